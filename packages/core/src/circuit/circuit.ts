@@ -1,0 +1,105 @@
+import type { Converter, Feed, Load, Network } from './network';
+
+/** What can end a run, whichever comes first. */
+export type EndCause = 'pack-cutoff' | 'empty' | 'converter-dropout' | 'load-undervoltage' | 'over-current' | 'collapse' | 'no-draw';
+
+/**
+ * One feed while it is being solved; the pack is the root, its own resistance first. The second half is scratch,
+ * written by `settle` and `solve`: a discharge asks for hundreds of operating points and should not make garbage.
+ */
+export interface Node {
+  readonly id: string;
+  readonly resistanceOhm: number;
+  readonly maxA: number | undefined;
+  readonly isFuse: boolean;
+  readonly converter: Converter | undefined;
+  readonly load: Load | undefined;
+  readonly children: readonly Node[];
+  /** Power now asked for by its load, peaks and phases applied. */
+  loadW: number;
+  /** Constant power drawn behind the resistance, and constant current beside it (a linear regulator's). */
+  drawnW: number;
+  drawnA: number;
+  /** What leaves the converter. */
+  outputW: number;
+  outputA: number;
+  currentA: number;
+  /** d current / d voltage, never positive. */
+  slope: number;
+  /** Volts behind the resistance: at the load, the converter's input or the further feeds. */
+  inputV: number;
+  /** Volts at the load: `inputV`, or the converter's output. */
+  loadV: number;
+}
+
+export interface Limit {
+  readonly cause: EndCause;
+  readonly at: string;
+  readonly node: Node;
+  /** Not below zero while the limit is kept. */
+  readonly margin: () => number;
+}
+
+export interface Circuit {
+  readonly root: Node;
+  /** Every feed, outer before inner. */
+  readonly nodes: readonly Node[];
+  readonly limits: readonly Limit[];
+  /** Set by `settle`: a feed behind a converter that no operating point can carry, whatever the pack does. */
+  deadAt: string | undefined;
+}
+
+/** Makes a network ready for solving. The network must be sound (`networkIssues` is empty). */
+export function compile(network: Network): Circuit {
+  const nodes: Node[] = [];
+  const root = makeNode({ id: 'pack', resistanceOhm: network.pack.resistanceOhm, maxA: network.pack.maxA }, []);
+  const children = network.feeds.map((feed) => addFeed(feed, nodes));
+  const pack: Node = { ...root, children };
+  return { root: pack, nodes, limits: limitsOf(pack, nodes, network.pack.cutoffV), deadAt: undefined };
+}
+
+function addFeed(feed: Feed, nodes: Node[]): Node {
+  const place = nodes.length;
+  const children = (feed.feeds ?? []).map((inner) => addFeed(inner, nodes));
+  const node = makeNode(feed, children);
+  nodes.splice(place, 0, node);
+  return node;
+}
+
+function makeNode(feed: Feed, children: readonly Node[]): Node {
+  return {
+    id: feed.id,
+    resistanceOhm: feed.resistanceOhm,
+    maxA: feed.maxA,
+    isFuse: feed.limit === 'fuse',
+    converter: feed.converter,
+    load: feed.load,
+    children,
+    loadW: feed.load?.powerW ?? 0,
+    drawnW: 0,
+    drawnA: 0,
+    outputW: 0,
+    outputA: 0,
+    currentA: 0,
+    slope: 0,
+    inputV: 0,
+    loadV: 0,
+  };
+}
+
+function limitsOf(root: Node, nodes: readonly Node[], cutoffV: number): Limit[] {
+  const limits: Limit[] = [{ cause: 'pack-cutoff', at: root.id, node: root, margin: () => root.inputV - cutoffV }];
+  for (const node of [root, ...nodes]) {
+    const { maxA, converter, load } = node;
+    if (maxA !== undefined) limits.push({ cause: 'over-current', at: node.id, node, margin: () => maxA - node.currentA });
+    const { minInputV, maxOutputA } = converter ?? {};
+    if (minInputV !== undefined) limits.push({ cause: 'converter-dropout', at: node.id, node, margin: () => node.inputV - minInputV });
+    if (maxOutputA !== undefined) limits.push({ cause: 'over-current', at: node.id, node, margin: () => maxOutputA - node.outputA });
+    const minV = load?.minV;
+    // a load switched off does not mind a low voltage
+    if (load && minV !== undefined) {
+      limits.push({ cause: 'load-undervoltage', at: load.id, node, margin: () => (node.loadW > 0 ? node.loadV - minV : Infinity) });
+    }
+  }
+  return limits;
+}

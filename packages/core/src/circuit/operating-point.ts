@@ -1,0 +1,193 @@
+import { cellVoltage } from '../cell/ocv';
+import { compile } from './circuit';
+import type { Circuit, EndCause, Limit, Node } from './circuit';
+import type { Converter, Network } from './network';
+
+const MAX_NEWTON_STEPS = 100;
+/** Relative; two digits above what a double can tell apart. */
+const VOLTAGE_TOLERANCE = 1e-13;
+
+export interface OperatingPoint {
+  readonly packV: number;
+  readonly packA: number;
+  readonly feeds: readonly FeedPoint[];
+}
+export interface FeedPoint {
+  readonly id: string;
+  readonly currentA: number;
+  /** Behind the feed's own resistance. */
+  readonly inputV: number;
+  /** At its load, when it has one. */
+  readonly loadV: number | undefined;
+}
+
+/**
+ * The operating point of a network at one state of charge, its loads at full power; undefined where it collapses.
+ *
+ * @example operatingPoint(network, 1)?.packV // 16.695 for the reference case `single-direct`
+ */
+export function operatingPoint(network: Network, soc: number): OperatingPoint | undefined {
+  const circuit = compile(network);
+  settle(circuit, {});
+  return solve(circuit, network.pack.cellsInSeries * cellVoltage(network.pack.ocvPerCell, soc)) ? readPoint(circuit) : undefined;
+}
+
+/**
+ * Sets what each load draws and works out what does not depend on the pack: a converter holds its output, so
+ * everything behind one is solved once a phase, and the converter itself becomes a constant power (a linear
+ * regulator: a constant current).
+ */
+export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>, peakOf?: string): void {
+  for (const node of circuit.nodes) {
+    if (!node.load) continue;
+    const { id, powerW, peakW } = node.load;
+    node.loadW = id === peakOf && peakW !== undefined ? peakW : powerW * (scale[id] ?? 1);
+  }
+  circuit.deadAt = undefined;
+  for (const node of circuit.root.children) settleNode(circuit, node);
+}
+
+function settleNode(circuit: Circuit, node: Node): void {
+  for (const child of node.children) settleNode(circuit, child);
+  const { converter } = node;
+  if (!converter) {
+    node.drawnW = node.loadW;
+    return;
+  }
+  node.outputA = node.loadW / converter.outputV;
+  for (const child of node.children) {
+    if (!solveNode(child, converter.outputV)) {
+      circuit.deadAt ??= collapsePlace(child, converter.outputV);
+      return;
+    }
+    node.outputA += child.currentA;
+  }
+  node.outputW = node.outputA * converter.outputV;
+  node.loadV = converter.outputV;
+  node.drawnA = converter.linear ? node.outputA : 0;
+  node.drawnW = converter.standbyW + (converter.linear ? 0 : node.outputW / efficiencyAt(converter.efficiency, node.outputW));
+}
+
+/** A converter's efficiency at a load: one figure, or straight between the points of its curve, its ends held. */
+export function efficiencyAt(efficiency: Converter['efficiency'], outputW: number): number {
+  if (typeof efficiency === 'number') return efficiency;
+  const above = efficiency.findIndex(([watts]) => watts >= outputW);
+  if (above === 0) return efficiency[0]![1];
+  const [watts0, share0] = efficiency[(above === -1 ? efficiency.length : above) - 1]!;
+  if (above === -1) return share0;
+  const [watts1, share1] = efficiency[above]!;
+  return share0 + ((outputW - watts0) / (watts1 - watts0)) * (share1 - share0);
+}
+
+/** Solves the whole tree at the pack's open-circuit voltage; false when no operating point carries the load. */
+export function solve(circuit: Circuit, openCircuitV: number): boolean {
+  return circuit.deadAt === undefined && solveNode(circuit.root, openCircuitV);
+}
+
+/**
+ * Current and voltages of a feed that is given `voltageV`, always on the low-current side.
+ *
+ * A constant power behind a resistance has a closed form. Where feeds share a resistance, the shared voltage v solves
+ * `v + R · Σ currents(v) = V`. Each current falls, ever more slowly, as v rises, so the left side is convex and
+ * Newton's steps from above fall onto its larger root without passing it; a slope of zero or less on the way means
+ * that there is no root: the feed collapses.
+ */
+function solveNode(node: Node, voltageV: number): boolean {
+  if (node.children.length === 0 || node.converter) return solveLeaf(node, voltageV);
+  const ohm = node.resistanceOhm;
+  let volts = voltageV;
+  for (let step = 0; step < MAX_NEWTON_STEPS; step++) {
+    let amps = 0;
+    let ampsSlope = 0;
+    for (const child of node.children) {
+      if (!solveNode(child, volts)) return false;
+      amps += child.currentA;
+      ampsSlope += child.slope;
+    }
+    const rise = 1 + ohm * ampsSlope;
+    if (rise <= 0) return false;
+    const drop = (volts + ohm * amps - voltageV) / rise;
+    if (drop <= VOLTAGE_TOLERANCE * voltageV) {
+      node.currentA = amps;
+      node.slope = ampsSlope / rise;
+      node.inputV = volts;
+      return true;
+    }
+    volts -= drop;
+    if (volts <= 0) return false;
+  }
+  return false;
+}
+
+function solveLeaf(node: Node, voltageV: number): boolean {
+  const ohm = node.resistanceOhm;
+  const volts = voltageV - ohm * node.drawnA;
+  const square = volts * volts - 4 * ohm * node.drawnW;
+  if (volts <= 0 || square < 0 || (square === 0 && node.drawnW > 0)) return false;
+  const root = Math.sqrt(square);
+  const amps = (2 * node.drawnW) / (volts + root);
+  node.currentA = node.drawnA + amps;
+  node.slope = -amps / root;
+  node.inputV = voltageV - ohm * node.currentA;
+  if (!node.converter) node.loadV = node.inputV;
+  return true;
+}
+
+/**
+ * Which feed gives out when there is no operating point: following the shared voltage down, the one that fails first,
+ * that is, the one that needs the highest voltage to carry its load at all.
+ */
+export function collapsePlace(node: Node, voltageV: number): string {
+  if (node.children.length === 0 || node.converter) return node.id;
+  const needs = node.children.map((child) => lowestVoltage(child, voltageV));
+  const worst = needs.indexOf(Math.max(...needs));
+  const child = node.children[worst]!;
+  if (needs[worst] === 0) return node.children.reduce((most, other) => (other.drawnW > most.drawnW ? other : most)).id;
+  return collapsePlace(child, needs[worst]!);
+}
+
+/** The voltage below which a feed cannot carry its load, to a millionth of what it is given; 0 if it always can. */
+function lowestVoltage(node: Node, voltageV: number): number {
+  let low = 0;
+  let high = voltageV;
+  if (solveNode(node, voltageV * 1e-6)) return 0;
+  for (let round = 0; round < 40 && high - low > 1e-6 * voltageV; round++) {
+    const middle = (low + high) / 2;
+    if (solveNode(node, middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** The limit broken worst-first in the order of `circuit.limits`, at the point last solved. */
+export function brokenLimit(circuit: Circuit): Limit | undefined {
+  return circuit.limits.find((limit) => limit.margin() < 0);
+}
+
+/**
+ * A converter that will not start at this open-circuit voltage. Before it starts it draws nothing itself, so its input
+ * is looked at with the others running and itself idle.
+ */
+export function refusesToStart(circuit: Circuit, openCircuitV: number): { cause: EndCause; at: string } | undefined {
+  for (const node of circuit.nodes) {
+    const startV = node.converter?.startInputV;
+    if (startV === undefined) continue;
+    const { drawnW, drawnA } = node;
+    node.drawnW = 0;
+    node.drawnA = 0;
+    const starts = solve(circuit, openCircuitV) && node.inputV >= startV;
+    node.drawnW = drawnW;
+    node.drawnA = drawnA;
+    if (!starts) return { cause: 'converter-dropout', at: node.id };
+  }
+  return undefined;
+}
+
+/** The point last solved, as plain data. */
+export function readPoint(circuit: Circuit): OperatingPoint {
+  return {
+    packV: circuit.root.inputV,
+    packA: circuit.root.currentA,
+    feeds: circuit.nodes.map(({ id, currentA, inputV, load, loadV }) => ({ id, currentA, inputV, loadV: load && loadV })),
+  };
+}

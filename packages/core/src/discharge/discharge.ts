@@ -1,0 +1,202 @@
+import { cellVoltage, ocvArea } from '../cell/ocv';
+import { compile } from '../circuit/circuit';
+import type { Circuit, EndCause } from '../circuit/circuit';
+import type { Network, Phase } from '../circuit/network';
+import { collapsePlace, readPoint, refusesToStart, settle, solve, brokenLimit } from '../circuit/operating-point';
+import type { OperatingPoint } from '../circuit/operating-point';
+import { firstBreak } from './first-break';
+import { addTallies, newTally, integrate } from './integrate';
+import type { Tally } from './integrate';
+import { firstPeakBreak } from './peaks';
+import type { PeakBreak } from './peaks';
+
+export interface TimedPoint extends OperatingPoint {
+  readonly minute: number;
+  readonly soc: number;
+}
+
+export interface Discharge {
+  /** Until the first stop. */
+  readonly minutes: number;
+  readonly cause: EndCause;
+  /** The feed, load or `pack` that stopped it. */
+  readonly at: string;
+  readonly endSoc: number;
+  /** Out of the pack's terminals. */
+  readonly packWh: number;
+  readonly loadsWh: number;
+  readonly loads: readonly { readonly id: string; readonly energyWh: number }[];
+  /** In the pack's own resistance (`pack`), and in each feed: its resistance and its converter. */
+  readonly losses: readonly { readonly id: string; readonly energyWh: number }[];
+  /** What the cells still hold, before any loss on the way out. */
+  readonly strandedWh: number;
+  /** Operating points at the start, at half the charge used, and at the end; absent where no point exists. */
+  readonly start: TimedPoint | undefined;
+  readonly middle: TimedPoint | undefined;
+  readonly end: TimedPoint | undefined;
+  /** From start to end, when asked for. */
+  readonly trace: readonly TimedPoint[];
+  /** The first peak that breaks a limit, if one does before the run ends by itself. */
+  readonly peak: PeakBreak | undefined;
+}
+
+export interface DischargeOptions {
+  /** About how many points to return from start to end; none when absent. */
+  readonly tracePoints?: number;
+}
+
+/** A stretch of the run in which nothing changes but the charge. */
+interface Stretch {
+  readonly fromSoc: number;
+  readonly toSoc: number;
+  readonly fromMinute: number;
+  readonly toMinute: number;
+  readonly phase: Phase;
+}
+
+const ALL_ON: Phase = { minutes: Infinity, scale: {} };
+/** A profile of seconds over weeks would otherwise run for ever. */
+const MAX_STRETCHES = 500_000;
+
+/**
+ * Runs a pack through a network until something stops it.
+ *
+ * Within a phase nothing depends on the clock: time is the integral of capacity over current along the state of
+ * charge. Between the cell table's points it is smooth, and every voltage falls and every current rises with the
+ * charge, so a limit kept at both ends of a stretch is kept throughout, and the first one broken is found by closing in
+ * on it. A few quadrature nodes a stretch stand in for thousands of time steps.
+ *
+ * Preconditions: `networkIssues(network)` is empty. Accuracy: 1e-6 of the minutes. Cost: 10-40 µs for a few loads in
+ * one phase; each further phase adds about as much as a stretch. Throws `RangeError` past 500 000 stretches.
+ *
+ * @example
+ * const run = discharge({ pack, feeds: [{ id: 'to-monitor', resistanceOhm: 0.05, load: { id: 'monitor', powerW: 12 } }] });
+ * run.minutes // 506.9 for the 6.8 Ah four-cell pack of the reference cases
+ */
+export function discharge(network: Network, options: DischargeOptions = {}): Discharge {
+  const { pack } = network;
+  const circuit = compile(network);
+  const openCircuitV = (soc: number): number => pack.cellsInSeries * cellVoltage(pack.ocvPerCell, soc);
+  const phases = network.profile ?? [ALL_ON];
+  const startSoc = pack.startSoc ?? 1;
+  const total = newTally(circuit);
+  const stretches: Stretch[] = [];
+  const loadMinutes = new Map<string, number>();
+  let soc = startSoc;
+  let minute = 0;
+  let stop: { cause: EndCause; at: string } | undefined;
+
+  for (let turn = 0; stop === undefined; turn++) {
+    const isLast = !network.repeatProfile && turn >= phases.length - 1;
+    const phase = phases[isLast ? phases.length - 1 : turn % phases.length]!;
+    const phaseEnd = isLast ? Infinity : minute + phase.minutes;
+    const phaseStart = minute;
+    settle(circuit, phase.scale);
+    stop = turn === 0 ? refusesToStart(circuit, openCircuitV(soc)) : undefined;
+    stop ??= stopAt(circuit, openCircuitV(soc));
+    while (stop === undefined && minute < phaseEnd) {
+      if (stretches.length >= MAX_STRETCHES)
+        throw new RangeError(`discharge: more than ${MAX_STRETCHES} stretches; use fewer or longer phases`);
+      solve(circuit, openCircuitV(soc));
+      if (circuit.root.currentA <= 0) {
+        if (phaseEnd === Infinity) stop = { cause: 'no-draw', at: 'pack' };
+        else minute = phaseEnd;
+        break;
+      }
+      if (soc <= 0) {
+        stop = { cause: 'empty', at: 'pack' };
+        break;
+      }
+      const tableSoc = tablePointBelow(network, soc);
+      const broken = stopAt(circuit, openCircuitV(tableSoc)) && firstBreak(circuit, openCircuitV, soc, tableSoc);
+      const step = advance(circuit, network, soc, broken ? broken.soc : tableSoc, phaseEnd - minute);
+      addTallies(total, step.tally);
+      stretches.push({ fromSoc: soc, toSoc: step.soc, fromMinute: minute, toMinute: minute + step.tally.minutes, phase });
+      soc = step.soc;
+      minute = step.endsPhase ? phaseEnd : minute + step.tally.minutes;
+      if (broken && !step.endsPhase) stop = { cause: broken.cause, at: broken.at };
+    }
+    for (const node of circuit.nodes) {
+      if (node.load) loadMinutes.set(node.load.id, (loadMinutes.get(node.load.id) ?? 0) + (node.loadW * (minute - phaseStart)) / 60);
+    }
+  }
+
+  const loads = [...loadMinutes].map(([id, energyWh]) => ({ id, energyWh }));
+  const pointIn = (stretch: Stretch, at: number): TimedPoint | undefined => {
+    settle(circuit, stretch.phase.scale);
+    const within = stretch.fromSoc - at;
+    const minutes = within <= 0 ? 0 : integrate(circuit, network, stretch.fromSoc, at).minutes;
+    return solve(circuit, openCircuitV(at)) ? { minute: stretch.fromMinute + minutes, soc: at, ...readPoint(circuit) } : undefined;
+  };
+  const first = stretches[0] ?? { fromSoc: soc, toSoc: soc, fromMinute: 0, toMinute: 0, phase: phases[0]! };
+  const last = stretches.at(-1) ?? first;
+  const middleSoc = (startSoc + soc) / 2;
+  const halfway = stretches.find((stretch) => stretch.toSoc <= middleSoc) ?? first;
+
+  return {
+    minutes: minute,
+    cause: stop.cause,
+    at: stop.at,
+    endSoc: soc,
+    packWh: total.packWh,
+    loadsWh: loads.reduce((sum, { energyWh }) => sum + energyWh, 0),
+    loads,
+    losses: [
+      { id: 'pack', energyWh: total.packLossWh },
+      ...circuit.nodes.map((node, index) => ({ id: node.id, energyWh: total.feedLossWh[index]! })),
+    ],
+    strandedWh: pack.capacityAh * pack.cellsInSeries * ocvArea(pack.ocvPerCell, soc),
+    start: pointIn(first, first.fromSoc),
+    middle: pointIn(halfway, middleSoc),
+    end: pointIn(last, last.toSoc),
+    trace: options.tracePoints === undefined ? [] : traceOf(stretches, options.tracePoints, startSoc - soc, pointIn),
+    peak: firstPeakBreak(circuit, phases, openCircuitV, startSoc, soc),
+  };
+}
+
+/** What stops the run at this open-circuit voltage, if anything does. Leaves the circuit solved there. */
+function stopAt(circuit: Circuit, openCircuitV: number): { cause: EndCause; at: string } | undefined {
+  if (!solve(circuit, openCircuitV)) return { cause: 'collapse', at: circuit.deadAt ?? collapsePlace(circuit.root, openCircuitV) };
+  const limit = brokenLimit(circuit);
+  return limit && { cause: limit.cause, at: limit.at };
+}
+
+function tablePointBelow({ pack }: Network, soc: number): number {
+  for (let index = pack.ocvPerCell.length - 1; index >= 0; index--) {
+    const [point] = pack.ocvPerCell[index]!;
+    if (point < soc) return point;
+  }
+  return 0;
+}
+
+/** Goes down to `toSoc`, or as far as the phase's time allows. */
+function advance(circuit: Circuit, network: Network, fromSoc: number, toSoc: number, minutesLeft: number) {
+  const tally = integrate(circuit, network, fromSoc, toSoc);
+  if (tally.minutes < minutesLeft) return { soc: toSoc, tally, endsPhase: false };
+  let soc = fromSoc - ((fromSoc - toSoc) * minutesLeft) / tally.minutes;
+  let part: Tally = tally;
+  for (let round = 0; round < 20; round++) {
+    part = integrate(circuit, network, fromSoc, soc);
+    const missing = minutesLeft - part.minutes;
+    if (Math.abs(missing) <= 1e-9 * minutesLeft) break;
+    // the circuit was last solved near `soc`; minutes a unit of charge there is the slope
+    solve(circuit, network.pack.cellsInSeries * cellVoltage(network.pack.ocvPerCell, soc));
+    soc = Math.max(toSoc, Math.min(fromSoc, soc - (missing * circuit.root.currentA) / (60 * network.pack.capacityAh)));
+  }
+  return { soc, tally: part, endsPhase: true };
+}
+
+function traceOf(
+  stretches: readonly Stretch[],
+  points: number,
+  span: number,
+  pointIn: (stretch: Stretch, soc: number) => TimedPoint | undefined,
+): TimedPoint[] {
+  const trace: (TimedPoint | undefined)[] = [];
+  for (const stretch of stretches) {
+    const wide = stretch.fromSoc - stretch.toSoc;
+    const pieces = Math.max(1, Math.round((points * wide) / span));
+    for (let piece = 0; piece <= pieces; piece++) trace.push(pointIn(stretch, stretch.fromSoc - (wide * piece) / pieces));
+  }
+  return trace.filter((point) => point !== undefined);
+}

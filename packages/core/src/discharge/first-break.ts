@@ -1,0 +1,68 @@
+import type { Circuit, EndCause, Limit } from '../circuit/circuit';
+import { collapsePlace, solve } from '../circuit/operating-point';
+
+export interface Break {
+  readonly soc: number;
+  readonly cause: EndCause;
+  readonly at: string;
+}
+
+const MAX_ROUNDS = 80;
+const SOC_TOLERANCE = 1e-12;
+
+/**
+ * Where between two states of charge the first limit breaks, given that none is broken at `fromSoc` and one is at
+ * `toSoc`. All margins fall with the charge, so the first to break is the one whose zero lies highest.
+ *
+ * Each broken margin's zero is closed in on with the Illinois form of false position; where the network collapses
+ * before `toSoc` there are no margins to follow, and the range is first halved down to the last state that holds.
+ */
+export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => number, fromSoc: number, toSoc: number): Break {
+  const holds = (soc: number): boolean => solve(circuit, openCircuitV(soc));
+  let low = toSoc;
+  let collapsed = false;
+  if (!holds(low)) {
+    collapsed = true;
+    let high = fromSoc;
+    while (high - low > SOC_TOLERANCE) {
+      const middle = (low + high) / 2;
+      if (holds(middle)) high = middle;
+      else low = middle;
+    }
+    holds(high);
+    low = high;
+  }
+  let first: Break | undefined;
+  for (const limit of circuit.limits.filter((candidate) => candidate.margin() < 0)) {
+    const soc = zeroOf(limit, holds, fromSoc, low);
+    if (first === undefined || soc > first.soc) first = { soc, cause: limit.cause, at: limit.at };
+  }
+  if (first) return first;
+  if (!collapsed) throw new Error('firstBreak: called where no limit is broken');
+  return { soc: low, cause: 'collapse', at: collapsePlace(circuit.root, openCircuitV(Math.max(0, low - 1e-9))) };
+}
+
+function zeroOf(limit: Limit, holds: (soc: number) => boolean, keptSoc: number, brokenSoc: number): number {
+  let kept = keptSoc;
+  let broken = brokenSoc;
+  holds(broken);
+  let brokenMargin = limit.margin();
+  holds(kept);
+  let keptMargin = limit.margin();
+  for (let round = 0; round < MAX_ROUNDS && kept - broken > SOC_TOLERANCE; round++) {
+    const soc = Number.isFinite(keptMargin) ? kept - ((kept - broken) * keptMargin) / (keptMargin - brokenMargin) : (kept + broken) / 2;
+    holds(soc);
+    const margin = limit.margin();
+    if (Math.abs(margin) < 1e-13) return soc;
+    if (margin > 0) {
+      kept = soc;
+      keptMargin = margin;
+      brokenMargin /= 2;
+    } else {
+      broken = soc;
+      brokenMargin = margin;
+      keptMargin /= 2;
+    }
+  }
+  return kept;
+}

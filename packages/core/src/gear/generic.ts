@@ -1,0 +1,130 @@
+import type { Adapter, Battery, Cable, Device } from './gear';
+
+/**
+ * Neutral gear by class, to start from when nothing is known but the kind of thing. The figures are typical, and marked
+ * as guesses, until somebody types what the label says or measures.
+ */
+const bay = (family: string) => ({ type: 'bay', family }) as const;
+const DTAP = { type: 'd-tap' } as const;
+const USB_A = { type: 'usb-a' } as const;
+const USB_C = { type: 'usb-c' } as const;
+
+const guessed = { draw: 'guess', minV: 'guess', maxV: 'guess' } as const;
+
+export const GENERIC_DEVICES: readonly Device[] = [
+  {
+    kind: 'device',
+    name: 'Small mirrorless camera, 4K',
+    draw: { basis: 'maker', powerW: 7 },
+    inputs: [
+      { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('S'), minV: 6, maxV: 8.6 },
+      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, minV: 5, maxV: 9, needW: 15, sink: 'needs-battery' },
+    ],
+    from: guessed,
+  },
+  {
+    kind: 'device',
+    name: 'Mid-size camera, 4K at high frame rate',
+    draw: { basis: 'maker', powerW: 14 },
+    inputs: [
+      { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.2, maxV: 8.6 },
+      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, minV: 9, maxV: 15, needW: 27, sink: 'runs' },
+    ],
+    from: guessed,
+  },
+  {
+    kind: 'device',
+    name: 'Stills camera, video now and then',
+    draw: { basis: 'maker', powerW: 5 },
+    inputs: [
+      { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.2, maxV: 8.6 },
+      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, minV: 5, maxV: 9, needW: 15, sink: 'charges-when-off' },
+    ],
+    from: guessed,
+  },
+  {
+    kind: 'device',
+    name: 'Five-inch monitor',
+    draw: { basis: 'maker', powerW: 9 },
+    inputs: [{ takes: 'window', id: 'bay', name: 'Battery plate', connector: bay('L'), minV: 6.5, maxV: 8.6 }],
+    from: guessed,
+  },
+];
+
+const cameraBattery = (name: string, family: string, energyWh: number, nominalV: number, maxA: number): Battery => ({
+  kind: 'battery',
+  name,
+  form: 'camera',
+  chemistry: 'li-ion',
+  cellsInSeries: 2,
+  energyWh,
+  nominalV,
+  outputs: [{ gives: 'pack', id: 'contacts', name: 'Contacts', connector: bay(family), maxA }],
+  from: { energyWh: 'guess', maxA: 'guess' },
+});
+
+const vMount = (energyWh: number, portA: number): Battery => ({
+  kind: 'battery',
+  name: `V-mount battery, ${energyWh} Wh`,
+  form: 'v-mount',
+  chemistry: 'li-ion',
+  cellsInSeries: 4,
+  energyWh,
+  nominalV: 14.4,
+  outputs: [{ gives: 'pack', id: 'd-tap', name: 'D-tap', connector: DTAP, maxA: portA }],
+  from: { energyWh: 'guess', maxA: 'guess' },
+});
+
+const bank = (name: string, energyWh: number, ratingW: number | undefined): Battery => ({
+  kind: 'battery',
+  name,
+  form: 'bank',
+  chemistry: 'li-ion',
+  cellsInSeries: 1,
+  energyWh,
+  nominalV: 3.6,
+  outputs: [
+    ...(ratingW === undefined ? [] : [{ gives: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, ratingW } as const]),
+    { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2.4 },
+  ],
+  from: { energyWh: 'guess' },
+});
+
+export const GENERIC_BATTERIES: readonly Battery[] = [
+  cameraBattery('Small camera battery, 7.2 V 1050 mAh', 'S', 7.56, 7.2, 3),
+  cameraBattery('Camera battery, 7.2 V 2040 mAh', 'M', 14.69, 7.2, 5),
+  cameraBattery('Monitor battery, 7.2 V 5200 mAh', 'L', 37.4, 7.2, 6),
+  vMount(49, 5),
+  vMount(95, 8),
+  vMount(147, 8),
+  bank('5 V bank, 10 000 mAh', 36, undefined),
+  bank('27 W Power Delivery bank, 10 000 mAh', 36, 27),
+  bank('45 W Power Delivery bank, 20 000 mAh', 72, 45),
+  bank('100 W Power Delivery bank, 26 000 mAh', 94, 100),
+];
+
+const fedByDTap = (family: string): Adapter => ({
+  kind: 'adapter',
+  name: `Battery-shaped adapter ${family}, from D-tap`,
+  input: { connector: DTAP, minV: 11, maxV: 17 },
+  output: { connector: bay(family), voltageV: 8 },
+  ratedW: 24,
+  gauge: 'always-full',
+});
+
+const fedByUsb = (family: string): Adapter => ({
+  kind: 'adapter',
+  name: `Battery-shaped adapter ${family}, from 5 V USB-A`,
+  input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
+  output: { connector: bay(family), voltageV: 8 },
+  ratedW: 12,
+  efficiency: 0.88,
+  gauge: 'always-full',
+});
+
+export const GENERIC_ADAPTERS: readonly Adapter[] = ['S', 'M', 'L'].flatMap((family) => [fedByDTap(family), fedByUsb(family)]);
+
+export const GENERIC_CABLES: readonly Cable[] = [
+  { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', ends: { source: USB_C, load: USB_C } },
+  { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', ends: { source: USB_C, load: USB_C }, marked5A: true },
+];

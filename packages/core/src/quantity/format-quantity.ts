@@ -1,0 +1,38 @@
+import { UNITS } from './unit';
+import type { Unit } from './unit';
+
+const NARROW_SPACE = '\u202f';
+
+/**
+ * A figure for reading: rounded to what the unit deserves, thousands apart, its unit behind. Rounds half away from zero.
+ *
+ * @example formatQuantity(95, 'Wh')   // '95 Wh'
+ * @example formatQuantity(80, 'min')  // '1 h 20 min'
+ */
+export function formatQuantity(value: number, unit: Unit): string {
+  if (unit === 'min') return formatDuration(value);
+  const { symbol } = UNITS[unit];
+  const number = formatNumber(value, unit);
+  return symbol === '' ? number : `${number} ${symbol}`;
+}
+
+/** The figure alone, in the unit it is shown in (per cent for a fraction), without trailing zeros. */
+export function formatNumber(value: number, unit: Unit): string {
+  const { digits } = UNITS[unit];
+  const shown = unit === 'fraction' ? value * 100 : value;
+  const [whole = '0', decimals = ''] = Math.abs(shown).toFixed(digits).split('.');
+  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, NARROW_SPACE) : whole;
+  const kept = decimals.replace(/0+$/, '');
+  const text = kept === '' ? grouped : `${grouped}.${kept}`;
+  return shown < 0 && text !== '0' ? `-${text}` : text;
+}
+
+/** Minutes as people say them: `45 min`, `5 h 10 min`, `3 d 19 h`. Rounds down, so that no minute is promised twice. */
+export function formatDuration(minutes: number): string {
+  const whole = Math.floor(Math.abs(minutes) + 1e-9);
+  const sign = minutes < 0 && whole > 0 ? '-' : '';
+  const hours = Math.floor(whole / 60);
+  if (hours === 0) return `${sign}${whole} min`;
+  if (hours >= 48) return `${sign}${Math.floor(hours / 24)} d ${hours % 24} h`;
+  return whole % 60 === 0 ? `${sign}${hours} h` : `${sign}${hours} h ${whole % 60} min`;
+}

@@ -1,0 +1,44 @@
+import { issue } from '../issue';
+import type { Issue } from '../issue';
+import { parseNumber } from './parse-number';
+import { UNITS } from './unit';
+import type { Unit } from './unit';
+
+export type Parsed<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issue: Issue };
+
+const HOURS_MINUTES = /^(\d+)\s*(?:h|hr|hours?|:)\s*(\d{1,2})\s*(?:m|min|mins|minutes)?$/i;
+const NUMBER_THEN_UNIT = /^([+\-−]?[\d.,\u0020\u00a0\u2009\u202f'’]*\d[.,]?)\s*(\D*?)\s*$/;
+
+/**
+ * Reads one figure as people type it, with or without its unit, into the unit it is kept in.
+ *
+ * A bare number is taken to be in the kept unit (per cent for a `fraction`, minutes for a duration). The range is not
+ * checked here but by the figure's shape. Errors: `empty`, `not-a-number`, `ambiguous`, `wrong-unit`.
+ *
+ * @example parseQuantity('1h20', 'min') // { ok: true, value: 80 }
+ * @example parseQuantity('14,4V', 'V')  // { ok: true, value: 14.4 }
+ */
+export function parseQuantity(text: string, unit: Unit): Parsed<number> {
+  const info = UNITS[unit];
+  const expected = unit === 'count' ? info.noun : `a number of ${info.noun}, such as ${info.example}`;
+  const fail = (code: string, wanted = expected): Parsed<number> => ({ ok: false, issue: issue('', code, wanted, text) });
+
+  const typed = text.trim();
+  if (typed === '') return fail('empty');
+  if (unit === 'min') {
+    const clock = HOURS_MINUTES.exec(typed);
+    if (clock) return Number(clock[2]) < 60 ? { ok: true, value: Number(clock[1]) * 60 + Number(clock[2]) } : fail('not-a-number');
+  }
+  const split = NUMBER_THEN_UNIT.exec(typed);
+  if (!split) return fail('not-a-number');
+  const [, digits = '', spelled = ''] = split;
+  const convert =
+    spelled === '' ? (UNITS[unit].spellings['%'] ?? ((typedNumber: number) => typedNumber)) : info.spellings[spelled.toLowerCase()];
+  if (!convert) return fail('wrong-unit');
+  const number = parseNumber(digits, /^m(ah|wh|a|w|v)$/i.test(spelled));
+  if (!number.ok) {
+    if (number.reason !== 'ambiguous') return fail('not-a-number');
+    return fail('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')} (three digits behind a comma can mean either)`);
+  }
+  return { ok: true, value: convert(number.value) };
+}

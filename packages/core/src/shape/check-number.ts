@@ -1,0 +1,26 @@
+import { issue } from '../issue';
+import type { Issue } from '../issue';
+import { parseQuantity } from '../quantity/parse-quantity';
+import type { Parsed } from '../quantity/parse-quantity';
+import { describeTyped } from './describe';
+import type { NumberShape } from './shape';
+
+/** Whether a number is within a shape's range. The server's edge uses the same bounds; a test holds the two equal. */
+export function isWithin(shape: NumberShape, value: number): boolean {
+  const { min, max, aboveMin, integer } = shape;
+  return Number.isFinite(value) && value <= max && (aboveMin ? value > min : value >= min) && (!integer || Number.isInteger(value));
+}
+
+/**
+ * Reads one typed field against its shape: what `parseQuantity` says, then the range.
+ *
+ * Errors: those of `parseQuantity`, and `out-of-range`. A figure of zero or below says so in the same words.
+ *
+ * @example readField(number('Draw', 'W', { above: 0, max: 2000 }), '-5 W') // ok false, code 'out-of-range'
+ */
+export function readField(shape: NumberShape, typed: string): Parsed<number> {
+  const parsed = parseQuantity(typed, shape.unit);
+  if (!parsed.ok || isWithin(shape, parsed.value)) return parsed;
+  const wrong: Issue = issue('', 'out-of-range', describeTyped(shape), typed);
+  return { ok: false, issue: wrong };
+}

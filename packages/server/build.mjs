@@ -1,0 +1,16 @@
+import { build } from 'esbuild';
+import { rm } from 'node:fs/promises';
+
+await rm('dist', { recursive: true, force: true });
+await build({
+  entryPoints: { main: 'src/main.ts' },
+  outdir: 'dist',
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'esm',
+  sourcemap: true,
+  packages: 'external', // node_modules stay outside; @viaggio/core comes in through tsconfig "paths"
+  tsconfig: 'tsconfig.json',
+  logLevel: 'warning',
+});

@@ -1,0 +1,13 @@
+/** @type {import('jest').Config} */
+module.exports = {
+  displayName: 'server',
+  testEnvironment: 'node',
+  rootDir: __dirname,
+  testMatch: ['<rootDir>/src/**/*.spec.ts'],
+  transform: {
+    '^.+\\.ts$': ['@swc/jest', require('../../swc.jest.cjs')],
+  },
+  moduleNameMapper: {
+    '^@viaggio/core$': '<rootDir>/../core/src/index.ts',
+  },
+};
