@@ -131,6 +131,8 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
   const first = stretches[0] ?? { fromSoc: soc, toSoc: soc, fromMinute: 0, toMinute: 0, phase: phases[0]! };
   const last = stretches.at(-1) ?? first;
   const middleSoc = (startSoc + soc) / 2;
+  const peak = firstPeakBreak(circuit, phases, openCircuitV, startSoc, soc);
+  const peakAt = peak && (stretches.find((stretch) => stretch.toSoc <= peak.fromSoc) ?? first);
   const halfway = stretches.find((stretch) => stretch.toSoc <= middleSoc) ?? first;
 
   return {
@@ -150,7 +152,7 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
     middle: pointIn(halfway, middleSoc),
     end: pointIn(last, last.toSoc),
     trace: options.tracePoints === undefined ? [] : traceOf(stretches, options.tracePoints, startSoc - soc, pointIn),
-    peak: firstPeakBreak(circuit, phases, openCircuitV, startSoc, soc),
+    peak: peak && peakAt && { ...peak, minute: pointIn(peakAt, peak.fromSoc)?.minute ?? peakAt.fromMinute },
   };
 }
 

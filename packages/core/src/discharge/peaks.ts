@@ -5,6 +5,8 @@ import { collapsePlace, settle, solve } from '../circuit/operating-point';
 /** A load's peak that breaks a limit once the charge has fallen to `fromSoc`. */
 export interface PeakBreak {
   readonly loadId: string;
+  /** When the charge has fallen that far. */
+  readonly minute: number;
   readonly fromSoc: number;
   readonly cause: EndCause;
   readonly at: string;
@@ -23,8 +25,8 @@ export function firstPeakBreak(
   openCircuitV: (soc: number) => number,
   startSoc: number,
   endSoc: number,
-): PeakBreak | undefined {
-  let first: PeakBreak | undefined;
+): Omit<PeakBreak, 'minute'> | undefined {
+  let first: Omit<PeakBreak, 'minute'> | undefined;
   for (const node of circuit.nodes) {
     const load = node.load;
     if (load?.peakW === undefined || load.peakW <= load.powerW) continue;
@@ -38,7 +40,7 @@ export function firstPeakBreak(
   return first;
 }
 
-type Found = Omit<PeakBreak, 'loadId'>;
+type Found = Omit<PeakBreak, 'loadId' | 'minute'>;
 
 function breakOf(
   circuit: Circuit,

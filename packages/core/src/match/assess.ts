@@ -12,9 +12,10 @@ import { deviceDraw } from './draw';
 import type { Figure } from './figure';
 import { byHarm, worstVerdict } from './finding';
 import type { Finding, Verdict } from './finding';
+import { firstStopMinutes, plannedMinutes } from './first-stop';
 import { journeyOf } from './journey';
 import type { Station } from './journey';
-import { plannedMinutes, runFindings } from './run-findings';
+import { runFindings } from './run-findings';
 import { stopSentence } from './stop-sentence';
 import { voltageFindings } from './voltage-findings';
 
@@ -25,7 +26,9 @@ export interface Answer {
   readonly findings: readonly Finding[];
   /** Absent while a figure is missing that must not be guessed. */
   readonly run: Discharge | undefined;
-  /** Minutes with the reserve kept. */
+  /** Minutes until something first stops the device. */
+  readonly firstStopMin: number | undefined;
+  /** The same with the reserve kept. */
   readonly plannedMin: number | undefined;
   /** What stops it first, why, and what is left. */
   readonly stop: string | undefined;
@@ -53,6 +56,7 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
       verdict: worstVerdict(resolved.findings.map(({ verdict }) => verdict)),
       findings: resolved.findings,
       run: undefined,
+      firstStopMin: undefined,
       plannedMin: undefined,
       stop: undefined,
       figures: [],
@@ -85,7 +89,8 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),
     findings,
     run,
-    plannedMin: run && plannedMinutes(chain, run),
+    firstStopMin: run && firstStopMinutes(run),
+    plannedMin: run && plannedMinutes(rig, run),
     stop: run && stopSentence(chain, network, run),
     figures: [...(powerW === undefined ? [] : [draw.figure]), ...network.figures],
     journey: journeyOf(chain, network, powerW, run, findings),

@@ -2,10 +2,8 @@ import type { Discharge } from '../discharge/discharge';
 import type { Chain } from './chain';
 import type { ChainNetwork } from './chain-network';
 import { missing, say } from './figure';
+import { stoppingPeak } from './first-stop';
 import type { Finding } from './finding';
-
-/** A peak that breaks a limit only in the last of the charge changes nothing that the reserve does not cover. */
-const LATE_PEAK = 0.05;
 
 /** Current at the port and in the lead at every state of charge, the adapter's rating, peaks, and collapse. */
 export function currentFindings(
@@ -122,10 +120,10 @@ function ratingFindings({ adapter, device }: Chain, powerW: number | undefined):
 }
 
 function peakFindings({ device, battery }: Chain, run: Discharge | undefined): Finding[] {
-  if (!run?.peak || device.peakW === undefined) return [];
-  const { fromSoc } = run.peak;
-  if (fromSoc - run.endSoc < LATE_PEAK) return [];
-  const fromStart = fromSoc >= (run.start?.soc ?? 1);
+  const peak = run && stoppingPeak(run);
+  if (!peak || device.peakW === undefined) return [];
+  const { fromSoc, minute } = peak;
+  const fromStart = minute === 0;
   return [
     {
       aspect: 'current',
@@ -136,8 +134,9 @@ function peakFindings({ device, battery }: Chain, run: Discharge | undefined): F
       numbers: [
         { name: 'peak', value: device.peakW, unit: 'W' },
         { name: 'from charge', value: fromSoc, unit: 'fraction' },
+        { name: 'after', value: minute, unit: 'min' },
       ],
-      sentence: `A peak of ${say(device.peakW, 'W')} breaks a limit ${fromStart ? 'even on a full battery' : `once ${battery.name} is down to ${say(fromSoc, 'fraction')}`}: it can shut off there.`,
+      sentence: `A peak of ${say(device.peakW, 'W')} breaks a limit ${fromStart ? 'even on a full battery' : `once ${battery.name} is down to ${say(fromSoc, 'fraction')}, after ${say(minute, 'min')}`}: it can shut off there.`,
       remedy: 'Keep above that charge, or use a battery and cable of lower resistance.',
     },
   ];

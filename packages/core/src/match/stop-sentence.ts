@@ -2,11 +2,16 @@ import type { Discharge } from '../discharge/discharge';
 import type { Chain } from './chain';
 import type { ChainNetwork } from './chain-network';
 import { say } from './figure';
+import { stoppingPeak } from './first-stop';
 
 /** What stops the run first and why, in one sentence; then what is left in the battery. */
 export function stopSentence({ battery, adapter, device, input }: Chain, { cutoffV, leadLimit }: ChainNetwork, run: Discharge): string {
   const gate = adapter ? adapter.name : `${input.name} of ${device.name}`;
   const minV = adapter ? adapter.input.minV : input.minV;
+  const peak = stoppingPeak(run);
+  if (peak) {
+    return `A peak of ${say(device.peakW ?? 0, 'W')} can shut ${device.name} off once ${battery.name} is down to ${say(peak.fromSoc, 'fraction')}; without peaks it runs ${say(run.minutes, 'min')}.`;
+  }
   const left = `${say(run.strandedWh, 'Wh')} (${say(run.endSoc, 'fraction')} of the charge) stay in it`;
   switch (run.cause) {
     case 'pack-cutoff':

@@ -1,0 +1,22 @@
+import type { Discharge } from '../discharge/discharge';
+import type { PeakBreak } from '../discharge/peaks';
+import { DEFAULT_RESERVE } from '../gear/rig';
+import type { Rig } from '../gear/rig';
+
+/** A peak that breaks a limit only in the last of the charge changes nothing that the run's own end does not. */
+const LATE_PEAK = 0.05;
+
+/** The peak that can stop the device well before the run ends by itself. */
+export function stoppingPeak(run: Discharge): PeakBreak | undefined {
+  return run.peak && run.peak.fromSoc - run.endSoc >= LATE_PEAK ? run.peak : undefined;
+}
+
+/** Minutes until something first stops the device: the run's end, or a peak before it. */
+export function firstStopMinutes(run: Discharge): number {
+  return stoppingPeak(run)?.minute ?? run.minutes;
+}
+
+/** Minutes to plan with: until the first stop, less the reserve. */
+export function plannedMinutes(rig: Rig, run: Discharge): number {
+  return firstStopMinutes(run) * (1 - (rig.reserve ?? DEFAULT_RESERVE));
+}

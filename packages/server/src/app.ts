@@ -1,0 +1,124 @@
+import { gearShape, rigShape } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
+import compression from 'compression';
+import express from 'express';
+import type { ErrorRequestHandler, Express } from 'express';
+import helmet from 'helmet';
+import path from 'node:path';
+import type { Logger } from 'pino';
+import swaggerUi from 'swagger-ui-express';
+import { openApi } from './api-docs/openapi';
+import type { Database } from './db/database';
+import { demoOperations } from './demo/demo-operations';
+import { DemoService } from './demo/demo-service';
+import { AppError, problemOf, toAppError } from './errors';
+import { healthOperations } from './health/health-operations';
+import { itemOperations } from './items/item-operations';
+import { ItemService } from './items/item-service';
+import type { Operation } from './operation';
+import { planOperations } from './plan/plan-operations';
+import { requireGear } from './plan/references';
+import { routerOf } from './router';
+
+export interface Services {
+  readonly gear: ItemService;
+  readonly rigs: ItemService;
+  readonly demo: DemoService;
+}
+
+export function servicesOf(database: Database): Services {
+  const gear = new ItemService(database, 'gear');
+  const rigs = new ItemService(database, 'rigs');
+  return { gear, rigs, demo: new DemoService(database, gear, rigs) };
+}
+
+/** Everything the API does, in the order of the documentation. */
+export function operationsOf(database: Database, { gear, rigs, demo }: Services): readonly Operation[] {
+  return [
+    ...healthOperations(database.sequelize),
+    ...itemOperations(gear, gearShape, 'piece of gear'),
+    ...itemOperations(rigs, rigShape, 'rig', (body) => requireGear([{ path: '', rig: body as Rig }], gear)),
+    ...planOperations(database.sequelize, gear, rigs),
+    ...demoOperations(demo),
+  ];
+}
+
+export function createApp(database: Database, log: Logger, webDir?: string): Express {
+  const app = express();
+  const operations = operationsOf(database, servicesOf(database));
+  const document = openApi(operations);
+  app.disable('x-powered-by');
+  app.set('etag', false); // an ETag here is a revision, not a hash of the bytes
+  app.use(logRequests(log));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        // styles are set on elements by ApexCharts and Swagger UI; everything comes from here and nothing leaves
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'", 'data:'],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      strictTransportSecurity: false, // plain HTTP on loopback
+    }),
+  );
+  app.use(compression());
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.get('/api/openapi.json', (_request, response) => void response.json(document));
+  app.use(
+    '/api/docs',
+    swaggerUi.serve,
+    swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
+  );
+  app.use(express.json({ limit: '1mb', strict: false }));
+  app.use(routerOf(operations));
+  app.use('/api', (request) => {
+    throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
+  });
+  if (webDir !== undefined) serveWeb(app, webDir);
+  app.use(sendProblem(log));
+  return app;
+}
+
+/** The built pages; any other address is a view of the one-page application. */
+function serveWeb(app: Express, webDir: string): void {
+  app.use(express.static(webDir, { index: false, maxAge: '1y', immutable: true }));
+  app.get('/{*path}', (request, response) => {
+    if (path.extname(request.path) !== '') throw new AppError('not-found', `There is no ${request.path.slice(0, 100)}.`);
+    response.set('Cache-Control', 'no-cache').sendFile(path.join(webDir, 'index.html'));
+  });
+}
+
+function logRequests(log: Logger): express.RequestHandler {
+  return (request, response, next) => {
+    const started = performance.now();
+    response.on('finish', () => {
+      const { method, originalUrl } = request;
+      log.info({ method, url: originalUrl, status: response.statusCode, ms: Math.round(performance.now() - started) }, 'request');
+    });
+    next();
+  };
+}
+
+function sendProblem(log: Logger): ErrorRequestHandler {
+  return (thrown, request, response, next) => {
+    const error = toAppError(thrown);
+    const level = error.code === 'internal' ? 'error' : error.code === 'database-away' ? 'warn' : 'debug';
+    log[level]({ err: thrown as unknown, method: request.method, url: request.originalUrl }, error.message);
+    if (response.headersSent) return next(thrown);
+    const problem = problemOf(error);
+    if (problem.status === 503) response.set('Retry-After', '2');
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  };
+}

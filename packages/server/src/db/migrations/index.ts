@@ -1,0 +1,10 @@
+import type { QueryInterface } from 'sequelize';
+import * as gearAndRigs from './0001-gear-and-rigs';
+
+export interface Migration {
+  readonly name: string;
+  readonly up: (tables: QueryInterface) => Promise<void>;
+}
+
+/** In order; a migration that has landed is never changed. */
+export const migrations: readonly Migration[] = [{ name: '0001-gear-and-rigs', up: gearAndRigs.up }];

@@ -1,0 +1,39 @@
+import { DataTypes, Model } from 'sequelize';
+import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
+
+/** Where an item came from: shipped with the demo, or made here. */
+export type Origin = 'demo' | 'own';
+
+/** A row of `gear` or `rigs`: one thing that is kept whole, saved as a whole, and counted by revision. */
+export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<Item>> {
+  declare id: string;
+  declare revision: number;
+  declare origin: Origin;
+  declare body: object;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+  declare deletedAt: CreationOptional<Date | null>;
+}
+
+export type ItemKind = 'gear' | 'rigs';
+export type ItemModels = Readonly<Record<ItemKind, ModelStatic<Item>>>;
+
+export function defineItemModels(sequelize: Sequelize): ItemModels {
+  const define = (tableName: ItemKind): ModelStatic<Item> => {
+    const model = class extends Item {};
+    model.init(
+      {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        origin: { type: DataTypes.TEXT, allowNull: false },
+        body: { type: DataTypes.JSONB, allowNull: false },
+        createdAt: DataTypes.DATE,
+        updatedAt: DataTypes.DATE,
+        deletedAt: DataTypes.DATE,
+      },
+      { sequelize, tableName, modelName: tableName, paranoid: true },
+    );
+    return model;
+  };
+  return { gear: define('gear'), rigs: define('rigs') };
+}

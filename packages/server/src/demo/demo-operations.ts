@@ -1,0 +1,21 @@
+import { operation } from '../operation';
+import type { Operation } from '../operation';
+import type { DemoService } from './demo-service';
+
+export function demoOperations(demo: DemoService): readonly Operation[] {
+  return [
+    operation({
+      method: 'post',
+      path: '/api/demo/reset',
+      tag: 'demo',
+      summary: 'Put the demo crew back as it shipped; own gear and rigs stay',
+      answers: {
+        status: 200,
+        says: 'How much was put back',
+        schema: { type: 'object', properties: { gear: { type: 'integer' }, rigs: { type: 'integer' } } },
+      },
+      fails: ['database-away'],
+      handle: async () => ({ status: 200, body: await demo.reset() }),
+    }),
+  ];
+}

@@ -1,0 +1,113 @@
+import { toJsonSchema } from '@viaggio/core';
+import type { JsonSchema, Shape } from '@viaggio/core';
+import { operation } from '../operation';
+import type { Operation } from '../operation';
+import type { ItemService } from './item-service';
+
+/** Names of what is inside the schemas of the OpenAPI document. */
+export function savedSchema(shape: Shape): JsonSchema {
+  return {
+    type: 'object',
+    required: ['id', 'revision', 'origin', 'updatedAt', 'body'],
+    properties: {
+      id: { type: 'string', format: 'uuid' },
+      revision: { type: 'integer', minimum: 1 },
+      origin: { type: 'string', enum: ['demo', 'own'] },
+      updatedAt: { type: 'string', format: 'date-time' },
+      body: toJsonSchema(shape),
+    },
+  };
+}
+
+const revisionSchema = (shape: Shape): JsonSchema => ({
+  type: 'object',
+  required: ['revision', 'savedAt', 'body'],
+  properties: { revision: { type: 'integer' }, savedAt: { type: 'string', format: 'date-time' }, body: toJsonSchema(shape) },
+});
+
+/**
+ * What can be done with items of one kind. `check` may refuse a body that its shape alone lets through.
+ */
+export function itemOperations<S extends Shape>(
+  service: ItemService,
+  shape: S,
+  one: string,
+  check: (body: object) => Promise<void> = () => Promise.resolve(),
+): readonly Operation[] {
+  const path = `/api/${service.kind}`;
+  const tag = service.kind;
+  const schema = savedSchema(shape);
+  const array = (items: JsonSchema): JsonSchema => ({ type: 'array', items });
+  return [
+    operation({
+      method: 'get',
+      path,
+      tag,
+      summary: `All ${service.kind}, the oldest first`,
+      answers: { status: 200, says: `The ${service.kind}`, schema: array(schema) },
+      fails: ['database-away'],
+      handle: async () => ({ status: 200, body: await service.list() }),
+    }),
+    operation({
+      method: 'get',
+      path: `${path}/{id}`,
+      tag,
+      summary: `One ${one}`,
+      answers: { status: 200, says: `The ${one}; ETag holds its revision`, schema },
+      fails: ['not-found', 'database-away'],
+      handle: async ({ id }) => {
+        const saved = await service.get(id);
+        return { status: 200, body: saved, revision: saved.revision };
+      },
+    }),
+    operation({
+      method: 'put',
+      path: `${path}/{id}`,
+      tag,
+      summary: `Save one ${one} over the revision that was changed`,
+      body: shape,
+      needsRevision: true,
+      answers: { status: 200, says: 'Saved; ETag holds the new revision', schema },
+      fails: ['malformed-request', 'not-found', 'revision-stale', 'too-large', 'invalid-fields', 'revision-missing', 'database-away'],
+      handle: async ({ id, revision, body }) => {
+        await check(body as object);
+        const saved = await service.replace(id, revision, body as object);
+        return { status: 200, body: saved, revision: saved.revision };
+      },
+    }),
+    operation({
+      method: 'delete',
+      path: `${path}/{id}`,
+      tag,
+      summary: `Delete one ${one}; it can be restored`,
+      needsRevision: true,
+      answers: { status: 204, says: 'Deleted' },
+      fails: ['not-found', 'revision-stale', 'revision-missing', 'database-away'],
+      handle: async ({ id, revision }) => {
+        await service.remove(id, revision);
+        return { status: 204 };
+      },
+    }),
+    operation({
+      method: 'post',
+      path: `${path}/{id}/restore`,
+      tag,
+      summary: `Take the deletion of one ${one} back`,
+      answers: { status: 200, says: 'Restored', schema },
+      fails: ['not-found', 'database-away'],
+      handle: async ({ id }) => {
+        const saved = await service.restore(id);
+        return { status: 200, body: saved, revision: saved.revision };
+      },
+    }),
+    operation({
+      method: 'get',
+      path: `${path}/{id}/revisions`,
+      tag,
+      summary: `Every state one ${one} was saved in, the newest first`,
+      answers: { status: 200, says: 'The revisions', schema: array(revisionSchema(shape)) },
+      fails: ['not-found', 'database-away'],
+      handle: async ({ id }) => ({ status: 200, body: await service.revisions(id) }),
+    }),
+  ];
+}

@@ -1,0 +1,157 @@
+import type { Transaction } from 'sequelize';
+import type { Database } from '../db/database';
+import type { Item, ItemKind, Origin } from '../db/models/item';
+import { AppError } from '../errors';
+
+/** An item as the API shows it. */
+export interface Saved {
+  readonly id: string;
+  readonly revision: number;
+  readonly origin: Origin;
+  readonly updatedAt: string;
+  readonly body: object;
+}
+
+export interface SavedRevision {
+  readonly revision: number;
+  readonly savedAt: string;
+  readonly body: object;
+}
+
+export interface NewItem {
+  readonly id: string;
+  readonly body: object;
+}
+
+/** Keeps items of one kind: every save counts a revision up and keeps the state it had. */
+export class ItemService {
+  constructor(
+    private readonly database: Database,
+    readonly kind: ItemKind,
+  ) {}
+
+  async list(): Promise<readonly Saved[]> {
+    const rows = await this.model.findAll({
+      order: [
+        ['createdAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    });
+    return rows.map(toSaved);
+  }
+
+  /** Throws `not-found`. */
+  async get(id: string): Promise<Saved> {
+    return toSaved(await this.find(id));
+  }
+
+  async revisions(id: string): Promise<readonly SavedRevision[]> {
+    const rows = await this.database.revisions.findAll({ where: { kind: this.kind, itemId: id }, order: [['revision', 'DESC']] });
+    if (rows.length === 0) throw this.notFound(id);
+    return rows.map(({ revision, savedAt, body }) => ({ revision, savedAt: savedAt.toISOString(), body }));
+  }
+
+  /** Adds items; the caller's transaction makes it all or nothing. Throws `id-taken`. */
+  async add(items: readonly NewItem[], origin: Origin, transaction: Transaction): Promise<readonly Saved[]> {
+    const ids = items.map(({ id }) => id);
+    const taken = await this.model.findOne({ where: { id: ids }, paranoid: false, transaction });
+    const twice = ids.find((id, index) => ids.indexOf(id) !== index);
+    if (taken || twice !== undefined) throw new AppError('id-taken', `${taken?.id ?? twice} is in use among ${this.kind}.`);
+    const rows = await this.model.bulkCreate(
+      items.map(({ id, body }) => ({ id, body, origin, revision: 1 })),
+      { transaction },
+    );
+    await this.keepRevisions(rows, transaction);
+    return rows.map(toSaved);
+  }
+
+  /** Saves over the revision that the caller knows. Throws `not-found`, or `revision-stale` with the newer state. */
+  async replace(id: string, knownRevision: number, body: object): Promise<Saved> {
+    return this.change(id, knownRevision, (item, transaction) => item.update({ body, revision: knownRevision + 1 }, { transaction }));
+  }
+
+  /** Deletes, restorably. Throws as `replace` does. */
+  async remove(id: string, knownRevision: number): Promise<void> {
+    await this.change(id, knownRevision, async (item, transaction) => {
+      await item.update({ revision: knownRevision + 1 }, { transaction });
+      await item.destroy({ transaction });
+      return item;
+    });
+  }
+
+  /** Takes a deletion back; an item that is there already is left as it is. Throws `not-found`. */
+  async restore(id: string): Promise<Saved> {
+    const item = await this.find(id, { paranoid: false });
+    if (item.deletedAt !== null) await item.restore();
+    return toSaved(item);
+  }
+
+  /** Puts items back to given states, making them where they are gone; each counts as a new revision. */
+  async reset(items: readonly NewItem[], origin: Origin, transaction: Transaction): Promise<void> {
+    for (const { id, body } of items) {
+      const item = await this.model.findByPk(id, { paranoid: false, transaction, lock: transaction.LOCK.UPDATE });
+      if (!item) {
+        await this.add([{ id, body }], origin, transaction);
+        continue;
+      }
+      if (item.deletedAt !== null) await item.restore({ transaction });
+      await item.update({ body, origin, revision: item.revision + 1 }, { transaction });
+      await this.keepRevisions([item], transaction);
+    }
+  }
+
+  /** Which of these identifiers were never given to an item of this kind, deleted ones counting as given. */
+  async unknownIds(ids: readonly string[], transaction?: Transaction): Promise<ReadonlySet<string>> {
+    const rows = await this.model.findAll({
+      where: { id: [...new Set(ids)] },
+      paranoid: false,
+      attributes: ['id'],
+      ...(transaction && { transaction }),
+    });
+    const known = new Set(rows.map(({ id }) => id));
+    return new Set(ids.filter((id) => !known.has(id)));
+  }
+
+  private get model() {
+    return this.database.items[this.kind];
+  }
+
+  private async change(id: string, knownRevision: number, apply: (item: Item, transaction: Transaction) => Promise<Item>): Promise<Saved> {
+    return this.database.sequelize.transaction(async (transaction) => {
+      const item = await this.find(id, { transaction, lock: transaction.LOCK.UPDATE });
+      if (item.revision !== knownRevision) {
+        throw new AppError('revision-stale', `You changed revision ${knownRevision}; revision ${item.revision} is the newest.`, {
+          current: toSaved(item),
+        });
+      }
+      const changed = await apply(item, transaction);
+      await this.keepRevisions([changed], transaction);
+      return toSaved(changed);
+    });
+  }
+
+  private async keepRevisions(rows: readonly Item[], transaction: Transaction): Promise<void> {
+    const savedAt = new Date();
+    await this.database.revisions.bulkCreate(
+      rows.map(({ id, revision, body }) => ({ kind: this.kind, itemId: id, revision, body, savedAt })),
+      { transaction },
+    );
+  }
+
+  private async find(
+    id: string,
+    options: { transaction?: Transaction; lock?: Transaction['LOCK']['UPDATE']; paranoid?: boolean } = {},
+  ): Promise<Item> {
+    const item = await this.model.findByPk(id, options);
+    if (!item) throw this.notFound(id);
+    return item;
+  }
+
+  private notFound(id: string): AppError {
+    return new AppError('not-found', `Nothing among ${this.kind} has the identifier ${id}.`);
+  }
+}
+
+function toSaved({ id, revision, origin, updatedAt, body }: Item): Saved {
+  return { id, revision, origin, updatedAt: updatedAt.toISOString(), body };
+}

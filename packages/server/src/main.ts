@@ -1,0 +1,39 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { createApp, servicesOf } from './app';
+import { readConfig } from './config';
+import { migrate, openDatabase } from './db/database';
+
+const config = readConfig(process.env);
+const log = pino({ level: config.logLevel });
+const database = openDatabase(config.databaseUrl);
+
+await migrate(database);
+if (await servicesOf(database).demo.loadIfNew()) log.info('demo loaded');
+
+const server = createServer(createApp(database, log, config.webDir));
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const says = error.code === 'EADDRINUSE' ? `PORT: ${config.port} is in use by another program` : error.message;
+  log.fatal({ err: error }, says);
+  process.stderr.write(`${says}\n`);
+  process.exit(1);
+});
+server.listen(config.port, config.host, () => {
+  const { address, port } = server.address() as AddressInfo;
+  log.info({ url: `http://${address}:${port}/` }, 'listening');
+  process.send?.({ listening: `http://${address}:${port}/` });
+});
+
+let stopping = false;
+/** Lets answers under way finish, then closes the pool; a second signal, or five seconds, ends it at once. */
+function stop(): void {
+  if (stopping) process.exit(1);
+  stopping = true;
+  setTimeout(() => process.exit(1), 5000).unref();
+  server.close(() => void database.sequelize.close().finally(() => process.exit(0)));
+  server.closeIdleConnections();
+}
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);
+process.on('disconnect', stop); // the process that started this one is gone

@@ -1,0 +1,65 @@
+import { describe, issue, pointer } from '@viaggio/core';
+import type { Infer, Issue, Shape } from '@viaggio/core';
+import type { ValidationErrorItem } from 'joi';
+import { toJoi } from './to-joi';
+
+export type Validated<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
+
+/** More than this is not read by anybody. */
+const MAX_ISSUES = 50;
+
+/** Checks what came in against a shape; every issue with its path, what was expected and what came. */
+export function validate<S extends Shape>(shape: S, received: unknown): Validated<Infer<S>> {
+  const { error, value } = toJoi(shape).required().validate(received);
+  if (!error) return { ok: true, value: value as Infer<S> };
+  return { ok: false, issues: error.details.slice(0, MAX_ISSUES).map((detail) => toIssue(shape, detail)) };
+}
+
+const CODES: readonly (readonly [RegExp, string])[] = [
+  [/^any\.required$/, 'required'],
+  [/^(any\.only)$/, 'not-allowed'],
+  [/^object\.unknown$/, 'unknown-field'],
+  [/^number\.(min|max|greater)$/, 'out-of-range'],
+  [/^number\.(base|infinity|unsafe)$/, 'not-a-number'],
+  [/^number\.integer$/, 'not-whole'],
+  [/^string\.empty$/, 'empty'],
+  [/^string\.max$/, 'too-long'],
+  [/^string\.(pattern|unstorable)/, 'bad-text'],
+  [/^array\.(min|max|length)|^object\.max$/, 'wrong-length'],
+];
+
+function toIssue(shape: Shape, { path, type, context }: ValidationErrorItem): Issue {
+  const code = CODES.find(([pattern]) => pattern.test(type))?.[1] ?? 'wrong-type';
+  const expected = code === 'unknown-field' ? 'no field of this name' : expectedAt(shape, path);
+  return issue(pointer(path), code, expected, (context as { value?: unknown } | undefined)?.value);
+}
+
+/** What the shape wants at a path. Inside one of several variants it is any of them that knows the field. */
+function expectedAt(shape: Shape, path: readonly (string | number)[]): string {
+  const [key, ...rest] = path;
+  if (key === undefined) return describe(shape);
+  switch (shape.kind) {
+    case 'object':
+      return inField(shape.fields[key], rest);
+    case 'list':
+      return expectedAt(shape.item, rest);
+    case 'tuple':
+      return expectedAt(shape.items[Number(key)] ?? shape, []);
+    case 'record':
+      return expectedAt(shape.value, rest);
+    case 'lazy':
+      return expectedAt(shape.of(), path);
+    case 'tagged': {
+      if (key === shape.tag) return `one of ${Object.keys(shape.variants).join(', ')}`;
+      const fields = Object.values(shape.variants).flatMap((variant) => variant[key] ?? []);
+      return fields.length === 0 ? describe(shape) : inField(fields[0], rest);
+    }
+    default:
+      return describe(shape);
+  }
+}
+
+function inField(field: Shape | { kind: 'optional'; of: Shape } | undefined, rest: readonly (string | number)[]): string {
+  if (field === undefined) return 'a known field';
+  return expectedAt(field.kind === 'optional' ? field.of : field, rest);
+}

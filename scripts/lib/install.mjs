@@ -1,0 +1,52 @@
+// Installs what is missing: Debian's packages (as root or through sudo), and npm's when the lock has changed.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { ROOT } from './paths.mjs';
+import { Failure, say } from './say.mjs';
+
+/** Where `npm ci` last ran for this lock; inside node_modules, so that it goes with them. */
+const STAMP = path.join(ROOT, 'node_modules', '.viaggio-lock');
+
+export function requireNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) throw new Failure(`Viaggio needs Node 20.19 or later; this is ${process.versions.node}.`);
+}
+
+export function installNodePackages() {
+  const lock = createHash('sha256').update(fs.readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === lock) return;
+  say('Installing npm packages (first time, or the lock changed) …');
+  const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, SCARF_ANALYTICS: 'false' },
+  });
+  if (result.status !== 0) throw new Failure('npm ci failed; see above.');
+  fs.writeFileSync(STAMP, lock);
+}
+
+/** @param {{name: string, found: () => boolean}[]} packages */
+export function installDebianPackages(packages) {
+  const missing = packages.filter(({ found }) => !found()).map(({ name }) => name);
+  if (missing.length === 0) return;
+  const command = `apt-get install -y ${missing.join(' ')}`;
+  const prefix = process.getuid() === 0 ? [] : canSudo() ? ['sudo', '-n'] : undefined;
+  if (!prefix) throw new Failure(`Missing: ${missing.join(', ')}. Run this once, then start again:\n\n  sudo ${command}\n`);
+  say(`Installing ${missing.join(', ')} from Debian …`);
+  const apt = (...args) => {
+    const [program, ...rest] = [...prefix, 'apt-get', '-qq', '-o', 'Dpkg::Use-Pty=0', ...args];
+    return spawnSync(program, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  apt('update');
+  if (apt('install', '-y', '--no-install-recommends', ...missing).status !== 0) throw new Failure(`This failed: ${command}`);
+  const still = packages.filter(({ found }) => !found()).map(({ name }) => name);
+  if (still.length > 0) throw new Failure(`Installed, but not found: ${still.join(', ')}.`);
+}
+
+function canSudo() {
+  return spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
+}
+
+export const CHROMIUM = { name: 'chromium', found: () => fs.existsSync(process.env.CHROMIUM_PATH ?? '/usr/bin/chromium') };

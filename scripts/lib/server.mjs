@@ -1,0 +1,27 @@
+// Starts the built server as a child that ends with this process.
+import { fork } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { SERVER_MAIN, WEB_DIR } from './build.mjs';
+import { Failure } from './say.mjs';
+
+/** Returns its address, the promise of its end, and a function that stops it. */
+export async function startServer({ databaseUrl, port, host = '127.0.0.1', logFile }) {
+  fs.mkdirSync(path.dirname(logFile), { recursive: true });
+  const log = fs.openSync(logFile, 'a');
+  const child = fork(SERVER_MAIN, [], {
+    stdio: ['ignore', log, 'pipe', 'ipc'],
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), HOST: host, WEB_DIR, NODE_ENV: 'production' },
+  });
+  fs.closeSync(log);
+  let errors = '';
+  child.stderr.setEncoding('utf8').on('data', (text) => (errors += text));
+  const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
+  const url = await Promise.race([new Promise((resolve) => child.once('message', ({ listening }) => resolve(listening))), ended]);
+  if (typeof url !== 'string') throw new Failure(`The server did not start: ${errors.trim() || `see ${logFile}`}`);
+  const stop = async () => {
+    child.kill('SIGTERM');
+    await ended;
+  };
+  return { url, ended, stop, pid: child.pid };
+}

@@ -1,0 +1,46 @@
+// `npm start`: installs what is missing, starts the database, builds, migrates, loads the demo, serves.
+import fs from 'node:fs';
+import path from 'node:path';
+import { build } from './lib/build.mjs';
+import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
+import { DATA } from './lib/paths.mjs';
+import { POSTGRESQL, START_CLUSTER, startPostgres } from './lib/postgres.mjs';
+import { Failure, main, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+/** Says which process runs and where, for `npm run demo:reset` and for a second start. */
+const RUNNING = path.join(DATA, 'running.json');
+
+await main(async () => {
+  requireNode();
+  const other = runningStart();
+  if (other) throw new Failure(`Viaggio is running already: ${other.url} (process ${other.pid}). Stop it with Ctrl+C where it was started.`);
+  const port = Number(process.env.PORT ?? 4300);
+
+  installDebianPackages([POSTGRESQL]);
+  installNodePackages();
+  build();
+  const stopping = new Promise((resolve) => ['SIGINT', 'SIGTERM', 'SIGHUP'].forEach((signal) => process.on(signal, resolve)));
+  const postgres = await startPostgres(START_CLUSTER);
+  try {
+    const server = await startServer({ databaseUrl: postgres.url, port, host: process.env.HOST, logFile: path.join(DATA, 'server.log') });
+    fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
+    say(`\n  Viaggio is at ${server.url}\n\n  Ctrl+C stops it. The log is in .data/server.log.`);
+    const code = await Promise.race([stopping.then(() => undefined), server.ended]);
+    if (code !== undefined) throw new Failure('The server ended by itself; see .data/server.log.');
+    await server.stop();
+  } finally {
+    fs.rmSync(RUNNING, { force: true });
+    await postgres.stop();
+  }
+  say('Stopped.');
+});
+
+function runningStart() {
+  try {
+    const running = JSON.parse(fs.readFileSync(RUNNING, 'utf8'));
+    return fs.readFileSync(`/proc/${running.pid}/cmdline`, 'utf8').includes('start.mjs') ? running : undefined;
+  } catch {
+    return undefined;
+  }
+}
