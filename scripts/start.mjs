@@ -14,7 +14,8 @@ const RUNNING = path.join(DATA, 'running.json');
 await main(async () => {
   requireNode();
   const other = runningStart();
-  if (other) throw new Failure(`Viaggio is running already: ${other.url} (process ${other.pid}). Stop it with Ctrl+C where it was started.`);
+  if (other)
+    throw new Failure(`Viaggio is running already: ${other.url} (process ${other.pid}). Stop it with Ctrl+C where it was started.`);
   const port = Number(process.env.PORT ?? 4300);
 
   installDebianPackages([POSTGRESQL]);

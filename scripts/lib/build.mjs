@@ -10,7 +10,12 @@ export const SERVER_MAIN = path.join(ROOT, 'packages/server/dist/main.js');
 export const WEB_DIR = path.join(ROOT, 'packages/web/dist/web/browser');
 
 const PARTS = [
-  { name: 'server', workspace: '@viaggio/server', result: SERVER_MAIN, sources: ['packages/core/src', 'packages/server/src', 'packages/server/build.mjs'] },
+  {
+    name: 'server',
+    workspace: '@viaggio/server',
+    result: SERVER_MAIN,
+    sources: ['packages/core/src', 'packages/server/src', 'packages/server/build.mjs'],
+  },
   {
     name: 'pages',
     workspace: '@viaggio/web',
@@ -25,7 +30,11 @@ export function build() {
     const hash = hashOf([...sources, 'package-lock.json', 'tsconfig.base.json']);
     if (fs.existsSync(result) && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === hash) continue;
     say(`Building the ${name} …`);
-    const run = spawnSync('npm', ['run', '--silent', 'build', '-w', workspace], { cwd: ROOT, encoding: 'utf8', env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+    const run = spawnSync('npm', ['run', '--silent', 'build', '-w', workspace], {
+      cwd: ROOT,
+      encoding: 'utf8',
+      env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+    });
     if (run.status !== 0) throw new Failure(`Building the ${name} failed:\n${run.stdout}${run.stderr}`);
     fs.writeFileSync(stamp, hash);
   }

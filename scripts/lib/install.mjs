@@ -15,7 +15,9 @@ export function requireNode() {
 }
 
 export function installNodePackages() {
-  const lock = createHash('sha256').update(fs.readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(fs.readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === lock) return;
   say('Installing npm packages (first time, or the lock changed) …');
   const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {

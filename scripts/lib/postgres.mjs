@@ -40,7 +40,10 @@ export async function startPostgres(folder, { throwaway = false } = {}) {
   const isNew = !fs.existsSync(versionFile);
   const version = isNew ? undefined : fs.readFileSync(versionFile, 'utf8').trim();
   const bin = programs(version);
-  if (!bin) throw new Failure(`The database in ${base} was made by PostgreSQL ${version}, which is not installed: apt-get install postgresql-${version}`);
+  if (!bin)
+    throw new Failure(
+      `The database in ${base} was made by PostgreSQL ${version}, which is not installed: apt-get install postgresql-${version}`,
+    );
 
   const state = isNew ? { password: randomBytes(18).toString('base64url') } : JSON.parse(fs.readFileSync(stateFile, 'utf8'));
   fs.writeFileSync(stateFile, JSON.stringify(state), { mode: 0o600 });
@@ -56,10 +59,19 @@ export async function startPostgres(folder, { throwaway = false } = {}) {
     // a person's data is never risked for speed
     ...(throwaway && { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),
   };
-  const command = [path.join(bin, 'postgres'), '-D', data, ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`])];
+  const command = [
+    path.join(bin, 'postgres'),
+    '-D',
+    data,
+    ...Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]),
+  ];
   const log = fs.openSync(path.join(base, 'postgres.log'), 'a');
   // the guard ends the database when its standard input closes, that is, however this command ends
-  const guard = spawn(process.execPath, [GUARD, JSON.stringify(owner()), ...command], { stdio: ['pipe', log, log], cwd: '/', detached: true });
+  const guard = spawn(process.execPath, [GUARD, JSON.stringify(owner()), ...command], {
+    stdio: ['pipe', log, log],
+    cwd: '/',
+    detached: true,
+  });
   fs.closeSync(log);
   const ended = new Promise((resolve) => guard.once('exit', resolve));
   const stop = async () => {
@@ -113,7 +125,8 @@ function run([program, ...args], env = {}) {
 
 function mustRun(command, env) {
   const result = run(command, env);
-  if (result.status !== 0) throw new Failure(`${path.basename(command[0])} failed:\n${result.error?.message ?? ''}${result.stdout ?? ''}${result.stderr ?? ''}`);
+  if (result.status !== 0)
+    throw new Failure(`${path.basename(command[0])} failed:\n${result.error?.message ?? ''}${result.stdout ?? ''}${result.stderr ?? ''}`);
 }
 
 function makeCluster(bin, base, data, password) {
@@ -122,7 +135,20 @@ function makeCluster(bin, base, data, password) {
   fs.writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 });
   if (IS_ROOT) fs.chownSync(passwordFile, owner().uid, owner().gid);
   try {
-    mustRun([path.join(bin, 'initdb'), '-D', data, '-U', ROLE, '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync']);
+    mustRun([
+      path.join(bin, 'initdb'),
+      '-D',
+      data,
+      '-U',
+      ROLE,
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--no-sync',
+    ]);
   } finally {
     fs.rmSync(passwordFile, { force: true });
   }

@@ -29,3 +29,4 @@ export * from './match/assess';
 export * from './gear/generic';
 export * from './gear/feed-kind';
 export * from './demo/low-water';
+export * from './shape/differences';

@@ -1,39 +1,70 @@
-import type { Connector } from './connector';
 import { mates } from './connector';
+import type { Connector } from './connector';
 import type { Adapter, Battery, Cable, Device, Input, Output } from './gear';
 
+interface FeedKindInfo {
+  readonly title: string;
+  readonly about: string;
+  /** The battery it starts from, and what its port gives. */
+  readonly form: Battery['form'];
+  readonly gives: Output['gives'];
+  readonly output: Connector['type'];
+  /** What the device's input takes. */
+  readonly takes: Input['takes'];
+  readonly needs: 'adapter' | 'cable' | 'nothing';
+}
+
+export type FeedKind = 'in-camera' | 'v-mount' | 'pd-bank' | '5v-bank';
+
 /** The ways to feed one device that the three questions offer. */
-export const FEED_KINDS = {
-  'in-camera': { title: 'Its own battery', about: 'A battery in the camera’s bay; spares in the pocket.' },
-  'v-mount': { title: 'V-mount battery', about: 'By D-tap through a battery-shaped adapter with a fixed output.' },
-  'pd-bank': { title: 'USB-C Power Delivery bank', about: 'By a USB-C cable straight into the camera.' },
-  '5v-bank': { title: '5 V USB bank', about: 'Through a battery-shaped adapter that steps 5 V up.' },
-} as const;
-export type FeedKind = keyof typeof FEED_KINDS;
+export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
+  'in-camera': {
+    title: 'Its own battery',
+    about: 'In the camera’s bay, spares in the pocket.',
+    form: 'camera',
+    gives: 'pack',
+    output: 'bay',
+    takes: 'window',
+    needs: 'nothing',
+  },
+  'v-mount': {
+    title: 'V-mount battery',
+    about: 'By D-tap through a battery-shaped adapter.',
+    form: 'v-mount',
+    gives: 'pack',
+    output: 'd-tap',
+    takes: 'window',
+    needs: 'adapter',
+  },
+  'pd-bank': {
+    title: 'USB-C Power Delivery bank',
+    about: 'By a USB-C cable straight into the camera.',
+    form: 'bank',
+    gives: 'pd',
+    output: 'usb-c',
+    takes: 'pd',
+    needs: 'cable',
+  },
+  '5v-bank': {
+    title: '5 V USB bank',
+    about: 'Through a battery-shaped adapter that steps 5 V up.',
+    form: 'bank',
+    gives: 'fixed',
+    output: 'usb-a',
+    takes: 'window',
+    needs: 'adapter',
+  },
+};
 
-/** The ports and parts that a kind of feed joins, as far as they are there. */
-export interface FeedParts {
-  readonly input: Input | undefined;
-  readonly output: Output | undefined;
-  readonly needsAdapter: boolean;
-  readonly needsCable: boolean;
+/** The output of a battery that a kind of feed uses; undefined when the battery does not serve it. */
+export function outputFor(kind: FeedKind, battery: Battery): Output | undefined {
+  const { form, gives, output } = FEED_KINDS[kind];
+  return battery.form === form ? battery.outputs.find((port) => port.gives === gives && port.connector.type === output) : undefined;
 }
 
-/** Which output of a battery and which input of a device a kind of feed uses. */
-export function feedParts(kind: FeedKind, device: Device, battery: Battery): FeedParts {
-  const byUsbC = kind === 'pd-bank';
-  const input = device.inputs.find(({ takes }) => takes === (byUsbC ? 'pd' : 'window'));
-  const wanted: Connector['type'] = { 'in-camera': 'bay', 'v-mount': 'd-tap', 'pd-bank': 'usb-c', '5v-bank': 'usb-a' }[
-    kind
-  ] as Connector['type'];
-  const output = battery.outputs.find(({ connector }) => connector.type === wanted);
-  return { input, output, needsAdapter: kind === 'v-mount' || kind === '5v-bank', needsCable: byUsbC };
-}
-
-/** Whether a battery is of the kind a feed starts from, and gives what the feed needs. */
-export function servesFeed(kind: FeedKind, battery: Battery): boolean {
-  const form: Battery['form'] = kind === 'in-camera' ? 'camera' : kind === 'v-mount' ? 'v-mount' : 'bank';
-  return battery.form === form && battery.outputs.some(({ gives }) => (kind === 'pd-bank' ? gives === 'pd' : true));
+/** The input of a device that a kind of feed uses; undefined when it has none. */
+export function inputFor(kind: FeedKind, device: Device): Input | undefined {
+  return device.inputs.find(({ takes }) => takes === FEED_KINDS[kind].takes);
 }
 
 /** Whether an adapter goes between this output and this input. */

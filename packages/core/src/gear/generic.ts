@@ -103,28 +103,76 @@ export const GENERIC_BATTERIES: readonly Battery[] = [
   bank('100 W Power Delivery bank, 26 000 mAh', 94, 100),
 ];
 
-const fedByDTap = (family: string): Adapter => ({
-  kind: 'adapter',
-  name: `Battery-shaped adapter ${family}, from D-tap`,
-  input: { connector: DTAP, minV: 11, maxV: 17 },
-  output: { connector: bay(family), voltageV: 8 },
-  ratedW: 24,
-  gauge: 'always-full',
-});
-
-const fedByUsb = (family: string): Adapter => ({
-  kind: 'adapter',
-  name: `Battery-shaped adapter ${family}, from 5 V USB-A`,
-  input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
-  output: { connector: bay(family), voltageV: 8 },
-  ratedW: 12,
-  efficiency: 0.88,
-  gauge: 'always-full',
-});
-
-export const GENERIC_ADAPTERS: readonly Adapter[] = ['S', 'M', 'L'].flatMap((family) => [fedByDTap(family), fedByUsb(family)]);
+/** Their bay is named when they are picked: an adapter is bought for one camera. */
+export const GENERIC_ADAPTERS: readonly Adapter[] = [
+  {
+    kind: 'adapter',
+    name: 'Battery-shaped adapter, from D-tap',
+    input: { connector: DTAP, minV: 11, maxV: 17 },
+    output: { connector: { type: 'bay' }, voltageV: 8 },
+    ratedW: 24,
+    gauge: 'always-full',
+    from: { voltageV: 'guess' },
+  },
+  {
+    kind: 'adapter',
+    name: 'Battery-shaped adapter, from 5 V USB-A',
+    input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
+    output: { connector: { type: 'bay' }, voltageV: 8 },
+    ratedW: 12,
+    gauge: 'always-full',
+    from: { voltageV: 'guess' },
+  },
+];
 
 export const GENERIC_CABLES: readonly Cable[] = [
   { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', ends: { source: USB_C, load: USB_C } },
   { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', ends: { source: USB_C, load: USB_C }, marked5A: true },
 ];
+
+/** A device of which nothing is known but its name: a bay of its own form, and USB-C. */
+export function blankDevice(name: string): Device {
+  return {
+    kind: 'device',
+    name,
+    inputs: [
+      { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay(`of ${name}`) },
+      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, sink: 'runs' },
+    ],
+  };
+}
+
+/** A battery of a form, its label still to be typed. */
+export function blankBattery(form: Battery['form'], port: 'pack' | 'fixed' | 'pd'): Battery {
+  const outputs: Record<typeof port, Battery['outputs'][number]> = {
+    pack: {
+      gives: 'pack',
+      id: 'out',
+      name: form === 'camera' ? 'Contacts' : 'D-tap',
+      connector: form === 'camera' ? { type: 'bay' } : DTAP,
+    },
+    fixed: { gives: 'fixed', id: 'out', name: 'USB-A', connector: USB_A, voltageV: 5 },
+    pd: { gives: 'pd', id: 'out', name: 'USB-C', connector: USB_C },
+  };
+  return {
+    kind: 'battery',
+    name: { camera: 'My camera battery', 'v-mount': 'My V-mount battery', bank: 'My USB bank' }[form],
+    form,
+    chemistry: 'li-ion',
+    cellsInSeries: { camera: 2, 'v-mount': 4, bank: 1 }[form],
+    outputs: [outputs[port]],
+  };
+}
+
+/** The same gear made for one device's bay: what is bay-shaped takes that bay's form. */
+export function forBay<G extends Battery | Adapter>(gear: G, family: string | undefined): G {
+  if (family === undefined) return gear;
+  if (gear.kind === 'adapter') {
+    const { connector } = gear.output;
+    return connector.type === 'bay' ? { ...gear, output: { ...gear.output, connector: { type: 'bay', family } } } : gear;
+  }
+  const outputs = gear.outputs.map((output) =>
+    output.connector.type === 'bay' ? { ...output, connector: { type: 'bay', family } } : output,
+  );
+  return { ...gear, outputs };
+}

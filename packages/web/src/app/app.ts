@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
+import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { NgbToastModule } from '@ng-bootstrap/ng-bootstrap/toast';
+import { Actions, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Problem } from './api/api';
+import { ConfirmDialog } from './shared/confirm-dialog';
+import { ConflictDialog } from './shared/conflict-dialog';
+import type { ConflictChoice } from './shared/conflict-dialog';
+import { KeysDialog } from './shared/keys-dialog';
+import { ProblemNote } from './shared/problem-note';
+import { SaveStatus } from './shared/save-status';
+import { Theme } from './shared/theme';
+import type { ThemeChoice } from './shared/theme';
+import { Items } from './state/items.actions';
+import type { ItemRef } from './state/items.actions';
+import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/items.selectors';
+
+/** The frame around every view: where one is, whether it is saved, undo, theme, and what must be decided. */
+@Component({
+  selector: 'app-root',
+  imports: [NgbDropdownModule, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus],
+  templateUrl: './app.html',
+  styleUrl: './app.scss',
+  host: { '(document:keydown)': 'key($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class App {
+  protected readonly theme = inject(Theme);
+  private readonly store = inject(Store);
+  private readonly modals = inject(NgbModal);
+  private readonly router = inject(Router);
+
+  protected readonly loading = this.store.selectSignal(selectLoading);
+  protected readonly undoStep = this.store.selectSignal(selectUndo);
+  protected readonly redoStep = this.store.selectSignal(selectRedo);
+  protected readonly themes: readonly { readonly choice: ThemeChoice; readonly title: string }[] = [
+    { choice: 'system', title: 'As the system' },
+    { choice: 'light', title: 'Light, for the desk' },
+    { choice: 'dark', title: 'Dark, for the set' },
+  ];
+  /** What was just deleted, as long as it can be taken back at one press. */
+  protected readonly deleted = signal<(ItemRef & { name: string }) | undefined>(undefined);
+  protected readonly problem = signal<Problem | undefined>(undefined);
+  private readonly conflict = this.store.selectSignal(selectConflict);
+  private readonly conflictRef = computed(() => {
+    const conflict = this.conflict();
+    return (
+      conflict && `${conflict.kind}/${conflict.entry.id}/${conflict.entry.sync.is === 'conflict' && conflict.entry.sync.theirs.revision}`
+    );
+  });
+
+  constructor() {
+    this.store.dispatch(Items.load());
+    const actions = inject(Actions).pipe(takeUntilDestroyed());
+    actions.pipe(ofType(Items.removed)).subscribe(({ kind, id, name }) => this.deleted.set({ kind, id, name }));
+    actions.pipe(ofType(Items.actFailed, Items.addFailed)).subscribe(({ problem }) => this.problem.set(problem));
+    effect(() => {
+      if (this.conflictRef() !== undefined) void this.decide();
+    });
+  }
+
+  protected undo(): void {
+    this.store.dispatch(Items.undo());
+  }
+
+  protected redo(): void {
+    this.store.dispatch(Items.redo());
+  }
+
+  protected restore(): void {
+    const deleted = this.deleted();
+    if (deleted) this.store.dispatch(Items.restore({ kind: deleted.kind, id: deleted.id }));
+    this.deleted.set(undefined);
+  }
+
+  protected async resetDemo(): Promise<void> {
+    const dialog = this.modals.open(ConfirmDialog, { ariaLabelledBy: 'confirm-title' });
+    const content = dialog.componentInstance as ConfirmDialog;
+    content.title = 'Put the demo crew back as it shipped?';
+    content.text = 'Changes to the demo’s rigs and gear are taken back. What you made yourself stays.';
+    content.act = 'Reset demo';
+    if (await accepted(dialog.result)) this.store.dispatch(Items.resetDemo());
+  }
+
+  protected showKeys(): void {
+    if (!this.modals.hasOpenModals()) this.modals.open(KeysDialog, { ariaLabelledBy: 'keys-title' }).result.catch(() => undefined);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+    if (typing || this.modals.hasOpenModals()) return;
+    const key = event.key.toLowerCase();
+    if (event.ctrlKey || event.metaKey) {
+      if (key === 'z' && !event.shiftKey) this.undo();
+      else if (key === 'y' || key === 'z') this.redo();
+      else return;
+    } else if (event.altKey) return;
+    else if (key === 'n') void this.router.navigate(['/rigs/new']);
+    else if (key === '1') void this.router.navigate(['/rigs']);
+    else if (key === '?') this.showKeys();
+    else return;
+    event.preventDefault();
+  }
+
+  /** Both states are kept until a person has chosen; there is no way around the choice. */
+  private async decide(): Promise<void> {
+    const conflict = this.conflict();
+    if (!conflict || this.modals.hasOpenModals()) return;
+    const { kind, entry } = conflict;
+    const dialog = this.modals.open(ConflictDialog, { ariaLabelledBy: 'conflict-title', backdrop: 'static', keyboard: false, size: 'lg' });
+    const choice = (await dialog.result) as ConflictChoice;
+    const ref = { kind, id: entry.id };
+    const at = Date.now();
+    if (choice === 'mine') this.store.dispatch(Items.keepMine(ref));
+    else if (choice === 'theirs') this.store.dispatch(Items.takeTheirs({ ...ref, at }));
+    else this.store.dispatch(Items.keepBoth({ id: entry.id, copyId: crypto.randomUUID(), at }));
+  }
+}
+
+async function accepted(result: Promise<unknown>): Promise<boolean> {
+  try {
+    return (await result) === true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,41 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Figure } from '@viaggio/core';
+import { QuantityPipe } from '../../shared/quantity.pipe';
+
+/** What the answer rests on: every figure, where it is from, and how it came about. */
+@Component({
+  selector: 'app-figures-table',
+  imports: [QuantityPipe],
+  template: `
+    <div class="table-responsive">
+      <table class="table table-sm mb-0">
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">Value</th>
+            <th scope="col">From</th>
+            <th scope="col">How</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (figure of figures(); track $index) {
+            <tr>
+              <th scope="row">
+                {{ figure.name }} <span class="fw-normal text-body-secondary">({{ figure.role }})</span>
+              </th>
+              <td class="text-nowrap">{{ figure.value | quantity: figure.unit }}</td>
+              <td>
+                <span class="provenance">{{ figure.from }}</span>
+              </td>
+              <td>{{ figure.formula }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FiguresTable {
+  readonly figures = input.required<readonly Figure[]>();
+}

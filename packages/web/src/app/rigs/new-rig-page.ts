@@ -1,0 +1,197 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Actions, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
+import {
+  FEED_KINDS,
+  GENERIC_ADAPTERS,
+  GENERIC_BATTERIES,
+  GENERIC_CABLES,
+  GENERIC_DEVICES,
+  adapterFits,
+  assess,
+  blankBattery,
+  blankDevice,
+  cableFits,
+  forBay,
+  inputFor,
+  mates,
+  outputFor,
+} from '@viaggio/core';
+import type { Adapter, Battery, Cable, Device, FeedKind, Gear } from '@viaggio/core';
+import { Items } from '../state/items.actions';
+import { selectGear } from '../state/items.selectors';
+import { AnswerView } from './answer/answer-view';
+import { ChoiceList } from '../shared/choice-list';
+import type { Choice } from '../shared/choice-list';
+import { draftParts, draftPlan, draftRig } from './draft';
+import type { Draft, DraftPart } from './draft';
+import { AdapterEditor } from './parts/adapter-editor';
+import { BatteryEditor } from './parts/battery-editor';
+import { CableEditor } from './parts/cable-editor';
+import { ConditionsEditor } from './parts/conditions-editor';
+import { DeviceEditor } from './parts/device-editor';
+
+/** Something to start a part from: of the kit already, a generic thing, or a blank to be typed. */
+interface PartChoice<G extends Gear> extends Choice {
+  readonly pick: () => DraftPart<G>;
+}
+
+/** Three questions and an answer that is there as soon as they are. */
+@Component({
+  selector: 'app-new-rig-page',
+  imports: [AdapterEditor, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor],
+  templateUrl: './new-rig-page.html',
+  styleUrls: ['./rig-page.scss', './new-rig-page.scss'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NewRigPage {
+  private readonly store = inject(Store);
+  private readonly kit = this.store.selectSignal(selectGear);
+
+  protected readonly draft = signal<Draft>({ conditions: {} });
+  protected readonly saving = signal(false);
+
+  protected readonly feeds = computed(() =>
+    (Object.keys(FEED_KINDS) as FeedKind[]).map((kind) => {
+      const device = this.draft().device?.body;
+      return { kind, ...FEED_KINDS[kind], possible: !device || inputFor(kind, device) !== undefined };
+    }),
+  );
+  protected readonly input = computed(() => {
+    const { device, feed } = this.draft();
+    return device && feed && inputFor(feed, device.body);
+  });
+  protected readonly output = computed(() => {
+    const { battery, feed } = this.draft();
+    return battery && feed && outputFor(feed, battery.body);
+  });
+
+  protected readonly devices = computed((): readonly PartChoice<Device>[] => [
+    ...this.choices(GENERIC_DEVICES, 'device', () => true),
+    { value: 'own', title: 'Something else: type its figures', group: 'Other', pick: () => fresh(blankDevice('My camera'), 'own') },
+  ]);
+  protected readonly batteries = computed((): readonly PartChoice<Battery>[] => {
+    const { feed } = this.draft();
+    const input = this.input();
+    if (!feed || !input) return [];
+    const { form, gives } = FEED_KINDS[feed];
+    const serves = (battery: Battery): boolean => {
+      const output = outputFor(feed, battery);
+      return output !== undefined && (feed !== 'in-camera' || mates(output.connector, input.connector) !== 'no');
+    };
+    return [
+      ...this.choices(GENERIC_BATTERIES, 'battery', serves),
+      {
+        value: 'own',
+        title: 'Another: type its label',
+        group: 'Other',
+        pick: () => fresh(forBay(blankBattery(form, gives), input.connector.family), 'own'),
+      },
+    ];
+  });
+  protected readonly adapters = computed((): readonly PartChoice<Adapter>[] => {
+    const [input, output] = [this.input(), this.output()];
+    if (!input || !output) return [];
+    const made = GENERIC_ADAPTERS.map((adapter) => forBay(adapter, input.connector.family));
+    return this.choices(made, 'adapter', (adapter) => adapterFits(adapter, output, input));
+  });
+  protected readonly cables = computed((): readonly PartChoice<Cable>[] => {
+    const [input, output] = [this.input(), this.output()];
+    return input && output ? this.choices(GENERIC_CABLES, 'cable', (cable) => cableFits(cable, output, input)) : [];
+  });
+
+  protected readonly answer = computed(() => {
+    const draft = this.draft();
+    const rig = draftRig(draft);
+    return rig && assess(rig, new Map(draftParts(draft).map(({ id, body }) => [id, body])));
+  });
+
+  constructor() {
+    inject(Actions)
+      .pipe(ofType(Items.addFailed), takeUntilDestroyed())
+      .subscribe(() => this.saving.set(false));
+  }
+
+  protected pickDevice(value: string): void {
+    const device = find(this.devices(), value);
+    // another device has another bay: what was chosen for the first one is asked for again
+    this.draft.update(({ conditions, feed }) => ({
+      conditions,
+      ...(device && { device }),
+      ...(device && feed && inputFor(feed, device.body) && { feed }),
+    }));
+  }
+
+  protected pickFeed(feed: FeedKind): void {
+    this.draft.update(({ conditions, device }) => ({ conditions, ...(device && { device }), feed }));
+  }
+
+  protected pickBattery(value: string): void {
+    const battery = find(this.batteries(), value);
+    this.draft.update(({ battery: _before, adapter: _adapter, cable: _cable, ...draft }) => ({ ...draft, ...(battery && { battery }) }));
+    const { feed } = this.draft();
+    if (!battery || !feed) return;
+    if (FEED_KINDS[feed].needs === 'adapter') this.pickAdapter(this.adapters()[0]?.value ?? '');
+    if (FEED_KINDS[feed].needs === 'cable') this.pickCable(this.cables()[0]?.value ?? '');
+  }
+
+  protected pickAdapter(value: string): void {
+    const adapter = find(this.adapters(), value);
+    this.draft.update((draft) => ({ ...draft, ...(adapter && { adapter }) }));
+  }
+
+  protected pickCable(value: string): void {
+    const cable = find(this.cables(), value);
+    this.draft.update((draft) => ({ ...draft, ...(cable && { cable }) }));
+  }
+
+  /** A changed figure of kit gear makes it a thing of its own here: the kit is changed on its rigs' pages. */
+  protected edit(part: 'device' | 'battery' | 'adapter' | 'cable', body: Gear): void {
+    this.draft.update((draft) => {
+      const before = draft[part];
+      if (!before) return draft;
+      const id = before.isNew ? before.id : crypto.randomUUID();
+      return { ...draft, [part]: { id, body, isNew: true, choice: before.choice } };
+    });
+  }
+
+  protected conditions(changes: Draft['conditions']): void {
+    this.draft.update((draft) => ({ ...draft, conditions: { ...draft.conditions, ...changes } }));
+  }
+
+  protected keep(): void {
+    const part = draftPlan(this.draft(), crypto.randomUUID());
+    if (!part) return;
+    this.saving.set(true);
+    this.store.dispatch(Items.add({ part }));
+  }
+
+  private choices<G extends Gear>(generic: readonly G[], kind: G['kind'], fits: (body: G) => boolean): PartChoice<G>[] {
+    const kit = this.kit().filter((entry): entry is typeof entry & { body: G } => entry.body.kind === kind && fits(entry.body as G));
+    return [
+      ...generic
+        .filter(fits)
+        .map((body): PartChoice<G> => ({
+          value: `new:${body.name}`,
+          title: body.name,
+          group: 'Generic',
+          pick: () => fresh(body, `new:${body.name}`),
+        })),
+      ...kit.map(({ id, body }): PartChoice<G> => ({
+        value: `kit:${id}`,
+        title: body.name,
+        group: 'In the kit',
+        pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
+      })),
+    ];
+  }
+}
+
+function fresh<G extends Gear>(body: G, choice: string): DraftPart<G> {
+  return { id: crypto.randomUUID(), body, isNew: true, choice };
+}
+
+function find<G extends Gear>(choices: readonly PartChoice<G>[], value: string): DraftPart<G> | undefined {
+  return choices.find((choice) => choice.value === value)?.pick();
+}

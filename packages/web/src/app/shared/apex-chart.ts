@@ -1,0 +1,44 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input } from '@angular/core';
+import type ApexCharts from 'apexcharts';
+import type { ApexOptions } from 'apexcharts';
+
+/** A thin zoneless wrapper of ApexCharts: loads it on first use, draws once, then updates when its options change. */
+@Component({
+  selector: 'app-apex-chart',
+  template: '',
+  styles: ':host { display: block; }',
+  host: { role: 'img', '[attr.aria-label]': 'label()' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ApexChart {
+  readonly options = input.required<ApexOptions>();
+  readonly label = input.required<string>();
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private chart: ApexCharts | null = null;
+  private destroyed = false;
+  private queue: Promise<void> = Promise.resolve();
+
+  constructor() {
+    effect(() => {
+      const options = this.options();
+      this.queue = this.queue.then(() => this.show(options));
+    });
+    inject(DestroyRef).onDestroy(() => {
+      this.destroyed = true;
+      this.queue = this.queue.then(() => this.chart?.destroy());
+    });
+  }
+
+  private async show(options: ApexOptions): Promise<void> {
+    if (this.destroyed) return;
+    if (this.chart) {
+      await this.chart.updateOptions(options, false, false);
+      return;
+    }
+    const { default: Apex } = await import('apexcharts');
+    if (this.destroyed) return;
+    this.chart = new Apex(this.host, options);
+    await this.chart.render();
+  }
+}

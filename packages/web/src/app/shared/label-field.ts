@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { Parsed } from '@viaggio/core';
+
+let lastId = 0;
+
+/** Takes what is printed on a thing, word for word, and says what it understood. */
+@Component({
+  selector: 'app-label-field',
+  template: `
+    <label class="form-label" [for]="id">{{ label() }}</label>
+    <input
+      class="form-control"
+      autocomplete="off"
+      spellcheck="false"
+      [id]="id"
+      [placeholder]="placeholder()"
+      [value]="text()"
+      [class.is-invalid]="error() !== undefined"
+      [attr.aria-invalid]="error() !== undefined"
+      [attr.aria-describedby]="id + '-says'"
+      (input)="type($any($event.target).value)"
+    />
+    <div [id]="id + '-says'" class="small" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
+      {{ error() ?? understood() }}
+    </div>
+  `,
+  styles: ':host { display: block; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LabelField<T> {
+  readonly label = input.required<string>();
+  readonly placeholder = input('');
+  readonly read = input.required<(text: string) => Parsed<T>>();
+  /** Puts into words what was understood. */
+  readonly say = input.required<(value: T) => string>();
+  readonly understoodAs = output<T>();
+
+  protected readonly id = `label-${++lastId}`;
+  protected readonly text = signal('');
+  private readonly parsed = computed(() => (this.text().trim() === '' ? undefined : this.read()(this.text())));
+  protected readonly error = computed(() => {
+    const parsed = this.parsed();
+    return parsed && !parsed.ok ? `Expected ${parsed.issue.expected}; got ${parsed.issue.received}.` : undefined;
+  });
+  protected readonly understood = computed(() => {
+    const parsed = this.parsed();
+    return parsed?.ok ? `Read as ${this.say()(parsed.value)}.` : '';
+  });
+
+  protected type(text: string): void {
+    this.text.set(text);
+    const parsed = this.parsed();
+    if (parsed?.ok) this.understoodAs.emit(parsed.value);
+  }
+}

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { describe, issue } from '@viaggio/core';
+import type { TextShape } from '@viaggio/core';
+
+let lastId = 0;
+
+/** A short text checked against its shape; passed on only while it is sound. */
+@Component({
+  selector: 'app-text-field',
+  template: `
+    <label class="form-label" [for]="id">{{ label() ?? shape().title }}</label>
+    <input
+      class="form-control"
+      autocomplete="off"
+      [id]="id"
+      [value]="typed() ?? value() ?? ''"
+      [class.is-invalid]="error() !== undefined"
+      [attr.aria-invalid]="error() !== undefined"
+      [attr.aria-describedby]="id + '-says'"
+      (input)="type($any($event.target).value)"
+      (blur)="leave()"
+    />
+    <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>
+  `,
+  styles: ':host { display: block; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TextField {
+  readonly shape = input.required<TextShape>();
+  readonly value = input<string | undefined>();
+  readonly label = input<string>();
+  readonly optional = input(false);
+  readonly valueChange = output<string | undefined>();
+
+  protected readonly id = `text-${++lastId}`;
+  protected readonly typed = signal<string | undefined>(undefined);
+  protected readonly error = computed(() => {
+    const typed = this.typed();
+    if (typed === undefined || this.isSound(typed)) return undefined;
+    const { expected, received } = issue('', 'bad-text', describe(this.shape()), typed);
+    return `Expected ${expected}; got ${received}.`;
+  });
+
+  protected type(text: string): void {
+    this.typed.set(text);
+    if (this.isSound(text)) this.valueChange.emit(text.trim() === '' ? undefined : text.trim());
+  }
+
+  protected leave(): void {
+    if (this.error() === undefined) this.typed.set(undefined);
+  }
+
+  private isSound(text: string): boolean {
+    const trimmed = text.trim();
+    return trimmed === '' ? this.optional() : trimmed.length <= this.shape().maxLength;
+  }
+}
