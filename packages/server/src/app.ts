@@ -62,7 +62,7 @@ export function createApp(database: Database, log: Logger, webDir?: string): Exp
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'", 'data:'],
           objectSrc: ["'none'"],
-          baseUri: ["'none'"],
+          baseUri: ["'self'"],
           frameAncestors: ["'none'"],
           formAction: ["'self'"],
         },

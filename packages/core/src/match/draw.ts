@@ -73,14 +73,17 @@ interface ReadDraw {
 
 function readDraw(draw: Draw, said: Figure['from'] | undefined): ReadDraw {
   switch (draw.basis) {
-    case 'maker':
+    case 'maker': {
+      const formula =
+        said === 'guess' ? 'a guess for gear of this kind; measure it, or type the maker’s figure' : 'the maker’s figure, a maximum';
       return {
         atW: draw.powerW,
         atBattery: false,
         lostShare: undefined,
-        formula: 'the maker’s figure, a maximum',
+        formula,
         from: said ?? 'printed',
       };
+    }
     case 'meter': {
       const { voltageV, currentA, at, lostShare } = draw;
       const atW = voltageV * currentA;

@@ -71,13 +71,14 @@ export function journeyOf(
       ...both((point) => powerW(portV, lead(point)?.currentA ?? 0)),
     });
   }
-  const endV = run?.end && lead(run.end)?.inputV;
+  // down to the cut-off, less what the lead takes at the end: the gate then shows the share it leaves in the battery
+  const dropV = run?.end ? run.end.packV - (lead(run.end)?.inputV ?? run.end.packV) : 0;
   stations.push({
     kind: 'lead',
     role: cable ? 'cable' : adapter ? 'adapter' : 'battery',
     name: cable ? cable.name : adapter ? `lead of ${adapter.name}` : 'contacts',
     highV: portV ?? packFull,
-    lowV: endV ?? portV ?? network.cutoffV,
+    lowV: portV === undefined ? network.cutoffV - dropV : ((run?.end && lead(run.end)?.inputV) ?? portV),
     verdict: verdictOf('cable'),
     ...both((point) => {
       const at = lead(point);

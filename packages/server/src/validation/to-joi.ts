@@ -32,7 +32,7 @@ function build(shape: Shape, named: Map<string, Joi.Schema>): Joi.Schema {
     case 'choice':
       return Joi.valid(...Object.keys(shape.options));
     case 'list':
-      return Joi.array().items(build(shape.item, named).required()).min(shape.minItems).max(shape.maxItems);
+      return Joi.array().items(build(shape.item, named)).min(shape.minItems).max(shape.maxItems);
     case 'tuple':
       return Joi.array()
         .ordered(...shape.items.map((item) => build(item, named).required()))

@@ -115,7 +115,7 @@ export class App {
     const choice = (await dialog.result) as ConflictChoice;
     const ref = { kind, id: entry.id };
     const at = Date.now();
-    if (choice === 'mine') this.store.dispatch(Items.keepMine(ref));
+    if (choice === 'mine') this.store.dispatch(Items.keepMine({ ...ref, at }));
     else if (choice === 'theirs') this.store.dispatch(Items.takeTheirs({ ...ref, at }));
     else this.store.dispatch(Items.keepBoth({ id: entry.id, copyId: crypto.randomUUID(), at }));
   }

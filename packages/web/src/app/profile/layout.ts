@@ -17,6 +17,8 @@ export interface Placed {
   readonly start: readonly Point[];
   readonly end: readonly Point[];
   readonly startWidth: number;
+  /** A converter's step from the level that arrives to the one that leaves; empty elsewhere. */
+  readonly riser: readonly Point[];
 }
 
 export interface ProfileLayout {
@@ -69,14 +71,24 @@ function drawn(station: Station, before: Station | undefined, x0: number, x1: nu
       { x: x1, y: yOf(here) },
     ];
   };
-  const high = line(station.highV, before?.highV);
-  const low = line(station.lowV, before?.lowV);
-  // the device stands at the end as a gate: its range is what it accepts, the lines pass into it
+  // the device stands at the end as a gate: what arrives runs into it, its own range is drawn as posts
+  const range = station.kind === 'device' ? before : station;
+  const high = line(range?.highV, before?.highV);
+  const low = line(range?.lowV, before?.lowV);
+  const arriving = before?.start?.voltageV ?? before?.highV;
+  const leaving = station.start?.voltageV ?? station.highV;
+  const steps = station.kind === 'converter' && arriving !== undefined && leaving !== undefined;
   return {
     band: high.length > 0 && low.length > 0 ? [...high, ...low.reverse()] : [],
     start: line(station.start?.voltageV, before?.start?.voltageV),
     end: line(station.end?.voltageV, before?.end?.voltageV),
     startWidth: 1.5 + Math.min(6, (station.start?.powerW ?? 0) / 8),
+    riser: steps
+      ? [
+          { x: x0, y: yOf(arriving) },
+          { x: x0, y: yOf(leaving) },
+        ]
+      : [],
   };
 }
 

@@ -19,6 +19,7 @@ import {
   outputFor,
 } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, FeedKind, Gear } from '@viaggio/core';
+import { QuantityPipe } from '../shared/quantity.pipe';
 import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
 import { AnswerView } from './answer/answer-view';
@@ -40,7 +41,7 @@ interface PartChoice<G extends Gear> extends Choice {
 /** Three questions and an answer that is there as soon as they are. */
 @Component({
   selector: 'app-new-rig-page',
-  imports: [AdapterEditor, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor],
+  imports: [AdapterEditor, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor, QuantityPipe],
   templateUrl: './new-rig-page.html',
   styleUrls: ['./rig-page.scss', './new-rig-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -170,14 +171,12 @@ export class NewRigPage {
   private choices<G extends Gear>(generic: readonly G[], kind: G['kind'], fits: (body: G) => boolean): PartChoice<G>[] {
     const kit = this.kit().filter((entry): entry is typeof entry & { body: G } => entry.body.kind === kind && fits(entry.body as G));
     return [
-      ...generic
-        .filter(fits)
-        .map((body): PartChoice<G> => ({
-          value: `new:${body.name}`,
-          title: body.name,
-          group: 'Generic',
-          pick: () => fresh(body, `new:${body.name}`),
-        })),
+      ...generic.filter(fits).map((body): PartChoice<G> => ({
+        value: `new:${body.name}`,
+        title: body.name,
+        group: 'Generic',
+        pick: () => fresh(body, `new:${body.name}`),
+      })),
       ...kit.map(({ id, body }): PartChoice<G> => ({
         value: `kit:${id}`,
         title: body.name,

@@ -23,7 +23,7 @@ export const Items = createActionGroup({
     Saved: props<ItemRef & { saved: Saved<Bodies[Kind]>; sent: Bodies[Kind] }>(),
     'Save failed': props<ItemRef & { problem: Problem }>(),
     'Conflict found': props<ItemRef & { theirs: Saved<Bodies[Kind]> }>(),
-    'Keep mine': props<ItemRef>(),
+    'Keep mine': props<ItemRef & { at: number }>(),
     'Take theirs': props<ItemRef & { at: number }>(),
     'Keep both': props<{ id: string; copyId: string; at: number }>(),
 

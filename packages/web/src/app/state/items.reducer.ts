@@ -39,9 +39,12 @@ export const itemsReducer = createReducer(
   }),
   on(Items.saveFailed, (state, { kind, id, problem }) => changeEntry(state, kind, id, { sync: { is: 'failed', problem } })),
   on(Items.conflictFound, (state, { kind, id, theirs }) => changeEntry(state, kind, id, { sync: { is: 'conflict', theirs } })),
-  on(Items.keepMine, (state, { kind, id }) => {
-    const sync = findEntry(state, kind, id)?.sync;
-    return sync?.is === 'conflict' ? changeEntry(state, kind, id, { revision: sync.theirs.revision, sync: { is: 'edited' } }) : state;
+  on(Items.keepMine, (state, { kind, id, at }) => {
+    const entry = findEntry(state, kind, id);
+    if (entry?.sync.is !== 'conflict') return state;
+    const { revision, body: theirs } = entry.sync.theirs;
+    const kept = changeEntry(state, kind, id, { revision, sync: { is: 'edited' } });
+    return remember(kept, { kind, id, field: 'conflict', at, before: theirs, after: entry.body });
   }),
   on(Items.takeTheirs, (state, { kind, id, at }) => takeTheirs(state, kind, id, at)),
   on(Items.keepBoth, (state, { id, at }) => takeTheirs(state, 'rigs', id, at)),
@@ -66,7 +69,7 @@ function remember(state: ItemsState, step: Step): ItemsState {
   return { ...state, past, future: [] };
 }
 
-/** What was here stays within reach of undo. */
+/** Whichever state is kept, undo brings the other. */
 function takeTheirs(state: ItemsState, kind: Kind, id: string, at: number): ItemsState {
   const entry = findEntry(state, kind, id);
   if (entry?.sync.is !== 'conflict') return state;

@@ -22,11 +22,8 @@ import { RunChart } from './run-chart';
         <p class="mb-1">{{ answer().stop }}</p>
         @if (draw(); as figure) {
           <p class="small text-body-secondary mb-0">
-            Rests on a draw of {{ figure.value | quantity: figure.unit }}, <span class="provenance">{{ figure.from }}</span>
-            @if (figure.formula) {
-              <span>: {{ figure.formula }}</span>
-            }
-            .
+            Rests on a draw of {{ figure.value | quantity: figure.unit }} <span class="provenance">{{ figure.from }}</span>
+            {{ figure.formula }}
           </p>
         }
       } @else {
@@ -55,7 +52,7 @@ import { RunChart } from './run-chart';
       @if (run.trace.length > 1 && gate(); as gate) {
         <section aria-label="Run over time">
           <h2>Over time</h2>
-          <app-run-chart [run]="run" [device]="gate" />
+          <app-run-chart [run]="run" [device]="gate" [plannedMin]="answer().plannedMin" [wantedMin]="wantedMin()" />
         </section>
       }
     }
@@ -73,6 +70,7 @@ import { RunChart } from './run-chart';
 })
 export class AnswerView {
   readonly answer = input.required<Answer>();
+  readonly wantedMin = input<number | undefined>();
   protected readonly draw = computed(() => this.answer().figures.find(({ role, name }) => role === 'device' && name === 'Draw'));
   protected readonly gate = computed(() => this.answer().journey.at(-1));
 }

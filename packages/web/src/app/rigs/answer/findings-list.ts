@@ -11,7 +11,7 @@ import { VerdictMark } from '../../shared/verdict-mark';
   template: `
     <ul class="list-unstyled mb-0">
       @for (finding of findings(); track $index) {
-        <li class="finding">
+        <li class="finding" [class.fits]="finding.verdict === 'good'">
           <app-verdict-mark [verdict]="finding.verdict" />
           <div>
             <div>{{ finding.sentence }}</div>
@@ -42,8 +42,13 @@ import { VerdictMark } from '../../shared/verdict-mark';
       display: grid;
       grid-template-columns: 6.2rem 1fr;
       gap: 0.5rem;
+      align-items: start;
       padding: 0.5rem 0;
       border-top: 1px solid var(--bs-border-color);
+    }
+    .fits {
+      padding: 0.2rem 0;
+      font-size: 0.9rem;
     }
     .remedy {
       color: var(--bs-secondary-color);

@@ -16,11 +16,14 @@ import { Theme } from '../../shared/theme';
 export class RunChart {
   readonly run = input.required<Discharge>();
   readonly device = input.required<Station>();
+  /** Minutes to mark: with the reserve kept, and as asked for. */
+  readonly plannedMin = input<number | undefined>();
+  readonly wantedMin = input<number | undefined>();
 
   private readonly theme = inject(Theme);
 
   protected readonly label = computed(() => {
-    const { run } = { run: this.run() };
+    const run = this.run();
     const [first, last] = [run.trace[0], run.trace.at(-1)];
     const volts = (point: typeof first) => formatQuantity(deviceVolts(point) ?? 0, 'V');
     return `Over ${formatDuration(run.minutes)} the charge falls to ${formatQuantity(run.endSoc, 'fraction')}; at the device ${volts(first)} at the start, ${volts(last)} at the end.`;
@@ -41,6 +44,10 @@ export class RunChart {
     const limits = [highV, lowV].filter((value) => value !== undefined);
     const top = Math.max(...volts, ...limits);
     const bottom = Math.min(...volts, ...limits);
+    const hours = nice(run.minutes, STEPS_MIN);
+    const lowest = Math.max(0, Math.floor(bottom - 0.5));
+    const range = nice(top + 0.5 - lowest, STEPS_V);
+    const scale = { min: lowest, max: lowest + range.step * range.ticks, tickAmount: range.ticks };
     const series = (pick: (point: (typeof points)[number]) => number | null) =>
       points.map((point) => [point.minute, pick(point)] as [number, number | null]);
     return {
@@ -51,14 +58,14 @@ export class RunChart {
         toolbar: { show: false },
         zoom: { enabled: false },
         foreColor: ink,
-        fontFamily: 'inherit',
+        fontFamily: 'Inter, sans-serif',
         background: 'transparent',
       },
       theme: { mode: dark ? 'dark' : 'light' },
       colors: dark ? ['#7fb3a8', '#f2c14e', '#b09bd8'] : ['#2f7266', '#9a6200', '#6a4fa3'],
       stroke: { width: [2.5, 2.5, 1.5], dashArray: [0, 0, 5], curve: 'straight' },
       grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
-      legend: { position: 'top', horizontalAlign: 'left' },
+      legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 10 } },
       series: [
         { name: 'Charge', data: series(({ charge }) => charge) },
         { name: 'At the device', data: series(({ device }) => device) },
@@ -67,8 +74,8 @@ export class RunChart {
       xaxis: {
         type: 'numeric',
         min: 0,
-        max: Math.max(run.minutes, 1),
-        tickAmount: 6,
+        max: hours.step * hours.ticks,
+        tickAmount: hours.ticks,
         labels: { formatter: (value) => formatDuration(Number(value)) },
       },
       yaxis: [
@@ -83,12 +90,11 @@ export class RunChart {
         {
           seriesName: 'At the device',
           opposite: true,
-          min: Math.max(0, Math.floor(bottom - 0.5)),
-          max: Math.ceil(top + 0.5),
+          ...scale,
           title: { text: 'Volts' },
           labels: { formatter: (value) => value.toFixed(1) },
         },
-        { seriesName: 'At the device', show: false, min: Math.max(0, Math.floor(bottom - 0.5)), max: Math.ceil(top + 0.5) },
+        { seriesName: 'At the device', show: false, ...scale },
       ],
       tooltip: {
         x: { formatter: (value) => formatDuration(value) },
@@ -98,6 +104,7 @@ export class RunChart {
         },
       },
       annotations: {
+        xaxis: [...moment(this.plannedMin(), 'plan', ink, run.minutes), ...moment(this.wantedMin(), 'asked for', ink, run.minutes)],
         yaxis: [
           ...(highV === undefined ? [] : [limit(highV, `highest ${formatQuantity(highV, 'V')}`, ink)]),
           ...(lowV === undefined ? [] : [limit(lowV, `lowest ${formatQuantity(lowV, 'V')}`, ink)]),
@@ -105,6 +112,15 @@ export class RunChart {
       },
     };
   });
+}
+
+const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 1440];
+const STEPS_V = [0.2, 0.5, 1, 2, 5, 10];
+
+/** The smallest round step that covers a span with at most eight ticks. */
+function nice(span: number, steps: readonly number[]): { readonly step: number; readonly ticks: number } {
+  const step = steps.find((candidate) => span / candidate <= 8) ?? Math.ceil(span / 8);
+  return { step, ticks: Math.max(1, Math.ceil(span / step)) };
 }
 
 function limit(voltageV: number, text: string, ink: string): YAxisAnnotations {
@@ -115,6 +131,12 @@ function limit(voltageV: number, text: string, ink: string): YAxisAnnotations {
     strokeDashArray: 2,
     label: { text, position: 'left', textAnchor: 'start', borderWidth: 0, style: { background: 'transparent', color: ink } },
   };
+}
+
+function moment(minute: number | undefined, text: string, ink: string, last: number): XAxisAnnotations[] {
+  if (minute === undefined || minute > last) return [];
+  const label = { text, borderWidth: 0, orientation: 'vertical', style: { background: 'transparent', color: ink } };
+  return [{ x: minute, borderColor: ink, strokeDashArray: 0, label }];
 }
 
 function deviceVolts(point: Discharge['trace'][number] | undefined): number | undefined {

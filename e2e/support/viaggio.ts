@@ -1,0 +1,48 @@
+import { test as base, expect } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+
+export const WHEELHOUSE = '/rigs/0d0c0000-0000-4000-8000-000000000101';
+export const STILLS = '/rigs/0d0c0000-0000-4000-8000-000000000106';
+export const OLD_BANK = '/rigs/0d0c0000-0000-4000-8000-000000000105';
+
+/**
+ * Every journey starts from the demo as it shipped and from no rigs of one's own, and fails when the page logs an
+ * error or asks anything of another machine.
+ */
+export const test = base.extend<{ watched: undefined }>({
+  watched: [
+    async ({ context, request, baseURL }, use) => {
+      await request.post('/api/demo/reset');
+      for (const rig of (await (await request.get('/api/rigs')).json()) as { id: string; origin: string; revision: number }[]) {
+        if (rig.origin === 'own') await request.delete(`/api/rigs/${rig.id}`, { headers: { 'If-Match': `"${rig.revision}"` } });
+      }
+      const home = new URL(baseURL!).origin;
+      const elsewhere: string[] = [];
+      const errors: string[] = [];
+      context.on('request', (sent) => {
+        const url = new URL(sent.url());
+        if (url.origin !== home && !['data:', 'blob:'].includes(url.protocol)) elsewhere.push(sent.url());
+      });
+      context.on('weberror', (error) => errors.push(error.error().message));
+      context.on('console', (message) => {
+        // a refused save is logged by the browser itself; the journeys that provoke one look at what the page says
+        if (message.type() === 'error' && !/status of (412|422|503)|ERR_CONNECTION_REFUSED/.test(message.text())) errors.push(message.text());
+      });
+      await use(undefined);
+      expect(elsewhere, 'requests that left the machine').toEqual([]);
+      expect(errors, 'errors on the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** The big number of the answer. */
+export function runTime(page: Page): Locator {
+  return page.getByTestId('run-time');
+}
+
+export async function untilSaved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+}

@@ -1,0 +1,56 @@
+import { WHEELHOUSE, expect, runTime, test, untilSaved } from '../support/viaggio';
+
+test('a changed figure is answered at once, saved, and survives a reload', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  await expect(runTime(page)).toHaveText('4 h 43 min');
+  const energy = page.getByLabel('Energy', { exact: true });
+  await energy.fill('147Wh');
+  await expect(page.getByText('read as 147 Wh')).toBeVisible();
+  await expect(runTime(page)).toHaveText(/^7 h \d+ min$/);
+  await untilSaved(page);
+  await page.reload();
+  await expect(energy).toHaveValue('147');
+  await expect(runTime(page)).toHaveText(/^7 h \d+ min$/);
+});
+
+test('leaving in the middle of an edit loses nothing', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  await page.getByLabel('It must run for').fill('1h20');
+  await page.reload();
+  await expect(page.getByLabel('It must run for')).toHaveValue('1 h 20 min');
+});
+
+test('undo and redo, by button and by key', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  const battery = page.getByLabel('Battery is at');
+  await battery.fill('-20');
+  await battery.blur();
+  await expect(runTime(page)).not.toHaveText('4 h 43 min');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(battery).toHaveValue('4');
+  await expect(runTime(page)).toHaveText('4 h 43 min');
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(battery).toHaveValue('-20');
+  await page.keyboard.press('Control+Z');
+  await expect(battery).toHaveValue('4');
+  await untilSaved(page);
+  await page.reload();
+  await expect(battery).toHaveValue('4');
+});
+
+test('another battery of the kit is one choice away', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  await page.getByLabel('Which of the kit').selectOption('V4: Holmvik 49');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('asks for more than 1.5 A (D-tap of Holmvik 49)');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name of the battery')).toHaveValue('Holmvik 95');
+});
+
+test('a deleted rig can be taken back', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Rigs' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toBeVisible();
+});
