@@ -25,17 +25,23 @@ const eventUs = medianUs(() => discharge(reference));
 const loopUs = medianUs(() => fixedStepDischarge(reference), 9, 2);
 const eventMin = discharge(reference).minutes;
 const loopMin = fixedStepDischarge(reference).minutes;
-const worst = Math.max(...all.filter(({ expect }) => expect.minutes > 0).map((one) => Math.abs(discharge(one).minutes / one.expect.minutes - 1)));
+const worst = Math.max(
+  ...all.filter(({ expect }) => expect.minutes > 0).map((one) => Math.abs(discharge(one).minutes / one.expect.minutes - 1)),
+);
 
 console.log(`reference discharge (“${REFERENCE}”, ${eventMin.toFixed(2)} min), both in this run, medians`);
 console.log(`  event-driven               ${eventUs.toFixed(1)} µs   (aim: under 200 µs)`);
 console.log(`  fixed one-second loop      ${loopUs.toFixed(0)} µs`);
 console.log(`  ratio                      ${(loopUs / eventUs).toFixed(0)} ×`);
-console.log(`  difference                 ${Math.abs(eventMin - loopMin).toFixed(4)} min (${((100 * Math.abs(eventMin - loopMin)) / eventMin).toFixed(4)} %)`);
+console.log(
+  `  difference                 ${Math.abs(eventMin - loopMin).toFixed(4)} min (${((100 * Math.abs(eventMin - loopMin)) / eventMin).toFixed(4)} %)`,
+);
 console.log(`  worst against the 13 timed reference cases ${(100 * worst).toFixed(4)} %   (aim: 0.1 % or better)`);
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const answers = medianUs(() => LOW_WATER.rigs.map(({ body }) => assess(body, gear)), 21, 10);
 console.log(`answer of a demo rig          ${(answers / LOW_WATER.rigs.length).toFixed(0)} µs (mean of ${LOW_WATER.rigs.length})`);
 globalThis.gc?.();
-console.log(`memory: heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB, peak of the process ${(process.resourceUsage().maxRSS / 1e3).toFixed(0)} MB`);
+console.log(
+  `memory: heap ${(process.memoryUsage().heapUsed / 1e6).toFixed(0)} MB, peak of the process ${(process.resourceUsage().maxRSS / 1e3).toFixed(0)} MB`,
+);

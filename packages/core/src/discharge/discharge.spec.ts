@@ -122,12 +122,12 @@ describe('a discharge', () => {
   });
 
   it('lets the last phase last when the profile does not repeat, and rests in a phase that draws nothing', () => {
-    const half = { ...single, profile: [{ minutes: 60, scale: {} }, { minutes: 1, scale: { monitor: 0.5 } }] }; // prettier-ignore
+    const half: Network = { ...single, profile: [{ minutes: 60, scale: {} }, { minutes: 1, scale: { monitor: 0.5 } }] }; // prettier-ignore
     const full = discharge(single).minutes;
     expect(discharge(half).minutes).toBeGreaterThan(60 + (full - 60) * 1.95);
-    const rests = { ...single, repeatProfile: true, profile: [{ minutes: 10, scale: {} }, { minutes: 50, scale: { monitor: 0 } }] }; // prettier-ignore
+    const rests: Network = { ...single, repeatProfile: true, profile: [{ minutes: 10, scale: {} }, { minutes: 50, scale: { monitor: 0 } }] }; // prettier-ignore
     expect(discharge(rests).minutes).toBeCloseTo(full + 50 * Math.floor(full / 10), 3);
-    const off = { ...single, profile: [{ minutes: 10, scale: {} }, { minutes: 5, scale: { monitor: 0 } }] }; // prettier-ignore
+    const off: Network = { ...single, profile: [{ minutes: 10, scale: {} }, { minutes: 5, scale: { monitor: 0 } }] }; // prettier-ignore
     expect(discharge(off)).toMatchObject({ cause: 'no-draw', minutes: 10 });
   });
 

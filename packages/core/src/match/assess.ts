@@ -75,7 +75,7 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
   const voltage = voltageFindings(chain, network, tried);
   // no time is given for what must not be connected, or would refuse to run
   const forbidden = [...connectors, ...voltage, ...contract].some(({ verdict }) => verdict === 'stop');
-  const run = forbidden && tried?.minutes !== 0 ? undefined : tried;
+  const run = forbidden ? undefined : tried;
   const findings = byHarm([
     ...connectors,
     ...voltage,

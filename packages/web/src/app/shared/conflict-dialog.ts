@@ -14,10 +14,7 @@ export type ConflictChoice = 'mine' | 'theirs' | 'both';
       <h2 class="modal-title fs-5" id="conflict-title">“{{ name() }}” was changed in two places</h2>
     </div>
     <div class="modal-body">
-      <p>
-        While you edited, another window saved a newer state. Nothing is lost: whichever you keep, the other stays in the history or behind
-        undo.
-      </p>
+      <p>While you edited, another window saved a newer state. Nothing is lost: whichever you keep, undo brings the other.</p>
       <div class="table-responsive">
         <table class="table table-sm">
           <thead>

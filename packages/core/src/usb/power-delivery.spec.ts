@@ -1,0 +1,48 @@
+import { negotiate, profilesByRating, usbCable } from './power-delivery';
+
+const told = (profiles: readonly { voltageV: number; currentA: number }[]) =>
+  profiles.map(({ voltageV, currentA }) => `${voltageV}/${Number(currentA.toFixed(3))}`).join(' ');
+
+describe('profiles by rating, from the published power rules', () => {
+  it.each([
+    [7.5, '5/1.5'],
+    [15, '5/3'],
+    [18, '5/3 9/2'],
+    [27, '5/3 9/3'],
+    [30, '5/3 9/3 15/2'],
+    [45, '5/3 9/3 15/3'],
+    [60, '5/3 9/3 15/3 20/3'],
+    [65, '5/3 9/3 15/3 20/3.25'],
+    [100, '5/3 9/3 15/3 20/5'],
+    [140, '5/3 9/3 15/3 20/5 28/5'],
+    [180, '5/3 9/3 15/3 20/5 28/5 36/5'],
+    [240, '5/3 9/3 15/3 20/5 28/5 36/5 48/5'],
+  ])('%d W: %s', (ratingW, expected) => expect(told(profilesByRating(ratingW))).toBe(expected));
+});
+
+describe('negotiation', () => {
+  const three = usbCable(false, false);
+  const five = usbCable(true, false);
+  const extended = usbCable(false, true);
+
+  it.each([
+    ['45 W to 9-15 V', 45, three, 9, 15, '15 V 3 A 45 W source'],
+    ['27 W to 9-15 V', 27, three, 9, 15, '9 V 3 A 27 W source'],
+    ['100 W through a 3 A cable', 100, three, 5, 20, '20 V 3 A 60 W cable'],
+    ['100 W through a 5 A cable', 100, five, 5, 20, '20 V 5 A 100 W source'],
+    ['140 W without an extended-range cable', 140, five, 5, 28, '20 V 5 A 100 W source'],
+    ['140 W with one', 140, extended, 5, 28, '28 V 5 A 140 W source'],
+    ['15 W to a 9 V sink', 15, three, 9, 15, 'none'],
+    ['60 W to a 12 V sink', 60, three, 12, 12, 'none'],
+  ])('%s: %s', (_what, ratingW, cable, minV, maxV, expected) => {
+    const contract = negotiate(profilesByRating(ratingW), cable, { minV, maxV });
+    const { voltageV, currentA, powerW, limitedBy } = contract ?? {};
+    expect(contract ? `${voltageV} V ${currentA} A ${powerW} W ${limitedBy}` : 'none').toBe(expected);
+  });
+
+  it('uses the item’s own list, 12 V and all, and the higher voltage where powers are equal', () => {
+    const own = [{ voltageV: 9, currentA: 3 }, { voltageV: 12, currentA: 2.25 }]; // prettier-ignore
+    expect(negotiate(own, three, { minV: 5, maxV: 15 })).toMatchObject({ voltageV: 12, powerW: 27 });
+    expect(negotiate(own, three, { minV: 5, maxV: 9 })).toMatchObject({ voltageV: 9 });
+  });
+});
