@@ -12,6 +12,10 @@ await main(() => {
   const failed = fs
     .readdirSync(folder)
     .filter((file) => file.endsWith('.bench.ts'))
-    .filter((file) => spawnSync(process.execPath, ['--expose-gc', '--import', 'tsx', path.join(folder, file)], { cwd: ROOT, stdio: 'inherit' }).status !== 0);
+    .filter(
+      (file) =>
+        spawnSync(process.execPath, ['--expose-gc', '--import', 'tsx', path.join(folder, file)], { cwd: ROOT, stdio: 'inherit' }).status !==
+        0,
+    );
   return failed.length > 0 ? 1 : 0;
 });

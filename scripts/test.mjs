@@ -58,7 +58,7 @@ await main(async () => {
 function unit(databaseUrl) {
   const report = path.join(REPORTS, 'jest.json');
   fs.rmSync(report, { force: true });
-  const ok = execute(['npx', '--no', 'jest', '--json', `--outputFile=${report}`], { TEST_DATABASE_URL: databaseUrl });
+  const ok = execute(['npx', '--no', '--', 'jest', '--json', `--outputFile=${report}`], { TEST_DATABASE_URL: databaseUrl });
   const { numPassedTests = 0, numTotalTests = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')) : {};
   count(numPassedTests, numTotalTests);
   if (!ok && numPassedTests === numTotalTests) count(0, 1); // a suite that did not even start
@@ -71,7 +71,7 @@ async function journeys(databaseUrl) {
   const server = await startServer({ databaseUrl, port: 0, logFile: path.join(DATA, 'test-server.log') });
   let ok;
   try {
-    ok = execute(['npx', '--no', 'playwright', 'test'], { E2E_URL: server.url, E2E_REPORT: report }, path.join(ROOT, 'e2e'));
+    ok = execute(['npx', '--no', '--', 'playwright', 'test'], { E2E_URL: server.url, E2E_REPORT: report }, path.join(ROOT, 'e2e'));
   } finally {
     await server.stop();
   }

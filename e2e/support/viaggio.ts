@@ -26,7 +26,8 @@ export const test = base.extend<{ watched: undefined }>({
       context.on('weberror', (error) => errors.push(error.error().message));
       context.on('console', (message) => {
         // a refused save is logged by the browser itself; the journeys that provoke one look at what the page says
-        if (message.type() === 'error' && !/status of (412|422|503)|ERR_CONNECTION_REFUSED/.test(message.text())) errors.push(message.text());
+        if (message.type() === 'error' && !/status of (412|422|503)|ERR_CONNECTION_REFUSED/.test(message.text()))
+          errors.push(message.text());
       });
       await use(undefined);
       expect(elsewhere, 'requests that left the machine').toEqual([]);

@@ -34,7 +34,9 @@ test('the picture’s parts can be reached by keyboard and say their numbers', a
   await page.goto(STILLS);
   const part = page.getByRole('img', { name: /^Plovera R; accepts 6.3 V to 8.6 V; at the start 8.19 V, 0.63 A, 5.2 W/ });
   await part.focus();
-  await expect(page.getByRole('region', { name: 'Voltage profile' })).toContainText('Plovera R accepts 6.3 V to 8.6 V. Start 8.19 V, 0.63 A, 5.2 W.');
+  await expect(page.getByRole('region', { name: 'Voltage profile' })).toContainText(
+    'Plovera R accepts 6.3 V to 8.6 V. Start 8.19 V, 0.63 A, 5.2 W.',
+  );
 });
 
 test('keys lead to the views and list themselves', async ({ page }) => {

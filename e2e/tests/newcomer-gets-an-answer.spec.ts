@@ -14,7 +14,9 @@ test('by picking generic gear', async ({ page }) => {
   await expect(runTime(page)).toHaveText(/^(5 h 5\d|6 h \d{1,2}) min$/);
   await expect(answer).toContainText('14 W guess');
   const findings = page.getByRole('region', { name: 'Findings' });
-  await expect(findings).toContainText('V-mount battery, 95 Wh gives 16.8 V full to 12 V empty; Battery-shaped adapter, from D-tap accepts 11 V to 17 V.');
+  await expect(findings).toContainText(
+    'V-mount battery, 95 Wh gives 16.8 V full to 12 V empty; Battery-shaped adapter, from D-tap accepts 11 V to 17 V.',
+  );
   await expect(findings).toContainText('allowed are 8 A');
   await expect(findings).toContainText('shows a full battery until it stops dead');
   await expect(page.getByRole('img', { name: /^Over \d h .* the charge falls to .* at the device 8 V at the start/ })).toBeVisible();

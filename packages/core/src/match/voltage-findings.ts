@@ -23,6 +23,31 @@ interface Gate {
 
 /** The source's whole range against what it feeds, and an adapter's output against the device's window. */
 export function voltageFindings(chain: Chain, network: ChainNetwork, run: Discharge | undefined): readonly Finding[] {
+  return [...passageFindings(chain, network, run), ...sagFindings(chain, network, run)];
+}
+
+/** A load that pulls the battery down to its cut-off while there is charge left. */
+function sagFindings({ battery, device }: Chain, { cutoffV }: ChainNetwork, run: Discharge | undefined): readonly Finding[] {
+  if (run?.cause !== 'pack-cutoff' || run.endSoc <= NOTHING_STRANDED) return [];
+  return [
+    {
+      code: 'charge-stranded',
+      verdict: 'caution',
+      aspect: 'voltage',
+      role: 'battery',
+      part: battery.name,
+      numbers: [
+        { name: 'charge left', value: run.endSoc, unit: 'fraction' },
+        { name: 'energy left', value: run.strandedWh, unit: 'Wh' },
+        { name: 'cut-off', value: cutoffV, unit: 'V' },
+      ],
+      sentence: `${device.name} pulls ${battery.name} down to its cut-off of ${say(cutoffV, 'V')} with ${say(run.strandedWh, 'Wh')} (${say(run.endSoc, 'fraction')} of the charge) still in it.`,
+      remedy: 'Keep it warm, or use a larger or newer battery.',
+    },
+  ];
+}
+
+function passageFindings(chain: Chain, network: ChainNetwork, run: Discharge | undefined): readonly Finding[] {
   const { adapter, device, input, output } = chain;
   if (input.takes === 'pd' && !adapter) return [];
   const window: Gate = {

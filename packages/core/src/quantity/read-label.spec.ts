@@ -68,7 +68,8 @@ describe('port labels', () => {
       { voltageV: 9, currentA: 3 },
       { voltageV: 12, currentA: 2.25 },
     ]);
-    expect(readProfiles('5V 3A, 9V 2A').ok && (readProfiles('5V 3A, 9V 2A') as { value: unknown[] }).value).toHaveLength(2);
+    const two = readProfiles('5V 3A, 9V 2A');
+    expect(two.ok && two.value).toHaveLength(2);
     expect(readProfiles(' ; ').ok).toBe(false);
     expect(readProfiles('5V 3A / plenty').ok).toBe(false);
   });

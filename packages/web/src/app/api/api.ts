@@ -1,7 +1,8 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Gear, Issue, PlanPart, Rig } from '@viaggio/core';
-import { Observable, catchError, throwError } from 'rxjs';
+import { catchError, throwError } from 'rxjs';
+import type { Observable } from 'rxjs';
 
 /** What the server keeps, by kind. */
 export interface Bodies {

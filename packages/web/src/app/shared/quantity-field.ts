@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { UNITS, formatNumber, formatQuantity, readField } from '@viaggio/core';
 import type { NumberShape } from '@viaggio/core';
 
@@ -69,8 +69,6 @@ export class QuantityField {
   readonly optional = input(false);
   /** `undefined` when an optional figure was taken out. */
   readonly valueChange = output<number | undefined>();
-  /** Whether what is typed now is sound. */
-  readonly sound = output<boolean>();
 
   protected readonly id = `figure-${++lastId}`;
   protected readonly symbol = computed(() => (this.shape().unit === 'min' ? '' : UNITS[this.shape().unit].symbol));
@@ -88,10 +86,6 @@ export class QuantityField {
     if (typed?.error !== undefined || typed?.value === undefined || !/[a-zµΩ°,%:]/i.test(typed.text)) return undefined;
     return `read as ${formatQuantity(typed.value, this.shape().unit)}`;
   });
-
-  constructor() {
-    effect(() => this.sound.emit(this.error() === undefined));
-  }
 
   protected type(text: string): void {
     const typed = this.read(text);

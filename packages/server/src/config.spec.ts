@@ -1,0 +1,15 @@
+import { readConfig } from './config';
+
+describe('readConfig', () => {
+  const env = { DATABASE_URL: 'postgres://a@127.0.0.1/b' };
+
+  it('stays on loopback unless told otherwise', () => {
+    expect(readConfig(env)).toMatchObject({ host: '127.0.0.1', port: 4300, webDir: undefined });
+    expect(readConfig({ ...env, HOST: '0.0.0.0', PORT: '8080' })).toMatchObject({ host: '0.0.0.0', port: 8080 });
+  });
+
+  it('names the variable that is wrong', () => {
+    expect(() => readConfig({})).toThrow(/^DATABASE_URL: expected/);
+    expect(() => readConfig({ ...env, PORT: 'many' })).toThrow('PORT: expected 0 to 65535; got “many”');
+  });
+});

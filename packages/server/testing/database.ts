@@ -1,0 +1,50 @@
+import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
+import { Sequelize } from 'sequelize';
+import { createApp, servicesOf } from '../src/app';
+import { migrate, openDatabase } from '../src/db/database';
+import type { Database } from '../src/db/database';
+
+/** The cluster that `npm test` started for this run. */
+function clusterUrl(): string {
+  const url = process.env['TEST_DATABASE_URL'];
+  if (!url) throw new Error('TEST_DATABASE_URL is missing: run the tests with `npm test -- unit`, which starts a PostgreSQL for them');
+  return url;
+}
+
+/** A database of a suite's own in that cluster, with its tables and the demo in it. */
+export async function freshDatabase(): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
+  const name = `suite_${randomUUID().replaceAll('-', '')}`;
+  await administer(`CREATE DATABASE ${name}`);
+  const url = clusterUrl().replace(/\/[^/]*$/, `/${name}`);
+  const database = openDatabase(url);
+  await migrate(database);
+  await servicesOf(database).demo.loadIfNew();
+  const drop = async () => {
+    await database.sequelize.close();
+    await administer(`DROP DATABASE ${name} WITH (FORCE)`);
+  };
+  return { database, url, drop };
+}
+
+export function appOn(database: Database) {
+  return createApp(database, pino({ level: 'silent' }));
+}
+
+/** Ends every connection to a database, as a restarting server does. */
+export async function cutConnections(url: string): Promise<void> {
+  await administer(`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${new URL(url).pathname.slice(1)}'`);
+}
+
+export async function allowConnections(url: string, allow: boolean): Promise<void> {
+  await administer(`ALTER DATABASE ${new URL(url).pathname.slice(1)} ALLOW_CONNECTIONS ${allow}`);
+}
+
+async function administer(sql: string): Promise<void> {
+  const connection = new Sequelize(clusterUrl(), { logging: false, pool: { max: 1 } });
+  try {
+    await connection.query(sql);
+  } finally {
+    await connection.close();
+  }
+}

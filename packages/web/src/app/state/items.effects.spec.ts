@@ -1,0 +1,148 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { Store, provideStore } from '@ngrx/store';
+import { LOW_WATER } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
+import { NEVER, Subject, of, throwError } from 'rxjs';
+import { Api } from '../api/api';
+import type { Problem, Saved } from '../api/api';
+import { AUTOSAVE_AFTER_MS, ItemsEffects, RETRY_AFTER_MS } from './items.effects';
+import { Items } from './items.actions';
+import { itemsReducer } from './items.reducer';
+import { selectItems } from './items.selectors';
+
+const RIG = LOW_WATER.rigs[0]!;
+const ref = { kind: 'rigs', id: RIG.id } as const;
+const saved = (body: Rig, revision: number): Saved<Rig> => ({ id: RIG.id, revision, origin: 'demo', updatedAt: '', body });
+const away: Problem = { code: 'database-away', title: 'Away', detail: '', remedy: '' };
+
+class FakeApi {
+  readonly list = jest.fn(() => NEVER);
+  readonly save = jest.fn();
+  readonly addPlan = jest.fn();
+}
+
+let api: FakeApi;
+let store: Store;
+const rig = () => store.selectSignal(selectItems)().rigs.entities[RIG.id]!;
+const edit = (wantedMin: number) =>
+  store.dispatch(Items.edit({ ...ref, body: { ...(rig().body as Rig), wantedMin }, field: 'wantedMin', at: Date.now() }));
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  api = new FakeApi();
+  TestBed.configureTestingModule({
+    providers: [provideRouter([]), provideStore({ items: itemsReducer }), provideEffects(ItemsEffects), { provide: Api, useValue: api }],
+  });
+  store = TestBed.inject(Store);
+  store.dispatch(Items.loaded({ gear: [], rigs: [saved(RIG.body, 1)] }));
+});
+afterEach(() => jest.useRealTimers());
+
+describe('autosave', () => {
+  it('waits for the hands to rest, then sends the newest state once, over the revision it knows', () => {
+    api.save.mockImplementation((_kind: string, _id: string, revision: number, body: Rig) => of(saved(body, revision + 1)));
+    edit(1);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS - 1);
+    edit(2);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS - 1);
+    expect(api.save).not.toHaveBeenCalled();
+    jest.advanceTimersByTime(1);
+    expect(api.save).toHaveBeenCalledTimes(1);
+    expect(api.save).toHaveBeenCalledWith('rigs', RIG.id, 1, expect.objectContaining({ wantedMin: 2 }));
+    expect(rig()).toMatchObject({ revision: 2, sync: { is: 'saved' } });
+  });
+
+  it('sends what was edited during a save afterwards, over the new revision', () => {
+    const first = new Subject<Saved<Rig>>();
+    api.save.mockReturnValueOnce(first);
+    edit(1);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    const sent = rig().body as Rig;
+    edit(2);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS * 3);
+    expect(api.save).toHaveBeenCalledTimes(1);
+    api.save.mockImplementation((_kind: string, _id: string, revision: number, body: Rig) => of(saved(body, revision + 1)));
+    first.next(saved(sent, 2));
+    first.complete();
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(api.save).toHaveBeenLastCalledWith('rigs', RIG.id, 2, expect.objectContaining({ wantedMin: 2 }));
+    expect(rig()).toMatchObject({ revision: 3, sync: { is: 'saved' } });
+  });
+
+  it('tries again by itself while the database is away, and keeps the edit', () => {
+    api.save.mockReturnValueOnce(throwError(() => away));
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(rig().sync).toEqual({ is: 'failed', problem: away });
+    api.save.mockImplementation((_kind: string, _id: string, revision: number, body: Rig) => of(saved(body, revision + 1)));
+    jest.advanceTimersByTime(RETRY_AFTER_MS);
+    expect(rig()).toMatchObject({ sync: { is: 'saved' }, body: { wantedMin: 5 } });
+  });
+
+  it('does not try again what the server refused', () => {
+    api.save.mockReturnValue(throwError(() => ({ ...away, code: 'invalid-fields' })));
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS + 10 * RETRY_AFTER_MS);
+    expect(api.save).toHaveBeenCalledTimes(1);
+    expect(rig().sync.is).toBe('failed');
+  });
+
+  it('turns a stale revision into a conflict, and saves over theirs once that is decided', () => {
+    const theirs = saved({ ...RIG.body, wantedMin: 99 }, 4);
+    api.save.mockReturnValueOnce(throwError(() => ({ ...away, code: 'revision-stale', current: theirs })));
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(rig().sync).toEqual({ is: 'conflict', theirs });
+    jest.advanceTimersByTime(10 * RETRY_AFTER_MS);
+    expect(api.save).toHaveBeenCalledTimes(1);
+    api.save.mockImplementation((_kind: string, _id: string, revision: number, body: Rig) => of(saved(body, revision + 1)));
+    store.dispatch(Items.keepMine({ ...ref, at: 0 }));
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(api.save).toHaveBeenLastCalledWith('rigs', RIG.id, 4, expect.objectContaining({ wantedMin: 5 }));
+  });
+
+  it('saves what undo brought back', () => {
+    api.save.mockImplementation((_kind: string, _id: string, revision: number, body: Rig) => of(saved(body, revision + 1)));
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    store.dispatch(Items.undo());
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(api.save).toHaveBeenLastCalledWith('rigs', RIG.id, 2, RIG.body);
+  });
+
+  it('sends what is unsaved when the page is left', () => {
+    api.save.mockReturnValue(NEVER);
+    edit(5);
+    window.dispatchEvent(new Event('pagehide'));
+    expect(api.save).toHaveBeenCalledWith('rigs', RIG.id, 1, expect.objectContaining({ wantedMin: 5 }));
+  });
+});
+
+describe('keeping both of a conflict', () => {
+  it('adds mine as a rig of its own', () => {
+    api.addPlan.mockReturnValue(NEVER);
+    api.save.mockReturnValueOnce(
+      throwError(() => ({ ...away, code: 'revision-stale', current: saved({ ...RIG.body, wantedMin: 99 }, 4) })),
+    );
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    store.dispatch(Items.keepBoth({ id: RIG.id, copyId: 'copy', at: 0 }));
+    expect(api.addPlan).toHaveBeenCalledWith({
+      gear: [],
+      rigs: [{ id: 'copy', body: { ...RIG.body, wantedMin: 5, name: 'Wheelhouse (mine)' } }],
+    });
+    expect(rig().body).toMatchObject({ wantedMin: 99 });
+  });
+});
+
+describe('loading', () => {
+  it('tries again by itself while the server is away', () => {
+    api.list.mockReturnValue(throwError(() => away) as never);
+    store.dispatch(Items.load());
+    expect(api.list).toHaveBeenCalledTimes(2);
+    jest.advanceTimersByTime(RETRY_AFTER_MS);
+    expect(api.list).toHaveBeenCalledTimes(4);
+  });
+});

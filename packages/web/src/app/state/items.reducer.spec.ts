@@ -1,0 +1,159 @@
+import { LOW_WATER } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
+import type { Problem, Saved } from '../api/api';
+import { initialItems } from './items';
+import type { ItemsState } from './items';
+import { Items } from './items.actions';
+import { itemsReducer } from './items.reducer';
+import { selectConflict, selectRigAnswers, selectUnsaved } from './items.selectors';
+
+const saved = <T>(id: string, body: T, revision = 1): Saved<T> => ({
+  id,
+  revision,
+  origin: 'demo',
+  updatedAt: '2026-01-07T08:00:00.000Z',
+  body,
+});
+const RIG = LOW_WATER.rigs[0]!;
+const ref = { kind: 'rigs', id: RIG.id } as const;
+const PROBLEM: Problem = { code: 'unreachable', title: 'Away', detail: '', remedy: '' };
+
+const loaded = itemsReducer(
+  initialItems,
+  Items.loaded({
+    gear: LOW_WATER.gear.map(({ id, body }) => saved(id, body)),
+    rigs: LOW_WATER.rigs.map(({ id, body }) => saved(id, body)),
+  }),
+);
+const edit = (state: ItemsState, wantedMin: number, at = 0, field = 'wantedMin') =>
+  itemsReducer(state, Items.edit({ ...ref, body: { ...(state.rigs.entities[RIG.id]!.body as Rig), wantedMin }, field, at }));
+const rigIn = (state: ItemsState) => state.rigs.entities[RIG.id]!;
+const wanted = (state: ItemsState) => (rigIn(state).body as Rig).wantedMin;
+
+describe('loading', () => {
+  it('fills both tables and can fail', () => {
+    expect(loaded.loading).toEqual({ is: 'loaded' });
+    expect(loaded.gear.ids).toHaveLength(LOW_WATER.gear.length);
+    expect(itemsReducer(initialItems, Items.loadFailed({ problem: PROBLEM })).loading).toEqual({ is: 'failed', problem: PROBLEM });
+  });
+
+  it('does not go back to “loading” once it is there', () => {
+    expect(itemsReducer(loaded, Items.load())).toBe(loaded);
+  });
+});
+
+describe('editing', () => {
+  it('changes one thing, marks it, and leaves all other references alone', () => {
+    const edited = edit(loaded, 300);
+    expect(wanted(edited)).toBe(300);
+    expect(rigIn(edited).sync).toEqual({ is: 'edited' });
+    expect(edited.gear).toBe(loaded.gear);
+    expect(edited.rigs.entities[LOW_WATER.rigs[1]!.id]).toBe(loaded.rigs.entities[LOW_WATER.rigs[1]!.id]);
+    expect(selectUnsaved.projector([], [rigIn(edited)])).toHaveLength(1);
+  });
+
+  it('of something that is not there changes nothing', () => {
+    expect(itemsReducer(loaded, Items.edit({ kind: 'rigs', id: 'ghost', body: RIG.body, field: 'x', at: 0 }))).toBe(loaded);
+  });
+
+  it('can be undone and redone, and a new edit ends what could be redone', () => {
+    const twice = edit(edit(loaded, 300, 0), 400, 5000);
+    const undone = itemsReducer(twice, Items.undo());
+    expect(wanted(undone)).toBe(300);
+    expect(wanted(itemsReducer(undone, Items.undo()))).toBe(RIG.body.wantedMin);
+    expect(wanted(itemsReducer(undone, Items.redo()))).toBe(400);
+    expect(edit(undone, 500, 9000).future).toEqual([]);
+    expect(itemsReducer(loaded, Items.undo())).toBe(loaded);
+    expect(itemsReducer(loaded, Items.redo())).toBe(loaded);
+  });
+
+  it('counts typing into one field as one step, other fields and later typing as others', () => {
+    const typed = edit(edit(edit(loaded, 3, 0), 30, 200), 300, 400);
+    expect(typed.past).toHaveLength(1);
+    expect(wanted(itemsReducer(typed, Items.undo()))).toBe(RIG.body.wantedMin);
+    expect(edit(typed, 301, 400 + 1501).past).toHaveLength(2);
+    expect(edit(typed, 301, 500, 'reserve').past).toHaveLength(2);
+  });
+});
+
+describe('saving', () => {
+  const sent = (state: ItemsState) => rigIn(state).body;
+
+  it('ends as saved with the new revision', () => {
+    const edited = edit(loaded, 300);
+    const done = itemsReducer(
+      itemsReducer(edited, Items.saveStarted(ref)),
+      Items.saved({ ...ref, saved: saved(RIG.id, sent(edited), 2), sent: sent(edited) }),
+    );
+    expect(rigIn(done)).toMatchObject({ revision: 2, sync: { is: 'saved' } });
+  });
+
+  it('stays unsaved when it was edited meanwhile, on the new revision', () => {
+    const edited = edit(loaded, 300);
+    const again = edit(itemsReducer(edited, Items.saveStarted(ref)), 400, 5000);
+    const done = itemsReducer(again, Items.saved({ ...ref, saved: saved(RIG.id, sent(edited), 2), sent: sent(edited) }));
+    expect(rigIn(done)).toMatchObject({ revision: 2, sync: { is: 'edited' } });
+    expect(wanted(done)).toBe(400);
+  });
+
+  it('that fails keeps the edit and the reason', () => {
+    const failed = itemsReducer(edit(loaded, 300), Items.saveFailed({ ...ref, problem: PROBLEM }));
+    expect(rigIn(failed).sync).toEqual({ is: 'failed', problem: PROBLEM });
+    expect(wanted(failed)).toBe(300);
+  });
+});
+
+describe('a conflict', () => {
+  const theirs = saved(RIG.id, { ...RIG.body, wantedMin: 99 }, 7);
+  const conflict = itemsReducer(edit(loaded, 300), Items.conflictFound({ ...ref, theirs }));
+
+  it('keeps both states until it is decided, through further edits and undo', () => {
+    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)]))?.entry.sync).toEqual({ is: 'conflict', theirs });
+    expect(rigIn(edit(conflict, 301, 5000)).sync.is).toBe('conflict');
+    expect(rigIn(itemsReducer(conflict, Items.undo())).sync.is).toBe('conflict');
+  });
+
+  it('mine is saved over theirs, and undo brings theirs', () => {
+    const kept = itemsReducer(conflict, Items.keepMine({ ...ref, at: 9000 }));
+    expect(rigIn(kept)).toMatchObject({ revision: 7, sync: { is: 'edited' } });
+    expect(wanted(kept)).toBe(300);
+    expect(wanted(itemsReducer(kept, Items.undo()))).toBe(99);
+  });
+
+  it('theirs is taken, and undo brings mine', () => {
+    const taken = itemsReducer(conflict, Items.takeTheirs({ ...ref, at: 9000 }));
+    expect(rigIn(taken)).toMatchObject({ revision: 7, sync: { is: 'saved' } });
+    expect(wanted(taken)).toBe(99);
+    expect(wanted(itemsReducer(taken, Items.undo()))).toBe(300);
+    expect(wanted(itemsReducer(conflict, Items.keepBoth({ id: RIG.id, copyId: 'c', at: 9000 })))).toBe(99);
+  });
+
+  it('that is none cannot be decided', () => {
+    expect(itemsReducer(loaded, Items.keepMine({ ...ref, at: 0 }))).toBe(loaded);
+    expect(itemsReducer(loaded, Items.takeTheirs({ ...ref, at: 0 }))).toBe(loaded);
+  });
+});
+
+describe('adding and removing', () => {
+  it('puts in, takes out and puts back', () => {
+    const added = itemsReducer(loaded, Items.added({ gear: [], rigs: [saved('new', RIG.body)] }));
+    expect(added.rigs.ids).toContain('new');
+    const removed = itemsReducer(added, Items.removed({ kind: 'rigs', id: 'new', name: 'x' }));
+    expect(removed.rigs.ids).not.toContain('new');
+    expect(itemsReducer(removed, Items.restored({ kind: 'rigs', saved: saved('new', RIG.body, 3) })).rigs.entities['new']?.revision).toBe(
+      3,
+    );
+  });
+
+  it('forgets what could be undone when the demo is put back', () => {
+    expect(itemsReducer(edit(loaded, 300), Items.demoWasReset()).past).toEqual([]);
+  });
+});
+
+describe('answers', () => {
+  it('come with every rig', () => {
+    const answers = selectRigAnswers({ items: loaded });
+    expect(answers.map(({ entry, answer }) => [entry.body.name, answer.verdict])).toContainEqual(['Stills', 'good']);
+    expect(selectRigAnswers({ items: loaded })).toBe(answers);
+  });
+});

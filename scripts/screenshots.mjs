@@ -1,0 +1,89 @@
+// `npm run screenshots`: docs/screenshots from the demo data, on a database of its own.
+import fs from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { build } from './lib/build.mjs';
+import { CHROMIUM, installDebianPackages, installNodePackages } from './lib/install.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
+import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
+import { main, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const FOLDER = path.join(ROOT, 'docs/screenshots');
+const RIG = (number) => `/rigs/0d0c0000-0000-4000-8000-0000000001${number}`;
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const PICTURES = [
+  { name: 'rigs', path: '/rigs', size: DESK },
+  { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, wait: '.apexcharts-svg' },
+  { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions, wait: '.apexcharts-svg' },
+  { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true },
+  { name: 'conflict', path: RIG('01'), size: DESK, prepare: makeConflict },
+  { name: 'phone-dark', path: RIG('06'), size: PHONE, dark: true },
+];
+
+await main(async () => {
+  installDebianPackages([POSTGRESQL, CHROMIUM]);
+  installNodePackages();
+  build();
+  fs.mkdirSync(FOLDER, { recursive: true });
+  const postgres = await startPostgres(path.join(DATA, `test-${process.pid}`), { throwaway: true });
+  try {
+    const server = await startServer({ databaseUrl: postgres.url, port: 0, logFile: path.join(DATA, 'screenshots.log') });
+    await takeAll(server.url);
+    await server.stop();
+  } finally {
+    await postgres.stop();
+    fs.rmSync(postgres.base, { recursive: true, force: true });
+  }
+});
+
+async function takeAll(baseURL) {
+  const { chromium } = createRequire(path.join(ROOT, 'e2e/package.json'))('@playwright/test');
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    args: [
+      ...(process.getuid() === 0 ? ['--no-sandbox'] : []),
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-sync',
+      '--no-first-run',
+    ],
+  });
+  try {
+    for (const { name, path: at, size, dark, prepare, wait } of PICTURES) {
+      const context = await browser.newContext({ baseURL, viewport: size, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB' });
+      const page = await context.newPage();
+      await page.goto(at);
+      await page.locator('h1').waitFor();
+      await prepare?.(page, context);
+      if (wait) await page.locator(wait).waitFor();
+      await page.waitForTimeout(400);
+      await page.screenshot({ path: path.join(FOLDER, `${name}.png`) });
+      say(`docs/screenshots/${name}.png`);
+      await context.close();
+    }
+  } finally {
+    await browser.close();
+  }
+}
+
+async function answerThreeQuestions(page) {
+  await page.getByLabel('Device', { exact: true }).selectOption('Mid-size camera, 4K at high frame rate');
+  await page.getByText('USB-C Power Delivery bank', { exact: true }).click();
+  await page.getByLabel('Battery', { exact: true }).selectOption('45 W Power Delivery bank, 20 000 mAh');
+  await page.getByLabel('It must run for').fill('3h30');
+  await page.evaluate(() => window.scrollTo(0, 0));
+}
+
+async function makeConflict(page, context) {
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel('It must run for').fill('3 h');
+  await other.getByText('Saved', { exact: true }).waitFor();
+  await other.waitForTimeout(1200);
+  await page.getByLabel('It must run for').fill('5 h');
+  await page.getByRole('dialog').waitFor();
+  await other.close();
+}
