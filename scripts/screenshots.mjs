@@ -74,7 +74,7 @@ async function answerThreeQuestions(page) {
   await page.getByText('USB-C Power Delivery bank', { exact: true }).click();
   await page.getByLabel('Battery', { exact: true }).selectOption('45 W Power Delivery bank, 20 000 mAh');
   await page.getByLabel('It must run for').fill('3h30');
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.evaluate('window.scrollTo(0, 0)');
 }
 
 async function makeConflict(page, context) {

@@ -22,13 +22,14 @@ await main(async () => {
   installNodePackages();
   build();
   const stopping = new Promise((resolve) => ['SIGINT', 'SIGTERM', 'SIGHUP'].forEach((signal) => process.on(signal, resolve)));
+  fs.mkdirSync(DATA, { recursive: true });
   const postgres = await startPostgres(START_CLUSTER);
   try {
     const server = await startServer({ databaseUrl: postgres.url, port, host: process.env.HOST, logFile: path.join(DATA, 'server.log') });
     fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
-    say(`\n  Viaggio is at ${server.url}\n\n  Ctrl+C stops it. The log is in .data/server.log.`);
+    say(`\n  Viaggio is at ${server.url}\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`);
     const code = await Promise.race([stopping.then(() => undefined), server.ended]);
-    if (code !== undefined) throw new Failure('The server ended by itself; see .data/server.log.');
+    if (code !== undefined) throw new Failure('The server ended by itself; see its log.');
     await server.stop();
   } finally {
     fs.rmSync(RUNNING, { force: true });

@@ -5,7 +5,7 @@ import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ROOT } from './paths.mjs';
+import { DATA } from './paths.mjs';
 import { Failure, say } from './say.mjs';
 
 const IS_ROOT = process.getuid() === 0;
@@ -169,9 +169,16 @@ function runningPid(data) {
   }
 }
 
-/** After a power cut or `kill -9` the lock stays, and PostgreSQL would believe it if the number is in use again. */
+/**
+ * After a power cut or `kill -9` the lock stays. PostgreSQL sees by itself that its number is of no process, but would
+ * believe it once the number is somebody else's. Only then is it taken away: it also guards against backends that
+ * outlive their server for a moment.
+ */
 function dropStaleLock(data) {
-  fs.rmSync(path.join(data, 'postmaster.pid'), { force: true });
+  const lock = path.join(data, 'postmaster.pid');
+  if (!fs.existsSync(lock)) return;
+  const [pid] = fs.readFileSync(lock, 'utf8').split('\n');
+  if (fs.existsSync(`/proc/${Number(pid)}`)) fs.rmSync(lock);
 }
 
 async function untilReady(bin, port, guard, base) {
@@ -196,4 +203,4 @@ export function freePort() {
 }
 
 /** Where the cluster of `npm start` lives. */
-export const START_CLUSTER = path.join(ROOT, '.data', 'postgres');
+export const START_CLUSTER = path.join(DATA, 'postgres');

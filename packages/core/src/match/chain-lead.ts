@@ -54,7 +54,7 @@ export function leadResistance({ cable, adapter }: Chain, figures: Figure[]): nu
 /** The smallest known limit on the way; a finding for each that is not known. */
 export function limitOfLead({ battery, output, cable }: Chain, contract: Contract | undefined, lacking: Finding[]): LeadLimit | undefined {
   const limits: LeadLimit[] = [];
-  if (contract) limits.push({ maxA: contract.currentA, set: `the contract (${contract.limitedBy})` });
+  if (contract) limits.push({ maxA: contract.currentA, set: 'the contract' });
   else if (output.gives !== 'pd') {
     if (output.maxA !== undefined) limits.push({ maxA: output.maxA, set: `${output.name} of ${battery.name}` });
     else

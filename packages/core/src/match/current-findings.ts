@@ -39,6 +39,8 @@ function leadFindings({ battery, device }: Chain, { leadLimit }: ChainNetwork, r
     { name: 'allowed', value: leadLimit.maxA, unit: 'A' },
   ] as const;
   const limit = `${say(leadLimit.maxA, 'A')} (${leadLimit.set})`;
+  const flow =
+    say(startA, 'A') === say(endA, 'A') ? `${say(startA, 'A')} throughout` : `${say(startA, 'A')} full, ${say(endA, 'A')} at the end`;
   if (startA > leadLimit.maxA) {
     return [
       {
@@ -70,7 +72,7 @@ function leadFindings({ battery, device }: Chain, { leadLimit }: ChainNetwork, r
       code: 'current-fits',
       verdict: 'good',
       numbers,
-      sentence: `${say(startA, 'A')} full, ${say(endA, 'A')} at the end; allowed are ${limit}.`,
+      sentence: `${flow}; allowed are ${limit}.`,
     },
   ];
 }

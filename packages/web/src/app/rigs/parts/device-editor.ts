@@ -17,7 +17,7 @@ import type { GearEdit } from './gear-edit';
     @if (port(); as port) {
       <div class="pair mt-2">
         <app-quantity-field
-          [label]="port.takes === 'pd' ? 'Lowest profile it takes' : 'Lowest voltage'"
+          [label]="port.takes === 'pd' ? 'Lowest profile' : 'Lowest voltage'"
           [optional]="true"
           [from]="device().from?.minV"
           [shape]="ports.minV.of"
@@ -25,7 +25,7 @@ import type { GearEdit } from './gear-edit';
           (valueChange)="limit('minV', $event)"
         />
         <app-quantity-field
-          [label]="port.takes === 'pd' ? 'Highest profile it takes' : 'Highest voltage'"
+          [label]="port.takes === 'pd' ? 'Highest profile' : 'Highest voltage'"
           [optional]="true"
           [from]="device().from?.maxV"
           [shape]="ports.maxV.of"
