@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { spawn, spawnSync } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { chmodSync, cpSync, existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 
@@ -20,6 +20,7 @@ const running: ChildProcess[] = [];
 
 test.beforeEach(() => {
   data = mkdtempSync(path.join('/var/tmp', 'viaggio-start-'));
+  chmodSync(data, 0o755); // as root, PostgreSQL’s own user must be able to enter it
 });
 test.afterEach(async () => {
   for (const child of running.splice(0)) {
@@ -146,12 +147,13 @@ test('the command puts the demo back, with and without a server running', async 
 test('an ordinary user needs no root', () => {
   test.skip(process.getuid?.() !== 0, 'runs as an ordinary user already');
   const home = mkdtempSync(path.join(os.tmpdir(), 'viaggio-user-'));
-  const script = `import(${JSON.stringify(path.join(ROOT, 'scripts/lib/postgres.mjs'))}).then(async ({ startPostgres }) => {
+  cpSync(path.join(ROOT, 'scripts/lib'), path.join(home, 'lib'), { recursive: true }); // the clone itself may be private
+  const script = `import(${JSON.stringify(path.join(home, 'lib/postgres.mjs'))}).then(async ({ startPostgres }) => {
     const { stop } = await startPostgres(${JSON.stringify(path.join(home, 'postgres'))}, { throwaway: true });
     await stop();
-    console.log('started and stopped as', process.getuid());
+    console.log('started and stopped as ' + process.getuid());
   })`;
-  spawnSync('chown', ['nobody', home]);
+  spawnSync('chown', ['-R', 'nobody', home]);
   try {
     const id = Number(spawnSync('id', ['-u', 'nobody'], { encoding: 'utf8' }).stdout);
     const run = spawnSync(process.execPath, ['--input-type=module', '-e', script], { uid: id, cwd: '/', encoding: 'utf8' });
