@@ -21,8 +21,8 @@ await main(async () => {
   installDebianPackages([POSTGRESQL]);
   installNodePackages();
   build();
-  const stopping = new Promise((resolve) => ['SIGINT', 'SIGTERM', 'SIGHUP'].forEach((signal) => process.on(signal, resolve)));
   fs.mkdirSync(DATA, { recursive: true });
+  const stopping = toldToStop();
   const postgres = await startPostgres(START_CLUSTER);
   try {
     const server = await startServer({ databaseUrl: postgres.url, port, host: process.env.HOST, logFile: path.join(DATA, 'server.log') });
@@ -37,6 +37,23 @@ await main(async () => {
   }
   say('Stopped.');
 });
+
+/** By a signal, or because npm, which does not pass every signal on, is gone. */
+function toldToStop() {
+  return new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, resolve);
+    const npm = npmAbove(process.ppid);
+    if (npm) setInterval(() => !fs.existsSync(`/proc/${npm}`) && resolve(), 500).unref();
+  });
+}
+
+/** The npm that runs this, through the shell it puts in between; undefined when it was started by hand. */
+function npmAbove(pid, levels = 3) {
+  if (pid <= 1 || levels === 0 || process.env.npm_lifecycle_event !== 'start') return undefined;
+  if (/^npm\b/.test(fs.readFileSync(`/proc/${pid}/cmdline`, 'utf8'))) return pid;
+  const [, parent] = /^PPid:\s*(\d+)$/m.exec(fs.readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+  return npmAbove(Number(parent), levels - 1);
+}
 
 function runningStart() {
   try {

@@ -33,8 +33,8 @@ test.afterEach(async () => {
 });
 
 /** `npm start` on a folder of the test's own, so that nobody's data is touched. */
-async function start(): Promise<Started> {
-  const child = spawn(process.execPath, [path.join(ROOT, 'scripts/start.mjs')], { env: environment(), stdio: ['ignore', 'pipe', 'pipe'] });
+async function start(program = process.execPath, args = [path.join(ROOT, 'scripts/start.mjs')]): Promise<Started> {
+  const child = spawn(program, args, { cwd: ROOT, env: environment(), stdio: ['ignore', 'pipe', 'pipe'] });
   running.push(child);
   const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
   const url = await new Promise<string>((resolve, reject) => {
@@ -111,6 +111,17 @@ test('after kill -9 nothing stays behind, and the next start finds everything', 
   await expect(request.get(`${first.url}api/health`)).rejects.toThrow();
   const second = await start();
   expect(await wanted(request, second.url)).toBe(55);
+});
+
+test('ending npm ends what it started', async ({ request }) => {
+  test.setTimeout(60_000);
+  for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
+    const first = await start('npm', ['start']);
+    first.child.kill(signal);
+    await first.ended;
+    await expect.poll(postgresProcesses, { timeout: 10_000 }).toEqual([]);
+    await expect(request.get(`${first.url}api/health`)).rejects.toThrow();
+  }
 });
 
 test('a lock left by a killed database is recovered', async ({ request }) => {

@@ -1,25 +1,36 @@
 import { TestBed } from '@angular/core/testing';
 import type { ApexOptions } from 'apexcharts';
-import { ApexChart } from './apex-chart';
+import { ApexChart, SETTLE_MS } from './apex-chart';
 
 interface Stub {
   readonly made: { readonly options: ApexOptions; readonly updates: ApexOptions[]; readonly destroyed: boolean }[];
 }
 
-it('draws once, updates afterwards, and cleans up', async () => {
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+it('draws once, updates when a person pauses, and cleans up', async () => {
   const { default: stub } = (await import('apexcharts')) as unknown as { default: Stub };
   const fixture = TestBed.createComponent(ApexChart);
+  const give = async (options: unknown) => {
+    fixture.componentRef.setInput('options', options);
+    await fixture.whenStable();
+  };
   fixture.componentRef.setInput('label', 'A falling line');
-  fixture.componentRef.setInput('options', { series: [] });
-  await fixture.whenStable();
-  await new Promise((resolve) => setTimeout(resolve));
+  await give({ series: [] });
+  await pause(20);
   expect(stub.made).toHaveLength(1);
   expect((fixture.nativeElement as HTMLElement).getAttribute('aria-label')).toBe('A falling line');
-  fixture.componentRef.setInput('options', { series: [1] });
-  await fixture.whenStable();
-  await new Promise((resolve) => setTimeout(resolve));
-  expect(stub.made[0]!.updates).toEqual([{ series: [1] }]);
+
+  await give({ series: [1] });
+  await give({ series: [2] });
+  await pause(20);
+  expect(stub.made[0]!.updates).toEqual([]);
+  await pause(SETTLE_MS);
+  expect(stub.made[0]!.updates).toEqual([{ series: [2] }]);
+
+  await give({ series: [3] });
   fixture.destroy();
-  await new Promise((resolve) => setTimeout(resolve));
-  expect(stub.made).toHaveLength(1);
+  await pause(SETTLE_MS + 20);
+  expect(stub.made[0]!.updates).toHaveLength(1);
+  expect(stub.made[0]!.destroyed).toBe(true);
 });

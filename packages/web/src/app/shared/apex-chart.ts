@@ -2,6 +2,9 @@ import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inj
 import type ApexCharts from 'apexcharts';
 import type { ApexOptions } from 'apexcharts';
 
+/** An update takes some eighty milliseconds: it waits until a person pauses, so that the figures beside it never do. */
+export const SETTLE_MS = 150;
+
 /** A thin zoneless wrapper of ApexCharts: loads it on first use, draws once, then updates when its options change. */
 @Component({
   selector: 'app-apex-chart',
@@ -18,14 +21,17 @@ export class ApexChart {
   private chart: ApexCharts | null = null;
   private destroyed = false;
   private queue: Promise<void> = Promise.resolve();
+  private settling: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     effect(() => {
       const options = this.options();
-      this.queue = this.queue.then(() => this.show(options));
+      clearTimeout(this.settling);
+      this.settling = setTimeout(() => (this.queue = this.queue.then(() => this.show(options))), this.chart ? SETTLE_MS : 0);
     });
     inject(DestroyRef).onDestroy(() => {
       this.destroyed = true;
+      clearTimeout(this.settling);
       this.queue = this.queue.then(() => this.chart?.destroy());
     });
   }
