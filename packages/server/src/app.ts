@@ -19,6 +19,7 @@ import type { Operation } from './operation';
 import { planOperations } from './plan/plan-operations';
 import { requireGear } from './plan/references';
 import { routerOf } from './router';
+import { sameOriginOnly } from './same-origin';
 
 export interface Services {
   readonly gear: ItemService;
@@ -43,7 +44,13 @@ export function operationsOf(database: Database, { gear, rigs, demo }: Services)
   ];
 }
 
-export function createApp(database: Database, log: Logger, webDir?: string): Express {
+export interface AppOptions {
+  readonly webDir?: string | undefined;
+  /** False when it is served to other machines on purpose. */
+  readonly loopbackOnly?: boolean;
+}
+
+export function createApp(database: Database, log: Logger, { webDir, loopbackOnly = true }: AppOptions = {}): Express {
   const app = express();
   const operations = operationsOf(database, servicesOf(database));
   const document = openApi(operations);
@@ -71,7 +78,7 @@ export function createApp(database: Database, log: Logger, webDir?: string): Exp
     }),
   );
   app.use(compression());
-  app.use('/api', (_request, response, next) => {
+  app.use('/api', sameOriginOnly(loopbackOnly), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });

@@ -137,6 +137,18 @@ describe('malformed requests', () => {
   });
 });
 
+describe('pages of other sites', () => {
+  it('can neither act nor read here, own pages and programs can', async () => {
+    const reset = () => request(app).post('/api/demo/reset');
+    for (const origin of ['https://elsewhere.example', 'null', 'http://127.0.0.1:1']) {
+      expect((await reset().set('Origin', origin)).body).toMatchObject({ code: 'foreign-origin', status: 403 });
+    }
+    expect((await request(app).get('/api/rigs').set('Host', 'rebound.example:4300')).status).toBe(403);
+    await reset().set('Host', '127.0.0.1:4300').set('Origin', 'http://127.0.0.1:4300').expect(200);
+    await reset().expect(200);
+  });
+});
+
 describe('whatever is sent', () => {
   it('is never answered with a 500, and always with paths that lead into it', async () => {
     const noise = fc.oneof(

@@ -1,4 +1,4 @@
-import { readConfig } from './config';
+import { isLoopback, readConfig } from './config';
 
 describe('readConfig', () => {
   const env = { DATABASE_URL: 'postgres://a@127.0.0.1/b' };
@@ -11,5 +11,10 @@ describe('readConfig', () => {
   it('names the variable that is wrong', () => {
     expect(() => readConfig({})).toThrow(/^DATABASE_URL: expected/);
     expect(() => readConfig({ ...env, PORT: 'many' })).toThrow('PORT: expected 0 to 65535; got “many”');
+  });
+
+  it('knows loopback from the world', () => {
+    expect(['127.0.0.1', '127.1.2.3', '::1', 'localhost'].map(isLoopback)).toEqual([true, true, true, true]);
+    expect(['0.0.0.0', '::', '192.168.1.2'].map(isLoopback)).toEqual([false, false, false]);
   });
 });

@@ -23,3 +23,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     logLevel: env['LOG_LEVEL'] ?? 'info',
   };
 }
+
+/** Whether an address to listen on can be reached from this machine alone. */
+export function isLoopback(host: string): boolean {
+  return host === 'localhost' || host === '::1' || /^127\./.test(host);
+}

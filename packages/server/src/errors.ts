@@ -8,6 +8,11 @@ export const ERRORS = {
     title: 'The request could not be read',
     remedy: 'Send JSON (RFC 8259) with the media type application/json.',
   },
+  'foreign-origin': {
+    status: 403,
+    title: 'Another site may not do this',
+    remedy: 'Open Viaggio at the address it printed, and act there.',
+  },
   'not-found': { status: 404, title: 'There is nothing here', remedy: 'Check the address; the thing may have been deleted.' },
   'method-not-allowed': { status: 405, title: 'This cannot be done here', remedy: 'See /api/docs for what can.' },
   'id-taken': { status: 409, title: 'The identifier is in use', remedy: 'Make a new identifier, or change the thing that has it.' },

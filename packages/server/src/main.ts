@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
-import { readConfig } from './config';
+import { isLoopback, readConfig } from './config';
 import { migrate, openDatabase } from './db/database';
 
 const config = readConfig(process.env);
@@ -12,7 +12,7 @@ const database = openDatabase(config.databaseUrl);
 await migrate(database);
 if (await servicesOf(database).demo.loadIfNew()) log.info('demo loaded');
 
-const server = createServer(createApp(database, log, config.webDir));
+const server = createServer(createApp(database, log, { webDir: config.webDir, loopbackOnly: isLoopback(config.host) }));
 server.on('error', (error: NodeJS.ErrnoException) => {
   const says = error.code === 'EADDRINUSE' ? `PORT: ${config.port} is in use by another program` : error.message;
   log.fatal({ err: error }, says);

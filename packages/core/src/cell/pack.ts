@@ -64,7 +64,8 @@ export function packFrom(spec: PackSpec): Pack {
 
 /** Volts of a full pack without load, as it comes off the charger: the highest a device will meet. */
 export function fullVoltage(chemistry: ChemistryId, cellsInSeries: number): number {
-  return CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
+  const { fullCellV, ocvPerCell } = CHEMISTRIES[chemistry];
+  return Math.max(fullCellV, ocvPerCell.at(-1)?.[1] ?? 0) * cellsInSeries;
 }
 
 /** Cells in series that a nominal voltage on a label means, or undefined when it is no multiple of the chemistry's cell. */

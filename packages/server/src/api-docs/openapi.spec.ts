@@ -4,6 +4,7 @@ import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
 import { operationsOf, servicesOf } from '../app';
 import { ERRORS } from '../errors';
+import { EVERYWHERE } from './openapi';
 
 interface Document {
   readonly openapi: string;
@@ -25,7 +26,7 @@ describe('the OpenAPI document', () => {
     for (const { method, path: at, body, fails, answers } of operations) {
       const described = document.paths[at]![method]!;
       expect(described.requestBody !== undefined).toBe(body !== undefined);
-      const statuses = [answers.status, ...fails.map((code) => ERRORS[code].status)].map(String);
+      const statuses = [answers.status, ...[...fails, ...EVERYWHERE].map((code) => ERRORS[code].status)].map(String);
       expect(Object.keys(described.responses).sort()).toEqual([...new Set(statuses)].sort());
     }
   });

@@ -31,6 +31,9 @@ const PROBLEM_SCHEMA: JsonSchema = {
   },
 };
 
+/** What any operation can fail with. */
+export const EVERYWHERE: readonly ErrorCode[] = ['foreign-origin'];
+
 /** The OpenAPI 3.1 document of the operations that are served. */
 export function openApi(operations: readonly Operation[]): JsonSchema {
   const paths: Record<string, Record<string, unknown>> = {};
@@ -68,7 +71,7 @@ function describeOperation({ summary, tag, path, body, needsRevision, answers, f
         description: answers.says,
         ...(answers.schema && { content: { 'application/json': { schema: answers.schema } } }),
       },
-      ...Object.fromEntries(fails.map(problemResponse)),
+      ...Object.fromEntries([...fails, ...EVERYWHERE].map(problemResponse)),
     },
   };
 }

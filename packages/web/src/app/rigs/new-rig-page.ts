@@ -22,6 +22,7 @@ import type { Adapter, Battery, Cable, Device, FeedKind, Gear } from '@viaggio/c
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
+import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
 import { ChoiceList } from '../shared/choice-list';
 import type { Choice } from '../shared/choice-list';
@@ -41,7 +42,7 @@ interface PartChoice<G extends Gear> extends Choice {
 /** Three questions and an answer that is there as soon as they are. */
 @Component({
   selector: 'app-new-rig-page',
-  imports: [AdapterEditor, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor, QuantityPipe],
+  imports: [AdapterEditor, AnswerBar, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor, QuantityPipe],
   templateUrl: './new-rig-page.html',
   styleUrls: ['./rig-page.scss', './new-rig-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -8,6 +8,7 @@ import { TextField } from '../shared/text-field';
 import { findEntry } from '../state/items';
 import { Items } from '../state/items.actions';
 import { partIds, selectGear, selectGearBodies, selectItems, selectLoading } from '../state/items.selectors';
+import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
 import { AdapterEditor } from './parts/adapter-editor';
 import { BatteryEditor } from './parts/battery-editor';
@@ -21,7 +22,18 @@ import type { GearEdit } from './parts/gear-edit';
 /** One rig: its figures on the left, its answer on the right, each change answered and saved at once. */
 @Component({
   selector: 'app-rig-page',
-  imports: [AdapterEditor, AnswerView, BatteryEditor, CableEditor, ConditionsEditor, DeviceEditor, ProblemNote, RouterLink, TextField],
+  imports: [
+    AdapterEditor,
+    AnswerBar,
+    AnswerView,
+    BatteryEditor,
+    CableEditor,
+    ConditionsEditor,
+    DeviceEditor,
+    ProblemNote,
+    RouterLink,
+    TextField,
+  ],
   templateUrl: './rig-page.html',
   styleUrl: './rig-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

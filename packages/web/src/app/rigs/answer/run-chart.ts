@@ -65,7 +65,7 @@ export class RunChart {
       colors: dark ? ['#7fb3a8', '#f2c14e', '#b09bd8'] : ['#2f7266', '#9a6200', '#6a4fa3'],
       stroke: { width: [2.5, 2.5, 1.5], dashArray: [0, 0, 5], curve: 'straight' },
       grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
-      legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 10 } },
+      legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 10 }, clusterGroupedSeries: false },
       series: [
         { name: 'Charge', data: series(({ charge }) => charge) },
         { name: 'At the device', data: series(({ device }) => device) },

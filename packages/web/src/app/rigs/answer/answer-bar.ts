@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Answer } from '@viaggio/core';
+import { QuantityPipe } from '../../shared/quantity.pipe';
+import { VerdictMark } from '../../shared/verdict-mark';
+
+/** The answer in one line at the foot of a phone: in sight while figures are changed above it, and a way to the whole. */
+@Component({
+  selector: 'app-answer-bar',
+  imports: [QuantityPipe, VerdictMark],
+  template: `
+    <button type="button" (click)="show()">
+      <app-verdict-mark [verdict]="answer().verdict" />
+      <strong>{{ answer().run ? (answer().plannedMin | quantity: 'min') : 'no time yet' }}</strong>
+      <span>Show the answer</span>
+    </button>
+  `,
+  styles: `
+    :host {
+      display: none;
+    }
+    button {
+      display: flex;
+      gap: 1rem;
+      align-items: center;
+      width: 100%;
+      padding: 0.75rem 1rem;
+      color: inherit;
+      background: var(--bs-tertiary-bg);
+      border: 0;
+      border-top: 1px solid var(--bs-border-color);
+    }
+    strong {
+      font-size: 1.2rem;
+      font-variant-numeric: tabular-nums;
+    }
+    span {
+      margin-left: auto;
+      font-size: 0.85rem;
+      text-decoration: underline;
+    }
+    @media screen and (max-width: 900px) {
+      :host {
+        display: block;
+        position: sticky;
+        bottom: 0;
+        margin: 0 -1rem;
+        z-index: 10;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AnswerBar {
+  readonly answer = input.required<Answer>();
+
+  protected show(): void {
+    document.querySelector('app-answer-view')?.scrollIntoView({ block: 'start' });
+  }
+}
