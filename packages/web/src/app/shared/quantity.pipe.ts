@@ -6,7 +6,8 @@ import type { Unit } from '@viaggio/core';
 /** `95 | quantity: 'Wh'`; a missing figure reads “unknown”. */
 @Pipe({ name: 'quantity' })
 export class QuantityPipe implements PipeTransform {
-  transform(value: number | undefined, unit: Unit): string {
-    return value === undefined ? 'unknown' : formatQuantity(value, unit);
+  /** Templates turn `undefined` into `null` on the way through `?.`: both are a missing figure. */
+  transform(value: number | undefined | null, unit: Unit): string {
+    return value === undefined || value === null ? 'unknown' : formatQuantity(value, unit);
   }
 }

@@ -1,0 +1,67 @@
+import { TestBed } from '@angular/core/testing';
+import type { ComponentFixture } from '@angular/core/testing';
+import { LOW_WATER, assess } from '@viaggio/core';
+import type { Gear, Rig } from '@viaggio/core';
+import { textOf } from '../../../../testing/component';
+import { AnswerView } from './answer-view';
+
+beforeAll(() => {
+  window.matchMedia ??= (() => ({ matches: false, addEventListener: () => undefined })) as unknown as typeof matchMedia;
+});
+
+const GEAR = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
+
+async function show(rig: Rig, gear: ReadonlyMap<string, Gear> = GEAR): Promise<ComponentFixture<AnswerView>> {
+  const fixture = TestBed.createComponent(AnswerView);
+  fixture.componentRef.setInput('answer', assess(rig, gear));
+  await fixture.whenStable();
+  return fixture;
+}
+
+describe('the answer', () => {
+  it('says verdict, time, what stops it and what it rests on', async () => {
+    const fixture = await show(rigNamed('Wheelhouse'));
+    const headline = textOf(fixture, '.headline');
+    expect(headline).toContain('Caution');
+    expect(headline).toContain('4 h 43 min until it first stops; plan with 4 h 15 min, the reserve kept.');
+    expect(headline).toContain('The protection of Holmvik 95 ends it at 12 V');
+    expect(headline).toContain('Rests on a draw of 16.7 W measured own test: 95 Wh ÷ 5 h 10 min = 18.4 W');
+  });
+
+  it('gives no time for what must not be connected, and says what to do', async () => {
+    const fixture = await show(rigNamed('Galley on the old bank'));
+    expect(textOf(fixture, '.headline')).toBe('Stop no time yet Mend what stops it first; then it can be timed.');
+    expect(textOf(fixture, 'app-findings-list')).toMatch(/^Stop The contract is 9 V at 2 A, 18 W.*Use a bank that offers 27 W or more/);
+    expect(fixture.nativeElement.querySelector('app-run-chart')).toBeNull();
+  });
+
+  it('names the figure that is missing', async () => {
+    const rig = rigNamed('Stills');
+    const battery = GEAR.get(rig.batteryId)!;
+    const { energyWh: _energyWh, ...unlabelled } = battery as Extract<Gear, { kind: 'battery' }>;
+    const fixture = await show(rig, new Map([...GEAR, [rig.batteryId, unlabelled as Gear]]));
+    expect(textOf(fixture, '.headline')).toBe('Unknown no time yet A figure is missing; see below for which.');
+    expect(textOf(fixture, 'app-findings-list')).toContain('Plovera cell M: its energy is not known');
+  });
+
+  it('shows every number behind a finding, and every figure with where it is from', async () => {
+    const fixture = await show(rigNamed('Stills'));
+    expect(textOf(fixture, 'app-findings-list')).toMatch(
+      /highest given 8.4 V lowest given 6 V lowest accepted 6.3 V highest accepted 8.6 V/,
+    );
+    const figures = textOf(fixture, 'app-figures-table');
+    expect(figures).toContain('Energy (battery) 14.7 Wh printed');
+    expect(figures).toContain('Cut-off (battery) 6 V assumed 2 × 3 V for Li-ion or LiPo');
+  });
+
+  it('puts the usual cautions beside the act they concern', async () => {
+    const cautions = (await show(rigNamed('Wheelhouse on the small battery'))).nativeElement.querySelectorAll(
+      '.usual-caution',
+    ) as NodeListOf<HTMLElement>;
+    const texts = [...cautions].map(({ textContent }) => textContent);
+    expect(texts[0]).toContain('check 8 V and the polarity with a meter');
+    expect(texts).toContainEqual(expect.stringContaining('never short them'));
+    expect(texts).toContainEqual(expect.stringContaining('do not charge them until they are warm'));
+  });
+});

@@ -1,0 +1,28 @@
+import type { ComponentFixture } from '@angular/core/testing';
+
+/** The text of an element as it is read: a blank between any two pieces of it, blanks folded. */
+export function textOf(fixture: ComponentFixture<unknown>, selector?: string): string {
+  const host = fixture.nativeElement as HTMLElement;
+  const element = selector ? host.querySelector(selector) : host;
+  if (!element) return '';
+  const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+  const pieces: string[] = [];
+  while (walker.nextNode()) pieces.push(walker.currentNode.textContent ?? '');
+  return pieces.join(' ').replace(/\s+/g, ' ').replace(/ ([,.;:])/g, '$1').trim();
+}
+
+/** The field that a label belongs to. Leaves out where a figure is from, which stands inside the label. */
+export function field<T extends HTMLElement = HTMLInputElement>(fixture: ComponentFixture<unknown>, label: string): T {
+  const host = fixture.nativeElement as HTMLElement;
+  const found = [...host.querySelectorAll('label')].find(({ firstChild }) => firstChild?.textContent?.trim() === label);
+  const target = found && host.querySelector<T>(`[id="${found.htmlFor}"]`);
+  if (!target) throw new Error(`no field “${label}”`);
+  return target;
+}
+
+export async function type(fixture: ComponentFixture<unknown>, label: string, text: string): Promise<void> {
+  const input = field(fixture, label);
+  input.value = text;
+  input.dispatchEvent(new Event('input'));
+  await fixture.whenStable();
+}
