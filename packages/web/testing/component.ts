@@ -8,7 +8,11 @@ export function textOf(fixture: ComponentFixture<unknown>, selector?: string): s
   const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
   const pieces: string[] = [];
   while (walker.nextNode()) pieces.push(walker.currentNode.textContent ?? '');
-  return pieces.join(' ').replace(/\s+/g, ' ').replace(/ ([,.;:])/g, '$1').trim();
+  return pieces
+    .join(' ')
+    .replace(/\s+/g, ' ')
+    .replace(/ ([,.;:])/g, '$1')
+    .trim();
 }
 
 /** The field that a label belongs to. Leaves out where a figure is from, which stands inside the label. */

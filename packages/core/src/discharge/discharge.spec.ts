@@ -134,6 +134,8 @@ describe('a discharge', () => {
   it('refuses a profile of endless tiny phases instead of hanging', () => {
     const tiny = { ...single, repeatProfile: true, profile: [{ minutes: 1e-4, scale: {} }] };
     expect(() => discharge(tiny)).toThrow(RangeError);
+    const idle: Network = { ...single, repeatProfile: true, profile: [{ minutes: 1, scale: { monitor: 0 } }] };
+    expect(() => discharge(idle)).toThrow(RangeError);
   });
 
   it('checks peaks at every state of charge, and fuses forgive short ones', () => {

@@ -68,7 +68,7 @@ const PAST_PHASE_END = 1.1;
  * charge, so a limit kept at both ends of a stretch is kept throughout, and the first one broken is found by closing in
  * on it. A few quadrature nodes a stretch stand in for thousands of time steps.
  *
- * Preconditions: `networkIssues(network)` is empty. Accuracy: 1e-6 of the minutes. Cost: 10-40 µs for a few loads in
+ * Preconditions: `networkIssues(network)` is empty. Accuracy: 1e-6 of the minutes. Cost: about 0.1 ms for a few loads in
  * one phase; each further phase adds about as much as a stretch. Throws `RangeError` past 100 000 stretches.
  *
  * @example
@@ -89,6 +89,7 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
   let stop: { cause: EndCause; at: string } | undefined;
 
   for (let turn = 0; stop === undefined; turn++) {
+    if (turn > MAX_STRETCHES) throw tooLong();
     const isLast = !network.repeatProfile && turn >= phases.length - 1;
     const phase = phases[isLast ? phases.length - 1 : turn % phases.length]!;
     const phaseEnd = isLast ? Infinity : minute + phase.minutes;
@@ -97,8 +98,7 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
     stop = turn === 0 ? refusesToStart(circuit, openCircuitV(soc)) : undefined;
     stop ??= stopAt(circuit, openCircuitV(soc));
     while (stop === undefined && minute < phaseEnd) {
-      if (stretches.length >= MAX_STRETCHES)
-        throw new RangeError(`discharge: more than ${MAX_STRETCHES} stretches; use fewer or longer phases`);
+      if (stretches.length >= MAX_STRETCHES) throw tooLong();
       solve(circuit, openCircuitV(soc));
       if (circuit.root.currentA <= 0) {
         if (phaseEnd === Infinity) stop = { cause: 'no-draw', at: 'pack' };
@@ -156,6 +156,10 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
     trace: options.tracePoints === undefined ? [] : traceOf(stretches, options.tracePoints, startSoc - soc, pointIn),
     peak: peak && peakAt && { ...peak, minute: pointIn(peakAt, peak.fromSoc)?.minute ?? peakAt.fromMinute },
   };
+}
+
+function tooLong(): RangeError {
+  return new RangeError(`discharge: more than ${MAX_STRETCHES} stretches; use fewer or longer phases`);
 }
 
 /** What stops the run at this open-circuit voltage, if anything does. Leaves the circuit solved there. */

@@ -45,7 +45,7 @@ const TRACE_POINTS = 60;
  * Judges a rig: does it match, how long does it run, what stops it first, and what all that rests on.
  *
  * Works with whatever figures are there: a missing one becomes a finding `figure-missing` and the verdict is then
- * never `good`. Never throws for sound shapes. Cost: about half a millisecond.
+ * never `good`. Never throws for sound shapes. Cost: about a millisecond.
  *
  * @example assess(rig, gear).verdict // 'caution'
  */
