@@ -26,7 +26,13 @@ import { selectLoading, selectRigAnswers } from '../state/items.selectors';
                 <a [routerLink]="['/rigs', row.entry.id]">
                   <span class="name">{{ row.entry.body.name }}</span>
                   <app-verdict-mark [verdict]="row.answer.verdict" />
-                  <span class="time">{{ row.answer.run ? (row.answer.plannedMin | quantity: 'min') : '–' }}</span>
+                  <span class="time">
+                    @if (row.answer.run) {
+                      {{ row.answer.plannedMin | quantity: 'min' }} <small>to plan with</small>
+                    } @else {
+                      – <small>no time yet</small>
+                    }
+                  </span>
                   <span class="note">{{
                     row.answer.findings[0]?.verdict === 'good' ? row.entry.body.note : row.answer.findings[0]?.sentence
                   }}</span>

@@ -10,7 +10,11 @@ import { VerdictMark } from '../../shared/verdict-mark';
   template: `
     <button type="button" (click)="show()">
       <app-verdict-mark [verdict]="answer().verdict" />
-      <strong>{{ answer().run ? (answer().plannedMin | quantity: 'min') : 'no time yet' }}</strong>
+      @if (answer().run) {
+        <strong>{{ answer().plannedMin | quantity: 'min' }} <small>to plan with</small></strong>
+      } @else {
+        <strong>no time yet</strong>
+      }
       <span>Show the answer</span>
     </button>
   `,
@@ -32,6 +36,10 @@ import { VerdictMark } from '../../shared/verdict-mark';
     strong {
       font-size: 1.2rem;
       font-variant-numeric: tabular-nums;
+    }
+    small {
+      font-size: 0.8rem;
+      font-weight: 400;
     }
     span {
       margin-left: auto;
