@@ -15,7 +15,7 @@ import { VerdictMark } from '../../shared/verdict-mark';
       } @else {
         <strong>no time yet</strong>
       }
-      <span>Show the answer</span>
+      <span>See why</span>
     </button>
   `,
   styles: `
@@ -35,6 +35,7 @@ import { VerdictMark } from '../../shared/verdict-mark';
     }
     strong {
       font-size: 1.2rem;
+      white-space: nowrap;
       font-variant-numeric: tabular-nums;
     }
     small {
