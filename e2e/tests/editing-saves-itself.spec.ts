@@ -46,6 +46,15 @@ test('another battery of the kit is one choice away', async ({ page }) => {
   await expect(page.getByLabel('Name of the battery')).toHaveValue('Holmvik 95');
 });
 
+test('gear that is in other rigs says so, and a change counts there too', async ({ page }) => {
+  await page.goto(WHEELHOUSE);
+  await expect(page.getByText('Also in Wheelhouse on the small battery; a change counts there too.')).toBeVisible(); // the adapter
+  await page.getByLabel('Rated power').fill('12');
+  await untilSaved(page);
+  await page.goto('/rigs');
+  await expect(page.getByRole('link', { name: /^Wheelhouse on the small battery/ })).toContainText('Stop');
+});
+
 test('a deleted rig can be taken back', async ({ page }) => {
   await page.goto(WHEELHOUSE);
   await page.getByRole('button', { name: 'Delete' }).click();

@@ -7,7 +7,7 @@ import { ProblemNote } from '../shared/problem-note';
 import { TextField } from '../shared/text-field';
 import { findEntry } from '../state/items';
 import { Items } from '../state/items.actions';
-import { partIds, selectGear, selectGearBodies, selectItems, selectLoading } from '../state/items.selectors';
+import { partIds, selectGear, selectGearBodies, selectItems, selectLoading, selectRigs } from '../state/items.selectors';
 import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
 import { AdapterEditor } from './parts/adapter-editor';
@@ -46,6 +46,7 @@ export class RigPage {
   private readonly router = inject(Router);
   private readonly items = this.store.selectSignal(selectItems);
   private readonly gear = this.store.selectSignal(selectGear);
+  private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly bodies = this.store.selectSignal(selectGearBodies);
 
   protected readonly loading = this.store.selectSignal(selectLoading);
@@ -89,6 +90,12 @@ export class RigPage {
       return output ? [{ id, outputId: output.id, title: body.tag === undefined ? body.name : `${body.tag}: ${body.name}` }] : [];
     });
   });
+
+  /** Which other rigs a piece of gear is in: a change to it counts there too. */
+  protected usedElsewhere(gearId: string | undefined): string | undefined {
+    const others = this.rigs().filter(({ id, body }) => id !== this.id() && gearId !== undefined && partIds(body).includes(gearId));
+    return others.length === 0 ? undefined : others.map(({ body }) => body.name).join(', ');
+  }
 
   protected change(changes: Partial<{ [K in keyof Rig]: Rig[K] | undefined }>, field: string): void {
     const rig = this.rig();
