@@ -1,4 +1,6 @@
-import type { Adapter, Battery, Cable, Device, Gear, Input, Output } from '../src/gear/gear';
+import type { Adapter, Battery, Cable, Device, Gear } from '../src/gear/gear';
+import type { Input, Output } from '../src/gear/port';
+import { oneFeed } from '../src/gear/one-feed';
 import type { Rig } from '../src/gear/rig';
 import { assess } from '../src/match/assess';
 import type { Answer } from '../src/match/assess';
@@ -100,6 +102,12 @@ export const BY_5V: Parts = {
 const id = (place: string): string => `00000000-0000-4000-8000-00000000000${place}`;
 
 export function answerTo(parts: Parts): Answer {
+  const { rig, gear } = rigOf(parts);
+  return assess(rig, gear);
+}
+
+/** The rig of one device that parts make up, and its gear. */
+export function rigOf(parts: Parts): { readonly rig: Rig; readonly gear: ReadonlyMap<string, Gear> } {
   const gear = new Map<string, Gear>([
     [id('1'), parts.device],
     [id('2'), parts.battery],
@@ -108,15 +116,17 @@ export function answerTo(parts: Parts): Answer {
   ]);
   const rig: Rig = {
     name: 'Rig',
-    deviceId: id('1'),
-    inputId: 'in',
-    batteryId: id('2'),
-    outputId: 'out',
-    ...(parts.adapter && { adapterId: id('3') }),
-    ...(parts.cable && { cableId: id('4') }),
+    ...oneFeed({
+      deviceId: id('1'),
+      inputId: 'in',
+      batteryId: id('2'),
+      outputId: 'out',
+      ...(parts.adapter && { adapterId: id('3') }),
+      ...(parts.cable && { cableId: id('4') }),
+    }),
     ...parts.rig,
   };
-  return assess(rig, gear);
+  return { rig, gear };
 }
 
 /** `code verdict` of everything found that is not good. */

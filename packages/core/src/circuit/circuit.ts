@@ -9,12 +9,17 @@ export type EndCause = 'pack-cutoff' | 'empty' | 'converter-dropout' | 'load-und
  */
 export interface Node {
   readonly id: string;
-  readonly resistanceOhm: number;
+  resistanceOhm: number;
   readonly maxA: number | undefined;
+  readonly maxW: number | undefined;
+  readonly minInputV: number | undefined;
+  readonly startInputV: number | undefined;
   readonly isFuse: boolean;
-  readonly converter: Converter | undefined;
+  converter: Converter | undefined;
   readonly load: Load | undefined;
   readonly children: readonly Node[];
+  /** Switched off or cut off: it draws nothing and keeps no limit. */
+  off: boolean;
   /** Power now asked for by its load, peaks and phases applied. */
   loadW: number;
   /** Constant power drawn behind the resistance, and constant current beside it (a linear regulator's). */
@@ -52,9 +57,8 @@ export interface Circuit {
 /** Makes a network ready for solving. The network must be sound (`networkIssues` is empty). */
 export function compile(network: Network): Circuit {
   const nodes: Node[] = [];
-  const root = makeNode({ id: 'pack', resistanceOhm: network.pack.resistanceOhm, maxA: network.pack.maxA }, []);
   const children = network.feeds.map((feed) => addFeed(feed, nodes));
-  const pack: Node = { ...root, children };
+  const pack = makeNode({ id: 'pack', resistanceOhm: network.pack.resistanceOhm, maxA: network.pack.maxA }, children);
   return { root: pack, nodes, limits: limitsOf(pack, nodes, network.pack.cutoffV), deadAt: undefined };
 }
 
@@ -71,10 +75,14 @@ function makeNode(feed: Feed, children: readonly Node[]): Node {
     id: feed.id,
     resistanceOhm: feed.resistanceOhm,
     maxA: feed.maxA,
+    maxW: feed.maxW,
+    minInputV: feed.minInputV,
+    startInputV: feed.converter?.startInputV ?? feed.startInputV,
     isFuse: feed.limit === 'fuse',
     converter: feed.converter,
     load: feed.load,
     children,
+    off: false,
     loadW: feed.load?.powerW ?? 0,
     drawnW: 0,
     drawnA: 0,
@@ -90,16 +98,19 @@ function makeNode(feed: Feed, children: readonly Node[]): Node {
 function limitsOf(root: Node, nodes: readonly Node[], cutoffV: number): Limit[] {
   const limits: Limit[] = [{ cause: 'pack-cutoff', at: root.id, node: root, margin: () => root.inputV - cutoffV }];
   for (const node of [root, ...nodes]) {
-    const { maxA, converter, load } = node;
-    if (maxA !== undefined) limits.push({ cause: 'over-current', at: node.id, node, margin: () => maxA - node.currentA });
-    const { minInputV, maxOutputA } = converter ?? {};
-    if (minInputV !== undefined) limits.push({ cause: 'converter-dropout', at: node.id, node, margin: () => node.inputV - minInputV });
-    if (maxOutputA !== undefined) limits.push({ cause: 'over-current', at: node.id, node, margin: () => maxOutputA - node.outputA });
+    const { maxA, maxW, converter, load } = node;
+    // what is off minds nothing
+    const limit = (cause: EndCause, at: string, margin: () => number): void => {
+      limits.push({ cause, at, node, margin: () => (node.off ? Infinity : margin()) });
+    };
+    if (maxA !== undefined) limit('over-current', node.id, () => maxA - node.currentA);
+    if (maxW !== undefined) limit('over-current', node.id, () => maxW - node.currentA * (node.inputV + node.currentA * node.resistanceOhm));
+    const { maxOutputA } = converter ?? {};
+    const minInputV = converter?.minInputV ?? node.minInputV;
+    if (minInputV !== undefined) limit('converter-dropout', node.id, () => node.inputV - minInputV);
+    if (maxOutputA !== undefined) limit('over-current', node.id, () => maxOutputA - node.outputA);
     const minV = load?.minV;
-    // a load switched off does not mind a low voltage
-    if (load && minV !== undefined) {
-      limits.push({ cause: 'load-undervoltage', at: load.id, node, margin: () => (node.loadW > 0 ? node.loadV - minV : Infinity) });
-    }
+    if (load && minV !== undefined) limit('load-undervoltage', load.id, () => (node.loadW > 0 ? node.loadV - minV : Infinity));
   }
   return limits;
 }

@@ -20,6 +20,11 @@ export interface Feed {
   readonly maxA?: number;
   /** A fuse forgives a short peak, an electronic limit does not. */
   readonly limit?: 'electronic' | 'fuse';
+  /** The most power that may enter it. */
+  readonly maxW?: number;
+  /** What it leads to runs while it is given at least this, and switches on only at `startInputV` or more. */
+  readonly minInputV?: number;
+  readonly startInputV?: number;
   readonly converter?: Converter;
   readonly load?: Load;
   readonly feeds?: readonly Feed[];
@@ -68,6 +73,9 @@ const feedShape = object('Feed', {
   id: name,
   resistanceOhm: ohm('Resistance'),
   maxA: optional(number('Most current', 'A', { above: 0, max: 1000 })),
+  maxW: optional(number('Most power', 'W', { above: 0, max: 100_000 })),
+  minInputV: optional(number('Runs from', 'V', { max: 1000 })),
+  startInputV: optional(number('Starts at', 'V', { max: 1000 })),
   limit: optional({ kind: 'choice', title: 'Kind of limit', options: { electronic: 'electronic limit', fuse: 'fuse' } }),
   converter: optional(
     object('Converter', {

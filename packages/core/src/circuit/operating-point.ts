@@ -43,11 +43,21 @@ export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>
     const { id, powerW, peakW } = node.load;
     node.loadW = id === peakOf && peakW !== undefined ? peakW : powerW * (scale[id] ?? 1);
   }
+  settleDraws(circuit);
+}
+
+/** `settle` with the loads' powers as they stand on the circuit's nodes. */
+export function settleDraws(circuit: Circuit): void {
   circuit.deadAt = undefined;
   for (const node of circuit.root.children) settleNode(circuit, node);
 }
 
 function settleNode(circuit: Circuit, node: Node): void {
+  if (node.off) {
+    node.drawnW = node.drawnA = node.outputA = node.outputW = 0;
+    for (const child of node.children) silence(child);
+    return;
+  }
   for (const child of node.children) settleNode(circuit, child);
   const { converter } = node;
   if (!converter) {
@@ -66,6 +76,12 @@ function settleNode(circuit: Circuit, node: Node): void {
   node.loadV = converter.outputV;
   node.drawnA = converter.linear ? node.outputA : 0;
   node.drawnW = converter.standbyW + (converter.linear ? 0 : node.outputW / efficiencyAt(converter.efficiency, node.outputW));
+}
+
+/** What hangs on a feed that is off carries nothing. */
+function silence(node: Node): void {
+  node.currentA = node.drawnW = node.drawnA = 0;
+  for (const child of node.children) silence(child);
 }
 
 /** A converter's efficiency at a load: one figure, or straight between the points of its curve, its ends held. */
@@ -93,7 +109,7 @@ export function solve(circuit: Circuit, openCircuitV: number): boolean {
  * that there is no root: the feed collapses.
  */
 function solveNode(node: Node, voltageV: number): boolean {
-  if (node.children.length === 0 || node.converter) return solveLeaf(node, voltageV);
+  if (node.children.length === 0 || node.converter || node.off) return solveLeaf(node, voltageV);
   const ohm = node.resistanceOhm;
   let volts = voltageV;
   for (let step = 0; step < MAX_NEWTON_STEPS; step++) {
@@ -170,12 +186,13 @@ export function brokenLimit(circuit: Circuit): Limit | undefined {
  */
 export function refusesToStart(circuit: Circuit, openCircuitV: number): { cause: EndCause; at: string } | undefined {
   for (const node of circuit.nodes) {
-    const startV = node.converter?.startInputV;
-    if (startV === undefined) continue;
+    const { startInputV } = node;
+    if (startInputV === undefined || node.off) continue;
     const { drawnW, drawnA } = node;
-    node.drawnW = 0;
-    node.drawnA = 0;
-    const starts = solve(circuit, openCircuitV) && node.inputV >= startV;
+    node.off = true;
+    node.drawnW = node.drawnA = 0;
+    const starts = solve(circuit, openCircuitV) && node.inputV >= startInputV;
+    node.off = false;
     node.drawnW = drawnW;
     node.drawnA = drawnA;
     if (!starts) return { cause: 'converter-dropout', at: node.id };

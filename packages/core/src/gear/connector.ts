@@ -1,35 +1,85 @@
-import { choice, object, optional, text } from '../shape/shape';
+import { choice, number, object, optional, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
 
-/** How two things are joined. `family` tells apart what shares a name but not a form, such as camera battery bays. */
+/**
+ * How two things are joined. `family` tells apart what shares a name but not a form, such as camera battery bays; a
+ * barrel is told apart by its diameters, and its polarity is checked apart from the fit, since both polarities fit.
+ */
 export const connectorShape = object('Connector', {
   type: choice('Connector', {
     bay: 'battery bay',
     'v-mount': 'V-mount',
+    'three-stud': 'three-stud mount',
+    'l-plate': 'L-series plate',
     'd-tap': 'D-tap',
     'usb-a': 'USB-A',
     'usb-c': 'USB-C',
+    barrel: 'barrel plug',
+    xlr4: '4-pin XLR',
+    circular2: '2-pin circular',
+    xt60: 'XT60',
+    bare: 'bare terminals',
+    poe: 'PoE (network cable)',
+    mains: 'mains plug',
+    vehicle: 'vehicle outlet',
   }),
   family: optional(text('Family', 60)),
+  outerMm: optional(number('Outer diameter', 'mm', { above: 0, max: 20 })),
+  innerMm: optional(number('Inner diameter', 'mm', { above: 0, max: 20 })),
+  polarity: optional(
+    choice('Polarity', { 'centre-positive': 'centre positive', 'centre-negative': 'centre negative', 'as-marked': 'as marked, + to +' }),
+  ),
 });
 export type Connector = Infer<typeof connectorShape>;
 
 /** Connectors that come in forms that do not mate with one another, so that the family must be known. */
 const NEEDS_FAMILY: ReadonlySet<Connector['type']> = new Set(['bay']);
+/** Connectors that can be joined either way round, so that the polarity must be known on both sides. */
+const NEEDS_POLARITY: ReadonlySet<Connector['type']> = new Set(['barrel', 'bare']);
+/** Connectors that hold one thing on the other without a lead between. */
+const MOUNTS: ReadonlySet<Connector['type']> = new Set(['bay', 'v-mount', 'three-stud', 'l-plate']);
+/** Sizes on barrels are printed to a tenth of a millimetre; 2.1 and 2.5 mm pins are different plugs. */
+const SAME_MM = 0.15;
 
 /**
- * Whether two connectors fit each other: `unknown` where the family decides and one of them does not name it.
+ * Whether two connectors fit each other: `unknown` where family or size decides and one of them does not name it.
  *
  * @example mates({ type: 'bay', family: 'S' }, { type: 'bay', family: 'L' }) // 'no'
  */
 export function mates(one: Connector, other: Connector): 'yes' | 'no' | 'unknown' {
   if (one.type !== other.type) return 'no';
+  if (one.type === 'barrel') return worse(sameSize(one.outerMm, other.outerMm), sameSize(one.innerMm, other.innerMm));
   if (one.family !== undefined && other.family !== undefined) return one.family === other.family ? 'yes' : 'no';
   return NEEDS_FAMILY.has(one.type) ? 'unknown' : 'yes';
 }
 
-/** `battery bay S`, `D-tap`. */
-export function connectorName({ type, family }: Connector): string {
+/**
+ * Whether plus meets plus. Keyed connectors cannot be turned round, so they are `same` unless both say otherwise; on a
+ * barrel or bare ends a side that does not say makes it `unknown`.
+ */
+export function polarityOf(one: Connector, other: Connector): 'same' | 'reversed' | 'unknown' {
+  if (one.polarity !== undefined && other.polarity !== undefined) return one.polarity === other.polarity ? 'same' : 'reversed';
+  return NEEDS_POLARITY.has(one.type) ? 'unknown' : 'same';
+}
+
+/** Whether the joint holds the two together without a lead. */
+export function isMount({ type }: Connector): boolean {
+  return MOUNTS.has(type);
+}
+
+/** `battery bay S`, `barrel plug 5.5 × 2.1 mm`, `D-tap`. */
+export function connectorName({ type, family, outerMm, innerMm }: Connector): string {
   const name = connectorShape.fields.type.options[type];
-  return family === undefined ? name : `${name} ${family}`;
+  const size = outerMm === undefined ? '' : ` ${outerMm}${innerMm === undefined ? '' : ` × ${innerMm}`} mm`;
+  return `${name}${family === undefined ? '' : ` ${family}`}${size}`;
+}
+
+function sameSize(one: number | undefined, other: number | undefined): 'yes' | 'no' | 'unknown' {
+  if (one === undefined || other === undefined) return 'unknown';
+  return Math.abs(one - other) < SAME_MM ? 'yes' : 'no';
+}
+
+function worse(one: 'yes' | 'no' | 'unknown', other: 'yes' | 'no' | 'unknown'): 'yes' | 'no' | 'unknown' {
+  if (one === 'no' || other === 'no') return 'no';
+  return one === 'unknown' || other === 'unknown' ? 'unknown' : 'yes';
 }

@@ -1,6 +1,7 @@
 import { mates } from './connector';
 import type { Connector } from './connector';
-import type { Adapter, Battery, Cable, Device, Input, Output } from './gear';
+import type { Adapter, Battery, Cable, Device } from './gear';
+import type { Input, Output } from './port';
 
 interface FeedKindInfo {
   readonly title: string;

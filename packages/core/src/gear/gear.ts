@@ -1,155 +1,198 @@
 import { CHEMISTRIES } from '../cell/chemistry';
 import type { ChemistryId } from '../cell/chemistry';
 import { choice, flag, list, number, object, optional, tagged, text } from '../shape/shape';
-import type { Infer, OptionalShape, ChoiceShape } from '../shape/shape';
+import type { Infer } from '../shape/shape';
 import { connectorShape } from './connector';
-
-/** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
-export const provenanceShape = choice('Where from', { printed: 'printed', measured: 'measured', guess: 'a guess' });
-export type Provenance = Infer<typeof provenanceShape>;
-
-function from<const K extends string>(...figures: K[]) {
-  const fields = Object.fromEntries(figures.map((figure) => [figure, optional(provenanceShape)]));
-  return optional(object('Where figures are from', fields as Record<K, OptionalShape<ChoiceShape<Provenance>>>));
-}
-
-const volts = (title: string) => number(title, 'V', { above: 0, max: 100 });
-const amps = (title: string) => number(title, 'A', { above: 0, max: 100 });
-const watts = (title: string) => number(title, 'W', { above: 0, max: 2000 });
-const ohms = (title: string) => number(title, 'ohm', { max: 10 });
-const efficiency = number('Efficiency', 'fraction', { above: 0, max: 1 });
-const standby = number('Own draw', 'W', { max: 20 });
-const name = text('Name', 120);
-const portId = text('Port', 40);
-
-/** What a port gives: the pack's own voltage, one fixed voltage, or USB Power Delivery's choice of several. */
-export const outputShape = tagged('Output', 'gives', {
-  pack: { id: portId, name, connector: connectorShape, maxA: optional(amps('Most current')) },
-  fixed: {
-    id: portId,
-    name,
-    connector: connectorShape,
-    voltageV: volts('Output'),
-    maxA: optional(amps('Most current')),
-    efficiency: optional(efficiency),
-    standbyW: optional(standby),
-  },
-  pd: {
-    id: portId,
-    name,
-    connector: connectorShape,
-    ratingW: optional(number('Rating', 'W', { above: 0, max: 240 })),
-    profiles: optional(list('Profiles', object('Profile', { voltageV: volts('Profile'), currentA: amps('Current') }), { min: 1, max: 12 })),
-    efficiency: optional(efficiency),
-    standbyW: optional(standby),
-  },
-});
-export type Output = Infer<typeof outputShape>;
-
-/** What a device takes at an input: any voltage in a window, or a Power Delivery contract. */
-export const inputShape = tagged('Input', 'takes', {
-  window: {
-    id: portId,
-    name,
-    connector: connectorShape,
-    minV: optional(volts('Lowest voltage')),
-    maxV: optional(volts('Highest voltage')),
-  },
-  pd: {
-    id: portId,
-    name,
-    connector: connectorShape,
-    minV: optional(volts('Lowest profile')),
-    maxV: optional(volts('Highest profile')),
-    needW: optional(number('Smallest contract', 'W', { above: 0, max: 240 })),
-    sink: choice('While plugged in', {
-      runs: 'runs from it',
-      'needs-battery': 'runs only with its own battery in',
-      'charges-when-off': 'only charges its battery when off',
-    }),
-  },
-});
-export type Input = Infer<typeof inputShape>;
-
-/** What the feed of a test lost between battery and device; without it, the rig's own feed is taken to be that of the test. */
-const lostShare = number('Lost on the way in that test', 'fraction', { max: 0.9 });
-
-/** How the draw is known: the maker's watts, a meter's volts and amps, or how long a pack lasted. */
-export const drawShape = tagged('Draw', 'basis', {
-  maker: { powerW: watts('Draw') },
-  meter: {
-    voltageV: volts('Meter volts'),
-    currentA: amps('Meter amps'),
-    at: choice('Meter sat', { device: 'at the device', battery: 'at the battery' }),
-    lostShare: optional(lostShare),
-  },
-  'run-down': {
-    lostShare: optional(lostShare),
-    energyWh: number('Pack of the test', 'Wh', { above: 0, max: 5000 }),
-    minutes: number('It lasted', 'min', { above: 0, max: 43_200 }),
-  },
-});
-export type Draw = Infer<typeof drawShape>;
+import { drawShape } from './draw-shape';
+import { amps, common, efficiency, from, localId, name, ohms, standby, volts, watts } from './fields';
+import { budgetsShape, inputShape, outputShape } from './port';
 
 const chemistryShape = choice(
   'Chemistry',
   Object.fromEntries(Object.entries(CHEMISTRIES).map(([id, { name: says }]) => [id, says])) as Record<ChemistryId, string>,
 );
 
+/** What a mode or a feature asks of its feed. */
+const needsShape = object('What it needs', {
+  minV: optional(volts('At least')),
+  contractW: optional(watts('A contract of')),
+  recognised: optional(flag('A battery the device recognises')),
+});
+export type Needs = Infer<typeof needsShape>;
+
+/** Whether the device knows it for one of its own: some modes ask for that. */
+const recognised = optional(flag('Recognised by the device'));
+
 export const gearShape = tagged('Gear', 'kind', {
   battery: {
-    name,
-    tag: optional(text('Label tag', 20)),
-    form: choice('Form', { camera: 'camera battery', 'v-mount': 'V-mount battery', bank: 'USB bank' }),
+    ...common,
+    form: choice('Form', {
+      camera: 'camera battery',
+      'v-mount': 'V-mount battery',
+      'three-stud': 'three-stud battery',
+      'l-series': 'L-series battery',
+      bank: 'USB bank',
+      pack: 'other pack',
+    }),
     chemistry: chemistryShape,
     cellsInSeries: number('Cells in series', 'count', { min: 1, max: 20, integer: true }),
+    cellsInParallel: optional(number('Cells in parallel', 'count', { min: 1, max: 50, integer: true })),
     energyWh: optional(number('Energy', 'Wh', { above: 0, max: 5000 })),
+    /** Of a pack of one's own making; the pack's figures follow from it where they are not given. */
+    cell: optional(
+      object('One cell', {
+        capacityAh: number('Capacity', 'Ah', { above: 0, max: 500 }),
+        maxA: optional(amps('Most current')),
+        resistanceOhm: optional(ohms('Resistance')),
+      }),
+    ),
     nominalV: optional(volts('Nominal voltage')),
     years: optional(number('Age', 'years', { max: 30 })),
     cycles: optional(number('Charge cycles', 'count', { max: 10_000, integer: true })),
     resistanceOhm: optional(ohms('Resistance')),
     cutoffV: optional(volts('Cut-off')),
     maxA: optional(amps('Most current')),
+    recognised,
+    gauge: optional(
+      object('Its own gauge', {
+        reads: choice('Gauge reads', { charge: 'the charge', voltage: 'the voltage', none: 'nothing' }),
+        steps: optional(number('Steps', 'count', { min: 2, max: 100, integer: true })),
+      }),
+    ),
+    /** The voltage on its port while its charger is connected, where it is charged in place. */
+    chargeV: optional(volts('Charging voltage')),
     outputs: list('Outputs', outputShape, { min: 1, max: 8 }),
+    budgets: optional(budgetsShape),
     from: from('energyWh', 'resistanceOhm', 'cutoffV', 'maxA'),
   },
   device: {
-    name,
+    ...common,
+    /** In the usual mode. */
     draw: optional(drawShape),
     peakW: optional(watts('Peak')),
     peakMs: optional(number('Length of peak', 'ms', { above: 0, max: 60_000 })),
+    /** Switches off whatever else it is fed by when this is in doubt: what its usual mode asks of a feed. */
+    needs: optional(needsShape),
+    modes: optional(
+      list(
+        'Other modes',
+        object('Mode', {
+          id: localId('Mode'),
+          name,
+          draw: drawShape,
+          peakW: optional(watts('Peak')),
+          needs: optional(needsShape),
+        }),
+        { max: 20 },
+      ),
+    ),
+    features: optional(
+      list(
+        'Features that a weak feed takes away',
+        object('Feature', { name, needs: needsShape, silently: optional(flag('Without telling')) }),
+        { max: 20 },
+      ),
+    ),
+    /** A battery that cannot be taken out; one in a bay is linked there. */
+    builtIn: optional(
+      object('Built-in battery', {
+        energyWh: number('Energy', 'Wh', { above: 0, max: 500 }),
+        cellsInSeries: number('Cells in series', 'count', { min: 1, max: 8, integer: true }),
+      }),
+    ),
     inputs: list('Inputs', inputShape, { min: 1, max: 8 }),
+    /** Power it passes on: a monitor that feeds the camera. */
+    outputs: optional(list('Outputs', outputShape, { max: 8 })),
+    budgets: optional(budgetsShape),
     from: from('draw', 'minV', 'maxV'),
   },
   adapter: {
-    name,
+    ...common,
     input: object('Input', {
       connector: connectorShape,
       minV: optional(volts('Lowest input')),
       maxV: optional(volts('Highest input')),
       startV: optional(volts('Starts at')),
+      maxA: optional(amps('Most input current')),
+      /** A trigger cable asks a Power Delivery port for this voltage. */
+      triggerV: optional(volts('Asks for')),
     }),
-    output: object('Output', { connector: connectorShape, voltageV: optional(volts('Output')) }),
+    output: object('Output', {
+      connector: connectorShape,
+      voltageV: optional(volts('Output')),
+      maxA: optional(amps('Most output current')),
+      /** Hands on whatever voltage comes in. */
+      passThrough: optional(flag('Pass-through')),
+    }),
     ratedW: optional(watts('Rated power')),
     efficiency: optional(efficiency),
+    linear: optional(flag('Linear regulator')),
     standbyW: optional(standby),
     leadOhm: optional(ohms('Lead resistance')),
     gauge: choice('What the gauge then shows', { true: 'the truth', 'always-full': 'always full', none: 'nothing' }),
+    recognised,
+    /** Names of devices that are known to refuse it. */
+    refusedBy: optional(list('Refused by', text('Device', 120), { max: 20 })),
     from: from('efficiency', 'voltageV'),
   },
   cable: {
-    name,
+    ...common,
     ends: object('Ends', { source: connectorShape, load: connectorShape }),
+    /** Crossed inside: plus at one end is minus at the other. */
+    crossed: optional(flag('Crossed inside')),
     resistanceOhm: optional(ohms('Resistance')),
     lengthM: optional(number('Length', 'm', { above: 0, max: 50 })),
     areaMm2: optional(number('Wire', 'mm2', { above: 0, max: 50 })),
+    awg: optional(number('Wire gauge (AWG)', 'count', { min: 0, max: 40, integer: true })),
     maxA: optional(amps('Rated current')),
+    fuseA: optional(amps('Fuse')),
     marked5A: optional(flag('Marked for 5 A')),
     extendedRange: optional(flag('Marked for extended range')),
   },
+  hub: {
+    ...common,
+    form: choice('Form', { plate: 'plate', splitter: 'splitter', grip: 'battery grip', box: 'power box' }),
+    /** In the order of preference. */
+    inputs: list('Inputs', inputShape, { min: 1, max: 4 }),
+    inputOrder: optional(choice('Several inputs', { 'one-by-one': 'the first that is live', together: 'together' })),
+    outputs: list('Outputs', outputShape, { min: 1, max: 12 }),
+    budgets: optional(budgetsShape),
+    fuseA: optional(amps('Fuse')),
+    resistanceOhm: optional(ohms('Resistance')),
+    standbyW: optional(standby),
+    /** Seconds that it carries its loads while a battery is changed. */
+    bufferS: optional(number('Bridges a swap for', 's', { above: 0, max: 3600 })),
+    /** Ports of a device that it covers: a grip takes the bay. */
+    recognised,
+  },
+  supply: {
+    ...common,
+    form: choice('Form', { mains: 'mains supply', poe: 'PoE supply', vehicle: 'vehicle outlet' }),
+    outputs: list('Outputs', outputShape, { min: 1, max: 8 }),
+    budgets: optional(budgetsShape),
+  },
+  charger: {
+    ...common,
+    slots: number('Slots', 'count', { min: 1, max: 24, integer: true }),
+    order: choice('Slots are filled', { together: 'together', 'one-by-one': 'one after the other' }),
+    powerW: optional(watts('Power of a slot')),
+    totalW: optional(watts('Power of all')),
+    connector: connectorShape,
+  },
 });
 export type Gear = Infer<typeof gearShape>;
-export type Battery = Extract<Gear, { kind: 'battery' }>;
-export type Device = Extract<Gear, { kind: 'device' }>;
-export type Adapter = Extract<Gear, { kind: 'adapter' }>;
-export type Cable = Extract<Gear, { kind: 'cable' }>;
+export type GearKind = Gear['kind'];
+export type GearOf<K extends GearKind> = Extract<Gear, { kind: K }>;
+export type Battery = GearOf<'battery'>;
+export type Device = GearOf<'device'>;
+export type Adapter = GearOf<'adapter'>;
+export type Cable = GearOf<'cable'>;
+export type Hub = GearOf<'hub'>;
+export type Supply = GearOf<'supply'>;
+export type Mode = NonNullable<Device['modes']>[number];
+export type Budget = Infer<typeof budgetsShape>[number];
+
+/** `V1: Holmvik 95`, or the name alone. */
+export function gearTitle({ name: called, tag }: Gear): string {
+  return tag === undefined ? called : `${tag}: ${called}`;
+}

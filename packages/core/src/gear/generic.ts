@@ -143,7 +143,7 @@ export function blankDevice(name: string): Device {
 }
 
 /** A battery of a form, its label still to be typed. */
-export function blankBattery(form: Battery['form'], port: 'pack' | 'fixed' | 'pd'): Battery {
+export function blankBattery(form: 'camera' | 'v-mount' | 'bank', port: 'pack' | 'fixed' | 'pd'): Battery {
   const outputs: Record<typeof port, Battery['outputs'][number]> = {
     pack: {
       gives: 'pack',

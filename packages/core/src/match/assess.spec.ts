@@ -10,15 +10,14 @@ import {
   answerTo,
   battery,
   device,
+  rigOf,
   troubles,
 } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
 import { CHEMISTRIES } from '../cell/chemistry';
 import { cellVoltage } from '../cell/ocv';
 import { discharge } from '../discharge/discharge';
-import type { Gear } from '../gear/gear';
-import { resolveChain } from './chain';
-import { chainNetwork } from './chain-network';
+import { rigModel } from './assess';
 
 describe('sound feeds', () => {
   it.each([
@@ -43,9 +42,9 @@ describe('the reserve', () => {
     const { firstStopMin } = answerTo(IN_CAMERA);
     const wanted = (share: number) => troubles(answerTo({ ...IN_CAMERA, rig: { wantedMin: firstStopMin! * share } }));
     expect(wanted(0.899)).toEqual([]);
-    expect(wanted(0.901)).toEqual(['lasts-into-reserve caution']);
-    expect(wanted(0.999)).toEqual(['lasts-into-reserve caution']);
-    expect(wanted(1.001)).toEqual(['too-short caution']);
+    expect(wanted(0.901)).toEqual(['lasts-into-reserve caution', 'no-cushion caution']);
+    expect(wanted(0.999)).toEqual(['lasts-into-reserve caution', 'no-cushion caution']);
+    expect(wanted(1.001)).toEqual(['too-short caution', 'no-cushion caution']);
     expect(answerTo({ ...IN_CAMERA, rig: { reserve: 0.25 } }).plannedMin).toBeCloseTo(firstStopMin! * 0.75, 9);
   });
 
@@ -138,7 +137,7 @@ describe('what the answer rests on', () => {
 
 describe('the journey', () => {
   it('goes from battery to device, each station with its range and levels', () => {
-    const { journey } = answerTo(BY_5V);
+    const journey = answerTo(BY_5V).lanes[0]!.stations;
     expect(journey.map(({ kind, role }) => `${kind} ${role}`)).toEqual([
       'battery battery',
       'converter battery',
@@ -153,25 +152,25 @@ describe('the journey', () => {
   });
 
   it('lets a lead’s low end fall below the gate by what stays in the battery', () => {
-    const { journey } = answerTo({ ...IN_CAMERA, device: device({ ...BAY, minV: 7.4 }) });
+    const journey = answerTo({ ...IN_CAMERA, device: device({ ...BAY, minV: 7.4 }) }).lanes[0]!.stations;
     expect(journey.at(-2)!.lowV).toBeLessThan(6);
     expect(journey.at(-1)!.lowV).toBe(7.4);
   });
 });
 
-describe('a chain as a network', () => {
+describe('a source with what hangs on it', () => {
   it('is the network that a reference solver would be given', () => {
-    const parts = BY_DTAP;
-    const gear = new Map<string, Gear>([['d', parts.device], ['b', parts.battery], ['a', parts.adapter!]]); // prettier-ignore
-    const resolved = resolveChain({ name: 'r', deviceId: 'd', inputId: 'in', batteryId: 'b', outputId: 'out', adapterId: 'a' }, gear);
-    const network = chainNetwork(resolved.chain!).withDraw(10)!;
+    const { rig, gear } = rigOf(BY_DTAP);
+    const { trees, draws } = rigModel(rig, gear);
+    const network = trees[0]!.network(draws!.usual)!;
+    const [device, adapterId] = [rig.devices[0]!.gearId, rig.links[0]!.to.gearId];
     expect(network.feeds).toEqual([
       {
-        id: 'lead',
+        id: `${adapterId}/in`,
         resistanceOhm: 0.05,
         maxA: 5,
         converter: { outputV: 8, efficiency: 0.9, standbyW: 0.1, minInputV: 11, maxInputV: 17 },
-        load: { id: 'device', powerW: 10, minV: 6 },
+        feeds: [{ id: `${device}/in`, resistanceOhm: 0, load: { id: device, powerW: 10, minV: 6 } }],
       },
     ]);
     const point = discharge(network).start!;

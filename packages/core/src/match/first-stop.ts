@@ -11,12 +11,7 @@ export function stoppingPeak(run: Discharge): PeakBreak | undefined {
   return run.peak && run.peak.fromSoc - run.endSoc >= LATE_PEAK ? run.peak : undefined;
 }
 
-/** Minutes until something first stops the device: the run's end, or a peak before it. */
-export function firstStopMinutes(run: Discharge): number {
-  return stoppingPeak(run)?.minute ?? run.minutes;
-}
-
 /** Minutes to plan with: until the first stop, less the reserve. */
-export function plannedMinutes(rig: Rig, run: Discharge): number {
-  return firstStopMinutes(run) * (1 - (rig.reserve ?? DEFAULT_RESERVE));
+export function plannedMinutes(rig: Rig, firstStopMin: number): number {
+  return firstStopMin * (1 - (rig.reserve ?? DEFAULT_RESERVE));
 }

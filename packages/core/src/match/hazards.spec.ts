@@ -13,10 +13,12 @@ import {
   answerTo,
   battery,
   device,
+  rigOf,
   troubles,
   usbCable,
 } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
+import { assess } from './assess';
 
 /**
  * Each row is written from the rules: full Li-ion is 4.2 V a cell, a limit holds at the limit and breaks beyond it,
@@ -201,7 +203,8 @@ describe('hazards', () => {
   });
 
   it('names a part that is gone', () => {
-    const answer = answerTo({ ...IN_CAMERA, rig: { batteryId: '00000000-0000-4000-8000-00000000dead' } });
+    const { rig, gear } = rigOf(IN_CAMERA);
+    const answer = assess(rig, new Map([...gear].filter(([, { kind }]) => kind !== 'battery')));
     expect(answer.verdict).toBe('unknown');
     expect(troubles(answer)).toEqual(['part-missing unknown']);
   });

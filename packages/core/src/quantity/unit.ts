@@ -1,5 +1,25 @@
 /** The units that figures are kept in; the same spelling ends the field's name (`powerW`, `energyWh`). */
-export type Unit = 'V' | 'A' | 'W' | 'Wh' | 'Ah' | 'ohm' | 'min' | 'C' | 'fraction' | 'ms' | 'm' | 'mm2' | 'count' | 'years';
+export type Unit =
+  | 'V'
+  | 'A'
+  | 'W'
+  | 'Wh'
+  | 'Ah'
+  | 'J'
+  | 'ohm'
+  | 'min'
+  | 's'
+  | 'ms'
+  | 'C'
+  | 'fraction'
+  | 'per-hour'
+  | 'm'
+  | 'mm'
+  | 'mm2'
+  | 'g'
+  | 'price'
+  | 'count'
+  | 'years';
 
 export interface UnitInfo {
   /** In a sentence: "a number of volts". */
@@ -30,6 +50,7 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   },
   Wh: { noun: 'watt-hours', symbol: 'Wh', example: '95 Wh', digits: 1, spellings: { wh: same, mwh: milli, kwh: times(1000) } },
   Ah: { noun: 'amp-hours', symbol: 'Ah', example: '2040 mAh', digits: 2, spellings: { ah: same, mah: milli } },
+  J: { noun: 'joules', symbol: 'J', example: '3 J', digits: 1, spellings: { j: same, ws: same, mj: milli, kj: times(1000) } },
   ohm: {
     noun: 'ohms',
     symbol: 'Ω',
@@ -53,8 +74,19 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   },
   fraction: { noun: 'per cent', symbol: '%', example: '10 %', digits: 0, spellings: { '%': (typed) => typed / 100 } },
   ms: { noun: 'milliseconds', symbol: 'ms', example: '200 ms', digits: 0, spellings: { ms: same, s: times(1000) } },
+  s: { noun: 'seconds', symbol: 's', example: '20 s', digits: 1, spellings: { s: same, sec: same, ms: milli, min: times(60), m: times(60) } },
+  'per-hour': { noun: 'times an hour', symbol: 'an hour', example: '120', digits: 0, spellings: { '/h': same } },
   m: { noun: 'metres', symbol: 'm', example: '0.6 m', digits: 2, spellings: { m: same, cm: times(0.01), ft: times(0.3048) } },
   mm2: { noun: 'square millimetres', symbol: 'mm²', example: '0.75 mm²', digits: 2, spellings: { mm2: same, 'mm²': same } },
+  mm: { noun: 'millimetres', symbol: 'mm', example: '5.5 mm', digits: 2, spellings: { mm: same, cm: times(10), in: times(25.4) } },
+  g: {
+    noun: 'grams',
+    symbol: 'g',
+    example: '620 g',
+    digits: 0,
+    spellings: { g: same, kg: times(1000), oz: times(28.349523125), lb: times(453.59237), lbs: times(453.59237) },
+  },
+  price: { noun: 'money', symbol: '', example: '180', digits: 2, spellings: {} },
   count: { noun: 'a whole number', symbol: '', example: '4', digits: 0, spellings: {} },
   years: { noun: 'years', symbol: 'years', example: '3', digits: 1, spellings: { y: same, year: same, years: same } },
 };

@@ -7,6 +7,22 @@ export interface Contract extends Profile {
   readonly powerW: number;
   /** What keeps it from being more. */
   readonly limitedBy: 'source' | 'cable';
+  /** How it came about: agreed over Power Delivery, in a programmable supply's steps, or plain 5 V that nobody agreed on. */
+  readonly by: 'profile' | 'programmable' | 'plain-5v';
+}
+
+/** Volts that a source sets as it is asked, in steps of 20 mV. */
+export interface Programmable {
+  readonly minV: number;
+  readonly maxV: number;
+  readonly currentA: number;
+}
+
+/** What a device takes at its USB-C port. */
+export interface Sink {
+  readonly minV: number;
+  readonly maxV: number;
+  readonly programmable?: boolean;
 }
 
 export interface UsbCable {
@@ -26,6 +42,13 @@ const STEPS: readonly { readonly voltageV: number; readonly aboveW: number }[] =
   { voltageV: 48, aboveW: 180 },
 ];
 const STANDARD_RANGE_V = 20;
+/** A programmable supply reaches 21 V without an extended-range cable. */
+const HIGHEST_WITHOUT_EXTENDED_V = 21;
+const PROGRAMMABLE_STEP_V = 0.02;
+/** What every USB port gives before anything is agreed on. */
+export const PLAIN_V = 5;
+/** Amps of a USB-C port that speaks Power Delivery, towards a device that does not (Type-C current, highest level). */
+export const TYPE_C_A = 3;
 
 /**
  * The profiles a source of a rating offers when it prints no list of its own: 3 A at each step, the last at
@@ -46,20 +69,49 @@ export function usbCable(marked5A: boolean, extendedRange: boolean): UsbCable {
 }
 
 /**
- * The profile that source, cable and sink agree on: of those within the sink's window the one of most power, the
- * higher voltage where two are equal. Undefined when none is in the window.
+ * What source, cable and sink agree on: of the profiles within the sink's window the one of most power, the higher
+ * voltage where two are equal; a programmable supply's highest step in the window where that gives more and the sink
+ * can ask for it. Undefined when nothing is in the window.
  *
  * @example negotiate(profilesByRating(45), usbCable(false, false), { minV: 9, maxV: 15 }) // 15 V 3 A, 45 W
  */
-export function negotiate(profiles: readonly Profile[], cable: UsbCable, sink: { minV: number; maxV: number }): Contract | undefined {
+export function negotiate(
+  profiles: readonly Profile[],
+  cable: UsbCable,
+  sink: Sink,
+  programmable: Programmable | undefined = undefined,
+): Contract | undefined {
+  const offers: readonly (Profile & Pick<Contract, 'by'>)[] = [
+    ...profiles.map((profile) => ({ ...profile, by: 'profile' as const })),
+    ...(programmable && sink.programmable ? programmableOffer(programmable, sink) : []),
+  ];
   let best: Contract | undefined;
-  for (const { voltageV, currentA } of profiles) {
+  for (const { voltageV, currentA, by } of offers) {
     if (voltageV < sink.minV || voltageV > sink.maxV) continue;
-    if (voltageV > STANDARD_RANGE_V && !cable.extendedRange) continue;
-    const amps = Math.min(currentA, cable.maxA);
-    const contract: Contract = { voltageV, currentA: amps, powerW: voltageV * amps, limitedBy: cable.maxA < currentA ? 'cable' : 'source' };
+    if (voltageV > HIGHEST_WITHOUT_EXTENDED_V && !cable.extendedRange) continue;
+    const contract = contractAt(voltageV, currentA, cable, by);
     if (best === undefined || contract.powerW > best.powerW || (contract.powerW === best.powerW && voltageV > best.voltageV))
       best = contract;
   }
   return best;
+}
+
+/**
+ * What a port without Power Delivery gives a USB device: 5 V at what the port and the cable carry; undefined for a
+ * device that does not take 5 V.
+ *
+ * @example plainFiveVolts(2.4, usbCable(false, false), { minV: 5, maxV: 9 }) // 5 V 2.4 A, 12 W
+ */
+export function plainFiveVolts(portA: number, cable: UsbCable, sink: Sink): Contract | undefined {
+  return sink.minV <= PLAIN_V && PLAIN_V <= sink.maxV ? contractAt(PLAIN_V, portA, cable, 'plain-5v') : undefined;
+}
+
+function programmableOffer({ minV, maxV, currentA }: Programmable, sink: Sink): (Profile & Pick<Contract, 'by'>)[] {
+  const voltageV = Math.floor(Math.min(maxV, sink.maxV) / PROGRAMMABLE_STEP_V + 1e-9) * PROGRAMMABLE_STEP_V;
+  return voltageV >= minV ? [{ voltageV: Math.round(voltageV * 100) / 100, currentA, by: 'programmable' }] : [];
+}
+
+function contractAt(voltageV: number, sourceA: number, cable: UsbCable, by: Contract['by']): Contract {
+  const currentA = Math.min(sourceA, cable.maxA);
+  return { voltageV, currentA, powerW: voltageV * currentA, limitedBy: cable.maxA < sourceA ? 'cable' : 'source', by };
 }

@@ -1,0 +1,33 @@
+import type { Battery } from './gear';
+import { CHEMISTRIES } from '../cell/chemistry';
+
+/** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */
+export interface BatteryFigures {
+  readonly energyWh: number | undefined;
+  readonly resistanceOhm: number | undefined;
+  readonly maxA: number | undefined;
+  readonly cutoffV: number;
+  /** How the energy follows from the cells; undefined where the pack itself says it. */
+  readonly fromCells: string | undefined;
+}
+
+/**
+ * The figures of a whole battery: its own, or those of its cells in series and parallel.
+ *
+ * @example a pack 2S2P of 3 Ah Li-ion cells: 2 × 2 × 3 Ah × 3.6 V = 43.2 Wh, half a cell's resistance times two
+ */
+export function batteryFigures({ energyWh, resistanceOhm, maxA, cutoffV, cell, chemistry, cellsInSeries, ...rest }: Battery): BatteryFigures {
+  const parallel = rest.cellsInParallel ?? 1;
+  const { nominalCellV, cutoffCellV } = CHEMISTRIES[chemistry];
+  const counted = cell && cellsInSeries * parallel * cell.capacityAh * nominalCellV;
+  return {
+    energyWh: energyWh ?? counted,
+    resistanceOhm: resistanceOhm ?? (cell?.resistanceOhm === undefined ? undefined : (cellsInSeries * cell.resistanceOhm) / parallel),
+    maxA: maxA ?? (cell?.maxA === undefined ? undefined : cell.maxA * parallel),
+    cutoffV: cutoffV ?? cellsInSeries * cutoffCellV,
+    fromCells:
+      energyWh === undefined && cell
+        ? `${cellsInSeries} in series × ${parallel} in parallel × ${cell.capacityAh} Ah × ${nominalCellV} V`
+        : undefined,
+  };
+}

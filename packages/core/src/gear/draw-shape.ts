@@ -1,0 +1,40 @@
+import { choice, number, optional, tagged } from '../shape/shape';
+import type { Infer } from '../shape/shape';
+import { amps, volts, watts } from './fields';
+
+/** What the feed of a test lost between battery and device; without it, the rig's own feed is taken to be that of the test. */
+const lostShare = number('Lost on the way in that test', 'fraction', { max: 0.9 });
+const spread = optional(number('Spread (standard deviation)', 'fraction', { max: 1 }));
+
+/**
+ * How the draw is known: the maker's watts, a meter's volts and amps, how long a pack lasted; or, for what does not draw
+ * steadily, energy a shot beside the standby between shots, and the duty of a time-lapse.
+ */
+export const drawShape = tagged('Draw', 'basis', {
+  maker: { powerW: watts('Draw') },
+  meter: {
+    voltageV: volts('Meter volts'),
+    currentA: amps('Meter amps'),
+    at: choice('Meter sat', { device: 'at the device', battery: 'at the battery' }),
+    lostShare: optional(lostShare),
+    spread,
+  },
+  'run-down': {
+    lostShare: optional(lostShare),
+    energyWh: number('Pack of the test', 'Wh', { above: 0, max: 5000 }),
+    minutes: number('It lasted', 'min', { above: 0, max: 43_200 }),
+    spread,
+  },
+  shots: {
+    shotJ: number('Energy of a shot', 'J', { above: 0, max: 10_000 }),
+    standbyW: number('Between shots', 'W', { max: 2000 }),
+    shotsPerHour: number('Shots', 'per-hour', { above: 0, max: 36_000 }),
+  },
+  frames: {
+    awakeW: watts('Awake'),
+    awakeS: number('Awake a frame', 's', { above: 0, max: 86_400 }),
+    sleepW: number('Asleep', 'W', { max: 2000 }),
+    everyS: number('A frame every', 's', { above: 0, max: 604_800 }),
+  },
+});
+export type Draw = Infer<typeof drawShape>;

@@ -1,0 +1,32 @@
+import { choice, number, object, optional, text } from '../shape/shape';
+import type { ChoiceShape, Infer, OptionalShape } from '../shape/shape';
+
+/** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
+export const provenanceShape = choice('Where from', { printed: 'printed', measured: 'measured', guess: 'a guess' });
+export type Provenance = Infer<typeof provenanceShape>;
+
+/** The field `from` of a thing: for each named figure, where it is from. */
+export function from<const K extends string>(...figures: K[]) {
+  const fields = Object.fromEntries(figures.map((figure) => [figure, optional(provenanceShape)]));
+  return optional(object('Where figures are from', fields as Record<K, OptionalShape<ChoiceShape<Provenance>>>));
+}
+
+export const volts = (title: string) => number(title, 'V', { above: 0, max: 100 });
+export const amps = (title: string) => number(title, 'A', { above: 0, max: 100 });
+export const watts = (title: string) => number(title, 'W', { above: 0, max: 2000 });
+export const ohms = (title: string) => number(title, 'ohm', { max: 10 });
+export const efficiency = number('Efficiency', 'fraction', { above: 0, max: 1 });
+export const standby = number('Own draw', 'W', { max: 20 });
+export const name = text('Name', 120);
+export const localId = (title: string) => text(title, 40);
+
+/** What every piece of gear may say of itself. */
+export const common = {
+  name,
+  tag: optional(text('Label tag', 20)),
+  note: optional(text('Note', 500)),
+  /** A door, a strap, a plug that digs in: told wherever the thing is used. */
+  fitNote: optional(text('Fit or door note', 300)),
+  massG: optional(number('Mass', 'g', { above: 0, max: 100_000 })),
+  price: optional(number('Price', 'price', { max: 1_000_000 })),
+};

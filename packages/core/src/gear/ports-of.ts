@@ -1,0 +1,60 @@
+import type { Adapter, Budget, Gear } from './gear';
+import type { Input, Output } from './port';
+
+export interface Ports {
+  readonly inputs: readonly Input[];
+  readonly outputs: readonly Output[];
+  readonly budgets: readonly Budget[];
+}
+
+/** The ids of an adapter's two ends, which the adapter itself does not name. */
+export const ADAPTER_IN = 'in';
+export const ADAPTER_OUT = 'out';
+
+/** All that a piece of gear takes and gives, whatever its kind; a cable and a charger have no ports of this sort. */
+export function portsOf(gear: Gear): Ports {
+  switch (gear.kind) {
+    case 'battery':
+    case 'supply':
+      return { inputs: [], outputs: gear.outputs, budgets: gear.budgets ?? [] };
+    case 'device':
+    case 'hub':
+      return { inputs: gear.inputs, outputs: gear.outputs ?? [], budgets: gear.budgets ?? [] };
+    case 'adapter':
+      return { inputs: [adapterInput(gear)], outputs: [adapterOutput(gear)], budgets: [] };
+    case 'cable':
+    case 'charger':
+      return { inputs: [], outputs: [], budgets: [] };
+  }
+}
+
+function adapterInput({ input, name }: Adapter): Input {
+  const { connector, minV, maxV, startV, maxA, triggerV } = input;
+  if (triggerV !== undefined) {
+    return { takes: 'pd', id: ADAPTER_IN, name: `input of ${name}`, connector, minV: triggerV, maxV: triggerV, sink: 'runs' };
+  }
+  return {
+    takes: 'window',
+    id: ADAPTER_IN,
+    name: `input of ${name}`,
+    connector,
+    ...(minV !== undefined && { minV }),
+    ...(maxV !== undefined && { maxV }),
+    ...(startV !== undefined && { startV }),
+    ...(maxA !== undefined && { maxA }),
+  };
+}
+
+/** An adapter that hands its voltage on, or whose output nobody typed, gives what comes in. */
+function adapterOutput({ output, name, efficiency, standbyW }: Adapter): Output {
+  const { connector, voltageV, maxA, passThrough } = output;
+  const base = { id: ADAPTER_OUT, name: `output of ${name}`, connector, ...(maxA !== undefined && { maxA }) };
+  if (passThrough || voltageV === undefined) return { gives: 'pack', ...base };
+  return {
+    gives: 'fixed',
+    ...base,
+    voltageV,
+    ...(efficiency !== undefined && { efficiency }),
+    ...(standbyW !== undefined && { standbyW }),
+  };
+}
