@@ -94,13 +94,12 @@ function ratedCapacityAh(spec: PackSpec, cutoffV: number): number {
 
 /** The state of charge at which a cell's open-circuit voltage is reached; 0 when it never falls so low. */
 function socAtVoltage(table: OcvTable, voltageV: number): number {
-  let low = 0;
-  let high = 1;
-  if (cellVoltage(table, low) >= voltageV) return low;
-  for (let round = 0; round < 50; round++) {
-    const middle = (low + high) / 2;
-    if (cellVoltage(table, middle) < voltageV) low = middle;
-    else high = middle;
+  if (table[0]![1] >= voltageV) return table[0]![0];
+  for (let index = 1; index < table.length; index++) {
+    const [soc1, volts1] = table[index]!;
+    if (volts1 < voltageV) continue;
+    const [soc0, volts0] = table[index - 1]!;
+    return soc0 + ((soc1 - soc0) * (voltageV - volts0)) / (volts1 - volts0);
   }
-  return high;
+  return 1;
 }

@@ -50,16 +50,21 @@ export interface Circuit {
   /** Every feed, outer before inner. */
   readonly nodes: readonly Node[];
   readonly limits: readonly Limit[];
+  /** Relative, of the voltages that are solved for. */
+  tolerance: number;
   /** Set by `settle`: a feed behind a converter that no operating point can carry, whatever the pack does. */
   deadAt: string | undefined;
 }
+
+/** Two digits above what a double can tell apart. */
+const TOLERANCE = 1e-13;
 
 /** Makes a network ready for solving. The network must be sound (`networkIssues` is empty). */
 export function compile(network: Network): Circuit {
   const nodes: Node[] = [];
   const children = network.feeds.map((feed) => addFeed(feed, nodes));
   const pack = makeNode({ id: 'pack', resistanceOhm: network.pack.resistanceOhm, maxA: network.pack.maxA }, children);
-  return { root: pack, nodes, limits: limitsOf(pack, nodes, network.pack.cutoffV), deadAt: undefined };
+  return { root: pack, nodes, limits: limitsOf(pack, nodes, network.pack.cutoffV), tolerance: TOLERANCE, deadAt: undefined };
 }
 
 function addFeed(feed: Feed, nodes: Node[]): Node {

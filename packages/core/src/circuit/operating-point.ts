@@ -4,8 +4,9 @@ import type { Circuit, EndCause, Limit, Node } from './circuit';
 import type { Converter, Network } from './network';
 
 const MAX_NEWTON_STEPS = 100;
-/** Relative; two digits above what a double can tell apart. */
-const VOLTAGE_TOLERANCE = 1e-13;
+/** From this tolerance on, a step of less than a ten-thousandth of the voltage is the last. */
+const ROUGH = 1e-9;
+const ROUGH_STEP = 1e-4;
 
 export interface OperatingPoint {
   readonly packV: number;
@@ -66,7 +67,7 @@ function settleNode(circuit: Circuit, node: Node): void {
   }
   node.outputA = node.loadW / converter.outputV;
   for (const child of node.children) {
-    if (!solveNode(child, converter.outputV)) {
+    if (!solveNode(child, converter.outputV, circuit.tolerance)) {
       circuit.deadAt ??= collapsePlace(child, converter.outputV);
       return;
     }
@@ -97,7 +98,7 @@ export function efficiencyAt(efficiency: Converter['efficiency'], outputW: numbe
 
 /** Solves the whole tree at the pack's open-circuit voltage; false when no operating point carries the load. */
 export function solve(circuit: Circuit, openCircuitV: number): boolean {
-  return circuit.deadAt === undefined && solveNode(circuit.root, openCircuitV);
+  return circuit.deadAt === undefined && solveNode(circuit.root, openCircuitV, circuit.tolerance);
 }
 
 /**
@@ -106,31 +107,47 @@ export function solve(circuit: Circuit, openCircuitV: number): boolean {
  * A constant power behind a resistance has a closed form. Where feeds share a resistance, the shared voltage v solves
  * `v + R · Σ currents(v) = V`. Each current falls, ever more slowly, as v rises, so the left side is convex and
  * Newton's steps from above fall onto its larger root without passing it; a slope of zero or less on the way means
- * that there is no root: the feed collapses.
+ * that there is no root: the feed collapses. A first step from where the last solution stood lands above the root too,
+ * as long as the slope there is positive, and saves most of the way; where it is not, the way from the top is taken.
  */
-function solveNode(node: Node, voltageV: number): boolean {
+function solveNode(node: Node, voltageV: number, tolerance: number): boolean {
   if (node.children.length === 0 || node.converter || node.off) return solveLeaf(node, voltageV);
-  const ohm = node.resistanceOhm;
-  let volts = voltageV;
+  const lastV = node.inputV;
+  return (lastV > 0 && lastV < voltageV && descend(node, voltageV, lastV, tolerance)) || descend(node, voltageV, voltageV, tolerance);
+}
+
+function descend(node: Node, voltageV: number, fromV: number, tolerance: number): boolean {
+  const { resistanceOhm: ohm, children } = node;
+  let volts = fromV;
   for (let step = 0; step < MAX_NEWTON_STEPS; step++) {
     let amps = 0;
     let ampsSlope = 0;
-    for (const child of node.children) {
-      if (!solveNode(child, volts)) return false;
+    for (let index = 0; index < children.length; index++) {
+      const child = children[index]!;
+      if (!solveNode(child, volts, tolerance)) return false;
       amps += child.currentA;
       ampsSlope += child.slope;
     }
     const rise = 1 + ohm * ampsSlope;
     if (rise <= 0) return false;
     const drop = (volts + ohm * amps - voltageV) / rise;
-    if (drop <= VOLTAGE_TOLERANCE * voltageV) {
+    const near = tolerance * voltageV;
+    if (tolerance >= ROUGH && Math.abs(drop) <= ROUGH_STEP * voltageV) {
+      // Newton's error is the square of its step: the last step is taken along the slope, without looking again
+      node.currentA = amps - ampsSlope * drop;
+      node.slope = ampsSlope / rise;
+      node.inputV = volts - drop;
+      return true;
+    }
+    // from above the steps only fall; the first one, from where the last solution stood, may rise
+    if (drop <= near && (step > 0 || fromV === voltageV || drop >= -near)) {
       node.currentA = amps;
       node.slope = ampsSlope / rise;
       node.inputV = volts;
       return true;
     }
     volts -= drop;
-    if (volts <= 0) return false;
+    if (volts <= 0 || volts > voltageV) return false;
   }
   return false;
 }
@@ -166,10 +183,10 @@ export function collapsePlace(node: Node, voltageV: number): string {
 function lowestVoltage(node: Node, voltageV: number): number {
   let low = 0;
   let high = voltageV;
-  if (solveNode(node, voltageV * 1e-6)) return 0;
+  if (solveNode(node, voltageV * 1e-6, 1e-9)) return 0;
   for (let round = 0; round < 40 && high - low > 1e-6 * voltageV; round++) {
     const middle = (low + high) / 2;
-    if (solveNode(node, middle)) high = middle;
+    if (solveNode(node, middle, 1e-9)) high = middle;
     else low = middle;
   }
   return high;

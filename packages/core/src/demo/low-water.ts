@@ -1,6 +1,10 @@
 import type { Gear } from '../gear/gear';
 import { oneFeed } from '../gear/one-feed';
 import type { Rig } from '../gear/rig';
+import { demoId } from './demo-id';
+import { MORE_GEAR, moreId } from './more-gear';
+import type { MoreGear } from './more-gear';
+import { moreRigs } from './more-rigs';
 
 /** Gear and rigs with their identifiers: a part of a plan. */
 export interface PlanPart {
@@ -8,32 +12,32 @@ export interface PlanPart {
   readonly rigs: readonly { readonly id: string; readonly body: Rig }[];
 }
 
-const id = (number: number): string => `0d0c0000-0000-4000-8000-${String(number).padStart(12, '0')}`;
 const bay = (family: string) => ({ type: 'bay', family }) as const;
 const DTAP = { type: 'd-tap' } as const;
 const USB_A = { type: 'usb-a' } as const;
 const USB_C = { type: 'usb-c' } as const;
 
-const GEAR = {
-  deckCamera: id(1),
-  wheelhouseCamera: id(2),
-  stillsCamera: id(3),
-  v1: id(11),
-  v4: id(12),
-  s1: id(13),
-  k3: id(14),
-  bank5V: id(21),
-  bank18: id(22),
-  bank45: id(23),
-  dTapAdapter: id(31),
-  usbAdapter: id(32),
-  cable3A: id(41),
+export const GEAR = {
+  deckCamera: demoId(1),
+  wheelhouseCamera: demoId(2),
+  stillsCamera: demoId(3),
+  v1: demoId(11),
+  v4: demoId(12),
+  s1: demoId(13),
+  k3: demoId(14),
+  bank5V: demoId(21),
+  bank18: demoId(22),
+  bank45: demoId(23),
+  dTapAdapter: demoId(31),
+  usbAdapter: demoId(32),
+  cable3A: demoId(41),
 } as const;
 
 const gear: Record<keyof typeof GEAR, Gear> = {
   deckCamera: {
     kind: 'device',
     name: 'Ternlet 2',
+    massG: 430,
     draw: { basis: 'meter', voltageV: 7.9, currentA: 0.86, at: 'device' },
     peakW: 9.5,
     peakMs: 250,
@@ -45,6 +49,7 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   wheelhouseCamera: {
     kind: 'device',
     name: 'Skuadon 60',
+    massG: 780,
     draw: { basis: 'run-down', energyWh: 95, minutes: 310, lostShare: 0.09 },
     peakW: 19,
     peakMs: 400,
@@ -56,12 +61,15 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   stillsCamera: {
     kind: 'device',
     name: 'Plovera R',
+    massG: 650,
     draw: { basis: 'maker', powerW: 5.2 },
     inputs: [{ takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.3, maxV: 8.6 }],
   },
   v1: {
     kind: 'battery',
     name: 'Holmvik 95',
+    massG: 640,
+    price: 190,
     tag: 'V1',
     form: 'v-mount',
     chemistry: 'li-ion',
@@ -73,6 +81,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   v4: {
     kind: 'battery',
     name: 'Holmvik 49',
+    massG: 420,
+    price: 120,
     tag: 'V4',
     form: 'v-mount',
     chemistry: 'li-ion',
@@ -86,6 +96,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   s1: {
     kind: 'battery',
     name: 'Ternlet cell S',
+    massG: 48,
+    price: 45,
     tag: 'S1',
     form: 'camera',
     chemistry: 'li-ion',
@@ -97,6 +109,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   k3: {
     kind: 'battery',
     name: 'Plovera cell M',
+    massG: 80,
+    price: 70,
     tag: 'K3',
     form: 'camera',
     chemistry: 'li-ion',
@@ -108,6 +122,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   bank5V: {
     kind: 'battery',
     name: 'Grynna 10',
+    massG: 210,
+    price: 25,
     tag: 'B1',
     form: 'bank',
     chemistry: 'li-ion',
@@ -119,6 +135,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   bank18: {
     kind: 'battery',
     name: 'Grynna 20 PD',
+    massG: 390,
+    price: 45,
     tag: 'B2',
     form: 'bank',
     chemistry: 'li-ion',
@@ -133,6 +151,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   bank45: {
     kind: 'battery',
     name: 'Grynna 25 PD',
+    massG: 480,
+    price: 75,
     tag: 'B3',
     form: 'bank',
     chemistry: 'li-ion',
@@ -147,6 +167,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   dTapAdapter: {
     kind: 'adapter',
     name: 'Adapter M from D-tap',
+    massG: 75,
+    price: 65,
     input: { connector: DTAP, minV: 11.5, maxV: 17 },
     output: { connector: bay('M'), voltageV: 8 },
     ratedW: 30,
@@ -157,6 +179,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
   usbAdapter: {
     kind: 'adapter',
     name: 'Adapter S from 5 V',
+    massG: 60,
+    price: 35,
     input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
     output: { connector: bay('S'), voltageV: 8 },
     ratedW: 12,
@@ -164,7 +188,7 @@ const gear: Record<keyof typeof GEAR, Gear> = {
     standbyW: 0.1,
     gauge: 'always-full',
   },
-  cable3A: { kind: 'cable', name: 'USB-C lead, 1 m', ends: { source: USB_C, load: USB_C }, lengthM: 1, areaMm2: 0.5 },
+  cable3A: { kind: 'cable', name: 'USB-C lead, 1 m', massG: 40, price: 12, ends: { source: USB_C, load: USB_C }, lengthM: 1, areaMm2: 0.5 },
 };
 
 const rigs: readonly Rig[] = [
@@ -214,6 +238,9 @@ const rigs: readonly Rig[] = [
 
 /** “Low Water”: the made-up crew that the application ships with. */
 export const LOW_WATER: PlanPart = {
-  gear: Object.entries(GEAR).map(([key, gearId]) => ({ id: gearId, body: gear[key as keyof typeof GEAR] })),
-  rigs: rigs.map((body, index) => ({ id: id(101 + index), body })),
+  gear: [
+    ...Object.entries(GEAR).map(([key, gearId]) => ({ id: gearId, body: gear[key as keyof typeof GEAR] })),
+    ...Object.entries(MORE_GEAR).map(([key, body]) => ({ id: moreId(key as MoreGear), body })),
+  ],
+  rigs: [...rigs, ...moreRigs(GEAR)].map((body, index) => ({ id: demoId(101 + index), body })),
 };

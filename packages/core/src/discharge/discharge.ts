@@ -153,7 +153,7 @@ export function discharge(network: Network, options: DischargeOptions = {}): Dis
     start: pointIn(first, first.fromSoc),
     middle: pointIn(halfway, middleSoc),
     end: pointIn(last, last.toSoc),
-    trace: options.tracePoints === undefined ? [] : traceOf(stretches, options.tracePoints, startSoc - soc, pointIn),
+    trace: options.tracePoints === undefined ? [] : traceOf(circuit, network, stretches, options.tracePoints, startSoc - soc),
     peak: peak && peakAt && { ...peak, minute: pointIn(peakAt, peak.fromSoc)?.minute ?? peakAt.fromMinute },
   };
 }
@@ -196,17 +196,31 @@ function advance(circuit: Circuit, network: Network, fromSoc: number, toSoc: num
   return { soc, tally: part, endsPhase: true };
 }
 
-function traceOf(
-  stretches: readonly Stretch[],
-  points: number,
-  span: number,
-  pointIn: (stretch: Stretch, soc: number) => TimedPoint | undefined,
-): TimedPoint[] {
-  const trace: (TimedPoint | undefined)[] = [];
-  for (const stretch of stretches) {
-    const wide = stretch.fromSoc - stretch.toSoc;
+/** Points along the run. From one to the next the minutes are a short integral of their own. */
+function traceOf(circuit: Circuit, network: Network, stretches: readonly Stretch[], points: number, span: number): TimedPoint[] {
+  const trace: TimedPoint[] = [];
+  for (const { fromSoc, toSoc, fromMinute, phase } of stretches) {
+    const wide = fromSoc - toSoc;
     const pieces = Math.max(1, Math.round((points * wide) / span));
-    for (let piece = 0; piece <= pieces; piece++) trace.push(pointIn(stretch, stretch.fromSoc - (wide * piece) / pieces));
+    settle(circuit, phase.scale);
+    let minute = fromMinute;
+    for (let piece = 0; piece <= pieces; piece++) {
+      const soc = fromSoc - (wide * piece) / pieces;
+      if (piece > 0) minute += pieceMinutes(circuit, network, soc + wide / pieces, soc);
+      const volts = network.pack.cellsInSeries * cellVoltage(network.pack.ocvPerCell, soc);
+      if (solve(circuit, volts)) trace.push({ minute, soc, ...readPoint(circuit) });
+    }
   }
-  return trace.filter((point) => point !== undefined);
+  return trace;
+}
+
+/** Minutes of a short piece: two Gauss points, ample for a picture. */
+function pieceMinutes(circuit: Circuit, { pack }: Network, fromSoc: number, toSoc: number): number {
+  const half = (fromSoc - toSoc) / 2;
+  let hours = 0;
+  for (const node of [-0.577350269189626, 0.577350269189626]) {
+    solve(circuit, pack.cellsInSeries * cellVoltage(pack.ocvPerCell, (fromSoc + toSoc) / 2 + half * node));
+    hours += (half * pack.capacityAh) / circuit.root.currentA;
+  }
+  return 60 * hours;
 }

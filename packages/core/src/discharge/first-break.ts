@@ -19,12 +19,13 @@ const SOC_TOLERANCE = 1e-12;
  */
 export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => number, fromSoc: number, toSoc: number): Break {
   const holds = (soc: number): boolean => solve(circuit, openCircuitV(soc));
+  const tolerance = Math.max(SOC_TOLERANCE, circuit.tolerance);
   let low = toSoc;
   let collapsed = false;
   if (!holds(low)) {
     collapsed = true;
     let high = fromSoc;
-    while (high - low > SOC_TOLERANCE) {
+    while (high - low > tolerance) {
       const middle = (low + high) / 2;
       if (holds(middle)) high = middle;
       else low = middle;
@@ -34,7 +35,7 @@ export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => numb
   }
   let first: Break | undefined;
   for (const limit of circuit.limits.filter((candidate) => candidate.margin() < 0)) {
-    const soc = zeroOf(limit, holds, fromSoc, low);
+    const soc = zeroOf(limit, holds, fromSoc, low, tolerance);
     if (first === undefined || soc > first.soc) first = { soc, cause: limit.cause, at: limit.at };
   }
   if (first) return first;
@@ -42,18 +43,18 @@ export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => numb
   return { soc: low, cause: 'collapse', at: collapsePlace(circuit.root, openCircuitV(Math.max(0, low - 1e-9))) };
 }
 
-function zeroOf(limit: Limit, holds: (soc: number) => boolean, keptSoc: number, brokenSoc: number): number {
+function zeroOf(limit: Limit, holds: (soc: number) => boolean, keptSoc: number, brokenSoc: number, tolerance: number): number {
   let kept = keptSoc;
   let broken = brokenSoc;
   holds(broken);
   let brokenMargin = limit.margin();
   holds(kept);
   let keptMargin = limit.margin();
-  for (let round = 0; round < MAX_ROUNDS && kept - broken > SOC_TOLERANCE; round++) {
+  for (let round = 0; round < MAX_ROUNDS && kept - broken > tolerance; round++) {
     const soc = Number.isFinite(keptMargin) ? kept - ((kept - broken) * keptMargin) / (keptMargin - brokenMargin) : (kept + broken) / 2;
     holds(soc);
     const margin = limit.margin();
-    if (Math.abs(margin) < 1e-13) return soc;
+    if (Math.abs(margin) < 0.1 * tolerance) return soc;
     if (margin > 0) {
       kept = soc;
       keptMargin = margin;

@@ -14,8 +14,10 @@ const FULL = 0.999_999;
 const MAX_ROUNDS = 100;
 
 export interface RunOptions {
-  /** Collects events and the trace of charge; without it only the loads' minutes, which is all that many random runs need. */
+  /** Collects events; without it only the loads' minutes, which is all that many random runs need. */
   readonly record?: boolean;
+  /** Collects the charge of every source over time as well. */
+  readonly trace?: boolean;
 }
 
 interface RunningLoad {
@@ -45,8 +47,9 @@ interface RunningLoad {
 export class SystemRunner {
   private readonly sources: readonly RunningSource[];
   private readonly loads: readonly RunningLoad[];
-  /** Which loads a source can feed, and by which of their ways. */
-  private readonly fedBy: ReadonlyMap<RunningSource, ReadonlyMap<string, { readonly load: RunningLoad; readonly place: number }>>;
+  /** By source, in the order of its `loadIds`: the load, and which of its ways this source is. */
+  private readonly fedBy: readonly (readonly ({ readonly load: RunningLoad; readonly place: number } | undefined)[])[];
+  private readonly takesBySource: readonly (number | undefined)[][];
   /** Something has changed beside the charge, so that who feeds what is to be looked at again. */
   private changed = true;
 
@@ -65,20 +68,17 @@ export class SystemRunner {
       gapMin: 0,
       energyWh: 0,
     }));
-    this.fedBy = new Map(
-      this.sources.map((source) => [
-        source,
-        new Map(
-          this.loads.flatMap((load) => {
-            const place = load.ways.findIndex((way) => way.source === source);
-            return place === -1 ? [] : [[load.load.id, { load, place }] as const];
-          }),
-        ),
-      ]),
+    this.fedBy = this.sources.map((source) =>
+      source.loadIds.map((loadId) => {
+        const load = this.loads.find(({ load: { id } }) => id === loadId);
+        const place = load?.ways.findIndex((way) => way.source === source) ?? -1;
+        return load && place !== -1 ? { load, place } : undefined;
+      }),
     );
+    this.takesBySource = this.fedBy.map((feeding) => feeding.map(() => undefined));
   }
 
-  run(variation?: Variation, { record = false }: RunOptions = {}): SystemRun {
+  run(variation?: Variation, { record = false, trace: withTrace = false }: RunOptions = {}): SystemRun {
     const { phases, repeatPhases, horizonMin } = this.system;
     const events: RunEvent[] = [];
     const trace: { minute: number; soc: Record<string, number> }[] = [];
@@ -87,7 +87,7 @@ export class SystemRunner {
     let minute = 0;
     let steps = 0;
     const traced = (): void => {
-      if (record) trace.push({ minute, soc: Object.fromEntries(this.sources.map(({ id, soc }) => [id, soc])) });
+      if (withTrace) trace.push({ minute, soc: Object.fromEntries(this.sources.map(({ id, soc }) => [id, soc])) });
     };
     for (let turn = 0; minute < horizonMin; turn++) {
       const last = !repeatPhases && turn >= phases.length - 1;
@@ -97,18 +97,18 @@ export class SystemRunner {
       let fresh = true;
       while (minute < phaseEnd - INSTANT_MIN) {
         if (++steps > MAX_STEPS) throw new RangeError(`run: more than ${MAX_STEPS} steps; use fewer or longer phases`);
-        if (fresh || this.changed) this.resolve(minute, tell, fresh);
+        if (fresh || this.changed) this.resolve(minute, tell, fresh, record);
         fresh = false;
         traced();
         if (last && this.finished()) return this.result(minute, events, trace);
         const { minutes, reaches } = this.nextEvent(phaseEnd - minute, minute);
-        this.pass(minutes, reaches);
+        this.pass(minutes, reaches, record);
         minute += minutes;
         this.happen(minute, minutes, reaches, tell);
       }
       minute = phaseEnd;
     }
-    this.resolve(minute, tell, false);
+    this.resolve(minute, tell, false, record);
     traced();
     return this.result(minute, events, trace);
   }
@@ -131,19 +131,22 @@ export class SystemRunner {
   }
 
   /** Decides which way feeds which load, until nothing gives out at once. */
-  private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean): void {
+  private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean, record: boolean): void {
     let starting = fresh;
     this.changed = false;
     for (let round = 0; round < MAX_ROUNDS; round++) {
       for (const load of this.loads) choose(load);
       this.settle();
-      const given = this.sources.find((source) => source.live && source.chargeA === 0 && this.givesOut(source, starting, minute, tell));
+      const given = this.sources.find(
+        (source) => source.live && source.chargeA === 0 && this.givesOut(source, starting, record, minute, tell),
+      );
       if (!given) break;
       starting = true;
     }
     for (const load of this.loads) {
       const powered = load.wantedW <= 0 || load.takes.some((watts) => watts !== undefined);
-      if (!powered) load.firstGapMin ??= minute;
+      // a gap while a battery is changed is planned; one with nothing on its way is a stop
+      if (!powered && !load.ways.some(({ source }) => source.swappingUntil >= 0)) load.firstGapMin ??= minute;
       if (powered !== load.powered) tell({ minute, kind: powered ? 'back' : 'gap', id: load.load.id });
       load.powered = powered;
       const main = load.ways[load.takes.findIndex((watts) => watts !== undefined)]?.way.sourceId;
@@ -168,18 +171,25 @@ export class SystemRunner {
         own.chargeA = (leftW * CHARGE_EFFICIENCY) / own.openCircuitV(own.soc);
       });
     }
-    for (const source of this.sources) {
-      const fed = this.fedBy.get(source)!;
-      source.settle((loadId) => {
-        const here = fed.get(loadId);
-        return here && here.load.takes[here.place];
-      });
+    for (let index = 0; index < this.sources.length; index++) {
+      const takes = this.takesBySource[index]!;
+      const feeding = this.fedBy[index]!;
+      for (let place = 0; place < feeding.length; place++) {
+        const here = feeding[place];
+        takes[place] = here && here.load.takes[here.place];
+      }
+      this.sources[index]!.settle(takes);
     }
   }
 
   /** Whether something of a source's gives out right now; if so it is off from here on. */
-  private givesOut(source: RunningSource, starting: boolean, minute: number, tell: (event: RunEvent) => void): boolean {
-    const stop = (starting ? source.refusal() : undefined) ?? source.stopNow() ?? (source.soc <= 0 && this.feeds(source) ? EMPTY : undefined);
+  private givesOut(source: RunningSource, starting: boolean, record: boolean, minute: number, tell: (event: RunEvent) => void): boolean {
+    // margins fall with the charge, so a step that ends sound began sound: only what is told of each moment is looked at twice
+    const stop =
+      (starting ? source.refusal() : undefined) ??
+      (record ? source.stopNow() : undefined) ??
+      source.peakStop() ??
+      (source.soc <= 0 && this.feeds(source) ? EMPTY : undefined);
     if (!stop) return false;
     this.stopped(source, stop, minute, tell);
     return true;
@@ -230,10 +240,10 @@ export class SystemRunner {
     return { minutes, reaches };
   }
 
-  private pass(minutes: number, reaches: readonly (Reach | undefined)[]): void {
+  private pass(minutes: number, reaches: readonly (Reach | undefined)[], record: boolean): void {
     this.sources.forEach((source, index) => {
       const reach = reaches[index];
-      if (reach) source.advance(minutes, reach.minutes <= minutes + INSTANT_MIN ? reach.soc : source.socAfter(minutes));
+      if (reach) source.advance(minutes, reach.minutes <= minutes + INSTANT_MIN ? reach.soc : source.socAfter(minutes), record);
     });
     for (const load of this.loads) {
       if (load.wantedW <= 0) continue;
@@ -254,7 +264,8 @@ export class SystemRunner {
       }
       if (source.chargeA > 0 && source.soc >= FULL) this.changed = true;
       if (!reach || reach.minutes > minutes + INSTANT_MIN || !source.live) return;
-      if (reach.stop) this.stopped(source, reach.stop, minute, tell);
+      const stop = reach.stop ?? source.peakStop();
+      if (stop) this.stopped(source, stop, minute, tell);
       else if (source.soc <= 0) this.stopped(source, EMPTY, minute, tell);
       else if (source.soc <= this.floorOf(source) + 1e-12 && this.feeds(source)) this.change(source, minute, tell);
     });
@@ -272,7 +283,13 @@ export class SystemRunner {
   }
 
   private result(minutes: number, events: readonly RunEvent[], trace: SystemRun['trace']): SystemRun {
-    const loads = this.loads.map(({ load: { id }, firstGapMin, poweredMin, gapMin, energyWh }): LoadRun => ({ id, firstGapMin, poweredMin, gapMin, energyWh }));
+    const loads = this.loads.map(({ load: { id }, firstGapMin, poweredMin, gapMin, energyWh }): LoadRun => ({
+      id,
+      firstGapMin,
+      poweredMin,
+      gapMin,
+      energyWh,
+    }));
     const gaps = loads.flatMap(({ firstGapMin }) => firstGapMin ?? []);
     return {
       minutes,
@@ -305,7 +322,9 @@ function choose({ load, ways, wantedW, takes }: RunningLoad): void {
       takes[index] = wantedW;
       return;
     }
-    const sharing = ways.map((other, place) => (other.way.together && other.source.reaches(load.id) ? { place, size: sizeOf(other.source) } : undefined));
+    const sharing = ways.map((other, place) =>
+      other.way.together && other.source.reaches(load.id) ? { place, size: sizeOf(other.source) } : undefined,
+    );
     const total = sharing.reduce((sum, one) => sum + (one?.size ?? 0), 0);
     for (const one of sharing) if (one) takes[one.place] = (wantedW * one.size) / total;
     return;

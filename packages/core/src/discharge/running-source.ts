@@ -8,9 +8,11 @@ import { brokenLimit, collapsePlace, refusesToStart, settleDraws, solve } from '
 import { firstBreak } from './first-break';
 import type { SystemSource } from './system';
 
-/** Gauss-Legendre with three points on [-1, 1]: exact to the fifth power, ample between two points of a cell's table. */
-const NODES = [-0.774596669241483, 0, 0.774596669241483];
-const WEIGHTS = [5 / 9, 8 / 9, 5 / 9];
+/** Gauss-Legendre with two points on [-1, 1]: exact to the third power, ample between two points of a cell's table. */
+const NODE = 0.577350269189626;
+
+/** The place of a load that a part is to itself: it goes with the part, no way feeds it. */
+const OWN_LOAD = -2;
 
 /** What stopped a source or a part of its tree. */
 export interface Stop {
@@ -42,8 +44,16 @@ export class RunningSource {
   chargeA = 0;
   /** Subtrees that gave out, and why the source feeds nothing there. */
   readonly tripped = new Set<Node>();
+  /** Loads of the tree that are fed by ways, in the order of their nodes. */
+  readonly loadIds: readonly string[];
+  private readonly parents: readonly number[];
+  /** By node: its place in `loadIds`, -1 without a load, `OWN_LOAD` for what a part is to itself. */
+  private readonly loadPlaces: readonly number[];
+  private readonly fed: Uint8Array;
+  private readonly starts: boolean;
+  /** The charge at which the circuit was last solved with the draws as they are; -1 when they have changed since. */
+  private solvedSoc = -1;
   private readonly converters: { readonly node: Node; readonly plain: Converter }[] = [];
-  private readonly parents = new Map<Node, Node>();
   private capacityFactor = 1;
   private resistanceFactor = 1;
 
@@ -51,10 +61,15 @@ export class RunningSource {
     this.id = spec.id;
     this.circuit = compile(spec.network);
     this.loadNodes = new Map(this.circuit.nodes.flatMap((node) => (node.load ? [[node.load.id, node] as const] : [])));
-    for (const node of [this.circuit.root, ...this.circuit.nodes]) {
-      for (const child of node.children) this.parents.set(child, node);
-      if (node.converter) this.converters.push({ node, plain: node.converter });
-    }
+    const { nodes } = this.circuit;
+    this.circuit.tolerance = spec.tolerance ?? this.circuit.tolerance;
+    this.parents = nodes.map((node) => nodes.findIndex(({ children }) => children.includes(node)));
+    const isOwn = (node: Node): boolean => node.load?.id.endsWith('!own') ?? false;
+    this.loadIds = nodes.flatMap((node) => (node.load && !isOwn(node) ? [node.load.id] : []));
+    this.loadPlaces = nodes.map((node) => (node.load ? (isOwn(node) ? OWN_LOAD : this.loadIds.indexOf(node.load.id)) : -1));
+    this.fed = new Uint8Array(nodes.length);
+    this.starts = nodes.some(({ startInputV }) => startInputV !== undefined);
+    for (const node of nodes) if (node.converter) this.converters.push({ node, plain: node.converter });
     this.reset(1, 1, 0);
   }
 
@@ -76,7 +91,23 @@ export class RunningSource {
     this.soc = pack.startSoc ?? 1;
     this.capacityAh = pack.capacityAh * this.capacityFactor;
     this.circuit.root.resistanceOhm = pack.resistanceOhm * this.resistanceFactor;
+    this.solvedSoc = -1;
     this.tripped.clear();
+  }
+
+  /** The charge still ahead at which a load's peak shuts it off; 0 when there is none. */
+  get peakSoc(): number {
+    const { peak } = this.spec;
+    const node = peak && this.loadNodes.get(peak.loadId);
+    return peak && node && !this.tripped.has(node) && !node.off && node.loadW > 0 && this.soc > peak.soc ? peak.soc : 0;
+  }
+
+  /** Whether the charge has come down to where a peak shuts a load off. */
+  peakStop(): Stop | undefined {
+    const { peak } = this.spec;
+    const node = peak && this.loadNodes.get(peak.loadId);
+    const stops = peak && node && !this.tripped.has(node) && !node.off && node.loadW > 0 && this.soc <= peak.soc + 1e-12;
+    return stops ? { cause: peak.cause, at: peak.loadId } : undefined;
   }
 
   get live(): boolean {
@@ -86,33 +117,36 @@ export class RunningSource {
   /** Whether a load can be reached: the source lives, and nothing on the way has given out. */
   reaches(loadId: string): boolean {
     if (!this.live) return false;
-    for (let node = this.loadNodes.get(loadId); node; node = this.parents.get(node)) if (this.tripped.has(node)) return false;
-    return this.loadNodes.has(loadId);
+    const place = this.loadIds.indexOf(loadId);
+    if (place === -1 || this.tripped.size === 0) return place !== -1;
+    for (let index = this.loadPlaces.indexOf(place); index >= 0; index = this.parents[index]!)
+      if (this.tripped.has(this.circuit.nodes[index]!)) return false;
+    return true;
   }
 
   /**
    * Sets the loads' watts; a branch all of whose loads are fed from elsewhere, or that has tripped, is off.
-   * `watts` undefined: not fed from here.
+   * `takes`: watts of each load in the order of `loadIds`; undefined: not fed from here.
    */
-  settle(wattsOf: (loadId: string) => number | undefined): void {
-    const place = (node: Node): boolean => {
-      let fed = false;
-      let loads = false;
-      if (node.load) {
-        const watts = node.load.id.endsWith('!own') ? node.load.powerW : wattsOf(node.load.id);
+  settle(takes: readonly (number | undefined)[]): void {
+    const { nodes } = this.circuit;
+    const { fed, parents, loadPlaces } = this;
+    fed.fill(0);
+    // inner before outer, so that a branch knows of its leaves
+    for (let index = nodes.length - 1; index >= 0; index--) {
+      const node = nodes[index]!;
+      const place = loadPlaces[index]!;
+      if (place >= 0) {
+        const watts = takes[place];
         node.loadW = watts ?? 0;
-        loads = !node.load.id.endsWith('!own');
-        fed = loads && watts !== undefined;
+        if (watts !== undefined) fed[index] = 1;
       }
-      for (const child of node.children) {
-        const here = place(child);
-        fed ||= here;
-      }
-      node.off = this.tripped.has(node) || !(fed || (node.load && !loads));
-      return fed;
-    };
-    for (const child of this.circuit.root.children) place(child);
+      const parent = parents[index]!;
+      if (fed[index] === 1 && parent >= 0) fed[parent] = 1;
+      node.off = (fed[index] === 0 && place !== OWN_LOAD) || this.tripped.has(node);
+    }
     settleDraws(this.circuit);
+    this.solvedSoc = -1;
   }
 
   openCircuitV(soc: number): number {
@@ -121,7 +155,7 @@ export class RunningSource {
 
   /** What a load's converter refuses at this charge, if one has to start. */
   refusal(): Stop | undefined {
-    return refusesToStart(this.circuit, this.openCircuitV(this.soc));
+    return this.starts ? refusesToStart(this.circuit, this.openCircuitV(this.soc)) : undefined;
   }
 
   /** What is broken at the present charge; leaves the circuit solved. */
@@ -132,15 +166,15 @@ export class RunningSource {
   /** How far the charge goes in at most so many minutes before a table point, a limit or the end. */
   reach(minutesLeft: number, floorSoc: number): Reach {
     const { soc } = this;
-    if (this.chargeA > 0 || !solve(this.circuit, this.openCircuitV(soc))) return this.chargedReach(minutesLeft);
-    const amps = this.circuit.root.currentA;
+    if (this.chargeA > 0) return this.chargedReach(minutesLeft);
+    const amps = this.ampsAt(soc);
     if (amps <= 0) return { minutes: minutesLeft, soc, stop: undefined };
-    const point = Math.max(pointBelow(this.pack.ocvPerCell, soc), floorSoc);
+    const point = Math.max(pointBelow(this.pack.ocvPerCell, soc), floorSoc < soc ? floorSoc : 0, this.peakSoc);
     const upperMin = ((soc - point) * 60 * this.capacityAh) / amps;
     let target = point;
     let minutes: number;
     if (upperMin > minutesLeft) {
-      target = this.socAfter(minutesLeft);
+      target = this.socAfter(minutesLeft, amps);
       minutes = minutesLeft;
       if (target < point) {
         target = point;
@@ -148,34 +182,31 @@ export class RunningSource {
       }
     } else minutes = this.minutesBetween(soc, point);
     if (minutes > minutesLeft) {
-      target = this.socAfter(minutesLeft);
+      target = this.socAfter(minutesLeft, amps);
       minutes = minutesLeft;
     }
     if (!this.stopAt(target)) return { minutes, soc: target, stop: undefined };
+    const now = this.stopAt(soc);
+    if (now) return { minutes: 0, soc, stop: now };
+    this.solvedSoc = -1;
     const broken = firstBreak(this.circuit, (at) => this.openCircuitV(at), soc, target);
     return { minutes: this.minutesBetween(soc, broken.soc), soc: broken.soc, stop: { cause: broken.cause, at: broken.at } };
   }
 
   /** Goes on for so many minutes in which nothing happens to it. */
-  advance(minutes: number, soc: number): void {
-    if (this.chargeA > 0) {
-      this.soc = soc;
-      return;
+  advance(minutes: number, soc: number, count: boolean): void {
+    if (count && this.chargeA <= 0) {
+      const amps = this.ampsAt((this.soc + soc) / 2);
+      this.packWh += (this.circuit.root.inputV * amps * minutes) / 60;
     }
-    const middle = (this.soc + soc) / 2;
-    if (solve(this.circuit, this.openCircuitV(middle))) this.packWh += (this.circuit.root.inputV * this.circuit.root.currentA * minutes) / 60;
     this.soc = soc;
   }
 
-  /** Charge after so many minutes: a fourth-order Runge-Kutta step, or a straight line while it is being filled. */
-  socAfter(minutes: number): number {
+  /** Charge after so many minutes: a midpoint step, or a straight line while it is being filled. */
+  socAfter(minutes: number, startA = this.ampsAt(this.soc)): number {
     if (this.chargeA > 0) return Math.min(1, this.soc + (this.chargeA * minutes) / (60 * this.capacityAh));
     const pace = minutes / (60 * this.capacityAh);
-    const one = this.ampsAt(this.soc);
-    const two = this.ampsAt(this.soc - (pace * one) / 2);
-    const three = this.ampsAt(this.soc - (pace * two) / 2);
-    const four = this.ampsAt(this.soc - pace * three);
-    return this.soc - (pace * (one + 2 * two + 2 * three + four)) / 6;
+    return this.soc - pace * this.ampsAt(this.soc - (pace * startA) / 2);
   }
 
   /** Switches a subtree off for as long as this battery is in. */
@@ -186,31 +217,29 @@ export class RunningSource {
   }
 
   private chargedReach(minutesLeft: number): Reach {
-    if (this.chargeA <= 0) return { minutes: 0, soc: this.soc, stop: { cause: 'collapse', at: 'pack' } };
     const toFull = ((1 - this.soc) * 60 * this.capacityAh) / this.chargeA;
     const minutes = Math.min(minutesLeft, toFull);
     return { minutes, soc: toFull <= minutesLeft ? 1 : this.socAfter(minutes), stop: undefined };
   }
 
   private ampsAt(soc: number): number {
-    solve(this.circuit, this.openCircuitV(Math.max(0, soc)));
+    if (soc !== this.solvedSoc) {
+      solve(this.circuit, this.openCircuitV(Math.max(0, soc)));
+      this.solvedSoc = soc;
+    }
     return this.circuit.root.currentA;
   }
 
   private minutesBetween(fromSoc: number, toSoc: number): number {
     const half = (fromSoc - toSoc) / 2;
-    const highV = this.openCircuitV(fromSoc);
-    const lowV = this.openCircuitV(toSoc);
-    let hours = 0;
-    for (let index = 0; index < NODES.length; index++) {
-      solve(this.circuit, (highV + lowV) / 2 + ((highV - lowV) / 2) * NODES[index]!);
-      hours += (WEIGHTS[index]! * half * this.capacityAh) / this.circuit.root.currentA;
-    }
+    const centre = (fromSoc + toSoc) / 2;
+    const hours = half * this.capacityAh * (1 / this.ampsAt(centre + half * NODE) + 1 / this.ampsAt(centre - half * NODE));
     return 60 * hours;
   }
 
   private stopAt(soc: number): Stop | undefined {
     const volts = this.openCircuitV(soc);
+    this.solvedSoc = soc;
     if (!solve(this.circuit, volts)) return { cause: 'collapse', at: this.circuit.deadAt ?? collapsePlace(this.circuit.root, volts) };
     const limit = brokenLimit(this.circuit);
     return limit && { cause: limit.cause, at: limit.at };

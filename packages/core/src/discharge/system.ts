@@ -25,6 +25,10 @@ export interface SystemSource {
   readonly swapMin: number;
   /** A change is made at this charge, before it dies; 0 to run it down. */
   readonly swapAtSoc: number;
+  /** Relative, of solved voltages: 1e-9 or more is enough for many random runs. Exact when absent. */
+  readonly tolerance?: number;
+  /** Once its charge has fallen so far, a peak of this load shuts the load off. */
+  readonly peak?: { readonly loadId: string; readonly soc: number; readonly cause: EndCause };
 }
 
 export interface SystemLoad {
@@ -68,7 +72,7 @@ export interface RunEvent {
 
 export interface LoadRun {
   readonly id: string;
-  /** When it first had no power though it wanted some; the horizon was reached without when undefined. */
+  /** When it first had no power though it wanted some, changes of battery apart; the horizon came first when undefined. */
   readonly firstGapMin: number | undefined;
   readonly poweredMin: number;
   readonly gapMin: number;

@@ -16,7 +16,16 @@ export interface BatteryFigures {
  *
  * @example a pack 2S2P of 3 Ah Li-ion cells: 2 × 2 × 3 Ah × 3.6 V = 43.2 Wh, half a cell's resistance times two
  */
-export function batteryFigures({ energyWh, resistanceOhm, maxA, cutoffV, cell, chemistry, cellsInSeries, ...rest }: Battery): BatteryFigures {
+export function batteryFigures({
+  energyWh,
+  resistanceOhm,
+  maxA,
+  cutoffV,
+  cell,
+  chemistry,
+  cellsInSeries,
+  ...rest
+}: Battery): BatteryFigures {
   const parallel = rest.cellsInParallel ?? 1;
   const { nominalCellV, cutoffCellV } = CHEMISTRIES[chemistry];
   const counted = cell && cellsInSeries * parallel * cell.capacityAh * nominalCellV;

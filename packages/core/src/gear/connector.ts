@@ -38,6 +38,8 @@ const NEEDS_FAMILY: ReadonlySet<Connector['type']> = new Set(['bay']);
 const NEEDS_POLARITY: ReadonlySet<Connector['type']> = new Set(['barrel', 'bare']);
 /** Connectors that hold one thing on the other without a lead between. */
 const MOUNTS: ReadonlySet<Connector['type']> = new Set(['bay', 'v-mount', 'three-stud', 'l-plate']);
+/** Connectors whose two ends are sockets on most things, so that a cable joins them. */
+const SOCKETS: ReadonlySet<Connector['type']> = new Set(['usb-a', 'usb-c', 'barrel', 'xlr4', 'circular2', 'poe']);
 /** Sizes on barrels are printed to a tenth of a millimetre; 2.1 and 2.5 mm pins are different plugs. */
 const SAME_MM = 0.15;
 
@@ -60,6 +62,11 @@ export function mates(one: Connector, other: Connector): 'yes' | 'no' | 'unknown
 export function polarityOf(one: Connector, other: Connector): 'same' | 'reversed' | 'unknown' {
   if (one.polarity !== undefined && other.polarity !== undefined) return one.polarity === other.polarity ? 'same' : 'reversed';
   return NEEDS_POLARITY.has(one.type) ? 'unknown' : 'same';
+}
+
+/** Whether two ports of this connector are joined by a cable, unless one of them is on a lead of its own. */
+export function isSocketed({ type }: Connector): boolean {
+  return SOCKETS.has(type);
 }
 
 /** Whether the joint holds the two together without a lead. */

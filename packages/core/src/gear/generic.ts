@@ -1,4 +1,4 @@
-import type { Adapter, Battery, Cable, Device } from './gear';
+import type { Adapter, Battery, Cable, Device, Gear, Hub, Supply } from './gear';
 
 /**
  * Neutral gear by class, to start from when nothing is known but the kind of thing. The figures are typical, and marked
@@ -51,9 +51,15 @@ export const GENERIC_DEVICES: readonly Device[] = [
   },
 ];
 
+/** Grams a watt-hour and money a watt-hour of lithium batteries with their case; typical of 2026-11. */
+const G_PER_WH = 6.5;
+const PRICE_PER_WH = 1.6;
+const weighs = (energyWh: number) => ({ massG: Math.round(energyWh * G_PER_WH), price: Math.round(energyWh * PRICE_PER_WH) + 10 });
+
 const cameraBattery = (name: string, family: string, energyWh: number, nominalV: number, maxA: number): Battery => ({
   kind: 'battery',
   name,
+  ...weighs(energyWh),
   form: 'camera',
   chemistry: 'li-ion',
   cellsInSeries: 2,
@@ -66,18 +72,24 @@ const cameraBattery = (name: string, family: string, energyWh: number, nominalV:
 const vMount = (energyWh: number, portA: number): Battery => ({
   kind: 'battery',
   name: `V-mount battery, ${energyWh} Wh`,
+  ...weighs(energyWh),
   form: 'v-mount',
   chemistry: 'li-ion',
   cellsInSeries: 4,
   energyWh,
   nominalV: 14.4,
-  outputs: [{ gives: 'pack', id: 'd-tap', name: 'D-tap', connector: DTAP, maxA: portA }],
+  outputs: [
+    { gives: 'pack', id: 'd-tap', name: 'D-tap', connector: DTAP, maxA: portA },
+    { gives: 'pack', id: 'mount', name: 'Mount', connector: { type: 'v-mount' }, maxA: 10 },
+  ],
   from: { energyWh: 'guess', maxA: 'guess' },
 });
 
 const bank = (name: string, energyWh: number, ratingW: number | undefined): Battery => ({
   kind: 'battery',
   name,
+  massG: Math.round(energyWh * G_PER_WH),
+  price: Math.round(energyWh * 0.6) + 10,
   form: 'bank',
   chemistry: 'li-ion',
   cellsInSeries: 1,
@@ -108,6 +120,8 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from D-tap',
+    massG: 70,
+    price: 60,
     input: { connector: DTAP, minV: 11, maxV: 17 },
     output: { connector: { type: 'bay' }, voltageV: 8 },
     ratedW: 24,
@@ -117,6 +131,8 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from 5 V USB-A',
+    massG: 60,
+    price: 35,
     input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
     output: { connector: { type: 'bay' }, voltageV: 8 },
     ratedW: 12,
@@ -126,9 +142,81 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
 ];
 
 export const GENERIC_CABLES: readonly Cable[] = [
-  { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', ends: { source: USB_C, load: USB_C } },
-  { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', ends: { source: USB_C, load: USB_C }, marked5A: true },
+  { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', massG: 35, price: 10, ends: { source: USB_C, load: USB_C } },
+  { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', massG: 45, price: 18, ends: { source: USB_C, load: USB_C }, marked5A: true },
 ];
+
+export const GENERIC_HUBS: readonly Hub[] = [
+  {
+    kind: 'hub',
+    name: 'V-mount plate with two D-taps',
+    massG: 180,
+    price: 90,
+    form: 'plate',
+    inputs: [{ takes: 'window', id: 'mount', name: 'Mount', connector: { type: 'v-mount' }, minV: 11, maxV: 17 }],
+    outputs: [1, 2].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 5 })),
+  },
+  {
+    kind: 'hub',
+    name: 'D-tap splitter, four ports',
+    massG: 80,
+    price: 45,
+    form: 'splitter',
+    inputs: [{ takes: 'window', id: 'in', name: 'D-tap', connector: DTAP, minV: 9, maxV: 20, maxA: 8 }],
+    outputs: [1, 2, 3, 4].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 4 })),
+  },
+];
+
+/** A grip is made for one camera: its bays and its own battery shape are of that bay's form. */
+export function genericGrip(family: string): Hub {
+  const slot = (id: string, name: string) => ({ takes: 'window', id, name, connector: bay(family), minV: 6, maxV: 9 }) as const;
+  return {
+    kind: 'hub',
+    name: `Battery grip for bay ${family}`,
+    massG: 320,
+    price: 140,
+    form: 'grip',
+    inputs: [slot('left', 'Left slot'), slot('right', 'Right slot')],
+    inputOrder: 'one-by-one',
+    outputs: [{ gives: 'pack', id: 'bay', name: 'Contacts', connector: bay(family), maxA: 5 }],
+    recognised: true,
+    fitNote: 'Takes the bay and the bottom screw: no adapter and no plate below it.',
+  };
+}
+
+export const GENERIC_SUPPLIES: readonly Supply[] = [
+  {
+    kind: 'supply',
+    name: 'USB-C mains supply, 65 W',
+    massG: 130,
+    price: 35,
+    form: 'mains',
+    outputs: [{ gives: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, ratingW: 65 }],
+  },
+  {
+    kind: 'supply',
+    name: 'Mains supply with D-tap, 15 V 6 A',
+    massG: 450,
+    price: 80,
+    form: 'mains',
+    outputs: [{ gives: 'fixed', id: 'd-tap', name: 'D-tap', connector: DTAP, voltageV: 15, maxA: 6 }],
+  },
+];
+
+/** Everything generic that could feed devices with these bays, each once, as a kit to look into. */
+export function genericKit(bayFamilies: readonly string[]): readonly Exclude<Gear, Device>[] {
+  const families = [...new Set(bayFamilies)];
+  const forms: readonly (Battery | Adapter)[] = [...GENERIC_BATTERIES, ...GENERIC_ADAPTERS];
+  const isBayShaped = (gear: Battery | Adapter): boolean =>
+    gear.kind === 'adapter' ? gear.output.connector.type === 'bay' : gear.outputs.some(({ connector }) => connector.type === 'bay');
+  const shaped = forms.filter(isBayShaped).flatMap((gear): (Battery | Adapter)[] => {
+    if (gear.kind === 'adapter') return families.map((family) => ({ ...forBay(gear, family), name: `${gear.name}, for bay ${family}` }));
+    const own = gear.outputs[0]?.connector.family;
+    return own !== undefined && families.includes(own) ? [gear] : [];
+  });
+  const plain = forms.filter((gear) => !isBayShaped(gear));
+  return [...shaped, ...plain, ...GENERIC_CABLES, ...GENERIC_HUBS, ...families.map(genericGrip), ...GENERIC_SUPPLIES];
+}
 
 /** A device of which nothing is known but its name: a bay of its own form, and USB-C. */
 export function blankDevice(name: string): Device {

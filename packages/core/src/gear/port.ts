@@ -10,6 +10,8 @@ const duty = optional(choice('Second duty', { control: 'control cable', data: 'd
 const profile = object('Profile', { voltageV: volts('Profile'), currentA: amps('Current') });
 const programmable = object('Programmable supply', { minV: volts('Lowest'), maxV: volts('Highest'), currentA: amps('Current') });
 const fuse = optional(amps('Fuse'));
+/** A plug on a lead of its own; otherwise a socket, which needs a cable where the other end is one too. */
+const lead = optional(flag('On a lead of its own'));
 /** Ports that name the same budget share one limit, told in the part's `budgets`. */
 const budget = optional(localId('Shared budget'));
 
@@ -24,6 +26,7 @@ export const outputShape = tagged('Output', 'gives', {
     fuseA: fuse,
     budget,
     position,
+    lead,
   },
   fixed: {
     id: localId('Port'),
@@ -36,6 +39,7 @@ export const outputShape = tagged('Output', 'gives', {
     standbyW: optional(standby),
     budget,
     position,
+    lead,
   },
   pd: {
     id: localId('Port'),
@@ -50,6 +54,7 @@ export const outputShape = tagged('Output', 'gives', {
     standbyW: optional(standby),
     budget,
     position,
+    lead,
   },
 });
 export type Output = Infer<typeof outputShape>;
@@ -66,6 +71,7 @@ export const inputShape = tagged('Input', 'takes', {
     startV: optional(volts('Starts at')),
     maxA: optional(amps('Most current')),
     position,
+    lead,
     duty,
   },
   pd: {
@@ -85,6 +91,7 @@ export const inputShape = tagged('Input', 'takes', {
     /** Watts with which it fills its own battery from what the contract leaves over. */
     chargeW: optional(watts('Charges its battery with')),
     position,
+    lead,
     duty,
   },
 });
@@ -93,6 +100,11 @@ export type Input = Infer<typeof inputShape>;
 /** One limit that several ports of a part keep together. */
 export const budgetsShape = list(
   'Shared budgets',
-  object('Shared budget', { id: localId('Shared budget'), name, maxA: optional(amps('Most current')), maxW: optional(watts('Most power')) }),
+  object('Shared budget', {
+    id: localId('Shared budget'),
+    name,
+    maxA: optional(amps('Most current')),
+    maxW: optional(watts('Most power')),
+  }),
   { max: 6 },
 );

@@ -1,3 +1,4 @@
+import { isSocketed } from './connector';
 import type { Adapter, Budget, Gear } from './gear';
 import type { Input, Output } from './port';
 
@@ -31,13 +32,14 @@ export function portsOf(gear: Gear): Ports {
 function adapterInput({ input, name }: Adapter): Input {
   const { connector, minV, maxV, startV, maxA, triggerV } = input;
   if (triggerV !== undefined) {
-    return { takes: 'pd', id: ADAPTER_IN, name: `input of ${name}`, connector, minV: triggerV, maxV: triggerV, sink: 'runs' };
+    return { takes: 'pd', id: ADAPTER_IN, name: `input of ${name}`, connector, minV: triggerV, maxV: triggerV, sink: 'runs', lead: true };
   }
   return {
     takes: 'window',
     id: ADAPTER_IN,
     name: `input of ${name}`,
     connector,
+    lead: true,
     ...(minV !== undefined && { minV }),
     ...(maxV !== undefined && { maxV }),
     ...(startV !== undefined && { startV }),
@@ -48,7 +50,7 @@ function adapterInput({ input, name }: Adapter): Input {
 /** An adapter that hands its voltage on, or whose output nobody typed, gives what comes in. */
 function adapterOutput({ output, name, efficiency, standbyW }: Adapter): Output {
   const { connector, voltageV, maxA, passThrough } = output;
-  const base = { id: ADAPTER_OUT, name: `output of ${name}`, connector, ...(maxA !== undefined && { maxA }) };
+  const base = { id: ADAPTER_OUT, name: `output of ${name}`, connector, lead: true, ...(maxA !== undefined && { maxA }) };
   if (passThrough || voltageV === undefined) return { gives: 'pack', ...base };
   return {
     gives: 'fixed',
@@ -57,4 +59,9 @@ function adapterOutput({ output, name, efficiency, standbyW }: Adapter): Output 
     ...(efficiency !== undefined && { efficiency }),
     ...(standbyW !== undefined && { standbyW }),
   };
+}
+
+/** Whether an output and an input meet without a cable between: one of them is a plug, or a mount. */
+export function meetsDirectly(output: Output, input: Input): boolean {
+  return !isSocketed(output.connector) || output.lead === true || input.lead === true;
 }

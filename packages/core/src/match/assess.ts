@@ -1,5 +1,5 @@
 import { discharge } from '../discharge/discharge';
-import type { Discharge } from '../discharge/discharge';
+import type { Discharge, DischargeOptions } from '../discharge/discharge';
 import { SystemRunner } from '../discharge/run-system';
 import type { System, SystemRun } from '../discharge/system';
 import type { Gear } from '../gear/gear';
@@ -11,7 +11,7 @@ import { Evidence } from './figure';
 import type { Figure } from './figure';
 import { byHarm, worstVerdict } from './finding';
 import type { Finding, Verdict } from './finding';
-import { plannedMinutes, stoppingPeak } from './first-stop';
+import { plannedMinutes } from './first-stop';
 import { jointFindings } from './joint-findings';
 import { laneTo } from './journey';
 import type { Lane } from './journey';
@@ -81,18 +81,38 @@ export interface RigModel {
   readonly graph: RigGraph;
   readonly trees: readonly SourceTree[];
   readonly draws: RigDraws | undefined;
+  /** Each source run down by itself with everything it can feed, in the usual modes. */
+  readonly runs: ReadonlyMap<SourceTree, Discharge | undefined>;
+  /** What the plugs, volts and contracts say, before any time is looked at. */
+  readonly gate: readonly Finding[];
+  /** The rig over time; undefined while a figure is missing, and for what must not be connected or would refuse to run. */
   readonly system: System | undefined;
   readonly evidence: Evidence;
 }
 
 const TRACE_POINTS = 60;
 
-export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>): RigModel {
+export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints }: DischargeOptions = {}): RigModel {
   const graph = rigGraph(rig, gear);
   const evidence = new Evidence();
   const trees = graph.sources.map((source) => sourceTree(graph, source, evidence));
   const draws = rigDraws(graph, trees, evidence);
-  return { graph, trees, draws, system: rigSystem(graph, trees, draws), evidence };
+  const runs = new Map(
+    trees.map((tree) => {
+      const network = draws && tree.network(draws.usual);
+      return [tree, network && discharge(network, tracePoints === undefined ? {} : { tracePoints })] as const;
+    }),
+  );
+  const gate = [
+    ...graph.findings,
+    ...jointFindings(graph),
+    ...trees.flatMap((tree) => [
+      ...voltageFindings(graph, tree, runs.get(tree)),
+      ...tree.passages.flatMap((passage) => contractFindings(graph, passage, draws?.usual.get(passage.joint.to.id)?.powerW)),
+    ]),
+  ];
+  const forbidden = gate.some(({ verdict }) => verdict === 'stop');
+  return { graph, trees, draws, runs, gate, system: forbidden ? undefined : rigSystem(graph, trees, draws, runs), evidence };
 }
 
 /**
@@ -104,43 +124,32 @@ export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>): RigModel {
  * @example assess(rig, gear).verdict // 'caution'
  */
 export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints = TRACE_POINTS } = {}): Answer {
-  return assessModel(rigModel(rig, gear), { tracePoints });
+  return assessModel(rigModel(rig, gear, { tracePoints }));
 }
 
-export function assessModel({ graph, trees, draws, system, evidence }: RigModel, { tracePoints = TRACE_POINTS } = {}): Answer {
+/** `assess` of a rig that has been worked out already. */
+export function assessModel({ graph, trees, draws, runs: tried, gate, system, evidence }: RigModel, { trace = true } = {}): Answer {
   const { rig } = graph;
   const loads = draws?.usual ?? new Map<string, never>();
-  const tried = new Map(
-    trees.map((tree) => {
-      const network = draws && tree.network(draws.usual);
-      return [tree, network && discharge(network, { tracePoints })] as const;
-    }),
-  );
-  const gate: Finding[] = [
-    ...graph.findings,
-    ...jointFindings(graph),
-    ...trees.flatMap((tree) => [
-      ...voltageFindings(graph, tree, tried.get(tree)),
-      ...tree.passages.flatMap((passage) => contractFindings(graph, passage, draws?.usual.get(passage.joint.to.id)?.powerW)),
-    ]),
-  ];
-  // no time is given for what must not be connected, or would refuse to run
   const forbidden = gate.some(({ verdict }) => verdict === 'stop');
   const runs = new Map([...tried].map(([tree, run]) => [tree, forbidden ? undefined : run]));
-  const timeline = forbidden || !system ? undefined : new SystemRunner(system).run(undefined, { record: true });
+  const timeline = system && new SystemRunner(system).run(undefined, { record: true, trace });
   const sources = forbidden ? [] : sourceAnswers(trees, tried, loads);
   const first = firstToStop(trees, tried, timeline);
   const run = forbidden ? undefined : first && tried.get(first);
-  const peaks = [...runs.values()].flatMap((one) => (one && stoppingPeak(one)?.minute) ?? []);
-  const stops = [...peaks, ...(timeline?.firstGapMin === undefined ? [] : [timeline.firstGapMin])];
-  const firstStopMin = timeline && stops.length > 0 ? Math.min(...stops) : undefined;
-  const plannedMin = firstStopMin === undefined ? undefined : plannedMinutes(rig, firstStopMin);
+  const firstStopMin = timeline?.firstGapMin;
+  const lastSwapMin = timeline?.events.filter(({ kind, minute }) => kind === 'swap' && minute <= (firstStopMin ?? 0)).at(-1)?.minute ?? 0;
+  const plannedMin = firstStopMin === undefined ? undefined : plannedMinutes(rig, firstStopMin, lastSwapMin);
   const findings = byHarm([
     ...gate,
-    ...trees.flatMap((tree) => [...currentFindings(tree, runs.get(tree)), ...adapterFindings(tree, loads), ...peakFindings(tree, loads, runs.get(tree))]),
+    ...trees.flatMap((tree) => [
+      ...currentFindings(tree, runs.get(tree)),
+      ...adapterFindings(tree, loads),
+      ...peakFindings(tree, loads, runs.get(tree)),
+    ]),
     ...capabilityFindings(graph, trees, tried),
     ...gaugeFindings(graph, plannedMin),
-    ...lastsFindings(graph, firstStopMin),
+    ...lastsFindings(graph, firstStopMin, plannedMin),
     ...wholeRigFindings(graph, timeline, plannedMin),
     ...distinct(evidence.missing),
   ]);
@@ -169,18 +178,30 @@ export function assessModel({ graph, trees, draws, system, evidence }: RigModel,
   };
 }
 
-function sourceAnswers(trees: readonly SourceTree[], runs: ReadonlyMap<SourceTree, Discharge | undefined>, loads: ReadonlyMap<string, never> | RigDraws['usual']): SourceAnswer[] {
+function sourceAnswers(
+  trees: readonly SourceTree[],
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+  loads: ReadonlyMap<string, never> | RigDraws['usual'],
+): SourceAnswer[] {
   return trees.flatMap((tree) => {
     const run = runs.get(tree);
     if (!run) return [];
-    return [{ sourceId: tree.source.id, name: tree.source.gear.name, run, stop: stopSentence(tree, loads, run), unlimited: tree.unlimited }];
+    return [
+      { sourceId: tree.source.id, name: tree.source.gear.name, run, stop: stopSentence(tree, loads, run), unlimited: tree.unlimited },
+    ];
   });
 }
 
 /** The source whose end leaves a device without power first; while nothing does, the one that would end first. */
-function firstToStop(trees: readonly SourceTree[], runs: ReadonlyMap<SourceTree, Discharge | undefined>, timeline: SystemRun | undefined): SourceTree | undefined {
+function firstToStop(
+  trees: readonly SourceTree[],
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+  timeline: SystemRun | undefined,
+): SourceTree | undefined {
   const gap = timeline?.firstGapMin;
-  const ended = timeline?.events.filter(({ kind, minute }) => ['source-out', 'tripped', 'own-battery-flat'].includes(kind) && gap !== undefined && minute <= gap + 1e-6).at(-1);
+  const ended = timeline?.events
+    .filter(({ kind, minute }) => ['source-out', 'tripped', 'own-battery-flat'].includes(kind) && gap !== undefined && minute <= gap + 1e-6)
+    .at(-1);
   const blamed = trees.find(({ source }) => source.id === ended?.id);
   if (blamed) return blamed;
   const timed = trees.filter((tree) => runs.get(tree) !== undefined);

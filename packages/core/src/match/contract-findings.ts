@@ -17,7 +17,12 @@ export function contractFindings(graph: RigGraph, passage: Passage, drawnW: numb
   if (input.minV === undefined || input.maxV === undefined) {
     return [missing('voltage', to, place, 'which profiles it takes', 'Read the manual for the volts it accepts over USB-C.', joint.id)];
   }
-  if (contract === undefined && passage.incomplete && (output.gives === 'pd' ? !knowsOffer(output) : output.gives === 'fixed' && output.maxA === undefined)) return [];
+  if (
+    contract === undefined &&
+    passage.incomplete &&
+    (output.gives === 'pd' ? !knowsOffer(output) : output.gives === 'fixed' && output.maxA === undefined)
+  )
+    return [];
   if (contract === undefined) {
     return [
       finding({
@@ -35,7 +40,8 @@ export function contractFindings(graph: RigGraph, passage: Passage, drawnW: numb
   }
   const findings = [...enough(graph, passage, drawnW, base), ...sinkFindings(graph, passage, base)];
   const neighbours = graph.joints.filter(
-    (other) => other.from.id === from.id && other.output.id !== output.id && output.budget !== undefined && other.output.budget === output.budget,
+    (other) =>
+      other.from.id === from.id && other.output.id !== output.id && output.budget !== undefined && other.output.budget === output.budget,
   );
   if (neighbours.length > 0 && !hasCushion(graph, to, joint.id)) {
     findings.push(
@@ -52,7 +58,11 @@ export function contractFindings(graph: RigGraph, passage: Passage, drawnW: numb
   return findings;
 }
 
-function knowsOffer(output: { readonly ratingW?: number; readonly profiles?: readonly unknown[]; readonly sharedRatingW?: number }): boolean {
+function knowsOffer(output: {
+  readonly ratingW?: number;
+  readonly profiles?: readonly unknown[];
+  readonly sharedRatingW?: number;
+}): boolean {
   return output.ratingW !== undefined || output.profiles !== undefined;
 }
 
@@ -77,7 +87,13 @@ function enough(graph: RigGraph, { joint, contract }: Passage, drawnW: number | 
   if (contract.powerW >= needW) {
     if (drawnW === undefined) return [];
     return [
-      finding({ ...base, code: 'contract-fits', verdict: 'good', numbers, sentence: `The contract is ${given}; ${say(needW, 'W')} are needed.` }),
+      finding({
+        ...base,
+        code: 'contract-fits',
+        verdict: 'good',
+        numbers,
+        sentence: `The contract is ${given}; ${say(needW, 'W')} are needed.`,
+      }),
     ];
   }
   const plain = contract.by === 'plain-5v';

@@ -75,7 +75,8 @@ function leadFindings({ joint, limit }: Passage, run: Discharge): Finding[] {
       }),
     ];
   }
-  const flow = say(startA, 'A') === say(endA, 'A') ? `${say(startA, 'A')} throughout` : `${say(startA, 'A')} full, ${say(endA, 'A')} at the end`;
+  const flow =
+    say(startA, 'A') === say(endA, 'A') ? `${say(startA, 'A')} throughout` : `${say(startA, 'A')} full, ${say(endA, 'A')} at the end`;
   return [finding({ ...base, code: 'current-fits', verdict: 'good', numbers, sentence: `${flow}; allowed are ${allowed}.` })];
 }
 
@@ -110,7 +111,10 @@ function budgetFindings({ passages, source }: SourceTree, run: Discharge): Findi
       .filter(({ id }) => budgetFeed(part.id, id) === run.at)
       .map((budget) => {
         const fromStart = run.minutes === 0;
-        const limits = [budget.maxA === undefined ? [] : say(budget.maxA, 'A'), budget.maxW === undefined ? [] : say(budget.maxW, 'W')].flat();
+        const limits = [
+          budget.maxA === undefined ? [] : say(budget.maxA, 'A'),
+          budget.maxW === undefined ? [] : say(budget.maxW, 'W'),
+        ].flat();
         const numbers: ShownNumber[] = [
           ...(budget.maxA === undefined ? [] : [{ name: 'allowed', value: budget.maxA, unit: 'A' } as const]),
           ...(budget.maxW === undefined ? [] : [{ name: 'allowed', value: budget.maxW, unit: 'W' } as const]),

@@ -39,7 +39,12 @@ export const DRAW_SPREAD: Readonly<Record<Provenance, number>> = { printed: 0.07
  *
  * @example a run-down of 95 Wh in 5 h 10 is 18.4 W at the battery; behind an adapter of 92 % about 16.8 W at the camera
  */
-export function deviceDraw(use: DeviceUse, modeId: string | undefined, tree: SourceTree | undefined, evidence: Evidence): DeviceDraw | undefined {
+export function deviceDraw(
+  use: DeviceUse,
+  modeId: string | undefined,
+  tree: SourceTree | undefined,
+  evidence: Evidence,
+): DeviceDraw | undefined {
   const { part, scale } = use;
   const device = part.gear;
   const mode = modeId === undefined ? undefined : device.modes?.find(({ id }) => id === modeId);
@@ -156,4 +161,3 @@ function readDraw(draw: Draw, said: Provenance | undefined): ReadDraw {
     }
   }
 }
-

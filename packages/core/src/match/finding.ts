@@ -22,12 +22,13 @@ export const FINDINGS = {
   // plugs
   'connector-fits': 'Two connectors mate.',
   'connector-mismatch': 'Two connectors do not mate.',
+  'cable-missing': 'Two sockets are to be joined without a cable.',
   'connector-unknown': 'The family or size of a connector is not known on one side.',
   'polarity-reversed': 'Plus would meet minus.',
   'polarity-unknown': 'A plug that can be of either polarity, and one side does not say.',
   'port-taken': 'A control or data cable is in the port that is to feed the device.',
   'fit-note': 'A door, strap or plug needs attention where this part is used.',
-  refused: 'The device is known to refuse this adapter.',
+  refused: 'The device, or grip, is known to refuse this adapter.',
   'figure-missing': 'A figure is missing, so a check could not be made.',
   // volts
   'voltage-fits': 'The whole range of the source, full to empty, is within the window of what it feeds.',

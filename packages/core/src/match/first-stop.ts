@@ -11,7 +11,7 @@ export function stoppingPeak(run: Discharge): PeakBreak | undefined {
   return run.peak && run.peak.fromSoc - run.endSoc >= LATE_PEAK ? run.peak : undefined;
 }
 
-/** Minutes to plan with: until the first stop, less the reserve. */
-export function plannedMinutes(rig: Rig, firstStopMin: number): number {
-  return firstStopMin * (1 - (rig.reserve ?? DEFAULT_RESERVE));
+/** Minutes to plan with: until the first stop, less the reserve of the battery that is in by then. */
+export function plannedMinutes(rig: Rig, firstStopMin: number, lastSwapMin = 0): number {
+  return firstStopMin - (firstStopMin - lastSwapMin) * (rig.reserve ?? DEFAULT_RESERVE);
 }

@@ -1,5 +1,6 @@
 import { connectorName, mates, polarityOf } from '../gear/connector';
 import type { Connector } from '../gear/connector';
+import { meetsDirectly } from '../gear/ports-of';
 import { finding } from './finding';
 import type { Finding } from './finding';
 import { isA, roleOf } from './rig-graph';
@@ -12,7 +13,11 @@ interface End {
 
 /** Plugs, polarity, ports with two jobs, and what is known of one part in another: before any volt is looked at. */
 export function jointFindings(graph: RigGraph): readonly Finding[] {
-  return [...graph.joints.flatMap((joint) => plugs(joint)), ...graph.joints.flatMap((joint) => [...taken(graph, joint), ...refusals(graph, joint)]), ...fitNotes(graph)];
+  return [
+    ...graph.joints.flatMap((joint) => plugs(joint)),
+    ...graph.joints.flatMap((joint) => [...taken(graph, joint), ...refusals(graph, joint)]),
+    ...fitNotes(graph),
+  ];
 }
 
 /** The two joints of a link with a cable, or its only one. */
@@ -20,7 +25,7 @@ function plugs(joint: Joint): Finding[] {
   const { from, output, cable, to, input } = joint;
   const source: End = { part: from, connector: output.connector };
   const load: End = { part: to, connector: input.connector };
-  if (!cable) return [...fit(joint, source, load), ...polarity(joint, source, load, false)];
+  if (!cable) return [...fit(joint, source, load), ...bridge(joint), ...polarity(joint, source, load, false)];
   const { ends, crossed = false } = cable.gear;
   const near: End = { part: cable, connector: ends.source };
   const far: End = { part: cable, connector: ends.load };
@@ -33,7 +38,14 @@ function plugs(joint: Joint): Finding[] {
 }
 
 function fit(joint: Joint, from: End, to: End): Finding[] {
-  const base = { aspect: 'connector', role: roleOf(to.part), gearId: to.part.id, jointId: joint.id, part: to.part.gear.name, numbers: [] } as const;
+  const base = {
+    aspect: 'connector',
+    role: roleOf(to.part),
+    gearId: to.part.id,
+    jointId: joint.id,
+    part: to.part.gear.name,
+    numbers: [],
+  } as const;
   const [one, other] = [from.part.gear.name, to.part.gear.name];
   const [here, there] = [connectorName(from.connector), connectorName(to.connector)];
   switch (mates(from.connector, to.connector)) {
@@ -56,15 +68,43 @@ function fit(joint: Joint, from: End, to: End): Finding[] {
           code: 'connector-unknown',
           verdict: 'unknown',
           sentence: `${one} is for ${here}, ${other} takes ${there}: whether the two are the same form is not known.`,
-          remedy: from.connector.type === 'barrel' ? 'Measure both diameters on both sides.' : 'Name the family of the battery bay on both.',
+          remedy:
+            from.connector.type === 'barrel' ? 'Measure both diameters on both sides.' : 'Name the family of the battery bay on both.',
         }),
       ];
   }
 }
 
+/** Two sockets do not meet without a cable. */
+function bridge({ id, from, output, to, input }: Joint): Finding[] {
+  if (mates(output.connector, input.connector) === 'no' || meetsDirectly(output, input)) return [];
+  const socket = connectorName(input.connector);
+  return [
+    finding({
+      code: 'cable-missing',
+      verdict: 'stop',
+      aspect: 'connector',
+      role: roleOf(to),
+      gearId: to.id,
+      jointId: id,
+      part: to.gear.name,
+      numbers: [],
+      sentence: `${output.name} of ${from.gear.name} and ${input.name} of ${to.gear.name} are both sockets (${socket}): a cable is missing.`,
+      remedy: `Put a cable with two ${socket} ends between.`,
+    }),
+  ];
+}
+
 function polarity(joint: Joint, from: End, to: End, crossed: boolean): Finding[] {
   if (mates(from.connector, to.connector) === 'no') return [];
-  const base = { aspect: 'connector', role: roleOf(to.part), gearId: to.part.id, jointId: joint.id, part: to.part.gear.name, numbers: [] } as const;
+  const base = {
+    aspect: 'connector',
+    role: roleOf(to.part),
+    gearId: to.part.id,
+    jointId: joint.id,
+    part: to.part.gear.name,
+    numbers: [],
+  } as const;
   const remedy = 'Check with a meter before anything is connected; use a lead of the right polarity.';
   const met = polarityOf(from.connector, to.connector);
   if (met === 'unknown') {
@@ -79,7 +119,9 @@ function polarity(joint: Joint, from: End, to: End, crossed: boolean): Finding[]
     ];
   }
   if ((met === 'reversed') === crossed) return [];
-  const why = crossed ? `${from.part.gear.name} is crossed inside` : `one is ${from.connector.polarity}, the other ${to.connector.polarity}`;
+  const why = crossed
+    ? `${from.part.gear.name} is crossed inside`
+    : `one is ${from.connector.polarity}, the other ${to.connector.polarity}`;
   return [
     finding({
       ...base,
@@ -114,7 +156,8 @@ function taken({ devices }: RigGraph, joint: Joint): Finding[] {
 
 function refusals(graph: RigGraph, joint: Joint): Finding[] {
   const { from, to } = joint;
-  if (!isA(from, 'adapter') || !from.gear.refusedBy?.includes(to.gear.name)) return [];
+  const inGrip = isA(to, 'hub') && to.gear.form === 'grip';
+  if (!isA(from, 'adapter') || !(inGrip || from.gear.refusedBy?.includes(to.gear.name))) return [];
   return [
     finding({
       code: 'refused',
@@ -125,7 +168,9 @@ function refusals(graph: RigGraph, joint: Joint): Finding[] {
       jointId: joint.id,
       part: from.gear.name,
       numbers: [],
-      sentence: `${to.gear.name} is known to refuse ${from.gear.name}.`,
+      sentence: inGrip
+        ? `${to.gear.name} takes batteries only: ${from.gear.name} has no way out for its lead.`
+        : `${to.gear.name} is known to refuse ${from.gear.name}.`,
       remedy: 'Use an adapter made for this device, or its own battery.',
     }),
   ];

@@ -44,7 +44,11 @@ export function laneTo(tree: SourceTree, device: Part, run: Discharge | undefine
   const way: Passage[] = [];
   for (let passage: Passage | undefined = passageTo(tree, device); passage; passage = passage.before) way.unshift(passage);
   const verdictOf = (part: Part, joint?: string): Verdict =>
-    worstVerdict(findings.filter(({ gearId, jointId }) => gearId === part.id && (joint === undefined || jointId === undefined || jointId === joint)).map(({ verdict }) => verdict));
+    worstVerdict(
+      findings
+        .filter(({ gearId, jointId }) => gearId === part.id && (joint === undefined || jointId === undefined || jointId === joint))
+        .map(({ verdict }) => verdict),
+    );
   const both = (level: (point: TimedPoint) => Level | undefined): Pick<Station, 'start' | 'end'> => ({
     start: run?.start && level(run.start),
     end: run?.end && level(run.end),
@@ -82,7 +86,8 @@ type Both = (level: (point: TimedPoint) => Level | undefined) => Pick<Station, '
 
 function sourceStation({ source }: SourceTree, first: Passage, verdict: Verdict, both: Both): Station {
   const base = { kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, verdict } as const;
-  if (!isA(source, 'battery')) return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...both((point) => levelOf(point.packV, point.packA)) };
+  if (!isA(source, 'battery'))
+    return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...both((point) => levelOf(point.packV, point.packA)) };
   const { chemistry, cellsInSeries } = source.gear;
   return {
     ...base,
@@ -93,7 +98,13 @@ function sourceStation({ source }: SourceTree, first: Passage, verdict: Verdict,
 }
 
 /** A step where a port sets its own voltage, then the lead that falls a little. */
-function passageStations(tree: SourceTree, passage: Passage, run: Discharge | undefined, verdictOf: (part: Part, joint?: string) => Verdict, both: Both): Station[] {
+function passageStations(
+  tree: SourceTree,
+  passage: Passage,
+  run: Discharge | undefined,
+  verdictOf: (part: Part, joint?: string) => Verdict,
+  both: Both,
+): Station[] {
   const { joint, supply, converter, leadOhm } = passage;
   const { from, output, cable, to } = joint;
   const stations: Station[] = [];

@@ -66,14 +66,19 @@ export function limitOfLead(joint: Joint, contract: Contract | undefined, eviden
     else if (!isA(from, 'adapter') && !(output.gives === 'pack' && output.maxW !== undefined))
       evidence.lack('current', from, `what ${output.name} can carry`, 'Type its amps as printed, or ask the maker.', joint.id);
   }
-  if (output.gives !== 'pd' && output.fuseA !== undefined) limits.push({ maxA: output.fuseA, set: `the fuse of ${output.name}`, isFuse: true });
+  if (output.gives !== 'pd' && output.fuseA !== undefined)
+    limits.push({ maxA: output.fuseA, set: `the fuse of ${output.name}`, isFuse: true });
   if (cable) {
     const maxA = cableLimit(cable.gear);
     if (maxA !== undefined) limits.push({ maxA, set: cable.gear.name, isFuse: false });
     else evidence.lack('current', cable, 'what it can carry', 'Type its rated amps, or its wire size.', joint.id);
     if (cable.gear.fuseA !== undefined) limits.push({ maxA: cable.gear.fuseA, set: `the fuse of ${cable.gear.name}`, isFuse: true });
   }
-  if (input.takes === 'window' && input.maxA !== undefined) limits.push({ maxA: input.maxA, set: `${input.name} of ${to.gear.name}`, isFuse: false });
+  if (input.takes === 'window' && input.maxA !== undefined)
+    limits.push({ maxA: input.maxA, set: `${input.name} of ${to.gear.name}`, isFuse: false });
   if (isA(to, 'hub') && to.gear.fuseA !== undefined) limits.push({ maxA: to.gear.fuseA, set: `the fuse of ${to.gear.name}`, isFuse: true });
-  return limits.reduce<LeadLimit | undefined>((least, limit) => (least === undefined || limit.maxA < least.maxA ? limit : least), undefined);
+  return limits.reduce<LeadLimit | undefined>(
+    (least, limit) => (least === undefined || limit.maxA < least.maxA ? limit : least),
+    undefined,
+  );
 }

@@ -10,7 +10,10 @@ import type { Evidence } from './figure';
 import type { Part } from './rig-graph';
 
 /** Charge and temperature that a battery starts with in a rig: its own state, or what the rig says of all of them. */
-export function batteryState(rig: Rig, gearId: string): { startSoc: number; temperatureC: number; chosen: { charge: boolean; cold: boolean } } {
+export function batteryState(
+  rig: Rig,
+  gearId: string,
+): { startSoc: number; temperatureC: number; chosen: { charge: boolean; cold: boolean } } {
   const own = rig.batteries?.find((state) => state.gearId === gearId);
   const charge = own?.startCharge ?? rig.startCharge;
   const cold = own?.temperatureC ?? rig.temperatureC;

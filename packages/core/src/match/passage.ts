@@ -91,7 +91,13 @@ function portOf(graph: RigGraph, joint: Joint, given: Supply | undefined, before
   const { output, from, input } = joint;
   if (output.gives === 'pack') {
     if (isA(from, 'adapter') && !from.gear.output.passThrough && from.gear.input.triggerV === undefined) {
-      evidence.lack('voltage', from, 'its output voltage', 'Read its label, or measure it with a meter before the camera is attached.', joint.id);
+      evidence.lack(
+        'voltage',
+        from,
+        'its output voltage',
+        'Read its label, or measure it with a meter before the camera is attached.',
+        joint.id,
+      );
       return { supply: undefined, converter: undefined, contract: undefined, incomplete: true };
     }
     const plain = input.takes === 'pd' && given && Math.abs(given.highV - PLAIN_V) < 0.5 ? plainContract(joint, output.maxA) : undefined;

@@ -6,7 +6,11 @@ import { stoppingPeak } from './first-stop';
 import type { LoadDraw, SourceTree } from './source-tree';
 
 /** A peak that breaks a limit well before the run ends by itself. */
-export function peakFindings({ source, passages }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge | undefined): readonly Finding[] {
+export function peakFindings(
+  { source, passages }: SourceTree,
+  draws: ReadonlyMap<string, LoadDraw>,
+  run: Discharge | undefined,
+): readonly Finding[] {
   const peak = run && stoppingPeak(run);
   const peakW = peak && draws.get(peak.loadId)?.peakW;
   const device = passages.find(({ joint }) => joint.to.id === peak?.loadId)?.joint.to;

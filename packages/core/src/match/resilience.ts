@@ -20,7 +20,9 @@ export function resilience(graph: RigGraph): readonly Failure[] {
   }
   return [...used.values()].map((part) => ({
     part,
-    stops: graph.devices.map((use) => use.part).filter((device) => device.id !== part.id && isFed(graph, device, undefined) && !isFed(graph, device, part)),
+    stops: graph.devices
+      .map((use) => use.part)
+      .filter((device) => device.id !== part.id && isFed(graph, device, undefined) && !isFed(graph, device, part)),
   }));
 }
 

@@ -1,11 +1,10 @@
 import type { Discharge } from '../discharge/discharge';
 import type { SystemRun } from '../discharge/system';
-import type { Device, Needs } from '../gear/gear';
+import type { Adapter, Device, Needs } from '../gear/gear';
 import { isOwn, passageTo, treeFeeding } from './rig-system';
 import { say } from './figure';
 import { finding } from './finding';
 import type { Finding } from './finding';
-import { plannedMinutes } from './first-stop';
 import type { Passage } from './passage';
 import { resilience } from './resilience';
 import { isA, jointsTo, roleOf } from './rig-graph';
@@ -15,7 +14,11 @@ import { feedPoint, list } from './voltage-findings';
 import { hasCushion } from './contract-findings';
 
 /** What a device loses on its feed: the mode chosen, other modes, features. */
-export function capabilityFindings(graph: RigGraph, trees: readonly SourceTree[], runs: ReadonlyMap<SourceTree, Discharge | undefined>): Finding[] {
+export function capabilityFindings(
+  graph: RigGraph,
+  trees: readonly SourceTree[],
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+): Finding[] {
   return graph.devices.flatMap((use) => {
     const tree = treeFeeding(trees, use.part);
     if (!tree) return [];
@@ -36,7 +39,15 @@ export function capabilityFindings(graph: RigGraph, trees: readonly SourceTree[]
         const lack = lacking(feed, asked);
         if (!lack) return [];
         const how = silently ? 'goes off without telling' : 'is off';
-        return [note(feed, 'feature-lost', lack.unknown ? 'unknown' : 'caution', lack, `${name} of ${device.name} ${how} on this feed: ${lack.what}.`)];
+        return [
+          note(
+            feed,
+            'feature-lost',
+            lack.unknown ? 'unknown' : 'caution',
+            lack,
+            `${name} of ${device.name} ${how} on this feed: ${lack.what}.`,
+          ),
+        ];
       }),
     ];
   });
@@ -76,8 +87,10 @@ function modeFindings(feed: Feed, mode: string, needs: Needs | undefined): Findi
   const lack = needs && lacking(feed, needs);
   if (!lack) return [];
   const { name } = feed.use.part.gear;
-  if (lack.unknown) return [note(feed, 'figure-missing', 'unknown', lack, `Whether ${mode} of ${name} works here is not known: ${lack.what}.`)];
-  if (lack.late) return [note(feed, 'mode-lost-late', 'caution', lack, `${mode} of ${name} stops working as the battery empties: ${lack.what}.`)];
+  if (lack.unknown)
+    return [note(feed, 'figure-missing', 'unknown', lack, `Whether ${mode} of ${name} works here is not known: ${lack.what}.`)];
+  if (lack.late)
+    return [note(feed, 'mode-lost-late', 'caution', lack, `${mode} of ${name} stops working as the battery empties: ${lack.what}.`)];
   return [note(feed, 'mode-lost', 'stop', lack, `${mode} of ${name} does not work on this feed: ${lack.what}.`)];
 }
 
@@ -97,7 +110,8 @@ function lacking({ passage, run }: Feed, { minV, contractW, recognised }: Needs)
   } else if (minV !== undefined) {
     const start = feedPoint(run?.start, joint.id)?.loadV ?? loadVolts(run?.start, joint.to) ?? supply?.startV;
     const end = feedPoint(run?.end, joint.id)?.loadV ?? loadVolts(run?.end, joint.to) ?? supply?.lowV;
-    if (start === undefined || end === undefined) return { what: 'the voltage that arrives is not known', unknown: true, late: false, numbers: [] };
+    if (start === undefined || end === undefined)
+      return { what: 'the voltage that arrives is not known', unknown: true, late: false, numbers: [] };
     const numbers = [
       { name: 'at the start', value: start, unit: 'V' },
       { name: 'at the end', value: end, unit: 'V' },
@@ -106,12 +120,18 @@ function lacking({ passage, run }: Feed, { minV, contractW, recognised }: Needs)
     if (start < minV) return { what: `it needs ${say(minV, 'V')}, it gets ${say(start, 'V')}`, unknown: false, late: false, numbers };
     if (end < minV) return { what: `it needs ${say(minV, 'V')}, at the end it gets ${say(end, 'V')}`, unknown: false, late: true, numbers };
   } else if (contractW !== undefined) {
-    return { what: `it needs a USB contract of ${say(contractW, 'W')}, and this feed is none`, unknown: false, late: false, numbers: [{ name: 'needed', value: contractW, unit: 'W' }] };
+    return {
+      what: `it needs a USB contract of ${say(contractW, 'W')}, and this feed is none`,
+      unknown: false,
+      late: false,
+      numbers: [{ name: 'needed', value: contractW, unit: 'W' }],
+    };
   }
   if (recognised && (joint.input.connector.type === 'bay' || joint.input.takes === 'window')) {
     const { from } = joint;
     const known = isA(from, 'battery') || isA(from, 'adapter') || isA(from, 'hub') ? from.gear.recognised : false;
-    if (known === undefined) return { what: `whether it recognises ${from.gear.name} is not said`, unknown: true, late: false, numbers: [] };
+    if (known === undefined)
+      return { what: `whether it recognises ${from.gear.name} is not said`, unknown: true, late: false, numbers: [] };
     if (!known) return { what: `it does not recognise ${from.gear.name}`, unknown: false, late: false, numbers: [] };
   }
   return undefined;
@@ -123,8 +143,9 @@ function loadVolts(point: Discharge['start'], device: Part): number | undefined 
 
 /** What each device's own gauge says meanwhile. */
 export function gaugeFindings(graph: RigGraph, plannedMin: number | undefined): Finding[] {
-  return graph.joints.flatMap(({ id, from, to }) => {
-    if (!isA(from, 'adapter') || from.gear.gauge === 'true' || !isA(to, 'device')) return [];
+  return graph.joints.flatMap(({ id, from: nearest, to }) => {
+    const from = isA(to, 'device') ? adapterBefore(graph, nearest) : undefined;
+    if (!from || from.gear.gauge === 'true') return [];
     const shows = from.gear.gauge === 'always-full' ? 'shows a full battery until it stops dead' : 'shows nothing of what is left';
     const planned = plannedMin !== undefined && plannedMin > 0 ? plannedMin : undefined;
     return [
@@ -147,11 +168,17 @@ export function gaugeFindings(graph: RigGraph, plannedMin: number | undefined): 
   });
 }
 
+/** The adapter that stands in for a device's battery: straight in its bay, or in the grip there. */
+function adapterBefore(graph: RigGraph, part: Part): Part<Adapter> | undefined {
+  if (isA(part, 'adapter')) return part;
+  const behind = isA(part, 'hub') && part.gear.form === 'grip' ? jointsTo(graph, part)[0] : undefined;
+  return behind && adapterBefore(graph, behind.from);
+}
+
 /** Whether it lasts as long as asked. */
-export function lastsFindings(graph: RigGraph, firstStopMin: number | undefined): Finding[] {
+export function lastsFindings(graph: RigGraph, firstStopMin: number | undefined, plannedMin: number | undefined): Finding[] {
   const { rig, sources } = graph;
-  if (firstStopMin === undefined || rig.wantedMin === undefined) return [];
-  const plannedMin = plannedMinutes(rig, firstStopMin);
+  if (firstStopMin === undefined || plannedMin === undefined || rig.wantedMin === undefined) return [];
   const base = {
     aspect: 'run',
     role: 'rig',
@@ -164,7 +191,14 @@ export function lastsFindings(graph: RigGraph, firstStopMin: number | undefined)
   } as const;
   const asked = say(rig.wantedMin, 'min');
   if (plannedMin >= rig.wantedMin) {
-    return [finding({ ...base, code: 'lasts', verdict: 'good', sentence: `Asked for ${asked}; it runs ${say(plannedMin, 'min')} with the reserve kept.` })];
+    return [
+      finding({
+        ...base,
+        code: 'lasts',
+        verdict: 'good',
+        sentence: `Asked for ${asked}; it runs ${say(plannedMin, 'min')} with the reserve kept.`,
+      }),
+    ];
   }
   const packs = plannedMin > 0 ? Math.ceil(rig.wantedMin / plannedMin) : 0;
   const swap = `Plan a swap at ${say(plannedMin, 'min')}: ${packs} charged batteries of this kind last ${asked}.`;
@@ -204,7 +238,10 @@ function togetherFindings(graph: RigGraph): Finding[] {
         { name: 'devices that stop', value: stops.length, unit: 'count' },
         { name: 'of', value: graph.devices.length, unit: 'count' },
       ],
-      sentence: `When ${list(parts.map(({ gear }) => gear.name)).replace(/ and ([^,]*)$/, ' or $1')} fails, ${list(stops.map(({ gear }) => gear.name))} stop together.`,
+      sentence: `When ${list(
+        parts.map(({ gear }) => gear.name),
+        'or',
+      )} fails, ${list(stops.map(({ gear }) => gear.name))} stop together.`,
       remedy: 'Keep a spare of it within reach, or give one of the devices a feed of its own.',
     });
   });
@@ -249,7 +286,9 @@ function drainFindings(graph: RigGraph, timeline: SystemRun | undefined): Findin
   return graph.devices.flatMap(({ part }) => {
     const own = jointsTo(graph, part).find(isOwn);
     const usb = jointsTo(graph, part).find(({ input }) => input.takes === 'pd');
-    const flat = timeline.events.find(({ kind, id }) => kind === 'own-battery-flat' && (id === own?.from.id || id === `${part.id}!built-in`));
+    const flat = timeline.events.find(
+      ({ kind, id }) => kind === 'own-battery-flat' && (id === own?.from.id || id === `${part.id}!built-in`),
+    );
     const gone = timeline.events.find(({ kind, id }) => kind === 'source-out' && id === usb?.from.id);
     // drained beside a feed that still stood, not after it
     if (!flat || !usb || (gone && gone.minute <= flat.minute)) return [];

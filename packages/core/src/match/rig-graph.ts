@@ -72,7 +72,8 @@ export function rigGraph(rig: Rig, gear: ReadonlyMap<string, Gear>): RigGraph {
     if (known) return known;
     if (!body || (kind !== undefined && body.kind !== kind)) {
       const what = kind ?? 'part';
-      if (!found.some(({ gearId }) => gearId === id)) found.push(lost(what, id, `The rig names a ${what} that is not in the kit any more.`));
+      if (!found.some(({ gearId }) => gearId === id))
+        found.push(lost(what, id, `The rig names a ${what} that is not in the kit any more.`));
       return undefined;
     }
     const part = { id, gear: body, ...portsOf(body) };
@@ -225,7 +226,8 @@ function deadEnds(rig: Rig, joints: readonly Joint[]): Finding[] {
   const fed = new Set(rig.links.map(({ to }) => to.gearId));
   const dead = new Map<string, Part>();
   for (const { from } of joints) {
-    if (!fed.has(from.id) && !isA(from, 'battery') && !isA(from, 'supply') && !(isA(from, 'device') && from.gear.builtIn)) dead.set(from.id, from);
+    if (!fed.has(from.id) && !isA(from, 'battery') && !isA(from, 'supply') && !(isA(from, 'device') && from.gear.builtIn))
+      dead.set(from.id, from);
   }
   return [...dead.values()].map((part) =>
     finding({

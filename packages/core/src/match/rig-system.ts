@@ -1,4 +1,5 @@
 import { packFrom } from '../cell/pack';
+import type { Discharge } from '../discharge/discharge';
 import type { System, SystemLoad, SystemPhase, SystemSource, Way } from '../discharge/system';
 import type { Battery } from '../gear/gear';
 import { isMount } from '../gear/connector';
@@ -6,6 +7,7 @@ import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN } from '../gear/rig';
 import { deviceDraw } from './draw';
 import type { DeviceDraw } from './draw';
 import { Evidence } from './figure';
+import { stoppingPeak } from './first-stop';
 import { packSpecOf } from './pack-spec';
 import type { Passage } from './passage';
 import { isA } from './rig-graph';
@@ -48,7 +50,10 @@ export function rigDraws(graph: RigGraph, trees: readonly SourceTree[], evidence
     }
     return { minutes, watts };
   });
-  return { usual, phases: phases.length > 0 ? phases : [{ minutes: HORIZON_MIN, watts: new Map([...usual].map(([id, { powerW }]) => [id, powerW])) }] };
+  return {
+    usual,
+    phases: phases.length > 0 ? phases : [{ minutes: HORIZON_MIN, watts: new Map([...usual].map(([id, { powerW }]) => [id, powerW])) }],
+  };
 }
 
 /** The tree of the way that a device is fed by first. */
@@ -82,13 +87,25 @@ export function isOwn({ from, output }: Joint): boolean {
  * The rig as a system of sources and loads over time: internal batteries, several sources, swaps, phases. Undefined
  * while a figure is missing.
  */
-export function rigSystem(graph: RigGraph, trees: readonly SourceTree[], draws: RigDraws | undefined): System | undefined {
-  if (!draws || trees.length === 0) return undefined;
+export function rigSystem(
+  graph: RigGraph,
+  trees: readonly SourceTree[],
+  draws: RigDraws | undefined,
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+): System | undefined {
+  if (!draws) return undefined;
   const sources: SystemSource[] = [];
   for (const tree of trees) {
     const network = tree.network(draws.usual);
     if (!network) return undefined;
-    sources.push({ id: tree.source.id, network, ...swapsOf(graph, tree) });
+    const run = runs.get(tree);
+    const peak = run && stoppingPeak(run);
+    sources.push({
+      id: tree.source.id,
+      network,
+      ...swapsOf(graph, tree),
+      ...(peak && { peak: { loadId: peak.loadId, soc: peak.fromSoc, cause: peak.cause } }),
+    });
   }
   const loads = graph.devices.map(({ part }): SystemLoad => {
     const ways = trees
@@ -105,14 +122,23 @@ export function rigSystem(graph: RigGraph, trees: readonly SourceTree[], draws: 
   const phases = draws.phases.map(({ minutes, watts }): SystemPhase => ({ minutes, loadW: Object.fromEntries(watts) }));
   const repeatPhases = graph.rig.repeatPhases === 'again';
   const meanMin = phases.reduce((sum, { minutes }) => sum + minutes, 0) / phases.length;
+  if (sources.length === 0) return undefined;
   return { sources, loads, phases, repeatPhases, horizonMin: repeatPhases ? Math.min(HORIZON_MIN, MOST_PHASES * meanMin) : HORIZON_MIN };
 }
 
 /** The name that a battery built into a device has as a source. */
 export const builtInId = (deviceId: string): string => `${deviceId}!built-in`;
 
-function builtInNetwork(deviceId: string, { energyWh, cellsInSeries }: { energyWh: number; cellsInSeries: number }, draws: RigDraws): Network {
-  const feed: Feed = { id: `${deviceId}!contacts`, resistanceOhm: 0, load: { id: deviceId, powerW: draws.usual.get(deviceId)?.powerW ?? 0 } };
+function builtInNetwork(
+  deviceId: string,
+  { energyWh, cellsInSeries }: { energyWh: number; cellsInSeries: number },
+  draws: RigDraws,
+): Network {
+  const feed: Feed = {
+    id: `${deviceId}!contacts`,
+    resistanceOhm: 0,
+    load: { id: deviceId, powerW: draws.usual.get(deviceId)?.powerW ?? 0 },
+  };
   return { pack: packFrom({ chemistry: 'li-ion', cellsInSeries, energyWh }), feeds: [feed] };
 }
 
@@ -120,7 +146,9 @@ function wayOf(tree: SourceTree, { joint, contract, before }: Passage): Way {
   const { input } = joint;
   const own = isOwn(joint);
   const together = (function shared(passage: Passage | undefined): boolean {
-    return passage !== undefined && ((isA(passage.joint.to, 'hub') && passage.joint.to.gear.inputOrder === 'together') || shared(passage.before));
+    return (
+      passage !== undefined && ((isA(passage.joint.to, 'hub') && passage.joint.to.gear.inputOrder === 'together') || shared(passage.before))
+    );
   })(before);
   return {
     sourceId: tree.source.id,
@@ -143,7 +171,11 @@ function swapsOf({ rig, parts, joints }: RigGraph, { source, passages }: SourceT
     return spec && sameFit(part, source, passages) ? [{ id, pack: packFrom(spec) }] : [];
   });
   const hot = joints.some(({ from, to }) => from.id === source.id && isA(to, 'hub') && (to.gear.bufferS ?? 0) >= 20);
-  return { spares, swapMin: hot ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN), swapAtSoc: spares.length > 0 ? (rig.reserve ?? DEFAULT_RESERVE) : 0 };
+  return {
+    spares,
+    swapMin: hot ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN),
+    swapAtSoc: spares.length > 0 ? (rig.reserve ?? DEFAULT_RESERVE) : 0,
+  };
 }
 
 /** A spare takes a battery's place only where it has the same cells in series and the ports in use. */
@@ -151,5 +183,7 @@ function sameFit(spare: Part<Battery>, source: Source, passages: readonly Passag
   if (!isA(source, 'battery') || spare.gear.cellsInSeries !== source.gear.cellsInSeries) return false;
   return passages
     .filter(({ before }) => !before)
-    .every(({ joint }) => spare.gear.outputs.some((port) => port.gives === joint.output.gives && port.connector.type === joint.output.connector.type));
+    .every(({ joint }) =>
+      spare.gear.outputs.some((port) => port.gives === joint.output.gives && port.connector.type === joint.output.connector.type),
+    );
 }

@@ -107,7 +107,13 @@ class Builder {
     if (isA(to, 'device')) return { ...base, ...this.load(to, passage, inner) };
     const [only] = inner;
     // a part with one regulated output is a converter at the end of its lead
-    if (inner.length === 1 && only?.converter && only.resistanceOhm === 0 && only.maxA === undefined && !(isA(to, 'hub') && to.gear.standbyW)) {
+    if (
+      inner.length === 1 &&
+      only?.converter &&
+      only.resistanceOhm === 0 &&
+      only.maxA === undefined &&
+      !(isA(to, 'hub') && to.gear.standbyW)
+    ) {
       return { ...base, converter: only.converter, ...(only.feeds && { feeds: only.feeds }) };
     }
     const { minV, startV } = input.takes === 'window' ? input : {};

@@ -12,7 +12,8 @@ import { list } from './voltage-findings';
 export function stopSentence({ source, passages, unlimited }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): string {
   const { name } = source.gear;
   const devices = passages.flatMap(({ joint }) => (isA(joint.to, 'device') ? [joint.to as Part] : []));
-  const nameOf = (id: string): string => devices.find((device) => device.id === id)?.gear.name ?? list(devices.map(({ gear }) => gear.name));
+  const nameOf = (id: string): string =>
+    devices.find((device) => device.id === id)?.gear.name ?? list(devices.map(({ gear }) => gear.name));
   const peak = stoppingPeak(run);
   if (peak) {
     const peakW = draws.get(peak.loadId)?.peakW ?? 0;
@@ -51,7 +52,8 @@ function limitAt(source: SourceTree['source'], passages: SourceTree['passages'],
   if (lead?.limit) return [say(lead.limit.maxA, 'A'), lead.limit.set];
   for (const part of [source as Part, ...passages.map(({ joint }) => joint.to)]) {
     const budget = part.budgets.find(({ id }) => budgetFeed(part.id, id) === at);
-    if (budget) return [budget.maxA === undefined ? say(budget.maxW ?? 0, 'W') : say(budget.maxA, 'A'), `${budget.name} of ${part.gear.name}`];
+    if (budget)
+      return [budget.maxA === undefined ? say(budget.maxW ?? 0, 'W') : say(budget.maxA, 'A'), `${budget.name} of ${part.gear.name}`];
   }
   const port = passages.find(({ joint }) => at === `${joint.from.id}:${joint.output.id}`);
   return ['its limit', port ? `${port.joint.output.name} of ${port.joint.from.gear.name}` : 'a part on the way'];

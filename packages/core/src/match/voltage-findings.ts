@@ -28,7 +28,10 @@ export function mostCurrent(run: Discharge, id: string): number {
 
 /** A source's whole range against the window of everything it feeds, over the whole discharge. */
 export function voltageFindings(graph: RigGraph, tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  return [...tree.passages.flatMap((passage) => [...gateFindings(graph, tree, passage, run), ...dropFindings(passage, run)]), ...sagFindings(tree, run)];
+  return [
+    ...tree.passages.flatMap((passage) => [...gateFindings(graph, tree, passage, run), ...dropFindings(passage, run)]),
+    ...sagFindings(tree, run),
+  ];
 }
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
@@ -56,8 +59,8 @@ function sagFindings({ source, passages }: SourceTree, run: Discharge | undefine
 }
 
 /** `A, B and C`. */
-export function list(names: readonly string[]): string {
-  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+export function list(names: readonly string[], last: 'and' | 'or' = 'and'): string {
+  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
 }
 
 function dropFindings({ joint, supply, leadOhm }: Passage, run: Discharge | undefined): Finding[] {
@@ -133,7 +136,11 @@ function gateFindings(graph: RigGraph, tree: SourceTree, passage: Passage, run: 
         ...base,
         code: 'will-not-start',
         verdict: 'stop',
-        numbers: [...range, { name: 'starts at', value: startV, unit: 'V' }, { name: 'given at the start', value: supply.startV, unit: 'V' }],
+        numbers: [
+          ...range,
+          { name: 'starts at', value: startV, unit: 'V' },
+          { name: 'given at the start', value: supply.startV, unit: 'V' },
+        ],
         sentence: `${part} starts at ${say(startV, 'V')} or more; ${supply.name} at ${say(startSoc, 'fraction')} charge gives ${say(supply.startV, 'V')}${supply.startV < startV ? '' : ', less once the others draw'}.`,
         remedy: 'Start on a fuller battery; once running it goes down to its lower limit.',
       }),
@@ -143,15 +150,29 @@ function gateFindings(graph: RigGraph, tree: SourceTree, passage: Passage, run: 
   const low = lowFinding(tree, passage, supply, part, minV, run, arriving);
   if (low) findings.push(finding({ ...base, ...low, numbers: [...numbers, ...low.numbers] }));
   if (findings.length === 0) {
-    const given = supply.highV === supply.lowV ? say(supply.highV, 'V') : `${say(supply.highV, 'V')} full to ${say(supply.lowV, 'V')} empty`;
+    const given =
+      supply.highV === supply.lowV ? say(supply.highV, 'V') : `${say(supply.highV, 'V')} full to ${say(supply.lowV, 'V')} empty`;
     const accepts = `${say(minV, 'V')} to ${say(maxV ?? minV, 'V')}`;
-    findings.push(finding({ ...base, code: 'voltage-fits', verdict: 'good', numbers, sentence: `${supply.name} gives ${given}; ${part} accepts ${accepts}.` }));
+    findings.push(
+      finding({
+        ...base,
+        code: 'voltage-fits',
+        verdict: 'good',
+        numbers,
+        sentence: `${supply.name} gives ${given}; ${part} accepts ${accepts}.`,
+      }),
+    );
   }
   return findings;
 }
 
 /** A battery charged in place lifts everything that follows it to the charger's voltage. */
-function chargingFindings({ source }: SourceTree, supply: Supply, base: Pick<Finding, 'aspect' | 'role' | 'gearId' | 'jointId' | 'part'>, maxV: number): Finding[] {
+function chargingFindings(
+  { source }: SourceTree,
+  supply: Supply,
+  base: Pick<Finding, 'aspect' | 'role' | 'gearId' | 'jointId' | 'part'>,
+  maxV: number,
+): Finding[] {
   const chargeV = isA(source, 'battery') ? source.gear.chargeV : undefined;
   if (chargeV === undefined || !supply.followsPack || chargeV <= maxV) return [];
   return [

@@ -1,0 +1,92 @@
+import type { Rig } from '../gear/rig';
+import type { GEAR } from './low-water';
+import { moreId } from './more-gear';
+import type { MoreGear } from './more-gear';
+
+type End = readonly [gearId: string, portId: string];
+
+function link(from: End, to: End, cable?: MoreGear): Rig['links'][number] {
+  return {
+    from: { gearId: from[0], portId: from[1] },
+    to: { gearId: to[0], portId: to[1] },
+    ...(cable !== undefined && { cableId: moreId(cable) }),
+  };
+}
+
+/** The crew's rigs of several devices. */
+export function moreRigs(first: typeof GEAR): readonly Rig[] {
+  const id = moreId;
+  return [
+    {
+      name: 'Wheelhouse, everything on one V-mount',
+      note: 'Camera, monitor-recorder, wireless video and follow focus on one battery behind the operator. Every part hangs on one plate.',
+      style: 'shoulder',
+      devices: [{ gearId: first.wheelhouseCamera }, { gearId: id('monitor') }, { gearId: id('wireless') }, { gearId: id('focus') }],
+      links: [
+        link([id('v3'), 'mount'], [id('plate'), 'mount']),
+        link([id('plate'), 'd1'], [id('adapterM8'), 'in']),
+        link([id('adapterM8'), 'out'], [first.wheelhouseCamera, 'bay']),
+        link([id('plate'), 'd2'], [id('splitter'), 'in'], 'dTap1'),
+        link([id('splitter'), 'p1'], [id('monitor'), 'dc']),
+        link([id('splitter'), 'p2'], [id('wireless'), 'dc']),
+        link([id('splitter'), 'p3'], [id('focus'), 'dc']),
+      ],
+      batteries: [{ gearId: id('v3'), spareIds: [id('v6')] }],
+      wantedMin: 360,
+      temperatureC: 2,
+      swapMin: 2,
+    },
+    {
+      name: 'Galley, two cameras on mains',
+      note: 'Locked off. The box takes the quay’s mains, a V-mount stands behind it; the recorder runs from a bank.',
+      style: 'locked-off',
+      devices: [{ gearId: first.wheelhouseCamera }, { gearId: id('secondCamera') }, { gearId: id('recorder') }],
+      links: [
+        link([id('mains15'), 'dc'], [id('dcBox'), 'dc']),
+        link([id('v2'), 'mount'], [id('dcBox'), 'mount']),
+        link([id('dcBox'), 'd1'], [first.dTapAdapter, 'in']),
+        link([first.dTapAdapter, 'out'], [first.wheelhouseCamera, 'bay']),
+        link([id('bank100'), 'c1'], [id('secondCamera'), 'usb-c'], 'usbC5A'),
+        link([id('k1'), 'contacts'], [id('secondCamera'), 'bay']),
+        link([id('bank100'), 'a'], [id('recorder'), 'usb-c'], 'aToC'),
+      ],
+      wantedMin: 240,
+      temperatureC: 18,
+    },
+    {
+      name: 'Breakwater',
+      note: 'Five days of time-lapse on the breakwater, a frame a minute, on one lead-acid battery with a regulator.',
+      style: 'unattended',
+      devices: [{ gearId: id('timelapse') }],
+      links: [
+        link([id('lead'), 'terminals'], [id('regulatorS'), 'in'], 'leadLead'),
+        link([id('regulatorS'), 'out'], [id('timelapse'), 'bay']),
+      ],
+      wantedMin: 5 * 24 * 60,
+      temperatureC: -6,
+    },
+    {
+      name: 'Stills with the grip',
+      note: 'Two batteries in the grip, used one after the other.',
+      style: 'handheld',
+      devices: [{ gearId: id('stillsB') }],
+      links: [
+        link([id('k2'), 'contacts'], [id('grip'), 'left']),
+        link([id('k4'), 'contacts'], [id('grip'), 'right']),
+        link([id('grip'), 'contacts'], [id('stillsB'), 'bay']),
+      ],
+      wantedMin: 480,
+      temperatureC: 0,
+    },
+    {
+      name: 'Cinema camera day',
+      note: 'The rented camera on the step-up plate. V6 has been on the shelf at half charge.',
+      style: 'tripod',
+      devices: [{ gearId: id('cinema') }],
+      links: [link([id('v5'), 'mount'], [id('stepUp'), 'mount']), link([id('stepUp'), 'dc'], [id('cinema'), 'dc'], 'twoPin')],
+      batteries: [{ gearId: id('v5'), startCharge: 0.55 }],
+      wantedMin: 120,
+      temperatureC: 4,
+    },
+  ];
+}

@@ -1,0 +1,225 @@
+import type { Battery } from '../gear/gear';
+import { isMount } from '../gear/connector';
+import { batteryFigures } from '../gear/battery-figures';
+import type { Answer } from '../match/assess';
+import { hasCushion } from '../match/contract-findings';
+import { resilience } from '../match/resilience';
+import { isA, jointsTo } from '../match/rig-graph';
+import type { Joint, Part, RigGraph } from '../match/rig-graph';
+import { mayFly, strictestFlight } from '../travel/air-limits';
+import type { Flight } from '../travel/air-limits';
+import { CRITERIA } from './weights';
+import type { Criterion, Weights } from './weights';
+
+/** How a rig is fed, in the figures that people weigh. */
+export interface Criteria {
+  readonly firstStopMin: number | undefined;
+  readonly plannedMin: number | undefined;
+  readonly unlimited: boolean;
+  /** Changes of battery while it must run; undefined when no time is asked for. */
+  readonly swaps: number | undefined;
+  /** Every device is carried over a change of battery. */
+  readonly hotSwap: boolean;
+  /** Grams of what hangs on the camera, and of what is carried elsewhere behind a lead. */
+  readonly massOnG: number;
+  readonly massOffG: number;
+  /** Parts whose mass, or price, nobody gave: the sums are too small by theirs. */
+  readonly massUnknown: readonly string[];
+  readonly price: number;
+  readonly priceUnknown: readonly string[];
+  readonly energyWh: number;
+  readonly joints: number;
+  readonly blindGauges: number;
+  readonly lost: readonly string[];
+  /** Devices that stop with the part whose failure stops most. */
+  readonly together: number;
+  /** Kinds of charger to carry. */
+  readonly chargers: readonly string[];
+  readonly flight: Flight;
+  /** Wall, network or vehicle sockets that it hangs on. */
+  readonly tethers: number;
+  readonly cautions: number;
+  readonly missing: number;
+  readonly unfed: number;
+}
+
+/** Gathers the criteria of a rig that has been answered. Cost: parts × joints. */
+export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
+  const feed = feedParts(graph);
+  const on = new Set(graph.devices.flatMap(({ part }) => onCamera(graph, part)).map(({ id }) => id));
+  const mass = (parts: readonly Part[]): number => parts.reduce((sum, { gear }) => sum + (gear.massG ?? 0), 0);
+  const batteries = feed.filter((part): part is Part<Battery> => isA(part, 'battery'));
+  const energyWh = batteries.reduce((sum, { gear }) => sum + (batteryFigures(gear).energyWh ?? 0), 0);
+  const price = feed.reduce((sum, { gear }) => sum + (gear.price ?? 0), 0);
+  const has = (...codes: readonly string[]) => answer.findings.filter(({ code }) => codes.includes(code));
+  const { wantedMin } = graph.rig;
+  return {
+    firstStopMin: answer.firstStopMin,
+    plannedMin: answer.plannedMin,
+    unlimited: answer.unlimited,
+    swaps: swapsFor(wantedMin, answer.plannedMin, answer.unlimited),
+    hotSwap: graph.devices.every(({ part }) => carriedOver(graph, part)),
+    massOnG: mass(feed.filter(({ id }) => on.has(id))),
+    massOffG: mass(feed.filter(({ id }) => !on.has(id))),
+    massUnknown: feed.filter(({ gear }) => gear.massG === undefined).map(({ gear }) => gear.name),
+    price,
+    priceUnknown: feed.filter(({ gear }) => gear.price === undefined).map(({ gear }) => gear.name),
+    energyWh,
+    joints: graph.joints.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
+    blindGauges: has('gauge-blind').length,
+    lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(({ sentence }) => sentence),
+    together: Math.max(0, ...resilience(graph).map(({ stops }) => stops.length)),
+    chargers: [...new Set(batteries.map(({ gear }) => `${gear.form} ${gear.outputs[0]?.connector.family ?? ''}`))],
+    flight: strictestFlight(batteries.map(({ gear }) => mayFly(gear))),
+    tethers: graph.sources.filter((source) => isA(source, 'supply')).length,
+    cautions: answer.findings.filter(({ verdict, code }) => verdict === 'caution' && !COUNTED_ELSEWHERE.has(code)).length,
+    missing: answer.findings.filter(({ verdict }) => verdict === 'unknown').length,
+    unfed: graph.devices.filter(({ part }) => jointsTo(graph, part).length === 0 && !part.gear.builtIn).length,
+  };
+}
+
+/** Changes of battery that a run takes. */
+function swapsFor(wantedMin: number | undefined, plannedMin: number | undefined, unlimited: boolean): number | undefined {
+  if (wantedMin === undefined) return undefined;
+  if (unlimited) return 0;
+  return plannedMin ? Math.max(0, Math.ceil(wantedMin / plannedMin - 1e-9) - 1) : undefined;
+}
+
+/**
+ * The criteria of several parts of a rig that share nothing, taken together: the first to stop decides, sums add up.
+ */
+export function combine(parts: readonly Criteria[], wantedMin: number | undefined): Criteria {
+  const sum = (of: (criteria: Criteria) => number): number => parts.reduce((total, one) => total + of(one), 0);
+  const least = (of: (criteria: Criteria) => number | undefined): number | undefined => {
+    const limited = parts.filter(({ unlimited }) => !unlimited).map(of);
+    return limited.length === 0 || limited.includes(undefined) ? undefined : Math.min(...(limited as number[]));
+  };
+  const plannedMin = least((one) => one.plannedMin);
+  const unlimited = parts.every((one) => one.unlimited);
+  return {
+    firstStopMin: least((one) => one.firstStopMin),
+    plannedMin,
+    unlimited,
+    swaps: swapsFor(wantedMin, plannedMin, unlimited),
+    hotSwap: parts.every(({ hotSwap }) => hotSwap),
+    massOnG: sum((one) => one.massOnG),
+    massOffG: sum((one) => one.massOffG),
+    massUnknown: parts.flatMap(({ massUnknown }) => massUnknown),
+    price: sum((one) => one.price),
+    priceUnknown: parts.flatMap(({ priceUnknown }) => priceUnknown),
+    energyWh: sum((one) => one.energyWh),
+    joints: sum((one) => one.joints),
+    blindGauges: sum((one) => one.blindGauges),
+    lost: parts.flatMap(({ lost }) => lost),
+    together: Math.max(0, ...parts.map(({ together }) => together)),
+    chargers: [...new Set(parts.flatMap(({ chargers }) => chargers))],
+    flight: strictestFlight(parts.map(({ flight }) => flight)),
+    tethers: sum((one) => one.tethers),
+    cautions: sum((one) => one.cautions),
+    missing: sum((one) => one.missing),
+    unfed: sum((one) => one.unfed),
+  };
+}
+
+/** Cautions that have a criterion of their own. */
+const COUNTED_ELSEWHERE: ReadonlySet<string> = new Set([
+  'gauge-blind',
+  'mode-lost-late',
+  'mode-closed',
+  'feature-lost',
+  'single-point',
+  'stops-together',
+  'no-cushion',
+  'too-short',
+  'lasts-into-reserve',
+]);
+
+/** Everything a rig uses beside its devices, each part once. */
+function feedParts(graph: RigGraph): readonly Part[] {
+  const parts = new Map<string, Part>();
+  for (const { from, cable, to } of graph.joints) {
+    for (const part of [from, cable, to]) if (part && !graph.devices.some((use) => use.part.id === part.id)) parts.set(part.id, part);
+  }
+  return [...parts.values()];
+}
+
+/** What hangs on a device: up to the first lead. */
+function onCamera(graph: RigGraph, part: Part): readonly Part[] {
+  return jointsTo(graph, part).flatMap((joint) => {
+    if (isA(joint.from, 'device')) return [];
+    return isLead(joint) ? [] : [joint.from, ...onCamera(graph, joint.from)];
+  });
+}
+
+/** A battery-shaped adapter sits in the bay, but its other end is a lead. */
+function isLead({ cable, input, from }: Joint): boolean {
+  return cable !== undefined || !(isMount(input.connector) || isA(from, 'adapter'));
+}
+
+function carriedOver(graph: RigGraph, part: Part): boolean {
+  const joints = jointsTo(graph, part);
+  return joints.some((joint) => {
+    if (isA(part, 'device') && hasCushion(graph, part, joint.id)) return true;
+    if (isA(joint.from, 'supply')) return true;
+    if (isA(joint.from, 'hub') && ((joint.from.gear.bufferS ?? 0) > 0 || jointsTo(graph, joint.from).length > 1)) return true;
+    return !isA(joint.from, 'battery') && carriedOver(graph, joint.from);
+  });
+}
+
+/** The points that each criterion adds to a feed's cost. */
+export type Points = Readonly<Record<Criterion, number>>;
+
+/** A cost that grows with every criterion, and what each adds: the less the better. */
+export function costOf(criteria: Criteria, weights: Weights): { readonly cost: number; readonly points: Points } {
+  const { swaps, firstStopMin, unlimited } = criteria;
+  // without a time asked for, what counts is how often an hour something must be changed
+  const perHour = unlimited ? 0 : firstStopMin === undefined ? 4 : Math.min(4, 60 / Math.max(firstStopMin, 1));
+  const units: Record<Criterion, number> = {
+    swaps: swaps ?? perHour,
+    coldSwap: criteria.hotSwap || swaps === 0 ? 0 : 1,
+    massOn: criteria.massOnG / 500,
+    massOff: criteria.massOffG / 500,
+    price: criteria.price / 100,
+    joints: criteria.joints,
+    blindGauge: criteria.blindGauges,
+    lost: criteria.lost.length,
+    together: Math.max(0, criteria.together - 1),
+    chargers: criteria.chargers.length,
+    flight: { free: 0, approval: 1, unknown: 1, no: 3 }[criteria.flight],
+    tethered: criteria.tethers,
+    trouble: criteria.cautions,
+    unknown: criteria.missing,
+    unfed: criteria.unfed,
+  };
+  const points = Object.fromEntries((Object.keys(CRITERIA) as Criterion[]).map((name) => [name, units[name] * weights[name]])) as Record<
+    Criterion,
+    number
+  >;
+  return { cost: Object.values(points).reduce((sum, value) => sum + value, 0), points };
+}
+
+/** Whether one way is at least as good as another in everything and better in something: the other can be dropped. */
+export function dominates(one: Criteria, other: Criteria): boolean {
+  const measures = (criteria: Criteria): readonly number[] => [
+    // runs that differ by less than a fiftieth are the same run
+    -(criteria.unlimited ? Infinity : Math.round(Math.log(Math.max(1, criteria.firstStopMin ?? 0)) / 0.02)),
+    criteria.hotSwap ? 0 : 1,
+    criteria.massOnG,
+    criteria.massOffG,
+    criteria.massUnknown.length,
+    criteria.price,
+    criteria.priceUnknown.length,
+    criteria.joints,
+    criteria.blindGauges,
+    criteria.lost.length,
+    criteria.together,
+    criteria.chargers.length,
+    { free: 0, approval: 1, unknown: 2, no: 3 }[criteria.flight],
+    criteria.tethers,
+    criteria.cautions,
+    criteria.missing,
+    criteria.unfed,
+  ];
+  const [mine, theirs] = [measures(one), measures(other)];
+  return mine.every((value, index) => value <= theirs[index]!) && mine.some((value, index) => value < theirs[index]!);
+}

@@ -1,0 +1,120 @@
+import type { Gear } from '../gear/gear';
+import type { Rig } from '../gear/rig';
+import { assessModel, rigModel } from '../match/assess';
+import type { Answer } from '../match/assess';
+import type { Finding, Verdict } from '../match/finding';
+import { KitIndex, NOTHING_TAKEN } from './chains';
+import type { ChainOfLinks } from './chains';
+import { costOf, criteriaOf, dominates } from './criteria';
+import type { Criteria, Points } from './criteria';
+import { Soundness } from './soundness';
+import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
+import type { Weights } from './weights';
+
+/** One sound way to feed a device. */
+export interface FeedWay {
+  readonly links: ChainOfLinks;
+  /** `Holmvik 95 → D-tap lead → Adapter M`. */
+  readonly title: string;
+  readonly verdict: Verdict;
+  /** All that is not good about it. */
+  readonly findings: readonly Finding[];
+  readonly firstStopMin: number | undefined;
+  readonly criteria: Criteria;
+  /** The less the better; what each criterion adds. */
+  readonly cost: number;
+  readonly points: Points;
+  /** Another way is at least as good in everything and better in something. */
+  readonly dominated: boolean;
+}
+
+export interface FoundFeeds {
+  readonly deviceId: string;
+  /** The best first; those that another dominates come last. */
+  readonly ways: readonly FeedWay[];
+  /** Ways whose plugs mate but which must not or would not run, one of each reason. */
+  readonly refused: readonly { readonly title: string; readonly reason: string }[];
+  /** There were more ways than are looked at. */
+  readonly bounded: boolean;
+}
+
+export interface FeedOptions {
+  readonly weights?: Weights;
+  /** Parts that are not to be used: in other rigs, lent, broken. */
+  readonly exclude?: ReadonlySet<string>;
+  /** At most so many ways are run; beyond it, `bounded`. */
+  readonly mostWays?: number;
+}
+
+const MOST_WAYS = 400;
+const MOST_REFUSED = 20;
+
+/**
+ * Every sound way to feed one device of a rig from a kit, through any chain of plate, splitter, adapter, cable and
+ * trigger cable up to three parts deep, ranked for the rig's shooting style. The device is looked at by itself, under
+ * the rig's conditions, in the mode the rig gives it.
+ *
+ * Cost: some tens of microseconds for each way that mates, about half a millisecond for each that is sound.
+ *
+ * @example findFeeds(rig, cameraId, kit).ways[0].title // 'Holmvik 95 → Adapter M from D-tap'
+ */
+export function findFeeds(rig: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
+  const weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
+  const index = new KitIndex(gear, options.exclude);
+  const soundness = new Soundness(rig, gear, index);
+  const { chains, bounded } = index.chainsTo(deviceId, NOTHING_TAKEN);
+  const use = rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
+  const refused = new Map<string, { title: string; reason: string }>();
+  const found: Omit<FeedWay, 'dominated'>[] = [];
+  const mostWays = options.mostWays ?? MOST_WAYS;
+  let more = bounded;
+  for (const links of chains) {
+    const refuse = (stop: Finding): void => {
+      const key = `${stop.code} ${stop.part}`;
+      if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: stop.sentence });
+    };
+    const [stop] = soundness.stops(deviceId, links);
+    if (stop) {
+      refuse(stop);
+      continue;
+    }
+    if (found.length >= mostWays) {
+      more = true;
+      break;
+    }
+    const model = rigModel({ ...rig, devices: [use], links, phases: undefined }, gear);
+    const answer: Answer = assessModel(model, { trace: false });
+    const worst = answer.findings[0];
+    if (answer.verdict === 'stop' && worst) {
+      refuse(worst);
+      continue;
+    }
+    const criteria = criteriaOf(model.graph, answer);
+    found.push({
+      links,
+      title: titleOf(links, gear),
+      verdict: answer.verdict,
+      findings: answer.findings.filter(({ verdict }) => verdict !== 'good'),
+      firstStopMin: answer.firstStopMin,
+      criteria,
+      ...costOf(criteria, weights),
+    });
+  }
+  found.sort((a, b) => a.cost - b.cost);
+  const ways = found.map((way) => ({ ...way, dominated: found.some((other) => dominates(other.criteria, way.criteria)) }));
+  return {
+    deviceId,
+    ways: [...ways.filter(({ dominated }) => !dominated), ...ways.filter(({ dominated }) => dominated)],
+    refused: [...refused.values()],
+    bounded: more,
+  };
+}
+
+/** The parts of a way in order, by name. */
+export function titleOf(links: ChainOfLinks, gear: ReadonlyMap<string, Gear>): string {
+  const name = (id: string): string => {
+    const body = gear.get(id);
+    return body ? (body.tag === undefined ? body.name : `${body.tag} ${body.name}`) : id;
+  };
+  return links.flatMap(({ from, cableId }) => [name(from.gearId), ...(cableId === undefined ? [] : [name(cableId)])]).join(' → ');
+}

@@ -1,0 +1,50 @@
+import type { Gear } from '../gear/gear';
+import type { Rig } from '../gear/rig';
+import { contractFindings } from '../match/contract-findings';
+import { Evidence } from '../match/figure';
+import type { Finding } from '../match/finding';
+import { jointFindings } from '../match/joint-findings';
+import { rigGraph } from '../match/rig-graph';
+import { sourceTree } from '../match/source-tree';
+import { voltageFindings } from '../match/voltage-findings';
+import type { ChainOfLinks, KitIndex } from './chains';
+
+/**
+ * Whether what a chain joins may be joined: plugs, polarity, volts over the whole range of the source, contracts. No
+ * run is computed; what that finds comes after. Chains that are alike are looked at once.
+ */
+export class Soundness {
+  private readonly known = new Map<string, readonly Finding[]>();
+
+  constructor(
+    private readonly rig: Rig,
+    private readonly gear: ReadonlyMap<string, Gear>,
+    private readonly index: KitIndex,
+  ) {}
+
+  /** What stops the whole way to a device; empty when it is sound. `links` reach from the source to the device. */
+  stops(deviceId: string, links: ChainOfLinks): readonly Finding[] {
+    const key = `${deviceId} ${links.map((link) => this.index.likenessOf(link)).join(' > ')}`;
+    let found = this.known.get(key);
+    if (!found) {
+      found = this.look(deviceId, links);
+      this.known.set(key, found);
+    }
+    return found;
+  }
+
+  private look(deviceId: string, links: ChainOfLinks): readonly Finding[] {
+    const use = this.rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
+    const graph = rigGraph({ ...this.rig, devices: [use], links, phases: undefined }, this.gear);
+    const stops = (findings: readonly Finding[]) => findings.filter(({ verdict }) => verdict === 'stop');
+    const plugs = stops([...graph.findings, ...jointFindings(graph)]);
+    if (plugs.length > 0) return plugs;
+    return graph.sources.flatMap((source) => {
+      const tree = sourceTree(graph, source, new Evidence());
+      return stops([
+        ...voltageFindings(graph, tree, undefined),
+        ...tree.passages.flatMap((passage) => contractFindings(graph, passage, undefined)),
+      ]);
+    });
+  }
+}

@@ -1,0 +1,34 @@
+import { batteryFigures } from '../gear/battery-figures';
+import type { Battery } from '../gear/gear';
+
+/** Limits for batteries in a passenger's baggage: the usual international ones. The carrier and the authority decide. */
+export const AIR_LIMITS = {
+  asOf: '2026-11',
+  source: 'ICAO Technical Instructions, Part 8, as carriers publish them; carriers may be stricter',
+  freeWh: 100,
+  approvalWh: 160,
+  leadAcidWh: 100,
+} as const;
+
+export type Flight = 'free' | 'approval' | 'no' | 'unknown';
+
+/**
+ * Whether a battery may fly in the cabin, by its printed watt-hours: free to 100 Wh, with the carrier's approval to
+ * 160 Wh, not above. Lead-acid: non-spillable, to 100 Wh and 12 V.
+ *
+ * @example mayFly({ ...vMount, energyWh: 147 }) // 'approval'
+ */
+export function mayFly(battery: Battery): Flight {
+  const { energyWh } = batteryFigures(battery);
+  if (energyWh === undefined) return 'unknown';
+  if (battery.chemistry === 'agm') return energyWh <= AIR_LIMITS.leadAcidWh && battery.cellsInSeries <= 6 ? 'free' : 'no';
+  if (energyWh <= AIR_LIMITS.freeWh) return 'free';
+  return energyWh <= AIR_LIMITS.approvalWh ? 'approval' : 'no';
+}
+
+const ORDER: readonly Flight[] = ['free', 'approval', 'unknown', 'no'];
+
+/** The strictest of several. */
+export function strictestFlight(flights: readonly Flight[]): Flight {
+  return flights.reduce<Flight>((worst, flight) => (ORDER.indexOf(flight) > ORDER.indexOf(worst) ? flight : worst), 'free');
+}
