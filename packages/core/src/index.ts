@@ -51,3 +51,8 @@ export * from './feed/assign-feeds';
 export * from './feed/purchases';
 export * from './feed/schools';
 export * from './travel/air-limits';
+export * from './document/plan';
+export * from './document/rig-v0';
+export * from './document/migrate';
+export * from './document/set-aside';
+export * from './document/evaluate';

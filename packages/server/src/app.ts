@@ -16,6 +16,7 @@ import { healthOperations } from './health/health-operations';
 import { itemOperations } from './items/item-operations';
 import { ItemService } from './items/item-service';
 import type { Operation } from './operation';
+import { evaluateOperations } from './evaluate/evaluate-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireGear } from './plan/references';
 import { routerOf } from './router';
@@ -39,7 +40,8 @@ export function operationsOf(database: Database, { gear, rigs, demo }: Services)
     ...healthOperations(database.sequelize),
     ...itemOperations(gear, gearShape, 'piece of gear'),
     ...itemOperations(rigs, rigShape, 'rig', (body) => requireGear([{ path: '', rig: body as Rig }], gear)),
-    ...planOperations(database.sequelize, gear, rigs),
+    ...planOperations(database, gear, rigs),
+    ...evaluateOperations(),
     ...demoOperations(demo),
   ];
 }

@@ -27,6 +27,8 @@ export interface Operation {
   readonly summary: string;
   readonly tag: string;
   readonly body?: Shape;
+  /** Describes the body where the shape it is first checked against says less. */
+  readonly bodySchema?: JsonSchema;
   readonly needsRevision?: boolean;
   readonly answers: { readonly status: number; readonly says: string; readonly schema?: JsonSchema };
   readonly fails: readonly ErrorCode[];

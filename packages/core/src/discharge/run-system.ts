@@ -100,7 +100,7 @@ export class SystemRunner {
         if (fresh || this.changed) this.resolve(minute, tell, fresh, record);
         fresh = false;
         traced();
-        if (last && this.finished()) return this.result(minute, events, trace);
+        if (last && this.finished()) return this.result(minute, steps, events, trace);
         const { minutes, reaches } = this.nextEvent(phaseEnd - minute, minute);
         this.pass(minutes, reaches, record);
         minute += minutes;
@@ -110,7 +110,7 @@ export class SystemRunner {
     }
     this.resolve(minute, tell, false, record);
     traced();
-    return this.result(minute, events, trace);
+    return this.result(minute, steps, events, trace);
   }
 
   private reset(variation: Variation | undefined): void {
@@ -282,7 +282,7 @@ export class SystemRunner {
     return wanting.length > 0 && wanting.every(({ powered }) => !powered) && !this.sources.some(({ swappingUntil }) => swappingUntil >= 0);
   }
 
-  private result(minutes: number, events: readonly RunEvent[], trace: SystemRun['trace']): SystemRun {
+  private result(minutes: number, steps: number, events: readonly RunEvent[], trace: SystemRun['trace']): SystemRun {
     const loads = this.loads.map(({ load: { id }, firstGapMin, poweredMin, gapMin, energyWh }): LoadRun => ({
       id,
       firstGapMin,
@@ -293,6 +293,7 @@ export class SystemRunner {
     const gaps = loads.flatMap(({ firstGapMin }) => firstGapMin ?? []);
     return {
       minutes,
+      steps,
       firstGapMin: gaps.length === 0 ? undefined : Math.min(...gaps),
       events,
       loads,

@@ -81,6 +81,8 @@ export interface LoadRun {
 
 export interface SystemRun {
   readonly minutes: number;
+  /** What it cost: events and stretches gone through. */
+  readonly steps: number;
   readonly firstGapMin: number | undefined;
   readonly events: readonly RunEvent[];
   readonly loads: readonly LoadRun[];

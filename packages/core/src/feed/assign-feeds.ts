@@ -9,6 +9,7 @@ import type { Criteria, Points } from './criteria';
 import type { FeedOptions } from './find-feeds';
 import { titleOf } from './find-feeds';
 import { Soundness } from './soundness';
+import { withoutSpares } from './without-spares';
 import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
 import type { Criterion, Weights } from './weights';
 
@@ -85,11 +86,14 @@ class Search {
   private exact = true;
   private order: Rig['devices'] = [];
 
+  private readonly rig: Rig;
+
   constructor(
-    private readonly rig: Rig,
+    rig: Rig,
     private readonly gear: ReadonlyMap<string, Gear>,
     options: AssignOptions,
   ) {
+    this.rig = withoutSpares(rig, gear);
     this.weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
     this.index = new KitIndex(gear, options.exclude);
     this.soundness = new Soundness(rig, gear, this.index);
@@ -199,10 +203,7 @@ class Search {
   private weighGroup(devices: Rig['devices'], links: readonly Link[]): Criteria | undefined {
     const key = links.map((link) => this.index.likenessOf(link)).sort().join(' | '); // prettier-ignore
     if (!this.known.has(key)) {
-      const model = rigModel(
-        { ...this.rig, devices, links, phases: undefined, batteries: this.rig.batteries?.map(withoutSpares) },
-        this.gear,
-      );
+      const model = rigModel({ ...this.rig, devices, links, phases: undefined }, this.gear);
       const answer = assessModel(model, { trace: false });
       this.known.set(key, answer.verdict === 'stop' ? undefined : criteriaOf(model.graph, answer));
     }
@@ -231,9 +232,4 @@ class Search {
     }
     return way;
   }
-}
-
-/** Spares are for the plan of a day; a feed is weighed by its own battery. */
-function withoutSpares<T extends { readonly spareIds?: readonly string[] }>(state: T): T {
-  return { ...state, spareIds: undefined };
 }

@@ -53,11 +53,12 @@ export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
   const price = feed.reduce((sum, { gear }) => sum + (gear.price ?? 0), 0);
   const has = (...codes: readonly string[]) => answer.findings.filter(({ code }) => codes.includes(code));
   const { wantedMin } = graph.rig;
+  const plannedMin = answer.plannedMin ?? answer.beyondMin;
   return {
-    firstStopMin: answer.firstStopMin,
-    plannedMin: answer.plannedMin,
+    firstStopMin: answer.firstStopMin ?? answer.beyondMin,
+    plannedMin,
     unlimited: answer.unlimited,
-    swaps: swapsFor(wantedMin, answer.plannedMin, answer.unlimited),
+    swaps: swapsFor(wantedMin, plannedMin, answer.unlimited),
     hotSwap: graph.devices.every(({ part }) => carriedOver(graph, part)),
     massOnG: mass(feed.filter(({ id }) => on.has(id))),
     massOffG: mass(feed.filter(({ id }) => !on.has(id))),

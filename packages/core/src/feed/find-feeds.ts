@@ -3,6 +3,7 @@ import type { Rig } from '../gear/rig';
 import { assessModel, rigModel } from '../match/assess';
 import type { Answer } from '../match/assess';
 import type { Finding, Verdict } from '../match/finding';
+import { withoutSpares } from './without-spares';
 import { KitIndex, NOTHING_TAKEN } from './chains';
 import type { ChainOfLinks } from './chains';
 import { costOf, criteriaOf, dominates } from './criteria';
@@ -58,7 +59,8 @@ const MOST_REFUSED = 20;
  *
  * @example findFeeds(rig, cameraId, kit).ways[0].title // 'Holmvik 95 → Adapter M from D-tap'
  */
-export function findFeeds(rig: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
+export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
+  const rig = withoutSpares(whole, gear);
   const weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
   const index = new KitIndex(gear, options.exclude);
   const soundness = new Soundness(rig, gear, index);

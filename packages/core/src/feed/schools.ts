@@ -2,6 +2,7 @@ import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../gear/rig';
 import { assessModel, rigModel } from '../match/assess';
 import { assignFeeds } from './assign-feeds';
+import { withoutSpares } from './without-spares';
 import type { AssignOptions, Assignment } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
@@ -88,7 +89,7 @@ function withBothSlots(rig: Rig, assignment: Assignment, kit: ReadonlyMap<string
       links.push({ from: { gearId: second[0], portId: from.portId }, to: { gearId: to.gearId, portId: slot.id } });
     }
   }
-  const model = rigModel({ ...rig, links }, kit);
+  const model = rigModel({ ...withoutSpares(rig, kit), links }, kit);
   const answer = assessModel(model);
   const criteria = criteriaOf(model.graph, answer);
   return answer.verdict === 'stop' ? assignment : { ...assignment, links, answer, criteria, ...costOf(criteria, weights) };

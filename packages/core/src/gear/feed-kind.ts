@@ -7,7 +7,7 @@ interface FeedKindInfo {
   readonly title: string;
   readonly about: string;
   /** The battery it starts from, and what its port gives. */
-  readonly form: Battery['form'];
+  readonly form: 'camera' | 'v-mount' | 'bank';
   readonly gives: Output['gives'];
   readonly output: Connector['type'];
   /** What the device's input takes. */

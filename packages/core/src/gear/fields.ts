@@ -1,5 +1,5 @@
 import { choice, number, object, optional, text } from '../shape/shape';
-import type { ChoiceShape, Infer, OptionalShape } from '../shape/shape';
+import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape/shape';
 
 /** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
 export const provenanceShape = choice('Where from', { printed: 'printed', measured: 'measured', guess: 'a guess' });
@@ -20,9 +20,13 @@ export const standby = number('Own draw', 'W', { max: 20 });
 export const name = text('Name', 120);
 export const localId = (title: string) => text(title, 40);
 
+/** Fields of a newer or foreign document that this version does not know: kept, never read. See `setAside`. */
+export const unknown = optional({ kind: 'any', title: 'Not known here' } as AnyShape);
+
 /** What every piece of gear may say of itself. */
 export const common = {
   name,
+  unknown,
   tag: optional(text('Label tag', 20)),
   note: optional(text('Note', 500)),
   /** A door, a strap, a plug that digs in: told wherever the thing is used. */

@@ -1,6 +1,6 @@
 import { choice, list, number, object, optional, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
-import { localId } from './fields';
+import { localId, unknown } from './fields';
 import { styleShape } from './style';
 
 /** Version 4 identifiers (RFC 9562), made by whoever creates the thing. */
@@ -44,6 +44,7 @@ export type RigPhase = Infer<typeof phaseShape>;
 /** Devices, and how each is fed. The gear itself is named by its identifiers. */
 export const rigShape = object('Rig', {
   name: text('Name', 120),
+  unknown,
   note: optional(text('Note', 2000)),
   style: optional(styleShape),
   devices: list(

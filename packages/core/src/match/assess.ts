@@ -63,6 +63,8 @@ export interface Answer {
   readonly plannedMin: number | undefined;
   /** Nothing stops it as long as its supply stands. */
   readonly unlimited: boolean;
+  /** Followed for so many minutes without a stop, though batteries feed it: it lasts longer than that. */
+  readonly beyondMin: number | undefined;
   /** What stops it first, why, and what is left. */
   readonly stop: string | undefined;
   readonly counts: readonly Count[];
@@ -140,6 +142,8 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
   const firstStopMin = timeline?.firstGapMin;
   const lastSwapMin = timeline?.events.filter(({ kind, minute }) => kind === 'swap' && minute <= (firstStopMin ?? 0)).at(-1)?.minute ?? 0;
   const plannedMin = firstStopMin === undefined ? undefined : plannedMinutes(rig, firstStopMin, lastSwapMin);
+  const endless = timeline !== undefined && firstStopMin === undefined;
+  const mains = graph.devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
   const findings = byHarm([
     ...gate,
     ...trees.flatMap((tree) => [
@@ -161,7 +165,8 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
     timeline,
     firstStopMin,
     plannedMin,
-    unlimited: timeline !== undefined && firstStopMin === undefined,
+    unlimited: endless && mains,
+    beyondMin: endless && !mains ? timeline.minutes : undefined,
     stop: run && first && stopSentence(first, loads, run),
     counts: countsOf(graph, draws, firstStopMin),
     figures: distinctFigures(evidence.figures),

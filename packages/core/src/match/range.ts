@@ -111,13 +111,20 @@ export class Variations {
  * P10, P50 and P90 of the minutes until something first stops, and the chance of lasting as long as asked.
  *
  * Seeded: the same rig gives the same figures on every machine. Undefined while the rig cannot be run. Cost: some tens
- * of microseconds a run; `runs` at most 20 000. `onProgress` may return false to stop early; the runs made then count.
+ * of microseconds a run; `runs` at most 20 000. `onProgress` may return false to stop early, `mostSteps` bounds the work; the
+ * runs made until then count, and `runs` says how many they were.
  *
  * @example runRange(rigModel(rig, gear)).p10Min // 204.1
  */
 export function runRange(
   model: RigModel,
-  { runs = DEFAULT_RUNS, seed = DEFAULT_SEED, wantedMin = model.graph.rig.wantedMin, onProgress = (_done: number): boolean => true } = {},
+  {
+    runs = DEFAULT_RUNS,
+    seed = DEFAULT_SEED,
+    wantedMin = model.graph.rig.wantedMin,
+    onProgress = (_done: number): boolean => true,
+    mostSteps = Infinity,
+  } = {},
 ): RunRange | undefined {
   const { system } = model;
   if (!system) return undefined;
@@ -126,8 +133,9 @@ export function runRange(
   const runner = new SystemRunner({ ...system, sources: system.sources.map((source) => ({ ...source, tolerance: ROUGH })) });
   const { normal } = chance(seed);
   const minutes: number[] = [];
+  let steps = 0;
   for (let run = 0; run < Math.min(runs, MAX_RUNS); run++) {
-    if (run % 100 === 0 && !onProgress(run)) break;
+    if (steps > mostSteps || (run % 100 === 0 && !onProgress(run))) break;
     const warmerC = normal() * uncertainty.temperatureC;
     const efficiencyShift = normal() * uncertainty.efficiency;
     const variation = variations.set(
@@ -136,7 +144,9 @@ export function runRange(
       efficiencyShift,
       warmerC,
     );
-    minutes.push(runner.run(variation).firstGapMin ?? Infinity);
+    const once = runner.run(variation);
+    steps += once.steps;
+    minutes.push(once.firstGapMin ?? Infinity);
   }
   if (minutes.length === 0) return undefined;
   minutes.sort((a, b) => a - b);

@@ -18,7 +18,7 @@ import type { Feed, Network } from '../circuit/network';
 /** Beyond 400 days nothing is timed. */
 export const HORIZON_MIN = 400 * 24 * 60;
 /** Phases over and over are followed for so many of them at the most. */
-const MOST_PHASES = 50_000;
+const MOST_PHASES = 5000;
 
 /** Which draw each device has in each phase of the rig; the usual ones when the rig has no phases. */
 export interface RigDraws {

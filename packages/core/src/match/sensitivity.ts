@@ -19,13 +19,13 @@ export interface Sensitivity {
 
 /**
  * Which uncertain figure matters most, so that one knows what to measure: each moved by one standard deviation to both
- * sides while the others stay. The most weighty first; empty while the rig cannot be run or nothing stops it.
+ * sides while the others stay. The most weighty first; empty while the rig cannot be run, nothing stops it, or it would take more than `mostSteps`.
  *
  * @example sensitivities(rigModel(rig, gear))[0].what // 'its draw'
  */
-export function sensitivities(model: RigModel): readonly Sensitivity[] {
+export function sensitivities(model: RigModel, mostSteps = Infinity): readonly Sensitivity[] {
   const { system, graph } = model;
-  if (!system) return [];
+  if (!system || new SystemRunner(system).run().steps * 2 * (system.loads.length + system.sources.length + 2) > mostSteps) return [];
   const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
   const runner = new SystemRunner(system);
   const variations = new Variations(model);

@@ -5,12 +5,12 @@ export type JsonSchema = Readonly<Record<string, unknown>>;
 
 /**
  * JSON Schema (2020-12, as OpenAPI 3.1 uses it) of a shape. A lazy shape becomes a reference to `refBase` + its name,
- * so that recursion ends; collect those with `namedShapes`.
+ * so that recursion ends; collect those with `namedShapes`. `open`: fields that are not named are allowed, and kept.
  *
  * @example toJsonSchema(flag('Marked')) // { type: 'boolean', title: 'Marked' }
  */
-export function toJsonSchema(shape: Shape, refBase = '#/components/schemas/'): JsonSchema {
-  const inner = (of: Shape): JsonSchema => toJsonSchema(of, refBase);
+export function toJsonSchema(shape: Shape, refBase = '#/components/schemas/', open = false): JsonSchema {
+  const inner = (of: Shape): JsonSchema => toJsonSchema(of, refBase, open);
   const title = shape.title;
   switch (shape.kind) {
     case 'number':
@@ -40,12 +40,12 @@ export function toJsonSchema(shape: Shape, refBase = '#/components/schemas/'): J
     case 'record':
       return { type: 'object', title, additionalProperties: inner(shape.value), maxProperties: shape.maxKeys };
     case 'object':
-      return fieldsSchema(title, shape.fields, inner);
+      return fieldsSchema(title, shape.fields, inner, open);
     case 'tagged':
       return {
         title,
         oneOf: Object.entries(shape.variants).map(([tag, fields]) => {
-          const variant = fieldsSchema(tag, fields, inner);
+          const variant = fieldsSchema(tag, fields, inner, open);
           return {
             ...variant,
             properties: { [shape.tag]: { const: tag }, ...(variant['properties'] as object) },
@@ -60,13 +60,13 @@ export function toJsonSchema(shape: Shape, refBase = '#/components/schemas/'): J
   }
 }
 
-function fieldsSchema(title: string, fields: Fields, inner: (of: Shape) => JsonSchema): JsonSchema {
+function fieldsSchema(title: string, fields: Fields, inner: (of: Shape) => JsonSchema, open: boolean): JsonSchema {
   const entries = Object.entries(fields);
   return {
     type: 'object',
     title,
     properties: Object.fromEntries(entries.map(([key, field]) => [key, inner(field.kind === 'optional' ? field.of : field)])),
     required: entries.filter(([, field]) => field.kind !== 'optional').map(([key]) => key),
-    additionalProperties: false,
+    additionalProperties: open,
   };
 }

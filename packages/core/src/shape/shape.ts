@@ -152,4 +152,6 @@ export type Infer<S extends Shape> = S extends NumberShape
             ? InferFields<F>
             : S extends TaggedShape<infer K, infer V>
               ? InferVariants<K, V>
-              : unknown;
+              : S extends RecordShape
+                ? Readonly<Record<string, number>>
+                : unknown;

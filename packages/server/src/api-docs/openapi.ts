@@ -46,7 +46,7 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
   };
 }
 
-function describeOperation({ summary, tag, path, body, needsRevision, answers, fails }: Operation): JsonSchema {
+function describeOperation({ summary, tag, path, body, bodySchema, needsRevision, answers, fails }: Operation): JsonSchema {
   const parameters = [
     ...(path.includes('{id}') ? [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] : []),
     ...(needsRevision
@@ -65,7 +65,7 @@ function describeOperation({ summary, tag, path, body, needsRevision, answers, f
     summary,
     tags: [tag],
     ...(parameters.length > 0 && { parameters }),
-    ...(body && { requestBody: { required: true, content: { 'application/json': { schema: toJsonSchema(body) } } } }),
+    ...(body && { requestBody: { required: true, content: { 'application/json': { schema: bodySchema ?? toJsonSchema(body) } } } }),
     responses: {
       [answers.status]: {
         description: answers.says,

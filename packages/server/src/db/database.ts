@@ -3,6 +3,8 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations/index';
 import { defineItemModels } from './models/item';
 import type { ItemModels } from './models/item';
+import { definePlanRest } from './models/plan-rest';
+import type { PlanRestModel } from './models/plan-rest';
 import { defineRevision } from './models/revision';
 import type { RevisionModel } from './models/revision';
 
@@ -10,6 +12,7 @@ export interface Database {
   readonly sequelize: Sequelize;
   readonly items: ItemModels;
   readonly revisions: RevisionModel;
+  readonly planRests: PlanRestModel;
 }
 
 /** Opens a pool. No connection is made before the first query, and a lost one is replaced by itself. */
@@ -22,7 +25,7 @@ export function openDatabase(url: string): Database {
     pool: { max: 10, acquire: 4000, idle: 10_000 },
     dialectOptions: { connectionTimeoutMillis: 3000 },
   });
-  return { sequelize, items: defineItemModels(sequelize), revisions: defineRevision(sequelize) };
+  return { sequelize, items: defineItemModels(sequelize), revisions: defineRevision(sequelize), planRests: definePlanRest(sequelize) };
 }
 
 /** Brings the tables up to date; does nothing when they are. */

@@ -1,34 +1,34 @@
-import { gearShape, idShape, list, object, rigShape } from '@viaggio/core';
-import type { Infer } from '@viaggio/core';
-import type { Sequelize } from 'sequelize';
+import { gearShape, planJsonSchema, planShape, rigShape } from '@viaggio/core';
+import type { AnyShape } from '@viaggio/core';
+import type { Database } from '../db/database';
+import { AppError } from '../errors';
 import { savedSchema } from '../items/item-operations';
 import type { ItemService } from '../items/item-service';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
-import { requireGear } from './references';
+import { PlanService } from './plan-service';
+import { readPlan } from './read-plan';
+import type { ReadPlan } from './read-plan';
 
-/** Gear and the rigs that name it, added together. */
-export const planPartShape = object('Part of a plan', {
-  gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: 500 }),
-  rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: 100 }),
-});
+/** A document of any version: `readPlan` checks it, since an older one has another shape. */
+export const documentShape: AnyShape = { kind: 'any', title: planShape.title };
 
-export function planOperations(sequelize: Sequelize, gear: ItemService, rigs: ItemService): readonly Operation[] {
-  const add = async (part: Infer<typeof planPartShape>) =>
-    sequelize.transaction(async (transaction) => {
-      const savedGear = await gear.add(part.gear, 'own', transaction);
-      const bodies = part.rigs.map(({ body }, index) => ({ path: `/rigs/${index}/body`, rig: body }));
-      await requireGear(bodies, gear, transaction);
-      const savedRigs = await rigs.add(part.rigs, 'own', transaction);
-      return { gear: savedGear, rigs: savedRigs };
-    });
+export function planOrThrow(received: unknown): Extract<ReadPlan, { ok: true }> {
+  const read = readPlan(received);
+  if (!read.ok) throw new AppError('invalid-fields', read.issues[0]?.message ?? 'The plan is not as expected.', { issues: read.issues });
+  return read;
+}
+
+export function planOperations(database: Database, gear: ItemService, rigs: ItemService): readonly Operation[] {
+  const service = new PlanService(database, gear, rigs);
   return [
     operation({
       method: 'post',
       path: '/api/plan',
       tag: 'plan',
-      summary: 'Add gear and rigs together: all of it, or none',
-      body: planPartShape,
+      summary: 'Add the gear and rigs of a plan document: all of it, or none',
+      body: documentShape,
+      bodySchema: planJsonSchema(),
       answers: {
         status: 201,
         says: 'What was added',
@@ -41,7 +41,28 @@ export function planOperations(sequelize: Sequelize, gear: ItemService, rigs: It
         },
       },
       fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'database-away'],
-      handle: async ({ body }) => ({ status: 201, body: await add(body) }),
+      handle: async ({ body }) => {
+        const { plan, aside } = planOrThrow(body);
+        return { status: 201, body: await service.add(plan, aside) };
+      },
+    }),
+    operation({
+      method: 'get',
+      path: '/api/plan',
+      tag: 'plan',
+      summary: 'Everything kept here as one plan document',
+      answers: { status: 200, says: 'The document', schema: planJsonSchema() },
+      fails: ['database-away'],
+      handle: async () => ({ status: 200, body: await service.export() }),
+    }),
+    operation({
+      method: 'get',
+      path: '/api/plan/schema',
+      tag: 'plan',
+      summary: 'JSON Schema (2020-12) of a plan document',
+      answers: { status: 200, says: 'The schema' },
+      fails: [],
+      handle: () => Promise.resolve({ status: 200, body: planJsonSchema() }),
     }),
   ];
 }

@@ -6,7 +6,7 @@ import { toJoi } from './to-joi';
 export type Validated<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
 
 /** More than this is not read by anybody. */
-const MAX_ISSUES = 50;
+export const MAX_ISSUES = 50;
 
 /** Checks what came in against a shape; every issue with its path, what was expected and what came. */
 export function validate<S extends Shape>(shape: S, received: unknown): Validated<Infer<S>> {

@@ -1,5 +1,6 @@
 import type { QueryInterface } from 'sequelize';
 import * as gearAndRigs from './0001-gear-and-rigs';
+import * as linksAndPlanRest from './0002-links-and-plan-rest';
 
 export interface Migration {
   readonly name: string;
@@ -7,4 +8,7 @@ export interface Migration {
 }
 
 /** In order; a migration that has landed is never changed. */
-export const migrations: readonly Migration[] = [{ name: '0001-gear-and-rigs', up: gearAndRigs.up }];
+export const migrations: readonly Migration[] = [
+  { name: '0001-gear-and-rigs', up: gearAndRigs.up },
+  { name: '0002-links-and-plan-rest', up: linksAndPlanRest.up },
+];

@@ -5,7 +5,7 @@ import { textOf } from '../../../testing/component';
 import { VoltageProfile } from './voltage-profile';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-const journeyOf = (name: string) => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).journey;
+const journeyOf = (name: string) => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes[0]!.stations;
 
 let fixture: ComponentFixture<VoltageProfile>;
 const stations = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll<SVGGElement>('g.station')];

@@ -8,6 +8,7 @@ import {
   assess,
   cableFits,
   forBay,
+  gearIdsOf,
   inputFor,
   outputFor,
 } from '@viaggio/core';
@@ -40,8 +41,9 @@ describe('a draft', () => {
   it.each(Object.keys(FEED_KINDS) as FeedKind[])('by %s becomes a rig that can be judged', (feed) => {
     const draft = draftFor(feed);
     const rig = draftRig(draft)!;
-    expect(rig).toMatchObject({ deviceId: 'd', batteryId: 'b', wantedMin: 60 });
-    expect([rig.adapterId !== undefined, rig.cableId !== undefined]).toEqual([
+    expect(rig).toMatchObject({ devices: [{ gearId: 'd' }], wantedMin: 60 });
+    expect([rig.links[0]!.from.gearId, rig.links.at(-1)!.to.gearId]).toEqual(['b', 'd']);
+    expect([gearIdsOf(rig).includes('a'), gearIdsOf(rig).includes('c')]).toEqual([
       FEED_KINDS[feed].needs === 'adapter',
       FEED_KINDS[feed].needs === 'cable',
     ]);
@@ -62,6 +64,6 @@ describe('a draft', () => {
     const kitBattery = { ...draft, battery: part('kit', draft.battery!.body, false), cable: part('unused', GENERIC_CABLES[0]!) };
     const plan = draftPlan(kitBattery, 'r')!;
     expect(plan.gear.map(({ id }) => id)).toEqual(['d', 'a']);
-    expect(plan.rigs).toMatchObject([{ id: 'r', body: { batteryId: 'kit' } }]);
+    expect(plan.rigs).toMatchObject([{ id: 'r', body: { links: [{ from: { gearId: 'kit' } }, { to: { gearId: 'd' } }] } }]);
   });
 });

@@ -1,4 +1,4 @@
-import { FEED_KINDS, inputFor, outputFor } from '@viaggio/core';
+import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, FeedKind, Gear, PlanPart, Rig } from '@viaggio/core';
 import { changed } from './parts/gear-edit';
 
@@ -37,12 +37,14 @@ export function draftRig(draft: Draft): Rig | undefined {
   return changed(
     {
       name: `${device.body.name} on ${battery.body.name}`.slice(0, 120),
-      deviceId: device.id,
-      inputId: input.id,
-      batteryId: battery.id,
-      outputId: output.id,
-      ...(needs === 'adapter' && { adapterId: adapter?.id }),
-      ...(needs === 'cable' && { cableId: cable?.id }),
+      ...oneFeed({
+        deviceId: device.id,
+        inputId: input.id,
+        batteryId: battery.id,
+        outputId: output.id,
+        ...(needs === 'adapter' && { adapterId: adapter?.id }),
+        ...(needs === 'cable' && { cableId: cable?.id }),
+      }),
     },
     conditions,
   );
@@ -52,7 +54,7 @@ export function draftRig(draft: Draft): Rig | undefined {
 export function draftPlan(draft: Draft, rigId: string): PlanPart | undefined {
   const rig = draftRig(draft);
   if (!rig) return undefined;
-  const used = new Set([rig.deviceId, rig.batteryId, rig.adapterId, rig.cableId]);
+  const used = new Set(gearIdsOf(rig));
   const gear = draftParts(draft).filter(({ id, isNew }) => isNew && used.has(id));
   return { gear: gear.map(({ id, body }) => ({ id, body })), rigs: [{ id: rigId, body: rig }] };
 }

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { assess, mates, rigShape } from '@viaggio/core';
-import type { Gear, Rig } from '@viaggio/core';
+import { assess, gearIdsOf, gearTitle, mates, rigShape } from '@viaggio/core';
+import type { Gear, Link, Rig } from '@viaggio/core';
 import { ProblemNote } from '../shared/problem-note';
 import { TextField } from '../shared/text-field';
 import { findEntry } from '../state/items';
 import { Items } from '../state/items.actions';
-import { partIds, selectGear, selectGearBodies, selectItems, selectLoading, selectRigs } from '../state/items.selectors';
+import { selectGear, selectGearBodies, selectItems, selectLoading, selectRigs } from '../state/items.selectors';
 import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
 import { AdapterEditor } from './parts/adapter-editor';
@@ -18,6 +18,26 @@ import type { Conditions } from './parts/conditions-editor';
 import { DeviceEditor } from './parts/device-editor';
 import { changed } from './parts/gear-edit';
 import type { GearEdit } from './parts/gear-edit';
+
+/** A piece of gear of the rig, and the ports of it that are in use. */
+interface Piece {
+  readonly id: string;
+  readonly body: Gear;
+  readonly title: string;
+  readonly inputId: string;
+  readonly outputId: string;
+  readonly out: Link | undefined;
+}
+
+const TITLES: Readonly<Record<Gear['kind'], string>> = {
+  device: 'Device',
+  battery: 'Battery',
+  adapter: 'Adapter',
+  cable: 'Cable',
+  hub: 'Plate, splitter or grip',
+  supply: 'Supply',
+  charger: 'Charger',
+};
 
 /** One rig: its figures on the left, its answer on the right, each change answered and saved at once. */
 @Component({
@@ -58,7 +78,7 @@ export class RigPage {
     (): ReadonlyMap<string, Gear> => {
       const rig = this.rig();
       const bodies = this.bodies();
-      return new Map((rig ? partIds(rig) : []).flatMap((id) => (bodies.has(id) ? [[id, bodies.get(id)!] as const] : [])));
+      return new Map((rig ? gearIdsOf(rig) : []).flatMap((id) => (bodies.has(id) ? [[id, bodies.get(id)!] as const] : [])));
     },
     { equal: (one, other) => one.size === other.size && [...one].every(([id, body]) => other.get(id) === body) },
   );
@@ -66,34 +86,43 @@ export class RigPage {
     const rig = this.rig();
     return rig && assess(rig, this.parts());
   });
-  protected readonly device = computed(() => this.part('device', this.rig()?.deviceId));
-  protected readonly battery = computed(() => this.part('battery', this.rig()?.batteryId));
-  protected readonly adapter = computed(() => this.part('adapter', this.rig()?.adapterId));
-  protected readonly cable = computed(() => this.part('cable', this.rig()?.cableId));
+  /** Every piece of gear of the rig in the order of the way, with the port of it that is in use. */
+  protected readonly pieces = computed((): readonly Piece[] => {
+    const rig = this.rig();
+    if (!rig) return [];
+    return gearIdsOf(rig).flatMap((id): Piece[] => {
+      const body = this.parts().get(id);
+      if (!body) return [];
+      const into = rig.links.find(({ to }) => to.gearId === id);
+      const out = rig.links.find(({ from }) => from.gearId === id);
+      return [{ id, body, title: TITLES[body.kind], inputId: into?.to.portId ?? '', outputId: out?.from.portId ?? '', out }];
+    });
+  });
   /** Sound saves show in the frame; a refused one says here what the server minded. */
   protected readonly refused = computed(() => {
     const rig = this.rig();
     if (!rig) return undefined;
-    const syncs = [this.entry()?.sync, ...partIds(rig).map((id) => findEntry(this.items(), 'gear', id)?.sync)];
+    const syncs = [this.entry()?.sync, ...gearIdsOf(rig).map((id) => findEntry(this.items(), 'gear', id)?.sync)];
     const failed = syncs.find((sync) => sync?.is === 'failed');
     return failed?.is === 'failed' ? failed.problem : undefined;
   });
   /** Other batteries of the kit that plug in at the same place. */
-  protected readonly batteries = computed(() => {
-    const rig = this.rig();
-    const battery = this.battery();
-    const port = battery?.outputs.find(({ id }) => id === rig?.outputId);
-    if (!rig || !battery || !port) return [];
-    return this.gear().flatMap(({ id, body }) => {
-      if (body.kind !== 'battery') return [];
-      const output = body.outputs.find((other) => other.gives === port.gives && mates(other.connector, port.connector) !== 'no');
-      return output ? [{ id, outputId: output.id, title: body.tag === undefined ? body.name : `${body.tag}: ${body.name}` }] : [];
+  protected batteriesFor({ id, body, outputId, out }: Piece): readonly { id: string; outputId: string; title: string }[] {
+    const port = body.kind === 'battery' ? body.outputs.find((output) => output.id === outputId) : undefined;
+    if (!port || !out) return [];
+    const taken = new Set(gearIdsOf(this.rig()!).filter((used) => used !== id));
+    return this.gear().flatMap(({ id: otherId, body: other }) => {
+      if (other.kind !== 'battery' || taken.has(otherId)) return [];
+      const output = other.outputs.find(
+        (candidate) => candidate.gives === port.gives && mates(candidate.connector, port.connector) !== 'no',
+      );
+      return output ? [{ id: otherId, outputId: output.id, title: gearTitle(other) }] : [];
     });
-  });
+  }
 
   /** Which other rigs a piece of gear is in: a change to it counts there too. */
-  protected usedElsewhere(gearId: string | undefined): string | undefined {
-    const others = this.rigs().filter(({ id, body }) => id !== this.id() && gearId !== undefined && partIds(body).includes(gearId));
+  protected usedElsewhere(gearId: string): string | undefined {
+    const others = this.rigs().filter(({ id, body }) => id !== this.id() && gearIdsOf(body).includes(gearId));
     return others.length === 0 ? undefined : others.map(({ body }) => body.name).join(', ');
   }
 
@@ -110,13 +139,16 @@ export class RigPage {
     this.change(conditions, Object.keys(conditions)[0] ?? 'conditions');
   }
 
-  protected changeGear(id: string | undefined, { body, field }: GearEdit): void {
-    if (id !== undefined) this.store.dispatch(Items.edit({ kind: 'gear', id, body, field, at: Date.now() }));
+  protected changeGear(id: string, { body, field }: GearEdit): void {
+    this.store.dispatch(Items.edit({ kind: 'gear', id, body, field, at: Date.now() }));
   }
 
-  protected swapBattery(batteryId: string): void {
-    const other = this.batteries().find(({ id }) => id === batteryId);
-    if (other) this.change({ batteryId, outputId: other.outputId }, 'batteryId');
+  protected swapBattery(piece: Piece, batteryId: string): void {
+    const other = this.batteriesFor(piece).find(({ id }) => id === batteryId);
+    const rig = this.rig();
+    if (!other || !rig) return;
+    const links = rig.links.map((link) => (link === piece.out ? { ...link, from: { gearId: other.id, portId: other.outputId } } : link));
+    this.change({ links }, 'links');
   }
 
   protected async remove(): Promise<void> {
@@ -128,10 +160,5 @@ export class RigPage {
 
   protected print(): void {
     window.print();
-  }
-
-  private part<K extends Gear['kind']>(kind: K, id: string | undefined): Extract<Gear, { kind: K }> | undefined {
-    const body = id === undefined ? undefined : this.parts().get(id);
-    return body?.kind === kind ? (body as Extract<Gear, { kind: K }>) : undefined;
   }
 }

@@ -27,7 +27,9 @@ import { selectLoading, selectRigAnswers } from '../state/items.selectors';
                   <span class="name">{{ row.entry.body.name }}</span>
                   <app-verdict-mark [verdict]="row.answer.verdict" />
                   <span class="time">
-                    @if (row.answer.run) {
+                    @if (row.answer.unlimited) {
+                      no end <small>on its supply</small>
+                    } @else if (row.answer.run) {
                       {{ row.answer.plannedMin | quantity: 'min' }} <small>to plan with</small>
                     } @else {
                       – <small>no time yet</small>

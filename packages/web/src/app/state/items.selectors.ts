@@ -1,6 +1,6 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
 import { assess } from '@viaggio/core';
-import type { Answer, Gear, Rig } from '@viaggio/core';
+import type { Answer, Gear } from '@viaggio/core';
 import type { Entry, ItemsState } from './items';
 
 export const selectItems = createFeatureSelector<ItemsState>('items');
@@ -28,13 +28,8 @@ export interface RigAnswer {
   readonly answer: Answer;
 }
 export const selectRigAnswers = createSelector(selectRigs, selectGearBodies, (rigs, gear): readonly RigAnswer[] =>
-  rigs.map((entry) => ({ entry, answer: assess(entry.body, gear) })),
+  rigs.map((entry) => ({ entry, answer: assess(entry.body, gear, { tracePoints: 0 }) })),
 );
-
-/** The parts a rig is made of, by their place in it. */
-export function partIds({ deviceId, batteryId, cableId, adapterId }: Rig): readonly string[] {
-  return present([deviceId, batteryId, cableId, adapterId]);
-}
 
 /** The next step that undo would take back, and redo would do again. */
 export const selectUndo = createSelector(selectItems, ({ past }) => past.at(-1));

@@ -10,7 +10,9 @@ import { VerdictMark } from '../../shared/verdict-mark';
   template: `
     <button type="button" (click)="show()">
       <app-verdict-mark [verdict]="answer().verdict" />
-      @if (answer().run) {
+      @if (answer().unlimited) {
+        <strong>no end <small>on its supply</small></strong>
+      } @else if (answer().run) {
         <strong>{{ answer().plannedMin | quantity: 'min' }} <small>to plan with</small></strong>
       } @else {
         <strong>no time yet</strong>

@@ -38,9 +38,10 @@ describe('the answer', () => {
 
   it('names the figure that is missing', async () => {
     const rig = rigNamed('Stills');
-    const battery = GEAR.get(rig.batteryId)!;
+    const batteryId = rig.links[0]!.from.gearId;
+    const battery = GEAR.get(batteryId)!;
     const { energyWh: _energyWh, ...unlabelled } = battery as Extract<Gear, { kind: 'battery' }>;
-    const fixture = await show(rig, new Map([...GEAR, [rig.batteryId, unlabelled as Gear]]));
+    const fixture = await show(rig, new Map([...GEAR, [batteryId, unlabelled as Gear]]));
     expect(textOf(fixture, '.headline')).toBe('Unknown no time yet A figure is missing; see below for which.');
     expect(textOf(fixture, 'app-findings-list')).toContain('Plovera cell M: its energy is not known');
   });
@@ -51,8 +52,8 @@ describe('the answer', () => {
       /highest given 8.4 V lowest given 6 V lowest accepted 6.3 V highest accepted 8.6 V/,
     );
     const figures = textOf(fixture, 'app-figures-table');
-    expect(figures).toContain('Energy (battery) 14.7 Wh printed');
-    expect(figures).toContain('Cut-off (battery) 6 V assumed 2 × 3 V for Li-ion or LiPo');
+    expect(figures).toContain('Energy (Plovera cell M) 14.7 Wh printed');
+    expect(figures).toContain('Cut-off (Plovera cell M) 6 V assumed 2 × 3 V for Li-ion or LiPo');
   });
 
   it('puts the usual cautions beside the act they concern', async () => {

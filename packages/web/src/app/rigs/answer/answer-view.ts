@@ -15,12 +15,23 @@ import { RunChart } from './run-chart';
     <section class="headline" aria-label="Answer">
       <app-verdict-mark class="fs-4" [verdict]="answer().verdict" />
       @if (answer().run; as run) {
-        <p class="time" data-testid="run-time">{{ answer().firstStopMin | quantity: 'min' }}</p>
-        <p class="mb-1">
-          until it first stops; plan with <strong>{{ answer().plannedMin | quantity: 'min' }}</strong>, the reserve kept.
-        </p>
+        @if (answer().unlimited) {
+          <p class="time" data-testid="run-time">no end</p>
+          <p class="mb-1">as long as its supply stands.</p>
+        } @else if (answer().beyondMin; as beyond) {
+          <p class="time" data-testid="run-time">over {{ beyond | quantity: 'min' }}</p>
+          <p class="mb-1">is as far as it was followed.</p>
+        } @else {
+          <p class="time" data-testid="run-time">{{ answer().firstStopMin | quantity: 'min' }}</p>
+          <p class="mb-1">
+            until it first stops; plan with <strong>{{ answer().plannedMin | quantity: 'min' }}</strong>, the reserve kept.
+          </p>
+        }
+        @for (counted of answer().counts; track counted.deviceId) {
+          <p class="mb-1">That is {{ counted.count | quantity: 'count' }} {{ counted.what }} of {{ counted.device }}.</p>
+        }
         <p class="mb-1">{{ answer().stop }}</p>
-        @if (draw(); as figure) {
+        @for (figure of draws(); track figure.gearId + figure.name) {
           <p class="small text-body-secondary mb-0">
             Rests on a draw of {{ figure.value | quantity: figure.unit }} <span class="provenance">{{ figure.from }}</span>
             {{ figure.formula }}
@@ -42,10 +53,15 @@ import { RunChart } from './run-chart';
         <p class="usual-caution">{{ caution }}</p>
       }
     </section>
-    @if (answer().journey.length > 0) {
+    @if (answer().lanes.length > 0) {
       <section aria-label="Voltage profile">
         <h2>The way of its energy</h2>
-        <app-voltage-profile [stations]="answer().journey" />
+        @for (lane of answer().lanes; track lane.deviceId) {
+          @if (answer().lanes.length > 1) {
+            <h3 class="fs-6 mt-2 mb-0">to {{ lane.device }}</h3>
+          }
+          <app-voltage-profile [stations]="lane.stations" />
+        }
       </section>
     }
     @if (answer().run; as run) {
@@ -71,6 +87,10 @@ import { RunChart } from './run-chart';
 export class AnswerView {
   readonly answer = input.required<Answer>();
   readonly wantedMin = input<number | undefined>();
-  protected readonly draw = computed(() => this.answer().figures.find(({ role, name }) => role === 'device' && name === 'Draw'));
-  protected readonly gate = computed(() => this.answer().journey.at(-1));
+  protected readonly draws = computed(() => this.answer().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
+  protected readonly gate = computed(() => {
+    const { lanes, sources, run } = this.answer();
+    const source = sources.find((one) => one.run === run);
+    return (lanes.find(({ sourceId }) => sourceId === source?.sourceId) ?? lanes[0])?.stations.at(-1);
+  });
 }

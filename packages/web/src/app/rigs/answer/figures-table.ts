@@ -21,7 +21,7 @@ import { QuantityPipe } from '../../shared/quantity.pipe';
           @for (figure of figures(); track $index) {
             <tr>
               <th scope="row">
-                {{ figure.name }} <span class="fw-normal text-body-secondary">({{ figure.role }})</span>
+                {{ figure.name }} <span class="fw-normal text-body-secondary">({{ figure.part }})</span>
               </th>
               <td class="text-nowrap">{{ figure.value | quantity: figure.unit }}</td>
               <td>

@@ -70,8 +70,8 @@ import type { GearEdit } from './gear-edit';
           (valueChange)="plain({ standbyW: $event }, 'standbyW')"
         />
         <div>
-          <label class="form-label" for="gauge">The camera’s gauge shows</label>
-          <select id="gauge" class="form-select" (change)="plain({ gauge: $any($event.target).value }, 'gauge')">
+          <label class="form-label" [for]="group + 'gauge'">The camera’s gauge shows</label>
+          <select [id]="group + 'gauge'" class="form-select" (change)="plain({ gauge: $any($event.target).value }, 'gauge')">
             @for (choice of gauges; track choice[0]) {
               <option [value]="choice[0]" [selected]="adapter().gauge === choice[0]">{{ choice[1] }}</option>
             }
@@ -83,6 +83,8 @@ import type { GearEdit } from './gear-edit';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AdapterEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
   readonly adapter = input.required<Adapter>();
   readonly edit = output<GearEdit<Adapter>>();
 

@@ -40,8 +40,8 @@ import type { GearEdit } from './gear-edit';
         (valueChange)="edit.emit({ body: withEnergy($event), field: 'energyWh' })"
       />
       <div>
-        <label class="form-label" for="energy-from">This figure is</label>
-        <select id="energy-from" class="form-select" (change)="provenance($any($event.target).value)">
+        <label class="form-label" [for]="group + 'energy-from'">This figure is</label>
+        <select [id]="group + 'energy-from'" class="form-select" (change)="provenance($any($event.target).value)">
           @for (choice of provenances; track choice[0]) {
             <option [value]="choice[0]" [selected]="(battery().from?.energyWh ?? 'printed') === choice[0]">{{ choice[1] }}</option>
           }
@@ -135,6 +135,8 @@ import type { GearEdit } from './gear-edit';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BatteryEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
   readonly battery = input.required<Battery>();
   readonly outputId = input.required<string>();
   readonly edit = output<GearEdit<Battery>>();

@@ -14,13 +14,13 @@ import type { GearEdit } from './gear-edit';
     <app-text-field class="mb-2" label="Name of the cable" [shape]="shapes.name" [value]="cable().name" (valueChange)="name($event)" />
     <div class="form-check mb-2">
       <input
-        id="marked-5a"
+        [id]="group + 'marked-5a'"
         type="checkbox"
         class="form-check-input"
         [checked]="cable().marked5A ?? false"
         (change)="plain({ marked5A: $any($event.target).checked }, 'marked5A')"
       />
-      <label class="form-check-label" for="marked-5a">Marked for 5 A (otherwise it carries 3 A)</label>
+      <label class="form-check-label" [for]="group + 'marked-5a'">Marked for 5 A (otherwise it carries 3 A)</label>
     </div>
     <div class="pair">
       <app-quantity-field
@@ -50,6 +50,8 @@ import type { GearEdit } from './gear-edit';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CableEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
   readonly cable = input.required<Cable>();
   readonly edit = output<GearEdit<Cable>>();
 

@@ -113,9 +113,11 @@ export class DrawEditor {
   });
   protected readonly atBattery = computed(() => this.basis() === 'run-down' || (this.basis() === 'meter' && this.draft().at === 'battery'));
   protected readonly means = computed(() => {
-    const draw = complete(this.basis(), this.draft());
+    const given = this.draw();
+    const draw = given?.basis === this.basis() ? given : complete(this.basis(), this.draft());
     if (!draw) return 'Both figures are needed before this counts.';
     if (draw.basis === 'maker') return '';
+    if (draw.basis === 'shots' || draw.basis === 'frames') return 'Drawn by the shot or frame; choose another way to replace it.';
     const watts = draw.basis === 'meter' ? draw.voltageV * draw.currentA : draw.energyWh / (draw.minutes / 60);
     return `That is ${formatQuantity(watts, 'W')}${this.atBattery() ? ' at the battery' : ''}.`;
   });
@@ -147,5 +149,8 @@ function complete(basis: Basis, { powerW, voltageV, currentA, energyWh, minutes,
         : { basis, voltageV, currentA, at: at ?? 'device', ...(at === 'battery' && lost) };
     case 'run-down':
       return energyWh === undefined || minutes === undefined ? undefined : { basis, energyWh, minutes, ...lost };
+    case 'shots':
+    case 'frames':
+      return undefined; // kept as they are; not typed here
   }
 }

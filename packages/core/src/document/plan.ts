@@ -1,0 +1,53 @@
+import { DEFAULT_RUNS, MAX_RUNS } from '../match/range';
+import { gearShape } from '../gear/gear';
+import { idShape, rigShape } from '../gear/rig';
+import { styleShape } from '../gear/style';
+import { toJsonSchema } from '../shape/json-schema';
+import type { JsonSchema } from '../shape/json-schema';
+import { choice, flag, list, number, object, optional, record, text } from '../shape/shape';
+import type { AnyShape, Infer } from '../shape/shape';
+
+export const PLAN_FORMAT = 'viaggio-plan';
+export const PLAN_VERSION = 1;
+export const MAX_GEAR = 1000;
+export const MAX_RIGS = 100;
+
+const later: AnyShape = { kind: 'any', title: 'Has its place; filled by later versions' };
+
+/** What to work out beyond the answer of every rig. */
+export const askShape = object('What to work out', {
+  rigs: optional(list('Only these rigs', idShape, { max: MAX_RIGS })),
+  runs: optional(number('Random runs a rig', 'count', { min: 0, max: MAX_RUNS, integer: true })),
+  seed: optional(number('Seed', 'count', { min: 0, max: 2_147_483_647, integer: true })),
+  tracePoints: optional(number('Points of each curve', 'count', { min: 0, max: 500, integer: true })),
+  feeds: optional(flag('Every sound feed of each device')),
+  assignments: optional(flag('The whole rig fed at once')),
+  alternatives: optional(flag('The schools side by side')),
+  purchases: optional(flag('What one purchase would help')),
+  style: optional(styleShape),
+  weights: optional(record('Weights', number('Points', 'fraction', { max: 1000 }), 30)),
+});
+export type Ask = Infer<typeof askShape>;
+
+/** One document for gear, rigs, days and log: the form in which plans are kept, sent and evaluated. */
+export const planShape = object('Viaggio plan', {
+  format: choice('Format', { [PLAN_FORMAT]: 'Viaggio plan' }),
+  version: number('Version', 'count', { min: PLAN_VERSION, max: PLAN_VERSION, integer: true }),
+  name: optional(text('Name', 120)),
+  gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: MAX_GEAR }),
+  rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: MAX_RIGS }),
+  days: optional(list('Days', later, { max: 100 })),
+  log: optional(list('Log', later, { max: 10_000 })),
+  ask: optional(askShape),
+});
+export type Plan = Infer<typeof planShape>;
+
+/** JSON Schema (2020-12) of a plan; fields that it does not name are allowed, and kept on a round trip. */
+export function planJsonSchema(): JsonSchema {
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: 'viaggio-plan.schema.json',
+    ...toJsonSchema(planShape, '#/$defs/', true),
+    description: `A Viaggio plan, version ${PLAN_VERSION}. Figures are in the unit that ends their name. ${DEFAULT_RUNS} random runs a rig unless asked otherwise.`,
+  };
+}

@@ -1,0 +1,19 @@
+import { assignFeeds, findFeeds } from '@viaggio/core';
+import { parsePlan } from '../plan/read-plan';
+import { tellIssues } from './evaluate';
+import type { Output } from './solve';
+
+/** `viaggio feeds FILE --rig ID`: every sound feed of a rig's devices from the plan's gear, and the rig fed at once. */
+export function feedsText(text: string, rigId: string, { out, err }: Output): number {
+  const read = parsePlan(text);
+  if (!read.ok) return tellIssues(read.issues, err);
+  const rig = read.plan.rigs.find(({ id, body }) => id === rigId || body.name === rigId);
+  if (!rig) {
+    err(`--rig: expected one of ${read.plan.rigs.map(({ id, body }) => `${id} (${body.name})`).join(', ')}; got “${rigId.slice(0, 60)}”.`);
+    return 1;
+  }
+  const gear = new Map(read.plan.gear.map(({ id, body }) => [id, body]));
+  const feeds = rig.body.devices.map(({ gearId }) => findFeeds(rig.body, gearId, gear));
+  out(JSON.stringify({ rig: rig.id, name: rig.body.name, feeds, assignments: assignFeeds(rig.body, gear) }, undefined, 2));
+  return 0;
+}

@@ -1,0 +1,50 @@
+import { evaluate, planJsonSchema } from '@viaggio/core';
+import { operation } from '../operation';
+import type { Operation } from '../operation';
+import { documentShape, planOrThrow } from '../plan/plan-operations';
+
+const EVALUATION_SCHEMA = {
+  type: 'object',
+  required: ['format', 'version', 'rigs'],
+  properties: {
+    format: { const: 'viaggio-evaluation' },
+    version: { const: 1 },
+    rigs: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['id', 'name', 'answer', 'sensitivities', 'indicators', 'criteria', 'cost'],
+        properties: {
+          id: { type: 'string', format: 'uuid' },
+          name: { type: 'string' },
+          answer: { type: 'object', description: 'Verdict, findings, runs, timeline, figures, lanes, failures, cautions' },
+          range: { type: 'object', description: 'P10, P50, P90 and the chance of lasting as long as asked' },
+          sensitivities: { type: 'array', description: 'Which uncertain figure matters most' },
+          indicators: { type: 'array', description: 'What the gauges show, beside the truth' },
+          criteria: { type: 'object' },
+          cost: { type: 'number', description: 'Points for the shooting style; the less the better' },
+          feeds: { type: 'array', description: 'When asked for: every sound feed of each device' },
+          assignments: { type: 'object', description: 'When asked for: the whole rig fed at once' },
+          alternatives: { type: 'array', description: 'When asked for: the schools side by side' },
+          purchases: { type: 'array', description: 'When asked for: what one purchase would help' },
+        },
+      },
+    },
+  },
+} as const;
+
+export function evaluateOperations(): readonly Operation[] {
+  return [
+    operation({
+      method: 'post',
+      path: '/api/evaluate',
+      tag: 'plan',
+      summary: 'Everything computed for a plan document, without keeping anything',
+      body: documentShape,
+      bodySchema: planJsonSchema(),
+      answers: { status: 200, says: 'The evaluation', schema: EVALUATION_SCHEMA },
+      fails: ['malformed-request', 'too-large', 'invalid-fields'],
+      handle: ({ body }) => Promise.resolve({ status: 200, body: evaluate(planOrThrow(body).plan) }),
+    }),
+  ];
+}
