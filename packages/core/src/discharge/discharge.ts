@@ -199,14 +199,15 @@ function advance(circuit: Circuit, network: Network, fromSoc: number, toSoc: num
 /** Points along the run. From one to the next the minutes are a short integral of their own. */
 function traceOf(circuit: Circuit, network: Network, stretches: readonly Stretch[], points: number, span: number): TimedPoint[] {
   const trace: TimedPoint[] = [];
-  for (const { fromSoc, toSoc, fromMinute, phase } of stretches) {
+  for (const { fromSoc, toSoc, fromMinute, toMinute, phase } of stretches) {
     const wide = fromSoc - toSoc;
     const pieces = Math.max(1, Math.round((points * wide) / span));
     settle(circuit, phase.scale);
     let minute = fromMinute;
     for (let piece = 0; piece <= pieces; piece++) {
       const soc = fromSoc - (wide * piece) / pieces;
-      if (piece > 0) minute += pieceMinutes(circuit, network, soc + wide / pieces, soc);
+      if (piece === pieces) minute = toMinute;
+      else if (piece > 0) minute += pieceMinutes(circuit, network, soc + wide / pieces, soc);
       const volts = network.pack.cellsInSeries * cellVoltage(network.pack.ocvPerCell, soc);
       if (solve(circuit, volts)) trace.push({ minute, soc, ...readPoint(circuit) });
     }

@@ -201,17 +201,12 @@ export class SystemRunner {
 
   private stopped(source: RunningSource, stop: Stop, minute: number, tell: (event: RunEvent) => void): void {
     this.changed = true;
-    const inTree = stop.at !== 'pack' && source.trip(stop.at);
-    if (inTree) {
-      tell({ minute, kind: 'tripped', id: source.id, ...stop });
-      const spare = source.spec.spares[source.nextSpare];
-      // a battery too low for its loads is changed like an empty one
-      if (spare && source.soc < (source.pack.startSoc ?? 1)) this.change(source, minute, tell);
-      return;
-    }
     const own = this.loads.some(({ ways }) => ways.some(({ way, source: other }) => other === source && way.own));
-    tell({ minute, kind: own ? 'own-battery-flat' : 'source-out', id: source.id, ...stop });
-    this.change(source, minute, tell);
+    const inTree = stop.at !== 'pack' && source.trip(stop.at) !== undefined;
+    tell({ minute, kind: own ? 'own-battery-flat' : inTree ? 'tripped' : 'source-out', id: source.id, ...stop });
+    // a battery too low for its loads is changed like an empty one; a branch that gave out leaves the others running
+    const spare = source.spec.spares[source.nextSpare];
+    if (!inTree || (spare && source.soc < (source.pack.startSoc ?? 1))) this.change(source, minute, tell);
   }
 
   private change(source: RunningSource, minute: number, tell: (event: RunEvent) => void): void {

@@ -1,26 +1,27 @@
+import { pointer } from '../issue';
 import type { Fields, Shape } from '../shape/shape';
 
-/** Values that a shape does not know, by where they stood. */
-export type Aside = readonly { readonly path: readonly (string | number)[]; readonly value: unknown }[];
+/** Values that a shape does not know, by where they stood (JSON Pointer, RFC 6901). */
+export type Aside = readonly { readonly path: string; readonly value?: unknown }[];
 
 /**
  * Takes out of a value what its shape does not know, so that the rest can be checked strictly and nothing is lost:
  * `putBack` makes the whole again.
  *
- * @example setAside(rigShape, { ...rig, colour: 'red' }).aside // [{ path: ['colour'], value: 'red' }]
+ * @example setAside(rigShape, { ...rig, colour: 'red' }).aside // [{ path: '/colour', value: 'red' }]
  */
 export function setAside(shape: Shape, value: unknown): { readonly known: unknown; readonly aside: Aside } {
-  const aside: { path: (string | number)[]; value: unknown }[] = [];
+  const aside: { path: string; value: unknown }[] = [];
   const known = strip(shape, value, [], aside);
   return { known, aside };
 }
 
 /** The value with what was set aside where it stood. What no longer has a place (its list is shorter now) is dropped. */
 export function putBack(known: unknown, aside: Aside): unknown {
-  return aside.reduce((whole, { path, value }) => insert(whole, path, value), known);
+  return aside.reduce<unknown>((whole, { path, value }) => insert(whole, keysOf(path), value), known);
 }
 
-function strip(shape: Shape, value: unknown, path: (string | number)[], aside: { path: (string | number)[]; value: unknown }[]): unknown {
+function strip(shape: Shape, value: unknown, path: (string | number)[], aside: { path: string; value: unknown }[]): unknown {
   if (shape.kind === 'lazy') return strip(shape.of(), value, path, aside);
   if (shape.kind === 'list' && Array.isArray(value))
     return value.map((item: unknown, index) => strip(shape.item, item, [...path, index], aside));
@@ -33,22 +34,29 @@ function strip(shape: Shape, value: unknown, path: (string | number)[], aside: {
     const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
     if (shape.kind === 'tagged' && key === shape.tag) kept[key] = inner;
     else if (field) kept[key] = strip(field.kind === 'optional' ? field.of : field, inner, [...path, key], aside);
-    else aside.push({ path: [...path, key], value: inner });
+    else aside.push({ path: pointer([...path, key]), value: inner });
   }
   return kept;
 }
 
 function fieldsOf(shape: Shape, value: Record<string, unknown>): Fields | undefined {
   if (shape.kind === 'object') return shape.fields;
-  return shape.kind === 'tagged' ? shape.variants[String(value[shape.tag])] : undefined;
+  const tag = shape.kind === 'tagged' ? String(value[shape.tag]) : '';
+  return shape.kind === 'tagged' && Object.hasOwn(shape.variants, tag) ? shape.variants[tag] : undefined;
 }
 
-function insert(whole: unknown, [key, ...rest]: readonly (string | number)[], value: unknown): unknown {
+function keysOf(path: string): readonly string[] {
+  return path
+    .split('/')
+    .slice(1)
+    .map((key) => key.replaceAll('~1', '/').replaceAll('~0', '~'));
+}
+
+function insert(whole: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
   if (key === undefined) return value;
   if (typeof whole !== 'object' || whole === null) return whole;
   if (Array.isArray(whole)) {
-    if (typeof key !== 'number' || key >= whole.length) return whole;
-    return whole.map((item: unknown, index) => (index === key ? insert(item, rest, value) : item));
+    return whole.map((item: unknown, index) => (String(index) === key ? insert(item, rest, value) : item));
   }
   const entries = whole as Record<string, unknown>;
   return rest.length > 0 && !(key in entries) ? whole : { ...entries, [key]: insert(entries[key], rest, value) };

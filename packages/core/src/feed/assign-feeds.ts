@@ -124,7 +124,7 @@ class Search {
     if (!device) return;
     const devices = this.order.slice(0, depth + 1);
     const last = depth === this.order.length - 1;
-    const { chains, bounded } = this.index.chainsTo(device.gearId, taken);
+    const { chains, bounded } = this.index.chainsTo(device.gearId, taken, this.order.length > 1);
     if (bounded) this.exact = false;
     const options: (Candidate & { readonly chain: ChainOfLinks })[] = [];
     for (const chain of [...chains, []]) {

@@ -1,4 +1,4 @@
-import { choice, number, object, optional, text } from '../shape/shape';
+import { choice, list, number, object, optional, text } from '../shape/shape';
 import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape/shape';
 
 /** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
@@ -20,8 +20,16 @@ export const standby = number('Own draw', 'W', { max: 20 });
 export const name = text('Name', 120);
 export const localId = (title: string) => text(title, 40);
 
-/** Fields of a newer or foreign document that this version does not know: kept, never read. See `setAside`. */
-export const unknown = optional({ kind: 'any', title: 'Not known here' } as AnyShape);
+/** Fields of a newer or foreign document that this version does not know, by JSON Pointer: kept, never read. See `setAside`. */
+export const unknown = optional(
+  list(
+    'Not known here',
+    object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } as AnyShape }),
+    {
+      max: 500,
+    },
+  ),
+);
 
 /** What every piece of gear may say of itself. */
 export const common = {

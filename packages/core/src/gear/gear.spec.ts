@@ -76,7 +76,21 @@ describe('the demo', () => {
       'Galley interviews': 'good',
       'Galley on the old bank': 'stop', // too weak for the camera
       Stills: 'good',
+      'Wheelhouse, everything on one V-mount': 'caution', // every part hangs on one plate
+      'Galley, two cameras on mains': 'caution', // the recorder loses phantom power on 5 V
+      Breakwater: 'caution', // its gauge lies
+      'Stills with the grip': 'good',
+      'Cinema camera day': 'stop', // the plate will not start on a half-charged pack
     });
+    const codes = (name: string) =>
+      answers
+        .get(name)!
+        .findings.filter(({ verdict }) => verdict !== 'good')
+        .map(({ code }) => code);
+    expect(codes('Wheelhouse, everything on one V-mount')).toContain('stops-together');
+    expect(codes('Galley, two cameras on mains')).toEqual(expect.arrayContaining(['feature-lost', 'budget-shared']));
+    expect(codes('Cinema camera day')).toEqual(['will-not-start']);
+    expect(answers.get('Breakwater')!.counts).toMatchObject([{ what: 'frames' }]);
     expect(answers.get('Wheelhouse on the small battery')!.findings.map(({ code }) => code)).toEqual(
       expect.arrayContaining(['over-current-late', 'peak-stops']),
     );

@@ -27,7 +27,7 @@ export class PlanService {
       const bodies = plan.rigs.map(({ body }, index): { path: string; rig: Rig } => ({ path: `/rigs/${index}/body`, rig: body }));
       await requireGear(bodies, this.gear, transaction);
       const rigs = await this.rigs.add(withAside('rigs', plan.rigs, aside), 'own', transaction);
-      const beside = aside.filter(({ path: [kind] }) => kind !== 'gear' && kind !== 'rigs');
+      const beside = aside.filter(({ path }) => !/^\/(gear|rigs)\//.test(path));
       const rest: Rest = { name: plan.name, days: plan.days, log: plan.log, aside: beside };
       if (plan.name !== undefined || plan.days || plan.log || beside.length > 0)
         await this.database.planRests.create({ body: rest, importedAt: new Date() }, { transaction });
@@ -60,9 +60,8 @@ export class PlanService {
 /** Items with what their shape does not know kept in their field for it. */
 function withAside(kind: 'gear' | 'rigs', items: Plan['gear'] | Plan['rigs'], aside: Aside): { id: string; body: object }[] {
   return items.map(({ id, body }, index) => {
-    const own = aside
-      .filter(({ path: [of, place] }) => of === kind && place === index)
-      .map(({ path, value }) => ({ path: path.slice(2), value }));
+    const at = `/${kind}/${index}/`;
+    const own = aside.filter(({ path }) => path.startsWith(at)).map(({ path, value }) => ({ path: `/${path.slice(at.length)}`, value }));
     return { id, body: own.length === 0 ? body : { ...body, unknown: own } };
   });
 }

@@ -1,0 +1,146 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import fc from 'fast-check';
+import { LOW_WATER } from '../demo/low-water';
+import { evaluate, planIssues, weightsOf } from './evaluate';
+import { migratePlan } from './migrate';
+import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
+import type { Plan } from './plan';
+import { rigFromV0 } from './rig-v0';
+import { putBack, setAside } from './set-aside';
+
+const PLAN: Plan = { format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs };
+const V0_RIG = {
+  name: 'Old',
+  deviceId: 'd',
+  inputId: 'bay',
+  batteryId: 'b',
+  outputId: 'd-tap',
+  adapterId: 'a',
+  cableId: 'c',
+  note: 'kept',
+  mood: 7,
+};
+
+describe('older documents', () => {
+  it('of version 0 become links; what is not known stays', () => {
+    const migrated = migratePlan({ gear: [], rigs: [{ id: 'r', body: V0_RIG, extra: true }], colour: 'red' });
+    expect(migrated).toMatchObject({
+      ok: true,
+      document: {
+        format: PLAN_FORMAT,
+        version: 1,
+        colour: 'red',
+        rigs: [
+          {
+            id: 'r',
+            extra: true,
+            body: {
+              name: 'Old',
+              note: 'kept',
+              mood: 7,
+              devices: [{ gearId: 'd' }],
+              links: [
+                { from: { gearId: 'b', portId: 'd-tap' }, to: { gearId: 'a', portId: 'in' }, cableId: 'c' },
+                { from: { gearId: 'a', portId: 'out' }, to: { gearId: 'd', portId: 'bay' } },
+              ],
+            },
+          },
+        ],
+      },
+    });
+  });
+
+  it('a rig that is new already, or nonsense, is left as it came', () => {
+    for (const body of [LOW_WATER.rigs[0]!.body, null, 3, 'x', { deviceId: 5 }, { deviceId: 'd' }]) expect(rigFromV0(body)).toBe(body);
+  });
+
+  it('newer ones and other formats are refused by name', () => {
+    expect(migratePlan({ format: PLAN_FORMAT, version: 2 })).toMatchObject({
+      ok: false,
+      issue: { path: '/version', code: 'newer-version' },
+    });
+    expect(migratePlan({ format: 'zebra', version: 1 })).toMatchObject({ ok: false, issue: { path: '/format', code: 'wrong-format' } });
+  });
+});
+
+describe('fields that are not known', () => {
+  it('come back where they stood, wherever that was', () => {
+    const nested = {
+      ...PLAN,
+      mood: 1,
+      gear: PLAN.gear.map((item, place) => ({ ...item, seen: place, body: { ...item.body, odd: { place } } })),
+    };
+    const { known, aside } = setAside(planShape, nested);
+    expect(known).toEqual(PLAN);
+    expect(putBack(known, aside)).toEqual(nested);
+  });
+
+  it('law: setting aside and putting back is the same document, for any JSON', () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.constantFrom(...LOW_WATER.gear), fc.string(), (value, item, key) => {
+        for (const document of [value, { ...PLAN, gear: [{ ...item, body: { ...item.body, [key]: value } }] }]) {
+          const { known, aside } = setAside(planShape, document);
+          expect(putBack(known, aside)).toEqual(document);
+        }
+      }),
+      { numRuns: 300, seed: 3 },
+    );
+  });
+});
+
+describe('an evaluation', () => {
+  const evaluation = evaluate(PLAN);
+
+  it('answers every rig with a range, what matters, what the gauges show, and what it costs', () => {
+    expect(evaluation.rigs.map(({ name }) => name)).toEqual(LOW_WATER.rigs.map(({ body }) => body.name));
+    for (const { answer, range, sensitivities, cost, indicators } of evaluation.rigs) {
+      expect(answer.figures.length).toBeGreaterThan(3);
+      expect(cost).toBeGreaterThan(0);
+      expect(indicators.length).toBeGreaterThan(0);
+      if (answer.verdict === 'stop') expect([range, sensitivities]).toEqual([undefined, []]);
+      else {
+        expect(range!.p10Min!).toBeLessThanOrEqual(range!.p90Min!);
+        expect(sensitivities.length).toBeGreaterThan(0);
+      }
+    }
+  });
+
+  it('is plain JSON: nothing that does not survive the wire', () => {
+    const sent = JSON.parse(JSON.stringify(evaluation)) as typeof evaluation;
+    expect(sent).toEqual(evaluation);
+    expect(JSON.stringify(evaluation)).not.toMatch(/:null|NaN|Infinity/);
+  });
+
+  it('searches only when asked, for the rigs asked, by the weights asked', () => {
+    const id = LOW_WATER.rigs[2]!.id;
+    const asked = evaluate({ ...PLAN, ask: { rigs: [id], feeds: true, purchases: true, runs: 0, weights: { price: 50, zebra: 9 } } }).rigs;
+    expect(asked.map((rig) => rig.id)).toEqual([id]);
+    expect(asked[0]!.feeds![0]!.ways.length).toBeGreaterThan(1);
+    expect(asked[0]!.purchases).toHaveLength(1);
+    expect(asked[0]!.range).toBeUndefined();
+    expect(asked[0]!.points.price).toBeCloseTo((50 * asked[0]!.criteria.price) / 100, 9);
+    expect(weightsOf('handheld', { price: 2, zebra: 1 })).toMatchObject({ price: 2 });
+    expect(evaluation.rigs[0]!.feeds).toBeUndefined();
+  });
+});
+
+describe('what is not evaluated', () => {
+  it('identifiers used twice, circles, and too much at once are named with their place', () => {
+    const codes = (plan: Plan) => planIssues(plan).map(({ path: at, code }) => `${at} ${code}`);
+    expect(codes(PLAN)).toEqual([]);
+    expect(codes({ ...PLAN, gear: [...PLAN.gear, PLAN.gear[0]!] })).toEqual([`/gear/${PLAN.gear.length}/id id-twice`]);
+    const hubs = PLAN.gear.filter(({ body }) => body.name.startsWith('Splitter')).map(({ id }) => id);
+    const circle = { ...PLAN.rigs[0]!.body, links: [{ from: { gearId: hubs[0]!, portId: 'p1' }, to: { gearId: hubs[0]!, portId: 'in' } }] };
+    expect(codes({ ...PLAN, rigs: [{ id: PLAN.rigs[0]!.id, body: circle }] })).toEqual(['/rigs/0/body/links cyclic']);
+    expect(codes({ ...PLAN, ask: { runs: 20_000 } })).toEqual(['/ask/runs too-much-asked']);
+    expect(codes({ ...PLAN, ask: { alternatives: true } })).toEqual(['/ask too-much-asked']);
+  });
+});
+
+describe('docs/viaggio-plan.schema.json', () => {
+  it('is what the shape says (npm run docs writes it)', () => {
+    const published: unknown = JSON.parse(readFileSync(path.join(__dirname, '../../../../docs/viaggio-plan.schema.json'), 'utf8'));
+    expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
+  });
+});

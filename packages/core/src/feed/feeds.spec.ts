@@ -1,0 +1,230 @@
+import fc from 'fast-check';
+import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
+import type { Built } from '../../testing/rig-builder';
+import { LOW_WATER } from '../demo/low-water';
+import type { Gear } from '../gear/gear';
+import type { Link, Rig } from '../gear/rig';
+import { assessModel, rigModel } from '../match/assess';
+import { assignFeeds } from './assign-feeds';
+import { KitIndex, NOTHING_TAKEN, take } from './chains';
+import type { Taken } from './chains';
+import { costOf, criteriaOf } from './criteria';
+import { findFeeds } from './find-feeds';
+import { purchasesFor } from './purchases';
+import { SCHOOLS, alternatives } from './schools';
+import { STYLE_WEIGHTS } from './weights';
+
+const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
+const unfed = (parts: Readonly<Record<string, Gear>>, changes: Partial<Rig> = {}): Built => build(parts, [], changes);
+const titles = ({ rig, gear }: Built, device = 'camera') => findFeeds(rig, device, gear).ways.map(({ title }) => title).sort(); // prettier-ignore
+
+describe('every sound feed of a device', () => {
+  const trunk = {
+    camera: usbCamera(10, { minV: 9 }),
+    own: inCamera(),
+    pack: pack(),
+    adapter: dummy(),
+    trigger: dummy({
+      name: 'Trigger lead',
+      input: { connector: { type: 'usb-c' }, triggerV: 15 },
+      output: { connector: { type: 'd-tap' } },
+    }),
+    bank: bank(),
+    plain: plainBank(2.4),
+    lead: usbWire(),
+    high: pack({ name: 'High pack', cellsInSeries: 7 }),
+  };
+
+  it('straight, by cable, by adapter, by trigger lead and adapter', () => {
+    expect(titles(unfed(trunk))).toEqual(['Bank → Trigger lead → Adapter', 'Bank → USB lead', 'Own battery', 'Pack → Adapter']);
+  });
+
+  it('refuses with a reason what mates and must not be', () => {
+    const { rig, gear } = unfed(trunk);
+    const reasons = findFeeds(rig, 'camera', gear).refused.map(({ title, reason }) => `${title}: ${reason}`);
+    expect(reasons).toContainEqual(
+      expect.stringMatching(/^High pack → Adapter: High pack gives up to 29.4 V; Adapter accepts at most 17 V/),
+    );
+  });
+
+  it('passes power on through a monitor', () => {
+    const monitor = camera({ name: 'Monitor', outputs: [{ gives: 'fixed', id: 'aux', name: 'Aux', connector: { type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' }, voltageV: 8, maxA: 2, lead: true }] }); // prettier-ignore
+    const needy = camera({}, 6, { connector: { type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' } });
+    expect(titles(unfed({ camera: needy, monitor, pack: pack() }))).toEqual(['Pack → Monitor']);
+  });
+
+  it('refuses a lead of the wrong polarity and takes the right one', () => {
+    const barrel = (polarity: 'centre-positive' | 'centre-negative') => ({ type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity }) as const;
+    const right = wire({ name: 'Right', ends: { source: barrel('centre-positive'), load: barrel('centre-positive') } });
+    const wrong = wire({ name: 'Wrong', ends: { source: barrel('centre-positive'), load: barrel('centre-negative') } });
+    const built = unfed({
+      camera: camera({}, 10, { connector: barrel('centre-positive') }),
+      pack: pack({}, { connector: barrel('centre-positive') }),
+      right,
+      wrong,
+    });
+    expect(titles(built)).toEqual(['Pack → Right']);
+    expect(findFeeds(built.rig, 'camera', built.gear).refused[0]!.reason).toContain('Plus of Wrong meets minus of Camera');
+  });
+
+  it('of parts that are alike one stands for all; what is excluded is left out', () => {
+    const built = unfed({ camera: camera(), one: pack({ tag: 'V1' }), two: pack({ tag: 'V2' }), worn: pack({ tag: 'V3', years: 5 }) });
+    expect(titles(built)).toEqual(['V1 Pack', 'V3 Pack']);
+    expect(findFeeds(built.rig, 'camera', built.gear, { exclude: new Set(['one', 'worn']) }).ways.map(({ title }) => title)).toEqual([
+      'V2 Pack',
+    ]);
+  });
+
+  it('ranks by style: a stabiliser wants little on the camera, a shoulder carries it', () => {
+    const parts = {
+      camera: usbCamera(10, { minV: 9 }),
+      heavy: inCamera({ name: 'Heavy', energyWh: 60, massG: 900, price: 50 }),
+      light: inCamera({ name: 'Light', energyWh: 15, massG: 90, price: 50 }),
+    };
+    const first = (style: Rig['style']) => {
+      const { rig, gear } = unfed(parts, { style, wantedMin: 240 });
+      return findFeeds(rig, 'camera', gear).ways[0]!.title;
+    };
+    expect(first('stabiliser')).toBe('Light');
+    expect(first('shoulder')).toBe('Heavy');
+  });
+
+  it('puts what another dominates last', () => {
+    const built = unfed({
+      camera: camera(),
+      good: pack({ name: 'Good', massG: 600, price: 100 }),
+      poor: pack({ name: 'Poor', massG: 700, price: 150, energyWh: 80 }),
+    });
+    const { ways } = findFeeds(built.rig, 'camera', built.gear);
+    expect(ways.map(({ title, dominated }) => [title, dominated])).toEqual([['Good', false], ['Poor', true]]); // prettier-ignore
+  });
+
+  it('the whole trunk of the demo gives what the crew knows', () => {
+    const rig = rigNamed('Galley on the old bank');
+    const { ways, bounded } = findFeeds(rig, rig.devices[0]!.gearId, KIT);
+    expect(bounded).toBe(false);
+    for (const { verdict } of ways) expect(verdict).not.toBe('stop');
+    expect(ways.map(({ title }) => title)).toContain('B3 Grynna 25 PD → USB-C lead, 1 m');
+    expect(ways.some(({ title }) => title.startsWith('B2 ') && title.includes('USB-C lead'))).toBe(false); // too weak
+  });
+
+  it('law: a sound thing more in the kit never takes a sound way away', () => {
+    const ids = [...KIT.keys()];
+    const rig = rigNamed('Deck');
+    const device = rig.devices[0]!.gearId;
+    const ways = (kit: ReadonlyMap<string, Gear>) => new Set(findFeeds(rig, device, kit).ways.map(({ links }) => JSON.stringify(links)));
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.constantFrom(...ids), { minLength: 10, maxLength: 40 }), fc.constantFrom(...ids), (some, more) => {
+        const few = new Map([[device, KIT.get(device)!], ...some.map((id) => [id, KIT.get(id)!] as const)]);
+        const all = new Map([...few, [more, KIT.get(more)!]]);
+        const [before, after] = [ways(few), ways(all)];
+        for (const way of before) expect(after.has(way)).toBe(true);
+      }),
+      { numRuns: 25, seed: 11 },
+    );
+  });
+});
+
+/** Every assignment there is, each weighed as a whole rig, nothing left out and nothing shared in between. */
+function bruteForce({ rig, gear }: Built): number {
+  const index = new KitIndex(gear);
+  const weights = STYLE_WEIGHTS[rig.style ?? 'handheld'];
+  let best = Infinity;
+  const assign = (place: number, links: readonly Link[], taken: Taken): void => {
+    const device = rig.devices[place];
+    if (!device) {
+      const model = rigModel({ ...rig, links }, gear);
+      const answer = assessModel(model);
+      const onlyLack = answer.findings.every(({ verdict, code }) => verdict !== 'stop' || code === 'not-fed');
+      if (answer.verdict !== 'stop') best = Math.min(best, costOf(criteriaOf(model.graph, answer), weights).cost);
+      else if (!onlyLack) return;
+      return;
+    }
+    for (const chain of index.chainsTo(device.gearId, taken, true).chains) assign(place + 1, [...links, ...chain], take(taken, chain));
+  };
+  assign(0, [], NOTHING_TAKEN);
+  return best;
+}
+
+describe('a whole rig fed at once', () => {
+  const cables = {
+    c1: usbWire({ massG: 40, price: 10 }),
+    c2: usbWire({ name: 'Long USB lead', resistanceOhm: 0.2, massG: 60, price: 12 }),
+  };
+  const small: readonly [string, Built][] = [
+    ['two on one splitter or each its own', unfed({ camera: camera(), monitor: camera({ name: 'Monitor' }, 14), one: pack({ massG: 600, price: 180 }), two: pack({ energyWh: 49, massG: 400, price: 110, name: 'Small' }), hub: splitter(2, { massG: 80, price: 40 }) }, { wantedMin: 300 })],
+    ['one cable for two cameras', unfed({ camera: usbCamera(10, { minV: 9 }), second: usbCamera(8, { minV: 9 }, { name: 'Second' }), bank: bank({}, { massG: 480, price: 70 }), c1: cables.c1, own: inCamera({ massG: 90, price: 40 }) }, { style: 'travel', wantedMin: 200 })],
+    ['banks, leads and a shoulder', unfed({ camera: usbCamera(12, { minV: 9 }), second: usbCamera(8, { minV: 9 }, { name: 'Second' }), one: bank({ ratingW: 27 }, { massG: 300, price: 40, energyWh: 40 }), two: bank({}, { massG: 480, price: 70 }), ...cables }, { style: 'shoulder', wantedMin: 240 })],
+    ['adapters and a V-mount', unfed({ camera: usbCamera(9), monitor: camera({ name: 'Monitor' }, 12), pack: pack({ massG: 640, price: 190 }), hub: splitter(3, { massG: 80, price: 45 }), adapter: dummy({ massG: 70, price: 60, gauge: 'always-full' }), own: inCamera({ massG: 80, price: 50 }) }, { style: 'stabiliser', wantedMin: 120 })],
+  ]; // prettier-ignore
+
+  it.each(small)('is as good as the best of all there are: %s', (_what, built) => {
+    const { best, exact } = assignFeeds(built.rig, built.gear);
+    expect(exact).toBe(true);
+    expect(best[0]!.criteria.unfed).toBe(0);
+    expect(best[0]!.cost).toBeCloseTo(bruteForce(built), 9);
+    expect(best.map(({ cost }) => cost)).toEqual(best.map(({ cost }) => cost).sort((a, b) => a - b));
+  });
+
+  it('uses each part once, and says what it could not feed', () => {
+    const { rig, gear } = unfed({
+      camera: usbCamera(10, { minV: 9 }),
+      second: usbCamera(10, { minV: 9 }, { name: 'Second' }),
+      bank: bank(),
+      cable: usbWire(),
+    });
+    const [first] = assignFeeds(rig, gear).best;
+    expect(first!.criteria.unfed).toBe(1);
+    expect(first!.answer.findings[0]).toMatchObject({ code: 'not-fed', verdict: 'stop' });
+    for (const { links } of assignFeeds(rigNamed('Wheelhouse, everything on one V-mount'), KIT, { mostLooks: 1000 }).best) {
+      const outputs = links.map(({ from }) => `${from.gearId}/${from.portId}`);
+      const cablesUsed = links.flatMap(({ cableId }) => cableId ?? []);
+      expect(new Set(outputs).size).toBe(outputs.length);
+      expect(new Set(cablesUsed).size).toBe(cablesUsed.length);
+    }
+  });
+
+  it('is bounded, and says so', () => {
+    const { exact, looked, best } = assignFeeds(rigNamed('Wheelhouse, everything on one V-mount'), KIT, { mostLooks: 60 });
+    expect(exact).toBe(false);
+    expect(looked).toBeLessThan(120);
+    expect(best.length).toBeGreaterThan(0);
+  });
+});
+
+describe('what one purchase would help', () => {
+  it('names the smallest thing that makes it sound, and why', () => {
+    const { rig, gear } = unfed({ camera: usbCamera(12, { minV: 9, needW: 20 }), bank: bank({}, { massG: 480, price: 70 }) });
+    const { owned, purchases } = purchasesFor(rig, 'camera', gear);
+    expect(owned).toBeUndefined();
+    expect(purchases[0]!.items).toHaveLength(1);
+    expect(purchases.map(({ items }) => items.join())).toContainEqual(expect.stringMatching(/^USB-C cable/));
+    expect(purchases[0]!.why).toContain('where nothing sound was there before');
+    expect(purchases[0]!.price).toBeGreaterThan(0);
+  });
+
+  it('is silent where nothing gains', () => {
+    const rig = rigNamed('Stills');
+    for (const { way } of purchasesFor(rig, rig.devices[0]!.gearId, KIT).purchases) expect(way.verdict).not.toBe('stop');
+  });
+});
+
+describe('the schools', () => {
+  it('stand side by side, each of its kind or with the reason why not', () => {
+    const rig = rigNamed('Wheelhouse');
+    const found = alternatives(rig, KIT, { mostLooks: 200 });
+    expect(found.map(({ school }) => school)).toEqual(Object.keys(SCHOOLS));
+    for (const { assignment, lack } of found) {
+      expect(assignment === undefined).toBe(lack !== undefined);
+      if (assignment) expect(assignment.answer.verdict).not.toBe('stop');
+    }
+    const of = (school: string) => found.find((one) => one.school === school)!.assignment;
+    const sources = (school: string) => of(school)!.links.map(({ from }) => KIT.get(from.gearId)!);
+    expect(sources('one-v-mount').some((part) => part.kind === 'battery' && part.form === 'v-mount')).toBe(true);
+    expect(sources('pd-bank').some((part) => part.kind === 'battery' && part.form === 'bank')).toBe(true);
+    expect(sources('mains').every(({ kind }) => kind !== 'battery')).toBe(true);
+    expect(of('mains')!.answer.unlimited).toBe(true);
+    expect(of('grip')!.links.filter(({ to }) => KIT.get(to.gearId)?.kind === 'hub')).toHaveLength(2); // both slots
+  });
+});
