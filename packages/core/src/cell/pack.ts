@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from './chemistry';
 import type { ChemistryId } from './chemistry';
 import { ageFactor, coldDerating, rateFactor } from './derating';
-import { cellVoltage, ocvArea } from './ocv';
+import { ocvArea } from './ocv';
 import type { OcvTable } from './ocv';
 
 /** A battery as the circuit sees it. `resistanceOhm` is of the whole pack; derating is already applied. */

@@ -1,7 +1,7 @@
 import type { Gear } from '../gear/gear';
 import { oneFeed } from '../gear/one-feed';
 import type { Rig } from '../gear/rig';
-import { demoId } from './demo-id';
+import { GEAR, demoId } from './demo-id';
 import { MORE_GEAR, moreId } from './more-gear';
 import type { MoreGear } from './more-gear';
 import { moreRigs } from './more-rigs';
@@ -16,22 +16,6 @@ const bay = (family: string) => ({ type: 'bay', family }) as const;
 const DTAP = { type: 'd-tap' } as const;
 const USB_A = { type: 'usb-a' } as const;
 const USB_C = { type: 'usb-c' } as const;
-
-export const GEAR = {
-  deckCamera: demoId(1),
-  wheelhouseCamera: demoId(2),
-  stillsCamera: demoId(3),
-  v1: demoId(11),
-  v4: demoId(12),
-  s1: demoId(13),
-  k3: demoId(14),
-  bank5V: demoId(21),
-  bank18: demoId(22),
-  bank45: demoId(23),
-  dTapAdapter: demoId(31),
-  usbAdapter: demoId(32),
-  cable3A: demoId(41),
-} as const;
 
 const gear: Record<keyof typeof GEAR, Gear> = {
   deckCamera: {
@@ -242,5 +226,5 @@ export const LOW_WATER: PlanPart = {
     ...Object.entries(GEAR).map(([key, gearId]) => ({ id: gearId, body: gear[key as keyof typeof GEAR] })),
     ...Object.entries(MORE_GEAR).map(([key, body]) => ({ id: moreId(key as MoreGear), body })),
   ],
-  rigs: [...rigs, ...moreRigs(GEAR)].map((body, index) => ({ id: demoId(101 + index), body })),
+  rigs: [...rigs, ...moreRigs()].map((body, index) => ({ id: demoId(101 + index), body })),
 };

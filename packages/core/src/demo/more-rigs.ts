@@ -1,5 +1,5 @@
 import type { Rig } from '../gear/rig';
-import type { GEAR } from './low-water';
+import { GEAR as first } from './demo-id';
 import { moreId } from './more-gear';
 import type { MoreGear } from './more-gear';
 
@@ -14,7 +14,7 @@ function link(from: End, to: End, cable?: MoreGear): Rig['links'][number] {
 }
 
 /** The crew's rigs of several devices. */
-export function moreRigs(first: typeof GEAR): readonly Rig[] {
+export function moreRigs(): readonly Rig[] {
   const id = moreId;
   return [
     {

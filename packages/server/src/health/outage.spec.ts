@@ -1,3 +1,4 @@
+import { LOW_WATER } from '@viaggio/core';
 import request from 'supertest';
 import { allowConnections, appOn, cutConnections, freshDatabase } from '../../testing/database';
 
@@ -17,7 +18,7 @@ describe('when the database goes away', () => {
       await request(app).post('/api/demo/reset').expect(503);
       await allowConnections(url, true);
       await request(app).get('/api/health').expect(200);
-      expect((await request(app).get('/api/rigs').expect(200)).body).toHaveLength(6);
+      expect((await request(app).get('/api/rigs').expect(200)).body).toHaveLength(LOW_WATER.rigs.length);
     } finally {
       await allowConnections(url, true);
       await drop();

@@ -1,4 +1,4 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER, oneFeed } from '@viaggio/core';
 import type { Gear, Rig } from '@viaggio/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
@@ -97,7 +97,7 @@ describe('adding', () => {
   const part = () => {
     const ids = { device: randomUUID(), battery: randomUUID(), rig: randomUUID() };
     const device = LOW_WATER.gear.find(({ body }) => body.kind === 'device')!.body;
-    const rig: Rig = { name: 'Mine', deviceId: ids.device, inputId: 'bay', batteryId: ids.battery, outputId: 'out' };
+    const rig: Rig = { name: 'Mine', ...oneFeed({ deviceId: ids.device, inputId: 'bay', batteryId: ids.battery, outputId: 'out' }) };
     return {
       ids,
       body: {
@@ -131,10 +131,13 @@ describe('adding', () => {
 
   it('is all or nothing: an unknown reference leaves no gear behind', async () => {
     const { ids, body } = part();
-    const broken = { ...body, rigs: [{ ...body.rigs[0]!, body: { ...body.rigs[0]!.body, cableId: randomUUID() } }] };
+    const broken = {
+      ...body,
+      rigs: [{ ...body.rigs[0]!, body: { ...body.rigs[0]!.body, links: [{ ...body.rigs[0]!.body.links[0]!, cableId: randomUUID() }] } }],
+    };
     const refused = await request(app).post('/api/plan').send(broken).expect(422);
     expect((refused.body as { issues: { path: string; code: string }[] }).issues).toMatchObject([
-      { path: '/rigs/0/body/cableId', code: 'unknown-reference' },
+      { path: '/rigs/0/body/links/0/cableId', code: 'unknown-reference' },
     ]);
     await request(app).get(`/api/gear/${ids.device}`).expect(404);
     await request(app).get(`/api/gear/${ids.battery}`).expect(404);
@@ -149,7 +152,7 @@ describe('adding', () => {
     await request(app)
       .post('/api/plan')
       .send({ ...body, rigs: [...body.rigs, ...body.rigs] })
-      .expect(409);
+      .expect(422);
     await request(app).get(`/api/gear/${ids.device}`).expect(404);
     await request(app).get(`/api/rigs/${ids.rig}`).expect(404);
   });

@@ -1,0 +1,34 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { freshDatabase } from '../../../testing/database';
+import { up } from './0002-links-and-plan-rest';
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+beforeAll(async () => void (fresh = await freshDatabase()));
+afterAll(() => fresh.drop());
+
+describe('0002: links', () => {
+  it('turns rigs of the first version into links, in every revision, and leaves new ones alone', async () => {
+    const { sequelize } = fresh.database;
+    const [id, other] = [randomUUID(), randomUUID()];
+    const old = { name: 'Old', deviceId: 'd', inputId: 'in', batteryId: 'b', outputId: 'out', wantedMin: 60 };
+    const next = { name: 'New', devices: [{ gearId: 'd' }], links: [] };
+    const now = new Date().toISOString();
+    for (const [one, body] of [[id, old], [other, next]] as const) {
+      await sequelize.query(`INSERT INTO rigs (id, revision, origin, body, created_at, updated_at) VALUES ($1, 1, 'own', $2::jsonb, $3, $3)`, {
+        bind: [one, JSON.stringify(body), now],
+      });
+      await sequelize.query(`INSERT INTO revisions (kind, item_id, revision, body, saved_at) VALUES ('rigs', $1, 1, $2::jsonb, $3)`, {
+        bind: [one, JSON.stringify(body), now],
+      });
+    }
+    await sequelize.query('DROP TABLE plan_rests');
+    await up(sequelize.getQueryInterface());
+    const bodies = async (table: string, column: string, one: string) =>
+      (await sequelize.query<{ body: object }>(`SELECT body FROM ${table} WHERE ${column} = $1`, { bind: [one], type: QueryTypes.SELECT })).map(({ body }) => body);
+    const links = [{ from: { gearId: 'b', portId: 'out' }, to: { gearId: 'd', portId: 'in' } }];
+    expect(await bodies('rigs', 'id', id)).toEqual([{ name: 'Old', wantedMin: 60, devices: [{ gearId: 'd' }], links }]);
+    expect(await bodies('revisions', 'item_id', id)).toEqual([{ name: 'Old', wantedMin: 60, devices: [{ gearId: 'd' }], links }]);
+    expect(await bodies('rigs', 'id', other)).toEqual([next]);
+  });
+}); // prettier-ignore

@@ -1,0 +1,205 @@
+import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION, planJsonSchema } from '@viaggio/core';
+import type { Evaluation, Issue, Plan } from '@viaggio/core';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import fc from 'fast-check';
+import request from 'supertest';
+import { appOn, freshDatabase } from '../../testing/database';
+import type { Problem } from '../errors';
+
+let app: ReturnType<typeof appOn>;
+let drop: () => Promise<void>;
+
+beforeAll(async () => {
+  const fresh = await freshDatabase();
+  app = appOn(fresh.database);
+  drop = fresh.drop;
+});
+afterAll(() => drop());
+
+const PLAN: Plan = { format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs };
+const DOCS = path.join(__dirname, '../../../../docs');
+/** Every JSON block of the page on plan documents. */
+const EXAMPLES = [...readFileSync(path.join(DOCS, 'plan-document.md'), 'utf8').matchAll(/```json\n([\s\S]*?)```/g)].map(
+  ([, json]) => JSON.parse(json!) as Plan,
+);
+
+const evaluate = (document: unknown) =>
+  request(app).post('/api/evaluate').set('Content-Type', 'application/json').send(JSON.stringify(document));
+const issuesOf = async (document: unknown): Promise<readonly Issue[]> => ((await evaluate(document).expect(422)).body as Problem).issues!;
+
+describe('POST /api/evaluate', () => {
+  it('answers a plan with everything computed, and keeps nothing', async () => {
+    const before = (await request(app).get('/api/rigs')).body as unknown[];
+    const { rigs } = (await evaluate(PLAN).expect(200)).body as Evaluation;
+    expect(rigs.map(({ name, answer }) => [name, answer.verdict])).toContainEqual(['Cinema camera day', 'stop']);
+    expect(rigs[0]!.range!.p50Min).toBeGreaterThan(200);
+    expect((await request(app).get('/api/rigs')).body).toHaveLength(before.length);
+  });
+
+  it('takes a document of an older version', async () => {
+    const [rig] = LOW_WATER.rigs;
+    const { devices, links, ...rest } = rig!.body;
+    const old = {
+      ...rest,
+      deviceId: devices[0]!.gearId,
+      inputId: 'bay',
+      batteryId: links[0]!.from.gearId,
+      outputId: 'd-tap',
+      adapterId: links[0]!.to.gearId,
+    };
+    const { rigs } = (await evaluate({ gear: LOW_WATER.gear, rigs: [{ id: rig!.id, body: old }] }).expect(200)).body as Evaluation;
+    expect(rigs[0]!.answer.verdict).toBe('caution');
+  });
+
+  it.each<[string, unknown, string, string]>([
+    ['a list', [], '', 'wrong-type'],
+    ['another format', { ...PLAN, format: 'zebra' }, '/format', 'wrong-format'],
+    ['a newer version', { ...PLAN, version: 7 }, '/version', 'newer-version'],
+    ['10 000 items', { ...PLAN, gear: Array.from({ length: 10_000 }, () => ({ id: 'x', body: {} })) }, '/gear', 'wrong-length'],
+    [
+      'negative watt-hours, deep inside',
+      { ...PLAN, gear: [{ id: LOW_WATER.gear[3]!.id, body: { ...LOW_WATER.gear[3]!.body, energyWh: -1 } }] },
+      '/gear/0/body/energyWh',
+      'out-of-range',
+    ],
+    [
+      'a circle',
+      { ...PLAN, rigs: [{ ...PLAN.rigs[0]!, body: { ...PLAN.rigs[0]!.body, links: circle() } }] },
+      '/rigs/0/body/links',
+      'cyclic',
+    ],
+    ['more runs than one evaluation makes', { ...PLAN, ask: { runs: 20_000 } }, '/ask/runs', 'too-much-asked'],
+    ['more searches', { ...PLAN, ask: { purchases: true } }, '/ask', 'too-much-asked'],
+  ])('refuses %s with a path', async (_what, document, at, code) => {
+    const issues = await issuesOf(document);
+    expect(issues.find((one) => one.path === at)).toMatchObject({ code });
+  });
+
+  it('refuses a document of 5 MB before reading it', async () => {
+    const response = await evaluate({ ...PLAN, padding: 'x'.repeat(5_000_000) }).expect(413);
+    expect(response.body).toMatchObject({ code: 'too-large' });
+  });
+
+  it('law: whatever is changed in a document, never a 500, never a hang, always a path', async () => {
+    const small: Plan = { ...PLAN, rigs: LOW_WATER.rigs.slice(6, 8), ask: { runs: 5 } };
+    const places = pathsIn(small);
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.tuple(
+            fc.nat(places.length - 1),
+            fc.oneof(
+              fc.jsonValue(),
+              fc.constantFrom(0, -1, 1e308, '', null, [], {}),
+              fc.constantFrom(...LOW_WATER.gear.map(({ id }) => id)),
+            ),
+          ),
+          { minLength: 1, maxLength: 4 },
+        ),
+        async (changes) => {
+          const document = changes.reduce<unknown>((whole, [place, value]) => withValue(whole, places[place]!, value), small);
+          const started = Date.now();
+          const response = await evaluate(document);
+          expect([200, 422]).toContain(response.status);
+          expect(Date.now() - started).toBeLessThan(20_000);
+          if (response.status !== 422) return;
+          for (const { path: at, expected } of (response.body as Problem).issues!) {
+            expect(at === '' || at.startsWith('/')).toBe(true);
+            expect(expected).not.toBe('');
+          }
+        },
+      ),
+      { numRuns: 120, seed: 20260108 },
+    );
+  }, 120_000);
+});
+
+describe('import and export', () => {
+  it('give back every field, known or not, gear, rigs, days and log', async () => {
+    const id = (place: number) => `aaaaaaaa-0000-4000-8000-${String(place).padStart(12, '0')}`;
+    const device = LOW_WATER.gear[0]!.body;
+    const battery = LOW_WATER.gear.find(({ body }) => body.name === 'Grynna 10')!.body;
+    const document = {
+      format: PLAN_FORMAT,
+      version: 1,
+      name: 'From elsewhere',
+      mood: { of: ['the crew'] },
+      gear: [
+        {
+          id: id(1),
+          body: {
+            ...device,
+            colour: 'red',
+            inputs: (device as unknown as { inputs: object[] }).inputs.map((input) => ({ ...input, worn: 3 })),
+          },
+        },
+        { id: id(2), body: battery, seenBy: 'us' },
+      ],
+      rigs: [{ id: id(3), body: { name: 'Mine', devices: [{ gearId: id(1), since: 2025 }], links: [], weather: 'sleet' } }],
+      days: [{ date: '2027-01-12', blocks: [] }],
+      log: [{ at: '2027-01-12T09:00:00Z', note: 'cold' }],
+    };
+    await request(app).post('/api/plan').send(document).expect(201);
+    const out = (await request(app).get('/api/plan').expect(200)).body as typeof document;
+    expect(out.gear.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.gear);
+    expect(out.rigs.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.rigs);
+    expect(out).toMatchObject({
+      format: PLAN_FORMAT,
+      version: 1,
+      name: 'From elsewhere',
+      mood: document.mood,
+      days: document.days,
+      log: document.log,
+    });
+    expect(out.gear).toHaveLength(LOW_WATER.gear.length + 2);
+    await evaluate(out).expect(200);
+  });
+
+  it('an item with fields from elsewhere can still be edited here', async () => {
+    const [item] = (
+      (await request(app).get('/api/gear')).body as { id: string; revision: number; body: { name: string; unknown?: unknown } }[]
+    ).filter(({ body }) => body.unknown);
+    await request(app)
+      .put(`/api/gear/${item!.id}`)
+      .set('If-Match', `"${item!.revision}"`)
+      .send({ ...item!.body, name: 'Renamed' })
+      .expect(200);
+    const out = (await request(app).get('/api/plan')).body as { gear: { id: string; body: object }[] };
+    expect(out.gear.find(({ id }) => id === item!.id)!.body).toMatchObject({ name: 'Renamed', colour: 'red' });
+  });
+
+  it('the schema is served', async () => {
+    const served = (await request(app).get('/api/plan/schema').expect(200)).body as unknown;
+    expect(served).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
+  });
+});
+
+describe('docs/plan-document.md', () => {
+  it('has examples that are evaluated as it says', async () => {
+    expect(EXAMPLES.length).toBeGreaterThanOrEqual(1);
+    for (const example of EXAMPLES) {
+      const { rigs } = (await evaluate(example).expect(200)).body as Evaluation;
+      expect(rigs[0]!.answer.verdict).toBe('caution');
+      expect(rigs[0]!.answer.findings[0]!.code).toBe('gauge-blind');
+    }
+  });
+});
+
+function circle(): object[] {
+  const hub = LOW_WATER.gear.find(({ body }) => body.name.startsWith('Splitter'))!.id;
+  return [{ from: { gearId: hub, portId: 'p1' }, to: { gearId: hub, portId: 'in' } }];
+}
+
+/** Every place in a document, as keys. */
+function pathsIn(value: unknown, at: readonly string[] = []): readonly (readonly string[])[] {
+  if (typeof value !== 'object' || value === null) return [at];
+  return [at, ...Object.entries(value).flatMap(([key, inner]) => pathsIn(inner, [...at, key]))];
+}
+
+function withValue(whole: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
+  if (key === undefined) return value;
+  if (typeof whole !== 'object' || whole === null) return whole;
+  if (Array.isArray(whole)) return whole.map((item: unknown, place) => (String(place) === key ? withValue(item, rest, value) : item));
+  return { ...whole, [key]: withValue((whole as Record<string, unknown>)[key], rest, value) };
+}
