@@ -3,7 +3,7 @@ import { OLD_BANK, STILLS, WHEELHOUSE, expect, runTime, test, untilSaved } from 
 test('the demo crew’s rigs are judged, their troubles found', async ({ page }) => {
   await page.goto('/');
   const demo = page.getByRole('region', { name: /Low Water/ });
-  await expect(demo.getByRole('listitem')).toHaveCount(6);
+  await expect(demo.getByRole('listitem')).toHaveCount(11);
   await expect(demo.getByRole('link', { name: /^Galley on the old bank/ })).toContainText('Stop');
   await expect(demo.getByRole('link', { name: /^Galley interviews/ })).toContainText('Good');
   await demo.getByRole('link', { name: /^Galley on the old bank/ }).click();

@@ -145,12 +145,12 @@ test('the command puts the demo back, with and without a server running', async 
   const reset = () => spawnSync(process.execPath, [path.join(ROOT, 'scripts/demo-reset.mjs')], { env: environment(), encoding: 'utf8' });
   const first = await start();
   await setWanted(request, first.url, 1);
-  expect(reset().stdout).toContain('6 rigs');
+  expect(reset().stdout).toContain('11 rigs');
   expect(await wanted(request, first.url)).toBe(240);
   await setWanted(request, first.url, 2);
   first.child.kill('SIGTERM');
   await first.ended;
-  expect(reset().stdout).toContain('6 rigs');
+  expect(reset().stdout).toContain('11 rigs');
   const second = await start();
   expect(await wanted(request, second.url)).toBe(240);
 });

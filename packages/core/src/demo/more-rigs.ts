@@ -44,8 +44,8 @@ export function moreRigs(): readonly Rig[] {
       links: [
         link([id('mains15'), 'dc'], [id('dcBox'), 'dc']),
         link([id('v2'), 'mount'], [id('dcBox'), 'mount']),
-        link([id('dcBox'), 'd1'], [first.dTapAdapter, 'in']),
-        link([first.dTapAdapter, 'out'], [first.wheelhouseCamera, 'bay']),
+        link([id('dcBox'), 'd1'], [id('adapterM8'), 'in']),
+        link([id('adapterM8'), 'out'], [first.wheelhouseCamera, 'bay']),
         link([id('bank100'), 'c1'], [id('secondCamera'), 'usb-c'], 'usbC5A'),
         link([id('k1'), 'contacts'], [id('secondCamera'), 'bay']),
         link([id('bank100'), 'a'], [id('recorder'), 'usb-c'], 'aToC'),

@@ -213,7 +213,8 @@ function lowFinding(
   arriving: number | undefined,
 ): LowFinding | undefined {
   const endsHere = run !== undefined && stoppedHere(passage, run);
-  if (supply.startV < minV || (endsHere && run.minutes === 0)) {
+  // the run names the first gate that gave out; another may be too low at the same moment
+  if (supply.startV < minV || (arriving !== undefined && arriving < minV) || (endsHere && run.minutes === 0)) {
     const arrivesV = Math.min(arriving ?? supply.startV, supply.startV);
     return {
       code: 'under-voltage',
