@@ -1,10 +1,9 @@
-import { cellVoltage } from '../cell/ocv';
 import type { OcvTable } from '../cell/ocv';
 import type { Pack } from '../cell/pack';
 import { compile } from '../circuit/circuit';
 import type { Circuit, EndCause, Node } from '../circuit/circuit';
 import type { Converter } from '../circuit/network';
-import { brokenLimit, collapsePlace, refusesToStart, settleDraws, solve } from '../circuit/operating-point';
+import { brokenLimit, collapsePlace, refusesToStart, roughCurrent, settleDraws, solve } from '../circuit/operating-point';
 import { firstBreak } from './first-break';
 import type { SystemSource } from './system';
 
@@ -53,6 +52,12 @@ export class RunningSource {
   private readonly starts: boolean;
   /** The charge at which the circuit was last solved with the draws as they are; -1 when they have changed since. */
   private solvedSoc = -1;
+  /** The stretch of the cell's table that was last looked up: its ends, the pack's volts at the lower, and their slope. */
+  private stretchFrom = 2;
+  private stretchTo = -1;
+  private stretchV = 0;
+  private stretchSlope = 0;
+  private readonly isRough: boolean;
   private readonly converters: { readonly node: Node; readonly plain: Converter }[] = [];
   private capacityFactor = 1;
   private resistanceFactor = 1;
@@ -63,6 +68,7 @@ export class RunningSource {
     this.loadNodes = new Map(this.circuit.nodes.flatMap((node) => (node.load ? [[node.load.id, node] as const] : [])));
     const { nodes } = this.circuit;
     this.circuit.tolerance = spec.tolerance ?? this.circuit.tolerance;
+    this.isRough = this.circuit.tolerance >= 1e-9;
     this.parents = nodes.map((node) => nodes.findIndex(({ children }) => children.includes(node)));
     const isOwn = (node: Node): boolean => node.load?.id.endsWith('!own') ?? false;
     this.loadIds = nodes.flatMap((node) => (node.load && !isOwn(node) ? [node.load.id] : []));
@@ -88,6 +94,7 @@ export class RunningSource {
   /** Puts a battery in; what had tripped starts again. */
   insert(pack: Pack): void {
     this.pack = pack;
+    this.stretchFrom = 2;
     this.soc = pack.startSoc ?? 1;
     this.capacityAh = pack.capacityAh * this.capacityFactor;
     this.circuit.root.resistanceOhm = pack.resistanceOhm * this.resistanceFactor;
@@ -150,7 +157,21 @@ export class RunningSource {
   }
 
   openCircuitV(soc: number): number {
-    return this.pack.cellsInSeries * cellVoltage(this.pack.ocvPerCell, soc);
+    // runs walk down the table: the stretch they are in is looked up once
+    if (soc > this.stretchTo || soc < this.stretchFrom) this.enterStretch(soc);
+    return this.stretchV + this.stretchSlope * (soc - this.stretchFrom);
+  }
+
+  private enterStretch(soc: number): void {
+    const { ocvPerCell, cellsInSeries } = this.pack;
+    let upper = 1;
+    while (upper < ocvPerCell.length - 1 && ocvPerCell[upper]![0] < soc) upper++;
+    const [soc0, volts0] = ocvPerCell[upper - 1]!;
+    const [soc1, volts1] = ocvPerCell[upper]!;
+    this.stretchFrom = soc0;
+    this.stretchTo = soc1;
+    this.stretchV = cellsInSeries * volts0;
+    this.stretchSlope = (cellsInSeries * (volts1 - volts0)) / (soc1 - soc0);
   }
 
   /** What a load's converter refuses at this charge, if one has to start. */
@@ -165,32 +186,57 @@ export class RunningSource {
 
   /** How far the charge goes in at most so many minutes before a table point, a limit or the end. */
   reach(minutesLeft: number, floorSoc: number): Reach {
-    const { soc } = this;
     if (this.chargeA > 0) return this.chargedReach(minutesLeft);
-    const amps = this.ampsAt(soc);
-    if (amps <= 0) return { minutes: minutesLeft, soc, stop: undefined };
-    const point = Math.max(pointBelow(this.pack.ocvPerCell, soc), floorSoc < soc ? floorSoc : 0, this.peakSoc);
-    const upperMin = ((soc - point) * 60 * this.capacityAh) / amps;
-    let target = point;
-    let minutes: number;
-    if (upperMin > minutesLeft) {
-      target = this.socAfter(minutesLeft, amps);
-      minutes = minutesLeft;
-      if (target < point) {
-        target = point;
-        minutes = this.minutesBetween(soc, point);
-      }
-    } else minutes = this.minutesBetween(soc, point);
-    if (minutes > minutesLeft) {
-      target = this.socAfter(minutesLeft, amps);
-      minutes = minutesLeft;
-    }
-    if (!this.stopAt(target)) return { minutes, soc: target, stop: undefined };
+    const lowest = Math.max(floorSoc < this.soc ? floorSoc : 0, this.peakSoc);
+    const { soc } = this;
+    const far = this.glide(minutesLeft, lowest, this.isRough ? Infinity : 1);
+    if (far.soc === soc || !this.stopAt(far.soc)) return far;
     const now = this.stopAt(soc);
     if (now) return { minutes: 0, soc, stop: now };
+    const held = this.lowestHeld(soc, far.soc);
+    if (held < soc) return this.glide(minutesLeft, held, Infinity);
     this.solvedSoc = -1;
-    const broken = firstBreak(this.circuit, (at) => this.openCircuitV(at), soc, target);
+    const broken = firstBreak(this.circuit, (at) => this.openCircuitV(at), soc, far.soc);
     return { minutes: this.minutesBetween(soc, broken.soc), soc: broken.soc, stop: { cause: broken.cause, at: broken.at } };
+  }
+
+  /** The lowest point of the cell's table between two charges at which nothing is broken; the upper one when there is none. */
+  private lowestHeld(upperSoc: number, brokenSoc: number): number {
+    const points = this.pack.ocvPerCell.map(([point]) => point).filter((point) => point < upperSoc && point > brokenSoc);
+    let held = points.length; // of `points`, rising; all from here on hold
+    let low = 0;
+    while (low < held) {
+      const middle = (low + held) >> 1;
+      if (this.stopAt(points[middle]!)) low = middle + 1;
+      else held = middle;
+    }
+    return points[held] ?? upperSoc;
+  }
+
+  /**
+   * Where the charge is after so many minutes, no limit looked at; at most so many stretches of the cell's table, and not
+   * below `lowest`. Margins only fall with the charge, so that a limit kept at the end was kept all the way.
+   */
+  private glide(minutesLeft: number, lowest: number, stretches: number): Reach {
+    let { soc } = this;
+    let minutes = 0;
+    for (let stretch = 0; stretch < stretches && soc > lowest; stretch++) {
+      const point = Math.max(pointBelow(this.pack.ocvPerCell, soc), lowest);
+      const amps = this.ampsAt(soc);
+      if (amps <= 0) return { minutes: minutesLeft, soc, stop: undefined };
+      const left = minutesLeft - minutes;
+      const past = soc - (left * amps) / (60 * this.capacityAh);
+      // currents rise as charge falls, so that a point not reached at the present one may still be
+      if (past > point) {
+        const end = this.socAfter(left, soc, amps);
+        if (end >= point) return { minutes: minutesLeft, soc: end, stop: undefined };
+      }
+      const wholeMin = this.minutesBetween(soc, point);
+      if (wholeMin > left) return { minutes: minutesLeft, soc: this.socAfter(left, soc, amps), stop: undefined };
+      minutes += wholeMin;
+      soc = point;
+    }
+    return { minutes, soc, stop: undefined };
   }
 
   /** Goes on for so many minutes in which nothing happens to it. */
@@ -203,10 +249,10 @@ export class RunningSource {
   }
 
   /** Charge after so many minutes: a midpoint step, or a straight line while it is being filled. */
-  socAfter(minutes: number, startA = this.ampsAt(this.soc)): number {
+  socAfter(minutes: number, soc = this.soc, startA = this.ampsAt(soc)): number {
     if (this.chargeA > 0) return Math.min(1, this.soc + (this.chargeA * minutes) / (60 * this.capacityAh));
     const pace = minutes / (60 * this.capacityAh);
-    return this.soc - pace * this.ampsAt(this.soc - (pace * startA) / 2);
+    return soc - pace * this.ampsAt(soc - (pace * startA) / 2);
   }
 
   /** Switches a subtree off for as long as this battery is in. */
@@ -223,10 +269,14 @@ export class RunningSource {
   }
 
   private ampsAt(soc: number): number {
-    if (soc !== this.solvedSoc) {
-      solve(this.circuit, this.openCircuitV(Math.max(0, soc)));
-      this.solvedSoc = soc;
+    if (soc === this.solvedSoc) return this.circuit.root.currentA;
+    const volts = this.openCircuitV(Math.max(0, soc));
+    if (this.isRough) {
+      const amps = roughCurrent(this.circuit, volts);
+      if (amps > 0) return amps;
     }
+    solve(this.circuit, volts);
+    this.solvedSoc = soc;
     return this.circuit.root.currentA;
   }
 

@@ -2,7 +2,7 @@ import { coldDerating } from '../cell/derating';
 import { CHEMISTRIES } from '../cell/chemistry';
 import { chance } from '../discharge/random';
 import { SystemRunner } from '../discharge/run-system';
-import type { Variation } from '../discharge/system';
+import type { System, Variation } from '../discharge/system';
 import type { RigModel } from './assess';
 import { batteryState } from './pack-spec';
 import { isA } from './rig-graph';
@@ -64,6 +64,11 @@ export function uncertaintyOf({ graph, draws, system }: RigModel): Uncertainty {
     efficiency: EFFICIENCY_SPREAD,
     temperatureC: chosen ? TEMPERATURE_SPREAD_C.chosen : TEMPERATURE_SPREAD_C.assumed,
   };
+}
+
+/** A runner for many runs of which each is uncertain anyway: voltages to a millionth or so, some times as fast. */
+export function roughRunner(system: System): SystemRunner {
+  return new SystemRunner({ ...system, sources: system.sources.map((source) => ({ ...source, tolerance: ROUGH })) });
 }
 
 /** Turns shares of standard deviations into one run's factors. */
@@ -130,7 +135,7 @@ export function runRange(
   if (!system) return undefined;
   const uncertainty = uncertaintyOf(model);
   const variations = new Variations(model);
-  const runner = new SystemRunner({ ...system, sources: system.sources.map((source) => ({ ...source, tolerance: ROUGH })) });
+  const runner = roughRunner(system);
   const { normal } = chance(seed);
   const minutes: number[] = [];
   let steps = 0;

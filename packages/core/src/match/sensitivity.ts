@@ -1,6 +1,5 @@
-import { SystemRunner } from '../discharge/run-system';
 import type { RigModel } from './assess';
-import { Variations, uncertaintyOf } from './range';
+import { Variations, roughRunner, uncertaintyOf } from './range';
 
 /** What one uncertain figure does to the run. */
 export interface Sensitivity {
@@ -25,9 +24,10 @@ export interface Sensitivity {
  */
 export function sensitivities(model: RigModel, mostSteps = Infinity): readonly Sensitivity[] {
   const { system, graph } = model;
-  if (!system || new SystemRunner(system).run().steps * 2 * (system.loads.length + system.sources.length + 2) > mostSteps) return [];
+  if (!system) return [];
+  const runner = roughRunner(system);
+  if (runner.run().steps * 2 * (system.loads.length + system.sources.length + 2) > mostSteps) return [];
   const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
-  const runner = new SystemRunner(system);
   const variations = new Variations(model);
   const none = (): number => 0;
   const only = (place: number, by: number) => (at: number) => (at === place ? by : 0);
