@@ -51,4 +51,5 @@ function canSudo() {
   return spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
 }
 
-export const CHROMIUM = { name: 'chromium', found: () => fs.existsSync(process.env.CHROMIUM_PATH ?? '/usr/bin/chromium') };
+const CHROMIUM_PROGRAM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
+export const CHROMIUM = { name: 'chromium', program: CHROMIUM_PROGRAM, found: () => fs.existsSync(CHROMIUM_PROGRAM) };
