@@ -2,7 +2,7 @@ import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../gear/rig';
 import { assess, assessModel, rigModel } from '../match/assess';
 import type { Answer } from '../match/assess';
-import { KitIndex, NOTHING_TAKEN, take } from './chains';
+import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';
 import type { Criteria, Points } from './criteria';
@@ -46,6 +46,8 @@ export interface AssignOptions extends FeedOptions {
 const MAY_FALL: ReadonlySet<Criterion> = new Set(['trouble', 'lost', 'unknown', 'massOn', 'massOff']);
 const KEEP = 5;
 const MOST_LOOKS = 8000;
+/** From a large trunk each look costs more: there are more ways to go through. */
+const MOST_LOOKS_LARGE = 2000;
 const MOST_BRANCHES = 60;
 
 /**
@@ -98,7 +100,7 @@ class Search {
     this.index = new KitIndex(gear, options.exclude);
     this.soundness = new Soundness(rig, gear, this.index);
     this.keep = options.keep ?? KEEP;
-    this.mostLooks = options.mostLooks ?? MOST_LOOKS;
+    this.mostLooks = options.mostLooks ?? (this.index.pieces.size > LARGE_KIT ? MOST_LOOKS_LARGE : MOST_LOOKS);
     this.mostBranches = options.mostBranches ?? MOST_BRANCHES;
     this.mayShare = options.mayShare ?? true;
     this.accept = options.accept ?? (() => true);
@@ -124,8 +126,10 @@ class Search {
     if (!device) return;
     const devices = this.order.slice(0, depth + 1);
     const last = depth === this.order.length - 1;
-    const { chains, bounded } = this.index.chainsTo(device.gearId, taken, this.order.length > 1);
-    if (bounded) this.exact = false;
+    const large = this.index.pieces.size > LARGE_KIT;
+    const all = this.index.chainsTo(device.gearId, taken, { forSeveral: this.order.length > 1, ...(large && { mostBetween: 2 }) });
+    const chains = large ? this.index.thin(all.chains) : all.chains;
+    if (all.bounded || large) this.exact = false;
     const options: (Candidate & { readonly chain: ChainOfLinks })[] = [];
     for (const chain of [...chains, []]) {
       const all = [...links, ...chain];

@@ -15,6 +15,8 @@ interface Piece extends Ports {
   readonly gear: Gear;
   /** Pieces of one class are alike in everything but their tag: one stands for all. */
   readonly likeness: string;
+  /** The same for what it does to volts and amps. Devices are themselves: what they refuse goes by their name. */
+  readonly electrically: string;
   /** The same for its outputs, by their identifier. */
   readonly portLikeness: ReadonlyMap<string, string>;
 }
@@ -33,6 +35,8 @@ export const NOTHING_TAKEN: Taken = { fed: new Set(), parts: new Set(), outputs:
 
 /** Parts between source and device: plate, splitter, adapter. */
 const MOST_BETWEEN = 3;
+/** A trunk of more pieces than this is thinned before it is searched. */
+export const LARGE_KIT = 100;
 /** More ways than this to one device are not told apart by anybody. */
 export const MOST_CHAINS = 5000;
 
@@ -52,7 +56,15 @@ export class KitIndex {
         const portLikeness = new Map(
           ports.outputs.map((output) => [output.id, this.nameOf({ ...output, id: undefined, name: undefined, position: undefined })]),
         );
-        return { id, gear: body, likeness: this.nameOf({ ...body, tag: undefined }), portLikeness, ...ports };
+        const electrical = { ...body, tag: undefined, name: undefined, note: undefined, massG: undefined, price: undefined };
+        return {
+          id,
+          gear: body,
+          likeness: this.nameOf({ ...body, tag: undefined }),
+          electrically: body.kind === 'device' ? id : this.nameOf(electrical),
+          portLikeness,
+          ...ports,
+        };
       });
     this.pieces = new Map(pieces.map((piece) => [piece.id, piece]));
     for (const piece of pieces) {
@@ -67,7 +79,11 @@ export class KitIndex {
    * at. Left out is what can only be worse: a cable where plugs meet without one, and a part that hands on the same
    * voltage at the same connector, unless its further ports are wanted (`forSeveral`).
    */
-  chainsTo(deviceId: string, taken: Taken, forSeveral = false): { readonly chains: readonly ChainOfLinks[]; readonly bounded: boolean } {
+  chainsTo(
+    deviceId: string,
+    taken: Taken,
+    { forSeveral = false, mostBetween = MOST_BETWEEN } = {},
+  ): { readonly chains: readonly ChainOfLinks[]; readonly bounded: boolean } {
     const device = this.pieces.get(deviceId);
     const chains: Link[][] = [];
     if (!device) return { chains, bounded: false };
@@ -85,7 +101,7 @@ export class KitIndex {
           chains.push(links);
           continue;
         }
-        if (between >= MOST_BETWEEN || (to.gear.kind === 'hub' && piece.gear.kind === 'hub' && between >= 2)) continue;
+        if (between >= mostBetween || (to.gear.kind === 'hub' && piece.gear.kind === 'hub' && between >= 2)) continue;
         used.add(piece.id);
         if (cable) used.add(cable.id);
         for (const inner of piece.inputs) if (forSeveral || gains(piece, inner, output)) follow(piece, inner, links, between + 1);
@@ -127,6 +143,31 @@ export class KitIndex {
           yield { piece, output, cable };
       }
     }
+  }
+
+  /**
+   * Of chains that are electrically the same those that no other undercuts in both mass and price: what is left of a
+   * large trunk, where a dozen batteries differ by a few grams.
+   */
+  thin(chains: readonly ChainOfLinks[]): readonly ChainOfLinks[] {
+    const kept = new Map<string, { readonly chain: ChainOfLinks; readonly massG: number; readonly price: number }[]>();
+    for (const chain of chains) {
+      const key = chain.map((link) => this.electricallyOf(link)).join(' > ');
+      const ids = new Set(chain.flatMap(({ from, to, cableId }) => [from.gearId, to.gearId, ...(cableId === undefined ? [] : [cableId])]));
+      const sum = (of: (gear: Gear) => number): number => [...ids].reduce((total, id) => total + of(this.pieces.get(id)!.gear), 0);
+      const one = { chain, massG: sum(({ massG = 0 }) => massG), price: sum(({ price = 0 }) => price) };
+      const others = kept.get(key) ?? [];
+      if (others.some(({ massG, price }) => massG <= one.massG && price <= one.price)) continue;
+      kept.set(key, [...others.filter(({ massG, price }) => massG < one.massG || price < one.price), one]);
+    }
+    return [...kept.values()].flatMap((ones) => ones.map(({ chain }) => chain));
+  }
+
+  /** What a link is to volts and amps, whatever its parts weigh, cost and are called. */
+  electricallyOf({ from, to, cableId }: Link): string {
+    const of = (id: string): string => this.pieces.get(id)?.electrically ?? id;
+    const output = this.pieces.get(from.gearId)?.portLikeness.get(from.portId) ?? from.portId;
+    return `${of(from.gearId)} ${output} ${cableId === undefined ? '' : of(cableId)} ${of(to.gearId)} ${to.portId}`;
   }
 
   private nameOf(alike: object): string {

@@ -141,7 +141,8 @@ function bruteForce({ rig, gear }: Built): number {
       else if (!onlyLack) return;
       return;
     }
-    for (const chain of index.chainsTo(device.gearId, taken, true).chains) assign(place + 1, [...links, ...chain], take(taken, chain));
+    for (const chain of index.chainsTo(device.gearId, taken, { forSeveral: true }).chains)
+      assign(place + 1, [...links, ...chain], take(taken, chain));
   };
   assign(0, [], NOTHING_TAKEN);
   return best;

@@ -11,7 +11,8 @@ import type { ChainOfLinks, KitIndex } from './chains';
 
 /**
  * Whether what a chain joins may be joined: plugs, polarity, volts over the whole range of the source, contracts. No
- * run is computed; what that finds comes after. Chains that are alike are looked at once.
+ * run is computed; what that finds comes after. Chains that are electrically alike are looked at once: the sentence then names
+ * the first of them.
  */
 export class Soundness {
   private readonly known = new Map<string, readonly Finding[]>();
@@ -24,7 +25,7 @@ export class Soundness {
 
   /** What stops the whole way to a device; empty when it is sound. `links` reach from the source to the device. */
   stops(deviceId: string, links: ChainOfLinks): readonly Finding[] {
-    const key = `${deviceId} ${links.map((link) => this.index.likenessOf(link)).join(' > ')}`;
+    const key = `${deviceId} ${links.map((link) => this.index.electricallyOf(link)).join(' > ')}`;
     let found = this.known.get(key);
     if (!found) {
       found = this.look(deviceId, links);
