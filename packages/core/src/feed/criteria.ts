@@ -27,7 +27,11 @@ export interface Criteria {
   readonly massUnknown: readonly string[];
   readonly price: number;
   readonly priceUnknown: readonly string[];
+  /** Of its batteries together. */
   readonly energyWh: number;
+  readonly pricePerWh: number | undefined;
+  /** Pieces that hang on the camera: its bulk. */
+  readonly piecesOn: number;
   readonly joints: number;
   readonly blindGauges: number;
   readonly lost: readonly string[];
@@ -66,6 +70,8 @@ export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
     price,
     priceUnknown: feed.filter(({ gear }) => gear.price === undefined).map(({ gear }) => gear.name),
     energyWh,
+    pricePerWh: perWh(price, energyWh),
+    piecesOn: feed.filter(({ id }) => on.has(id)).length,
     joints: graph.joints.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
     blindGauges: has('gauge-blind').length,
     lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(({ sentence }) => sentence),
@@ -77,6 +83,10 @@ export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
     missing: answer.findings.filter(({ verdict }) => verdict === 'unknown').length,
     unfed: graph.devices.filter(({ part }) => jointsTo(graph, part).length === 0 && !part.gear.builtIn).length,
   };
+}
+
+function perWh(price: number, energyWh: number): number | undefined {
+  return energyWh > 0 ? price / energyWh : undefined;
 }
 
 /** Changes of battery that a run takes. */
@@ -109,6 +119,11 @@ export function combine(parts: readonly Criteria[], wantedMin: number | undefine
     price: sum((one) => one.price),
     priceUnknown: parts.flatMap(({ priceUnknown }) => priceUnknown),
     energyWh: sum((one) => one.energyWh),
+    pricePerWh: perWh(
+      sum((one) => one.price),
+      sum((one) => one.energyWh),
+    ),
+    piecesOn: sum((one) => one.piecesOn),
     joints: sum((one) => one.joints),
     blindGauges: sum((one) => one.blindGauges),
     lost: parts.flatMap(({ lost }) => lost),

@@ -3,11 +3,12 @@ import type { Discharge, DischargeOptions } from '../discharge/discharge';
 import { SystemRunner } from '../discharge/run-system';
 import type { System, SystemRun } from '../discharge/system';
 import type { Gear } from '../gear/gear';
+import { DEFAULT_RESERVE } from '../gear/rig';
 import type { Rig } from '../gear/rig';
 import { cautionsFor } from './cautions';
 import { contractFindings } from './contract-findings';
 import { adapterFindings, currentFindings } from './current-findings';
-import { Evidence } from './figure';
+import { Evidence, say } from './figure';
 import type { Figure } from './figure';
 import { byHarm, worstVerdict } from './finding';
 import type { Finding, Verdict } from './finding';
@@ -167,9 +168,9 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
     plannedMin,
     unlimited: endless && mains,
     beyondMin: endless && !mains ? timeline.minutes : undefined,
-    stop: run && first && stopSentence(first, loads, run),
+    stop: run && first && (afterSwaps(graph, timeline, lastSwapMin) ?? stopSentence(first, loads, run)),
     counts: countsOf(graph, draws, firstStopMin),
-    figures: distinctFigures(evidence.figures),
+    figures: [...distinctFigures(evidence.figures), ...resultFigures(graph, firstStopMin, plannedMin, lastSwapMin)],
     lanes: graph.devices.flatMap(({ part }) => {
       const tree = treeFeeding(trees, part);
       return tree ? [laneTo(tree, part, runs.get(tree), findings)] : [];
@@ -197,6 +198,17 @@ function sourceAnswers(
   });
 }
 
+/** What stops a rig whose batteries were changed before: the one that was in by then. */
+function afterSwaps({ parts }: RigGraph, timeline: SystemRun | undefined, lastSwapMin: number): string | undefined {
+  const swaps = timeline?.events.filter(({ kind, minute }) => kind === 'swap' && minute <= lastSwapMin) ?? [];
+  const last = swaps.at(-1);
+  const gap = timeline?.firstGapMin;
+  if (!last || gap === undefined) return undefined;
+  const name = parts.get(last.by ?? '')?.gear.name ?? 'the last battery';
+  const count = swaps.length === 1 ? 'one change' : `${swaps.length} changes`;
+  return `After ${count} of battery ${name}, put in at ${say(last.minute, 'min')}, is the last: it carries the rig to ${say(gap, 'min')}.`;
+}
+
 /** The source whose end leaves a device without power first; while nothing does, the one that would end first. */
 function firstToStop(
   trees: readonly SourceTree[],
@@ -220,6 +232,23 @@ function countsOf(graph: RigGraph, draws: RigDraws | undefined, firstStopMin: nu
     if (!counted) return [];
     return [{ deviceId: part.id, device: part.gear.name, what: counted.what, count: Math.floor((firstStopMin / 60) * counted.perHour) }];
   });
+}
+
+/** The two results that everything is planned with, and how they follow. */
+function resultFigures({ rig }: RigGraph, firstStopMin: number | undefined, plannedMin: number | undefined, lastSwapMin: number): Figure[] {
+  if (firstStopMin === undefined || plannedMin === undefined) return [];
+  const base = { role: 'rig', gearId: '', part: rig.name, unit: 'min', from: 'computed' } as const;
+  const reserve = say(rig.reserve ?? DEFAULT_RESERVE, 'fraction');
+  const since = lastSwapMin > 0 ? ` since the last change at ${say(lastSwapMin, 'min')}` : '';
+  return [
+    {
+      ...base,
+      name: 'First stop',
+      value: firstStopMin,
+      formula: 'capacity over current, integrated along the charge of each battery until a limit breaks or it is empty',
+    },
+    { ...base, name: 'To plan with', value: plannedMin, formula: `${say(firstStopMin, 'min')} less the reserve of ${reserve}${since}` },
+  ];
 }
 
 /** The same figure told by two trees is told once. */

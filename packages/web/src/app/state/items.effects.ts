@@ -27,6 +27,7 @@ import { Api } from '../api/api';
 import type { Bodies, Kind, Problem, Saved } from '../api/api';
 import { Items } from './items.actions';
 import type { ItemRef } from './items.actions';
+import { loadAfterFlush, rememberFlushed } from './flushed';
 import { findEntry } from './items';
 import type { Entry } from './items';
 import { selectItems, selectUnsaved } from './items.selectors';
@@ -49,7 +50,7 @@ export class ItemsEffects {
     this.actions.pipe(
       ofType(Items.load, Items.demoWasReset),
       switchMap(() =>
-        forkJoin({ gear: this.api.list('gear'), rigs: this.api.list('rigs') }).pipe(
+        loadAfterFlush(() => forkJoin({ gear: this.api.list('gear'), rigs: this.api.list('rigs') })).pipe(
           map((loaded) => Items.loaded(loaded)),
           catchError((problem: Problem) => of(Items.loadFailed({ problem }))),
         ),
@@ -86,10 +87,10 @@ export class ItemsEffects {
     () =>
       fromEvent(window, 'pagehide').pipe(
         tap(() => {
-          for (const { kind, entry } of this.unsaved()) {
-            if (entry.sync.is === 'edited')
-              this.api.save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind]).subscribe({ error: () => undefined });
-          }
+          const edited = this.unsaved().filter(({ entry }) => entry.sync.is === 'edited');
+          rememberFlushed(edited.map(({ kind, entry: { id, revision } }) => ({ kind, id, revision: revision + 1 })));
+          for (const { kind, entry } of edited)
+            this.api.save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind]).subscribe({ error: () => undefined });
         }),
       ),
     { dispatch: false },

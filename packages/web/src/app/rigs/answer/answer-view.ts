@@ -33,6 +33,9 @@ import { RunChart } from './run-chart';
         <p class="mb-1">{{ answer().stop }}</p>
         @for (figure of draws(); track figure.gearId + figure.name) {
           <p class="small text-body-secondary mb-0">
+            @if (draws().length > 1) {
+              {{ figure.part }}:
+            }
             Rests on a draw of {{ figure.value | quantity: figure.unit }} <span class="provenance">{{ figure.from }}</span>
             {{ figure.formula }}
           </p>
