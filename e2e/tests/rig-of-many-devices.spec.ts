@@ -1,0 +1,44 @@
+import { expect, test, untilSaved } from '../support/viaggio';
+
+const EVERYTHING = '/rigs/0d0c0000-0000-4000-8000-000000000107';
+const BREAKWATER = '/rigs/0d0c0000-0000-4000-8000-000000000109';
+
+test('a rig of four devices on one battery shows every way, and what stops together', async ({ page }) => {
+  await page.goto(EVERYTHING);
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText(
+    'When Holmvik 147 or Kjolen plate fails, Skuadon 60, Lysning 7 monitor-recorder, Tern Link transmitter and Skjaer follow focus stop together.',
+  );
+  const profile = page.getByRole('region', { name: 'Voltage profile' });
+  for (const device of ['Skuadon 60', 'Lysning 7 monitor-recorder', 'Tern Link transmitter', 'Skjaer follow focus'])
+    await expect(profile.getByRole('heading', { name: `to ${device}` })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('After one change of battery Holmvik 95');
+});
+
+test('one device of several is changed, and the answer follows', async ({ page }) => {
+  await page.goto(EVERYTHING);
+  const time = page.getByTestId('run-time');
+  const before = await time.textContent();
+  const transmitter = page.getByRole('region', { name: 'Device: Tern Link transmitter' });
+  await transmitter.getByLabel('Maker’s watts').last().fill('20 W');
+  await expect(time).not.toHaveText(before!);
+  await untilSaved(page);
+  await page.reload();
+  await expect(transmitter.getByLabel('Maker’s watts').last()).toHaveValue('20');
+});
+
+test('a time-lapse is told in days and frames', async ({ page }) => {
+  await page.goto(BREAKWATER);
+  await expect(page.getByTestId('run-time')).toHaveText(/^7 d \d+ h$/);
+  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('frames of Ternlet T');
+});
+
+test('a plan goes out as one document and is evaluated as the page says', async ({ page, request }) => {
+  const document = await (await request.get('/api/plan')).json();
+  const { rigs } = await (await request.post('/api/evaluate', { data: document })).json();
+  await page.goto('/rigs');
+  for (const { name, answer } of rigs as { name: string; answer: { verdict: string } }[]) {
+    const word = { good: 'Good', caution: 'Caution', stop: 'Stop', unknown: 'Unknown' }[answer.verdict]!;
+    await expect(page.getByRole('link', { name: new RegExp(`^${name} ${word}`) })).toBeVisible();
+  }
+});

@@ -1,0 +1,24 @@
+import { inCamera, pack } from '../../testing/rig-builder';
+import { mayFly, strictestFlight } from './air-limits';
+
+describe('what may fly', () => {
+  it.each([
+    ['100 Wh', pack({ energyWh: 100 }), 'free'],
+    ['just over 100 Wh', pack({ energyWh: 100.1 }), 'approval'],
+    ['160 Wh', pack({ energyWh: 160 }), 'approval'],
+    ['just over 160 Wh', pack({ energyWh: 160.1 }), 'no'],
+    ['a battery whose watt-hours nobody gave', pack({ energyWh: undefined }), 'unknown'],
+    ['a pack of one’s own of 43.2 Wh, by its cells', pack({ energyWh: undefined, cellsInSeries: 2, cellsInParallel: 2, cell: { capacityAh: 3 } }), 'free'],
+    ['lead-acid, 12 V and 84 Wh', pack({ chemistry: 'agm', cellsInSeries: 6, energyWh: 84 }), 'free'],
+    ['lead-acid over 100 Wh', pack({ chemistry: 'agm', cellsInSeries: 6, energyWh: 216 }), 'no'],
+    ['lead-acid of 24 V', pack({ chemistry: 'agm', cellsInSeries: 12, energyWh: 84 }), 'no'],
+    ['a camera battery', inCamera(), 'free'],
+  ])('%s: %s', (_what, battery, expected) => expect(mayFly(battery)).toBe(expected));
+
+  it('the strictest of several counts', () => {
+    expect(strictestFlight([])).toBe('free');
+    expect(strictestFlight(['free', 'approval'])).toBe('approval');
+    expect(strictestFlight(['approval', 'unknown', 'free'])).toBe('unknown');
+    expect(strictestFlight(['no', 'unknown'])).toBe('no');
+  });
+}); // prettier-ignore
