@@ -3,6 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
+import { launchChromium } from './lib/chromium.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { main, say } from './lib/say.mjs';
@@ -39,8 +40,7 @@ await main(async () => {
 });
 
 async function inWorker(code) {
-  const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath: CHROMIUM.program, args: process.getuid() === 0 ? ['--no-sandbox'] : [] });
+  const browser = await launchChromium();
   try {
     const page = await browser.newPage();
     return await page.evaluate(

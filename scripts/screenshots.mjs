@@ -1,8 +1,8 @@
 // `npm run screenshots`: docs/screenshots from the demo data, on a database of its own.
 import fs from 'node:fs';
-import { createRequire } from 'node:module';
 import path from 'node:path';
 import { build } from './lib/build.mjs';
+import { launchChromium } from './lib/chromium.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
@@ -17,6 +17,7 @@ const PHONE = { width: 390, height: 844 };
 const PICTURES = [
   { name: 'rigs', path: '/rigs', size: DESK },
   { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, wait: '.apexcharts-svg' },
+  { name: 'rig-of-four', path: RIG('07'), size: { width: 1280, height: 1500 }, prepare: showWays },
   { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions, wait: '.apexcharts-svg' },
   { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true },
   { name: 'conflict', path: RIG('01'), size: DESK, prepare: makeConflict },
@@ -40,17 +41,7 @@ await main(async () => {
 });
 
 async function takeAll(baseURL) {
-  const { chromium } = createRequire(path.join(ROOT, 'e2e/package.json'))('@playwright/test');
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
-    args: [
-      ...(process.getuid() === 0 ? ['--no-sandbox'] : []),
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--disable-sync',
-      '--no-first-run',
-    ],
-  });
+  const browser = await launchChromium();
   try {
     for (const { name, path: at, size, dark, prepare, wait } of PICTURES) {
       const context = await browser.newContext({ baseURL, viewport: size, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB' });
@@ -67,6 +58,12 @@ async function takeAll(baseURL) {
   } finally {
     await browser.close();
   }
+}
+
+/** The ways of its energy at the top, the answer above them out of sight. */
+async function showWays(page) {
+  await page.getByRole('region', { name: 'Voltage profile' }).scrollIntoViewIfNeeded();
+  await page.evaluate(`document.querySelector('[aria-label="Voltage profile"]').scrollIntoView({ block: 'start' })`);
 }
 
 async function answerThreeQuestions(page) {

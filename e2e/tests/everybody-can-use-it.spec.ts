@@ -1,7 +1,14 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { WHEELHOUSE, expect, test } from '../support/viaggio';
 
-const PAGES = ['/rigs', '/rigs/new', WHEELHOUSE, '/rigs/0d0c0000-0000-4000-8000-000000000105', '/nowhere'];
+const PAGES = [
+  '/rigs',
+  '/rigs/new',
+  WHEELHOUSE,
+  '/rigs/0d0c0000-0000-4000-8000-000000000105',
+  '/rigs/0d0c0000-0000-4000-8000-000000000107',
+  '/nowhere',
+];
 
 for (const theme of ['light', 'dark'] as const) {
   for (const path of PAGES) {

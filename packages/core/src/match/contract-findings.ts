@@ -4,7 +4,7 @@ import { finding } from './finding';
 import type { Finding } from './finding';
 import { carriesDelivery } from './passage';
 import type { Passage } from './passage';
-import { isA, jointsTo, roleOf } from './rig-graph';
+import { hasCushion, roleOf } from './rig-graph';
 import type { Part, RigGraph } from './rig-graph';
 
 /** What source, cable and device agree on over USB, whether it is enough, and what happens while it is not. */
@@ -75,7 +75,7 @@ function whyNone({ joint }: Passage, minV: number, maxV: number): string {
 
 type Base = Pick<Finding, 'aspect' | 'role' | 'gearId' | 'jointId' | 'part'>;
 
-function enough(graph: RigGraph, { joint, contract }: Passage, drawnW: number | undefined, base: Base): Finding[] {
+function enough(graph: RigGraph, { joint, contract, mixedW }: Passage, drawnW: number | undefined, base: Base): Finding[] {
   const { input, to, cable } = joint;
   if (!contract || input.takes !== 'pd') return [];
   const needW = Math.max(input.needW ?? 0, drawnW ?? 0);
@@ -102,14 +102,14 @@ function enough(graph: RigGraph, { joint, contract }: Passage, drawnW: number | 
   const remedy = contract.limitedBy === 'cable' ? remedyForCable(cable) : `Use a bank that offers ${say(needW, 'W')} or more on one port.`;
   const mixes = (input.sink === 'mixes' || input.sink === 'needs-battery') && !refuses && hasCushion(graph, to, joint.id);
   if (mixes) {
-    const shortW = needW - contract.powerW;
+    const shortW = needW - (mixedW ?? contract.powerW);
     return [
       finding({
         ...base,
         code: plain ? 'legacy-short' : 'contract-short',
         verdict: 'caution',
         numbers,
-        sentence: `${what}: ${given}. ${to.gear.name} draws ${say(needW, 'W')}; the missing ${say(shortW, 'W')} come out of its own battery.`,
+        sentence: `${plain ? `${what}: ${given}` : what}. ${to.gear.name} draws ${say(needW, 'W')}; the missing ${say(shortW, 'W')} come out of its own battery.`,
         remedy,
       }),
     ];
@@ -158,9 +158,4 @@ function sinkFindings(graph: RigGraph, { joint }: Passage, base: Base): Finding[
     ];
   }
   return [];
-}
-
-/** Whether something else carries the device when this joint does not: a battery in its bay, built in, or another feed. */
-export function hasCushion(graph: RigGraph, to: Part, jointId: string): boolean {
-  return (isA(to, 'device') && to.gear.builtIn !== undefined) || jointsTo(graph, to).some(({ id }) => id !== jointId);
 }

@@ -12,7 +12,7 @@ import type { Evidence } from './figure';
 import { leadResistance, limitOfLead } from './lead';
 import type { LeadLimit } from './lead';
 import { batteryState } from './pack-spec';
-import { isA, jointsFrom } from './rig-graph';
+import { hasCushion, isA, jointsFrom } from './rig-graph';
 import type { Joint, Part, RigGraph, Source } from './rig-graph';
 
 /** The volts that stand at an output, whatever hangs on it. */
@@ -38,6 +38,8 @@ export interface Passage {
   readonly converter: Converter | undefined;
   readonly contract: Contract | undefined;
   readonly leadOhm: number;
+  /** The most that a device takes here while its own battery gives the rest; undefined where it takes all or nothing. */
+  readonly mixedW: number | undefined;
   readonly limit: LeadLimit | undefined;
   /** A figure is missing that must not be guessed, so nothing behind it can be computed. */
   readonly incomplete: boolean;
@@ -60,15 +62,27 @@ export function passagesOf(graph: RigGraph, source: Source, evidence: Evidence):
 function passageOf(graph: RigGraph, source: Source, joint: Joint, before: Passage | undefined, evidence: Evidence): Passage {
   const given = before?.supply ?? (before === undefined ? sourceSupply(graph, source, joint.output) : undefined);
   const port = portOf(graph, joint, given, before, evidence);
+  const leadOhm = leadResistance(joint, evidence);
   return {
     joint,
     source,
     before,
     ...port,
-    leadOhm: leadResistance(joint, evidence),
+    leadOhm,
+    mixedW: mixedPower(graph, joint, port.contract, leadOhm),
     limit: limitOfLead(joint, port.contract, evidence),
     incomplete: port.incomplete || (before?.incomplete ?? false),
   };
+}
+
+/** Just within the contract, so that rounding does not pass it. */
+const WITHIN = 1 - 1e-9;
+
+/** Watts that reach a device at the contract's current, where its own battery adds what is missing. */
+function mixedPower(graph: RigGraph, { id, to, input }: Joint, contract: Contract | undefined, leadOhm: number): number | undefined {
+  const mixes = input.takes === 'pd' && (input.sink === 'mixes' || input.sink === 'needs-battery');
+  if (!mixes || !contract || !hasCushion(graph, to, id)) return undefined;
+  return contract.currentA * (contract.voltageV - contract.currentA * leadOhm) * WITHIN;
 }
 
 /** A battery's own range, or the volts a mains supply holds. */

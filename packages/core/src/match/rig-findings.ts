@@ -7,11 +7,10 @@ import { finding } from './finding';
 import type { Finding } from './finding';
 import type { Passage } from './passage';
 import { resilience } from './resilience';
-import { isA, jointsTo, roleOf } from './rig-graph';
+import { hasCushion, isA, jointsTo, roleOf } from './rig-graph';
 import type { DeviceUse, Part, RigGraph } from './rig-graph';
 import type { SourceTree } from './source-tree';
 import { feedPoint, list } from './voltage-findings';
-import { hasCushion } from './contract-findings';
 
 /** What a device loses on its feed: the mode chosen, other modes, features. */
 export function capabilityFindings(

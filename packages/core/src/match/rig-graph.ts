@@ -59,6 +59,11 @@ export function jointsTo({ joints }: RigGraph, part: Part): readonly Joint[] {
   return joints.filter(({ to }) => to.id === part.id);
 }
 
+/** Whether something else carries the device when this joint does not: a battery in its bay, built in, or another feed. */
+export function hasCushion(graph: RigGraph, to: Part, jointId: string): boolean {
+  return (isA(to, 'device') && to.gear.builtIn !== undefined) || jointsTo(graph, to).some(({ id }) => id !== jointId);
+}
+
 /**
  * Finds what a rig names, and what is wrong with how it is drawn: parts or ports that are not there, a port or cable
  * used twice, a device that nothing feeds, power that runs in a circle.

@@ -211,6 +211,17 @@ describe('hazards of whole rigs', () => {
     },
   );
 
+  it('a short contract that the battery fills up is a caution, not a stop: it runs, for a time that is told', () => {
+    const answer = judge(byUsb(bank({ ratingW: 15 }), usbCamera(18, { sink: 'mixes' }), usbWire(), inCamera()));
+    expect(answer.verdict).toBe('caution');
+    expect(answer.findings.filter(({ verdict }) => verdict !== 'good').map(({ code }) => code)).toEqual([
+      'contract-short',
+      'battery-drains',
+    ]);
+    // 15 W less 3 A × 3 A × 0.02 Ω arrive; the rest of 18 W comes out of 15 Wh
+    expect(answer.firstStopMin! / ((15 / (18 - (15 - 0.18))) * 60)).toBeCloseTo(1, 1);
+  });
+
   it('every finding that is not good has a remedy, and says its numbers where it compares', () => {
     for (const [, built] of CASES) {
       for (const { verdict, remedy, sentence } of judge(built).findings) {

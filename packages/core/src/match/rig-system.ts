@@ -142,7 +142,7 @@ function builtInNetwork(
   return { pack: packFrom({ chemistry: 'li-ion', cellsInSeries, energyWh }), feeds: [feed] };
 }
 
-function wayOf(tree: SourceTree, { joint, contract, before }: Passage): Way {
+function wayOf(tree: SourceTree, { joint, contract, mixedW, before }: Passage): Way {
   const { input } = joint;
   const own = isOwn(joint);
   const together = (function shared(passage: Passage | undefined): boolean {
@@ -154,7 +154,7 @@ function wayOf(tree: SourceTree, { joint, contract, before }: Passage): Way {
     sourceId: tree.source.id,
     ...(own && { own }),
     ...(together && { together }),
-    ...(contract && { maxW: contract.powerW }),
+    ...(contract && { maxW: mixedW ?? contract.powerW }),
     ...(input.takes === 'pd' && input.sink === 'charges-when-off' && { onlyCharges: true }),
     ...(input.takes === 'pd' && input.chargeW !== undefined && { chargeW: input.chargeW }),
   };

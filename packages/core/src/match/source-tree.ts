@@ -126,10 +126,16 @@ class Builder {
     };
   }
 
-  private load(to: Part<Device>, { joint: { input } }: Passage, inner: readonly Feed[]): Pick<Feed, 'load' | 'feeds' | 'startInputV'> {
+  private load(
+    to: Part<Device>,
+    { joint: { input }, mixedW = Infinity }: Passage,
+    inner: readonly Feed[],
+  ): Pick<Feed, 'load' | 'feeds' | 'startInputV'> {
     const { powerW = 0, peakW, peakMs } = this.draws.get(to.id) ?? {};
     const { minV, startV } = input.takes === 'window' ? input : {};
-    const load = { id: to.id, powerW, ...(minV !== undefined && { minV }), ...(peakW !== undefined && { peakW, peakMs: peakMs ?? 0 }) };
+    // what is above the contract comes from the device's own battery, peaks with it
+    const peak = peakW !== undefined && peakW <= mixedW && { peakW, peakMs: peakMs ?? 0 };
+    const load = { id: to.id, powerW: Math.min(powerW, mixedW), ...(minV !== undefined && { minV }), ...peak };
     const start = startV !== undefined && { startInputV: startV };
     if (inner.length === 0) return { load, ...start };
     return { ...start, feeds: [{ id: ownLoad(to.id), resistanceOhm: 0, load }, ...inner] };
