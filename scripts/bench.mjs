@@ -46,7 +46,7 @@ async function inWorker(code) {
     return await page.evaluate(
       (source) =>
         new Promise((resolve, reject) => {
-          const worker = new Worker(URL.createObjectURL(new Blob([source], { type: 'text/javascript' })));
+          const worker = new globalThis.Worker(URL.createObjectURL(new Blob([source], { type: 'text/javascript' })));
           worker.onmessage = ({ data }) => resolve(data);
           worker.onerror = ({ message }) => reject(new Error(message));
         }),
