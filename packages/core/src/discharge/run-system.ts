@@ -23,6 +23,8 @@ export interface RunOptions {
 interface RunningLoad {
   readonly load: SystemLoad;
   readonly ways: readonly { readonly way: Way; readonly source: RunningSource }[];
+  /** Place of the way from its own battery; -1 without one. */
+  readonly own: number;
   wantedW: number;
   /** Watts now taken by each way; undefined: not fed by it. */
   readonly takes: (number | undefined)[];
@@ -59,6 +61,7 @@ export class SystemRunner {
     this.loads = system.loads.map((load) => ({
       load,
       ways: load.ways.flatMap((way) => (byId.has(way.sourceId) ? [{ way, source: byId.get(way.sourceId)! }] : [])),
+      own: load.ways.findIndex(({ own }) => own),
       wantedW: 0,
       takes: load.ways.map(() => undefined),
       powered: true,
@@ -127,7 +130,10 @@ export class SystemRunner {
   }
 
   private enter({ loadW }: SystemPhase, variation: Variation | undefined): void {
-    this.loads.forEach((load, index) => (load.wantedW = (loadW[load.load.id] ?? 0) * (variation?.loadFactor[index] ?? 1)));
+    for (let index = 0; index < this.loads.length; index++) {
+      const load = this.loads[index]!;
+      load.wantedW = (loadW[load.load.id] ?? 0) * (variation ? variation.loadFactor[index]! : 1);
+    }
   }
 
   /** Decides which way feeds which load, until nothing gives out at once. */
@@ -144,12 +150,13 @@ export class SystemRunner {
       starting = true;
     }
     for (const load of this.loads) {
-      const powered = load.wantedW <= 0 || load.takes.some((watts) => watts !== undefined);
+      const feeding = feedingPlace(load);
+      const powered = load.wantedW <= 0 || feeding !== -1;
       // a gap while a battery is changed is planned; one with nothing on its way is a stop
       if (!powered && !load.ways.some(({ source }) => source.swappingUntil >= 0)) load.firstGapMin ??= minute;
       if (powered !== load.powered) tell({ minute, kind: powered ? 'back' : 'gap', id: load.load.id });
       load.powered = powered;
-      const main = load.ways[load.takes.findIndex((watts) => watts !== undefined)]?.way.sourceId;
+      const main = load.ways[feeding]?.way.sourceId;
       if (main !== undefined && load.main !== undefined && main !== load.main && load.wantedW > 0)
         tell({ minute, kind: 'fallback', id: load.load.id, by: main });
       if (main !== undefined) load.main = main;
@@ -158,13 +165,12 @@ export class SystemRunner {
 
   private settle(): void {
     for (const source of this.sources) source.chargeA = 0;
-    for (const { load, takes, ways, wantedW } of this.loads) {
+    for (const { load, takes, ways, wantedW, own: ownPlace } of this.loads) {
+      const own = ways[ownPlace]?.source;
+      if (!own?.live || own.soc >= FULL || (takes[ownPlace] ?? 0) > 0) continue;
       // what a way has left over after the load fills the load's own battery
-      const own = ways.find(({ way }) => way.own)?.source;
       ways.forEach(({ way, source }, index) => {
-        if (!own || way.own || way.chargeW === undefined || !own.live || own.soc >= FULL || !source.reaches(load.id)) return;
-        const ownGives = ways.some((other, place) => other.way.own && (takes[place] ?? 0) > 0);
-        if (ownGives || (way.onlyCharges && wantedW > 0)) return;
+        if (way.own || way.chargeW === undefined || (way.onlyCharges && wantedW > 0) || !source.reaches(load.id)) return;
         const leftW = Math.min(way.chargeW, (way.maxW ?? Infinity) - (takes[index] ?? 0));
         if (leftW <= 0) return;
         takes[index] = (takes[index] ?? 0) + leftW;
@@ -301,9 +307,9 @@ export class SystemRunner {
 const EMPTY: Stop = { cause: 'empty', at: 'pack' };
 
 /** Sets what each way of a load takes: the first way that reaches it, its contract filled up from the load's own battery. */
-function choose({ load, ways, wantedW, takes }: RunningLoad): void {
+function choose({ load, ways, wantedW, takes, own: ownPlace }: RunningLoad): void {
   takes.fill(undefined);
-  const own = ways.findIndex(({ way, source }) => way.own && source.reaches(load.id));
+  const own = ownPlace !== -1 && ways[ownPlace]!.source.reaches(load.id) ? ownPlace : -1;
   for (let index = 0; index < ways.length; index++) {
     const { way, source } = ways[index]!;
     if (way.onlyCharges || !source.reaches(load.id)) continue;
@@ -325,6 +331,12 @@ function choose({ load, ways, wantedW, takes }: RunningLoad): void {
     for (const one of sharing) if (one) takes[one.place] = (wantedW * one.size) / total;
     return;
   }
+}
+
+/** The first way that feeds a load; -1 when none does. */
+function feedingPlace({ takes }: RunningLoad): number {
+  for (let place = 0; place < takes.length; place++) if (takes[place] !== undefined) return place;
+  return -1;
 }
 
 function sizeOf({ pack, capacityAh }: RunningSource): number {

@@ -52,7 +52,7 @@ export interface Evaluation {
 
 /** Random runs of all rigs of one evaluation together. */
 export const MOST_RUNS_TOGETHER = 40_000;
-/** Searches of one evaluation, each of about a second: a device's feeds count one, its purchases two, a rig three or four. */
+/** Searches of one evaluation, each of about a second: a device's feeds count one, its purchases two, a rig at once at least three. */
 export const MOST_SEARCHES = 16;
 /** Steps of all runs of one evaluation together: some seconds. */
 const MOST_STEPS = 600_000;
@@ -84,8 +84,10 @@ export function planIssues(plan: Plan): readonly Issue[] {
     issues.push(issue('/ask/runs', 'too-much-asked', `at most ${MOST_RUNS_TOGETHER} runs of all rigs together`, `${together}`));
   const { feeds, assignments, alternatives: schools, purchases } = plan.ask ?? {};
   const perDevice = (feeds ? 1 : 0) + (purchases ? 2 : 0);
-  const perRig = (assignments ? 3 : 0) + (schools ? 4 : 0);
-  const searches = rigs.reduce((sum, { body }) => sum + perRig + perDevice * body.devices.length, 0);
+  const searches = rigs.reduce((sum, { body: { devices } }) => {
+    const perRig = (assignments ? Math.max(3, devices.length) : 0) + (schools ? Math.max(4, 2 * devices.length) : 0);
+    return sum + perRig + perDevice * devices.length;
+  }, 0);
   if (searches > MOST_SEARCHES)
     issues.push(
       issue('/ask', 'too-much-asked', `at most ${MOST_SEARCHES} searches; name fewer rigs in “rigs”, or ask for less`, `${searches}`),

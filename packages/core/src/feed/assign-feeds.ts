@@ -82,7 +82,7 @@ class Search {
   private readonly mayShare: boolean;
   private readonly accept: (links: readonly Link[]) => boolean;
   private best: Candidate[] = [];
-  /** What one source and everything on it comes to; undefined where it must not be. Like ones are worked out once. */
+  /** What one source and everything on it comes to; undefined where it must not be. */
   private readonly known = new Map<string, Criteria | undefined>();
   private looked = 0;
   private exact = true;
@@ -97,7 +97,7 @@ class Search {
   ) {
     this.rig = withoutSpares(rig, gear);
     this.weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
-    this.index = new KitIndex(gear, options.exclude);
+    this.index = new KitIndex(gear, options.exclude, this.rig.batteries);
     this.soundness = new Soundness(rig, gear, this.index);
     this.keep = options.keep ?? KEEP;
     this.mostLooks = options.mostLooks ?? (this.index.pieces.size > LARGE_KIT ? MOST_LOOKS_LARGE : MOST_LOOKS);
@@ -205,7 +205,7 @@ class Search {
   }
 
   private weighGroup(devices: Rig['devices'], links: readonly Link[]): Criteria | undefined {
-    const key = links.map((link) => this.index.likenessOf(link)).sort().join(' | '); // prettier-ignore
+    const key = links.map(({ from, to, cableId }) => `${from.gearId}/${from.portId} ${cableId ?? ''} ${to.gearId}/${to.portId}`).sort().join('|'); // prettier-ignore
     if (!this.known.has(key)) {
       const model = rigModel({ ...this.rig, devices, links, phases: undefined }, this.gear);
       const answer = assessModel(model, { trace: false });

@@ -4,7 +4,7 @@ import type { Cable, Gear } from '../gear/gear';
 import type { Input, Output } from '../gear/port';
 import { meetsDirectly, portsOf } from '../gear/ports-of';
 import type { Ports } from '../gear/ports-of';
-import type { Link } from '../gear/rig';
+import type { Link, Rig } from '../gear/rig';
 
 /** A way of links from a source, or from a part that is already fed, to one input of a device; outer first. */
 export type ChainOfLinks = readonly Link[];
@@ -48,7 +48,8 @@ export class KitIndex {
   private readonly names = new Map<string, string>();
   private readonly cables = new Map<Connector['type'], (Piece & { readonly gear: Cable })[]>();
 
-  constructor(gear: ReadonlyMap<string, Gear>, exclude: ReadonlySet<string> = new Set()) {
+  /** `states`: charge and temperature that a rig gives single batteries; two that differ in them are not alike. */
+  constructor(gear: ReadonlyMap<string, Gear>, exclude: ReadonlySet<string> = new Set(), states: Rig['batteries'] = []) {
     const pieces = [...gear]
       .filter(([id]) => !exclude.has(id))
       .map(([id, body]): Piece => {
@@ -56,11 +57,20 @@ export class KitIndex {
         const portLikeness = new Map(
           ports.outputs.map((output) => [output.id, this.nameOf({ ...output, id: undefined, name: undefined, position: undefined })]),
         );
-        const electrical = { ...body, tag: undefined, name: undefined, note: undefined, massG: undefined, price: undefined };
+        const state = states.find(({ gearId }) => gearId === id);
+        const electrical = {
+          ...body,
+          state: state && { ...state, gearId: undefined },
+          tag: undefined,
+          name: undefined,
+          note: undefined,
+          massG: undefined,
+          price: undefined,
+        };
         return {
           id,
           gear: body,
-          likeness: this.nameOf({ ...body, tag: undefined }),
+          likeness: this.nameOf({ ...electrical, name: body.name, note: body.note, massG: body.massG, price: body.price }),
           electrically: body.kind === 'device' ? id : this.nameOf(electrical),
           portLikeness,
           ...ports,
@@ -175,13 +185,6 @@ export class KitIndex {
     const short = this.names.get(long) ?? `#${this.names.size}`;
     this.names.set(long, short);
     return short;
-  }
-
-  /** What a link is, whichever of the like parts it joins. */
-  likenessOf({ from, to, cableId }: Link): string {
-    const of = (id: string): string => this.pieces.get(id)?.likeness ?? id;
-    const output = this.pieces.get(from.gearId)?.portLikeness.get(from.portId) ?? from.portId;
-    return `${of(from.gearId)} ${output} ${cableId === undefined ? '' : of(cableId)} ${of(to.gearId)} ${to.portId}`;
   }
 }
 

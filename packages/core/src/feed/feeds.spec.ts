@@ -76,6 +76,14 @@ describe('every sound feed of a device', () => {
     ]);
   });
 
+  it('batteries that differ in their charge are not alike', () => {
+    const parts = { camera: camera(), full: pack({ tag: 'V1' }), half: pack({ tag: 'V2' }) };
+    const built = unfed(parts, { batteries: [{ gearId: 'half', startCharge: 0.5 }] });
+    const [first, second] = findFeeds(built.rig, 'camera', built.gear).ways;
+    expect([first!.title, second!.title]).toEqual(['V1 Pack', 'V2 Pack']);
+    expect(second!.firstStopMin! / first!.firstStopMin!).toBeLessThan(0.55);
+  });
+
   it('ranks by style: a stabiliser wants little on the camera, a shoulder carries it', () => {
     const parts = {
       camera: usbCamera(10, { minV: 9 }),
