@@ -35,6 +35,18 @@ export interface Node {
   inputV: number;
   /** Volts at the load: `inputV`, or the converter's output. */
   loadV: number;
+  /** What its leaves draw together as a series in volts, for `roughCurrent`; made when first asked for after `settle`. */
+  series: LeafSeries | undefined;
+}
+
+/** Amps of all leaves behind a shared voltage v: c0/v + c1/v³ + … + c4/v⁹, while v² is more than `leastV2`. */
+export interface LeafSeries {
+  readonly c0: number;
+  readonly c1: number;
+  readonly c2: number;
+  readonly c3: number;
+  readonly c4: number;
+  readonly leastV2: number;
 }
 
 export interface Limit {
@@ -97,6 +109,7 @@ function makeNode(feed: Feed, children: readonly Node[]): Node {
     slope: 0,
     inputV: 0,
     loadV: 0,
+    series: undefined,
   };
 }
 

@@ -1,6 +1,6 @@
 import { cellVoltage } from '../cell/ocv';
 import { compile } from './circuit';
-import type { Circuit, EndCause, Limit, Node } from './circuit';
+import type { Circuit, EndCause, LeafSeries, Limit, Node } from './circuit';
 import type { Converter, Network } from './network';
 
 const MAX_NEWTON_STEPS = 100;
@@ -50,6 +50,8 @@ export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>
 /** `settle` with the loads' powers as they stand on the circuit's nodes. */
 export function settleDraws(circuit: Circuit): void {
   circuit.deadAt = undefined;
+  circuit.root.series = undefined;
+  for (const node of circuit.nodes) node.series = undefined;
   for (const node of circuit.root.children) settleNode(circuit, node);
 }
 
@@ -187,6 +189,47 @@ export function roughCurrent(circuit: Circuit, openCircuitV: number): number {
   return amps >= 0 ? amps : 0;
 }
 
+const NO_SERIES: LeafSeries = { c0: 0, c1: 0, c2: 0, c3: 0, c4: 0, leastV2: Infinity };
+
+/**
+ * One series for all leaves of a shared feed, by the Catalan numbers 1, 1, 2, 5, 14 of (1 − √(1 − 4x)) / 2x; `NO_SERIES`
+ * where one of them shares on, or draws a constant current.
+ */
+function leafSeries({ children }: Node): LeafSeries {
+  let [c0, c1, c2, c3, c4, leastV2] = [0, 0, 0, 0, 0, 0];
+  for (const { children: inner, converter, off, drawnA, drawnW, resistanceOhm } of children) {
+    if ((inner.length > 0 && !converter && !off) || drawnA !== 0) return NO_SERIES;
+    const step = resistanceOhm * drawnW;
+    leastV2 = Math.max(leastV2, step / SERIES_SHARE);
+    c0 += drawnW;
+    c1 += drawnW * step;
+    c2 += 2 * drawnW * step ** 2;
+    c3 += 5 * drawnW * step ** 3;
+    c4 += 14 * drawnW * step ** 4;
+  }
+  return { c0, c1, c2, c3, c4, leastV2 };
+}
+
+/** Amps of all that hangs on a feed at its shared voltage, their slope in `roughSlope`; negative where one cannot be carried. */
+function branchAmps(node: Node, volts: number): number {
+  const { c0, c1, c2, c3, c4, leastV2 } = (node.series ??= leafSeries(node));
+  const u = 1 / (volts * volts);
+  if (leastV2 * u < 1) {
+    roughSlope = -u * (c0 + u * (3 * c1 + u * (5 * c2 + u * (7 * c3 + u * 9 * c4))));
+    return volts * u * (c0 + u * (c1 + u * (c2 + u * (c3 + u * c4))));
+  }
+  let amps = 0;
+  let slope = 0;
+  for (let index = 0; index < node.children.length; index++) {
+    const here = roughAmps(node.children[index]!, volts);
+    if (here < 0) return -1;
+    amps += here;
+    slope += roughSlope;
+  }
+  roughSlope = slope;
+  return amps;
+}
+
 /** Amps of a feed that is given `voltageV`, its slope in `roughSlope`; negative where it cannot carry its load. */
 function roughAmps(node: Node, voltageV: number): number {
   const { children, resistanceOhm: ohm } = node;
@@ -197,21 +240,16 @@ function roughAmps(node: Node, voltageV: number): number {
       roughSlope = node.slope;
       return node.currentA;
     }
-    // with I = (V − √(V² − 4 R P)) / 2R: the Catalan numbers 1, 1, 2, 5, 14 over x = R P / V²
+    // I = (V − √(V² − 4 R P)) / 2R as a series in x = R P / V²
     const amps = (node.drawnW / voltageV) * (1 + x * (1 + x * (2 + x * (5 + x * 14))));
     roughSlope = (-amps / voltageV) * (1 + 2 * x);
     return amps;
   }
   let volts = guess(node, voltageV);
   for (let step = 0; step < MAX_NEWTON_STEPS; step++) {
-    let amps = 0;
-    let slope = 0;
-    for (let index = 0; index < children.length; index++) {
-      const here = roughAmps(children[index]!, volts);
-      if (here < 0) return -1;
-      amps += here;
-      slope += roughSlope;
-    }
+    const amps = branchAmps(node, volts);
+    if (amps < 0) return -1;
+    const slope = roughSlope;
     const rise = 1 + ohm * slope;
     if (rise <= 0) return -1;
     const drop = (volts + ohm * amps - voltageV) / rise;

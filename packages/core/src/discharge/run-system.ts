@@ -22,7 +22,8 @@ export interface RunOptions {
 
 interface RunningLoad {
   readonly load: SystemLoad;
-  readonly ways: readonly { readonly way: Way; readonly source: RunningSource }[];
+  /** Each way with its source, and the load's place there. */
+  readonly ways: readonly { readonly way: Way; readonly source: RunningSource; readonly place: number }[];
   /** Place of the way from its own battery; -1 without one. */
   readonly own: number;
   wantedW: number;
@@ -60,7 +61,10 @@ export class SystemRunner {
     const byId = new Map(this.sources.map((source) => [source.id, source]));
     this.loads = system.loads.map((load) => ({
       load,
-      ways: load.ways.flatMap((way) => (byId.has(way.sourceId) ? [{ way, source: byId.get(way.sourceId)! }] : [])),
+      ways: load.ways.flatMap((way) => {
+        const source = byId.get(way.sourceId);
+        return source ? [{ way, source, place: source.loadIds.indexOf(load.id) }] : [];
+      }),
       own: load.ways.findIndex(({ own }) => own),
       wantedW: 0,
       takes: load.ways.map(() => undefined),
@@ -165,12 +169,12 @@ export class SystemRunner {
 
   private settle(): void {
     for (const source of this.sources) source.chargeA = 0;
-    for (const { load, takes, ways, wantedW, own: ownPlace } of this.loads) {
+    for (const { takes, ways, wantedW, own: ownPlace } of this.loads) {
       const own = ways[ownPlace]?.source;
       if (!own?.live || own.soc >= FULL || (takes[ownPlace] ?? 0) > 0) continue;
       // what a way has left over after the load fills the load's own battery
-      ways.forEach(({ way, source }, index) => {
-        if (way.own || way.chargeW === undefined || (way.onlyCharges && wantedW > 0) || !source.reaches(load.id)) return;
+      ways.forEach(({ way, source, place }, index) => {
+        if (way.own || way.chargeW === undefined || (way.onlyCharges && wantedW > 0) || !source.reaches(place)) return;
         const leftW = Math.min(way.chargeW, (way.maxW ?? Infinity) - (takes[index] ?? 0));
         if (leftW <= 0) return;
         takes[index] = (takes[index] ?? 0) + leftW;
@@ -307,12 +311,13 @@ export class SystemRunner {
 const EMPTY: Stop = { cause: 'empty', at: 'pack' };
 
 /** Sets what each way of a load takes: the first way that reaches it, its contract filled up from the load's own battery. */
-function choose({ load, ways, wantedW, takes, own: ownPlace }: RunningLoad): void {
+function choose({ ways, wantedW, takes, own: ownPlace }: RunningLoad): void {
   takes.fill(undefined);
-  const own = ownPlace !== -1 && ways[ownPlace]!.source.reaches(load.id) ? ownPlace : -1;
+  const ownWay = ways[ownPlace];
+  const own = ownWay?.source.reaches(ownWay.place) ? ownPlace : -1;
   for (let index = 0; index < ways.length; index++) {
-    const { way, source } = ways[index]!;
-    if (way.onlyCharges || !source.reaches(load.id)) continue;
+    const { way, source, place } = ways[index]!;
+    if (way.onlyCharges || !source.reaches(place)) continue;
     const { maxW = Infinity } = way;
     if (wantedW > maxW) {
       if (own === -1 || own === index) continue;
@@ -324,8 +329,8 @@ function choose({ load, ways, wantedW, takes, own: ownPlace }: RunningLoad): voi
       takes[index] = wantedW;
       return;
     }
-    const sharing = ways.map((other, place) =>
-      other.way.together && other.source.reaches(load.id) ? { place, size: sizeOf(other.source) } : undefined,
+    const sharing = ways.map((other, at) =>
+      other.way.together && other.source.reaches(other.place) ? { place: at, size: sizeOf(other.source) } : undefined,
     );
     const total = sharing.reduce((sum, one) => sum + (one?.size ?? 0), 0);
     for (const one of sharing) if (one) takes[one.place] = (wantedW * one.size) / total;

@@ -121,11 +121,10 @@ export class RunningSource {
     return !this.dead && this.swappingUntil < 0;
   }
 
-  /** Whether a load can be reached: the source lives, and nothing on the way has given out. */
-  reaches(loadId: string): boolean {
-    if (!this.live) return false;
-    const place = this.loadIds.indexOf(loadId);
-    if (place === -1 || this.tripped.size === 0) return place !== -1;
+  /** Whether a load, by its place in `loadIds`, can be reached: the source lives, and nothing on the way has given out. */
+  reaches(place: number): boolean {
+    if (this.dead || this.swappingUntil >= 0 || place === -1) return false;
+    if (this.tripped.size === 0) return true;
     for (let index = this.loadPlaces.indexOf(place); index >= 0; index = this.parents[index]!)
       if (this.tripped.has(this.circuit.nodes[index]!)) return false;
     return true;
@@ -138,6 +137,7 @@ export class RunningSource {
   settle(takes: readonly (number | undefined)[]): void {
     const { nodes } = this.circuit;
     const { fed, parents, loadPlaces } = this;
+    const anyTripped = this.tripped.size > 0;
     fed.fill(0);
     // inner before outer, so that a branch knows of its leaves
     for (let index = nodes.length - 1; index >= 0; index--) {
@@ -150,7 +150,7 @@ export class RunningSource {
       }
       const parent = parents[index]!;
       if (fed[index] === 1 && parent >= 0) fed[parent] = 1;
-      node.off = (fed[index] === 0 && place !== OWN_LOAD) || this.tripped.has(node);
+      node.off = (fed[index] === 0 && place !== OWN_LOAD) || (anyTripped && this.tripped.has(node));
     }
     settleDraws(this.circuit);
     this.solvedSoc = -1;
