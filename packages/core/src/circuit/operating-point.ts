@@ -196,16 +196,23 @@ const NO_SERIES: LeafSeries = { c0: 0, c1: 0, c2: 0, c3: 0, c4: 0, leastV2: Infi
  * where one of them shares on, or draws a constant current.
  */
 function leafSeries({ children }: Node): LeafSeries {
-  let [c0, c1, c2, c3, c4, leastV2] = [0, 0, 0, 0, 0, 0];
-  for (const { children: inner, converter, off, drawnA, drawnW, resistanceOhm } of children) {
+  let c0 = 0;
+  let c1 = 0;
+  let c2 = 0;
+  let c3 = 0;
+  let c4 = 0;
+  let leastV2 = 0;
+  for (let index = 0; index < children.length; index++) {
+    const { children: inner, converter, off, drawnA, drawnW, resistanceOhm } = children[index]!;
     if ((inner.length > 0 && !converter && !off) || drawnA !== 0) return NO_SERIES;
     const step = resistanceOhm * drawnW;
-    leastV2 = Math.max(leastV2, step / SERIES_SHARE);
-    c0 += drawnW;
-    c1 += drawnW * step;
-    c2 += 2 * drawnW * step ** 2;
-    c3 += 5 * drawnW * step ** 3;
-    c4 += 14 * drawnW * step ** 4;
+    if (step > leastV2 * SERIES_SHARE) leastV2 = step / SERIES_SHARE;
+    let term = drawnW;
+    c0 += term;
+    c1 += term *= step;
+    c2 += 2 * (term *= step);
+    c3 += 5 * (term *= step);
+    c4 += 14 * (term *= step);
   }
   return { c0, c1, c2, c3, c4, leastV2 };
 }
