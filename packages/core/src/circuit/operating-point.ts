@@ -212,7 +212,7 @@ function leafSeries({ children }: Node): LeafSeries {
     c1 += term *= step;
     c2 += 2 * (term *= step);
     c3 += 5 * (term *= step);
-    c4 += 14 * (term *= step);
+    c4 += 14 * term * step;
   }
   return { c0, c1, c2, c3, c4, leastV2 };
 }

@@ -32,7 +32,10 @@ export function capabilityFindings(
         .filter(({ id, needs: others }) => id !== use.modeId && others !== undefined && lacking(feed, others)?.what !== undefined)
         .map(({ name, needs: others }) => {
           const lack = lacking(feed, others!)!;
-          return note(feed, 'mode-closed', 'caution', lack, `${name} of ${device.name} does not work on this feed: ${lack.what}.`);
+          const whether = lack.unknown
+            ? `Whether ${name} of ${device.name} works on this feed is not known`
+            : `${name} of ${device.name} does not work on this feed`;
+          return note(feed, 'mode-closed', 'caution', lack, `${whether}: ${lack.what}.`);
         }),
       ...(device.features ?? []).flatMap(({ name, needs: asked, silently }) => {
         const lack = lacking(feed, asked);
@@ -69,7 +72,7 @@ interface Lack {
 function note(feed: Feed, code: Finding['code'], verdict: Finding['verdict'], lack: Lack, sentence: string): Finding {
   const { part } = feed.use;
   return finding({
-    code: lack.unknown ? 'figure-missing' : code,
+    code: verdict === 'unknown' ? 'figure-missing' : code,
     verdict,
     aspect: 'modes',
     role: 'device',
