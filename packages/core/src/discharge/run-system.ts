@@ -4,6 +4,8 @@ import type { LoadRun, RunEvent, System, SystemLoad, SystemPhase, SystemRun, Var
 
 /** A run of weeks in phases of seconds would otherwise go on for ever. */
 const MAX_STEPS = 200_000;
+/** Watts of a way that does not feed its load; one that does may feed it nothing. */
+const NOT_FED = -1;
 /** Share of the watts that fill a battery and stay in it. */
 const CHARGE_EFFICIENCY = 0.9;
 /** Minutes below which two moments are one. */
@@ -27,8 +29,8 @@ interface RunningLoad {
   /** Place of the way from its own battery; -1 without one. */
   readonly own: number;
   wantedW: number;
-  /** Watts now taken by each way; undefined: not fed by it. */
-  readonly takes: (number | undefined)[];
+  /** Watts now taken by each way; `NOT_FED` where it is not fed by it. */
+  readonly takes: Float64Array;
   powered: boolean;
   main: string | undefined;
   firstGapMin: number | undefined;
@@ -52,7 +54,7 @@ export class SystemRunner {
   private readonly loads: readonly RunningLoad[];
   /** By source, in the order of its `loadIds`: the load, and which of its ways this source is. */
   private readonly fedBy: readonly (readonly ({ readonly load: RunningLoad; readonly place: number } | undefined)[])[];
-  private readonly takesBySource: readonly (number | undefined)[][];
+  private readonly takesBySource: readonly Float64Array[];
   /** Something has changed beside the charge, so that who feeds what is to be looked at again. */
   private changed = true;
 
@@ -67,7 +69,7 @@ export class SystemRunner {
       }),
       own: load.ways.findIndex(({ own }) => own),
       wantedW: 0,
-      takes: load.ways.map(() => undefined),
+      takes: new Float64Array(load.ways.length).fill(NOT_FED),
       powered: true,
       main: undefined,
       firstGapMin: undefined,
@@ -82,7 +84,7 @@ export class SystemRunner {
         return load && place !== -1 ? { load, place } : undefined;
       }),
     );
-    this.takesBySource = this.fedBy.map((feeding) => feeding.map(() => undefined));
+    this.takesBySource = this.fedBy.map((feeding) => new Float64Array(feeding.length));
   }
 
   run(variation?: Variation, { record = false, trace: withTrace = false }: RunOptions = {}): SystemRun {
@@ -129,7 +131,7 @@ export class SystemRunner {
       load.poweredMin = load.gapMin = load.energyWh = 0;
       load.powered = true;
       load.main = undefined;
-      load.takes.fill(undefined);
+      load.takes.fill(NOT_FED);
     }
   }
 
@@ -171,13 +173,13 @@ export class SystemRunner {
     for (const source of this.sources) source.chargeA = 0;
     for (const { takes, ways, wantedW, own: ownPlace } of this.loads) {
       const own = ways[ownPlace]?.source;
-      if (!own?.live || own.soc >= FULL || (takes[ownPlace] ?? 0) > 0) continue;
+      if (!own?.live || own.soc >= FULL || takes[ownPlace]! > 0) continue;
       // what a way has left over after the load fills the load's own battery
       ways.forEach(({ way, source, place }, index) => {
         if (way.own || way.chargeW === undefined || (way.onlyCharges && wantedW > 0) || !source.reaches(place)) return;
-        const leftW = Math.min(way.chargeW, (way.maxW ?? Infinity) - (takes[index] ?? 0));
+        const leftW = Math.min(way.chargeW, (way.maxW ?? Infinity) - Math.max(0, takes[index]!));
         if (leftW <= 0) return;
-        takes[index] = (takes[index] ?? 0) + leftW;
+        takes[index] = Math.max(0, takes[index]!) + leftW;
         own.chargeA = (leftW * CHARGE_EFFICIENCY) / own.openCircuitV(own.soc);
       });
     }
@@ -186,7 +188,7 @@ export class SystemRunner {
       const feeding = this.fedBy[index]!;
       for (let place = 0; place < feeding.length; place++) {
         const here = feeding[place];
-        takes[place] = here && here.load.takes[here.place];
+        takes[place] = here ? here.load.takes[here.place]! : NOT_FED;
       }
       this.sources[index]!.settle(takes);
     }
@@ -206,7 +208,7 @@ export class SystemRunner {
   }
 
   private feeds(source: RunningSource): boolean {
-    return this.loads.some(({ ways, takes }) => ways.some((way, index) => way.source === source && (takes[index] ?? 0) > 0));
+    return this.loads.some(({ ways, takes }) => ways.some((way, index) => way.source === source && takes[index]! > 0));
   }
 
   private stopped(source: RunningSource, stop: Stop, minute: number, tell: (event: RunEvent) => void): void {
@@ -312,7 +314,7 @@ const EMPTY: Stop = { cause: 'empty', at: 'pack' };
 
 /** Sets what each way of a load takes: the first way that reaches it, its contract filled up from the load's own battery. */
 function choose({ ways, wantedW, takes, own: ownPlace }: RunningLoad): void {
-  takes.fill(undefined);
+  takes.fill(NOT_FED);
   const ownWay = ways[ownPlace];
   const own = ownWay?.source.reaches(ownWay.place) ? ownPlace : -1;
   for (let index = 0; index < ways.length; index++) {
@@ -340,7 +342,7 @@ function choose({ ways, wantedW, takes, own: ownPlace }: RunningLoad): void {
 
 /** The first way that feeds a load; -1 when none does. */
 function feedingPlace({ takes }: RunningLoad): number {
-  for (let place = 0; place < takes.length; place++) if (takes[place] !== undefined) return place;
+  for (let place = 0; place < takes.length; place++) if (takes[place]! >= 0) return place;
   return -1;
 }
 

@@ -132,9 +132,9 @@ export class RunningSource {
 
   /**
    * Sets the loads' watts; a branch all of whose loads are fed from elsewhere, or that has tripped, is off.
-   * `takes`: watts of each load in the order of `loadIds`; undefined: not fed from here.
+   * `takes`: watts of each load in the order of `loadIds`; below zero: not fed from here.
    */
-  settle(takes: readonly (number | undefined)[]): void {
+  settle(takes: ArrayLike<number>): void {
     const { nodes } = this.circuit;
     const { fed, parents, loadPlaces } = this;
     const anyTripped = this.tripped.size > 0;
@@ -144,9 +144,9 @@ export class RunningSource {
       const node = nodes[index]!;
       const place = loadPlaces[index]!;
       if (place >= 0) {
-        const watts = takes[place];
-        node.loadW = watts ?? 0;
-        if (watts !== undefined) fed[index] = 1;
+        const watts = takes[place]!;
+        node.loadW = Math.max(0, watts);
+        if (watts >= 0) fed[index] = 1;
       }
       const parent = parents[index]!;
       if (fed[index] === 1 && parent >= 0) fed[parent] = 1;

@@ -22,7 +22,8 @@ export function capabilityFindings(
     const tree = treeFeeding(trees, use.part);
     if (!tree) return [];
     const passage = passageTo(tree, use.part);
-    const feed: Feed = { use, passage, run: runs.get(tree) };
+    const own = jointsTo(graph, use.part).find(isOwn)?.from;
+    const feed: Feed = { use, passage, run: runs.get(tree), own };
     const device = use.part.gear;
     const mode = device.modes?.find(({ id }) => id === use.modeId);
     const needs = mode ? mode.needs : device.needs;
@@ -59,6 +60,8 @@ interface Feed {
   readonly use: DeviceUse;
   readonly passage: Passage;
   readonly run: Discharge | undefined;
+  /** The battery in the device's own bay, whatever feeds it. */
+  readonly own: Part | undefined;
 }
 
 interface Lack {
@@ -97,7 +100,7 @@ function modeFindings(feed: Feed, mode: string, needs: Needs | undefined): Findi
 }
 
 /** What a feed lacks of what is asked; undefined when it gives all of it over the whole discharge. */
-function lacking({ passage, run }: Feed, { minV, contractW, recognised }: Needs): Lack | undefined {
+function lacking({ passage, run, own }: Feed, { minV, contractW, recognised }: Needs): Lack | undefined {
   const { joint, contract, supply } = passage;
   if (contractW !== undefined && joint.input.takes === 'pd') {
     const given = contract?.powerW;
@@ -129,8 +132,10 @@ function lacking({ passage, run }: Feed, { minV, contractW, recognised }: Needs)
       numbers: [{ name: 'needed', value: contractW, unit: 'W' }],
     };
   }
-  if (recognised && (joint.input.connector.type === 'bay' || joint.input.takes === 'window')) {
-    const { from } = joint;
+  if (recognised) {
+    // USB feeds beside the bay: what sits there is what the device knows
+    const from = joint.input.takes === 'pd' ? own : joint.from;
+    if (!from) return { what: 'no battery that it recognises is in its bay', unknown: false, late: false, numbers: [] };
     const known = isA(from, 'battery') || isA(from, 'adapter') || isA(from, 'hub') ? from.gear.recognised : false;
     if (known === undefined)
       return { what: `whether it recognises ${from.gear.name} is not said`, unknown: true, late: false, numbers: [] };

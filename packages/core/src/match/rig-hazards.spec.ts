@@ -172,6 +172,8 @@ const CASES: readonly Case[] = [
   ['a mode that asks for a recognised battery, on one that is not', onBay({ needs: { recognised: true } }, inCamera({ recognised: false })), 'mode-lost', 'stop'],
   ['on one that is', onBay({ needs: { recognised: true } }, inCamera({ recognised: true })), 'mode-lost', undefined],
   ['on one of which nobody knows', onBay({ needs: { recognised: true } }), 'figure-missing', 'unknown'],
+  ['a mode that asks for a recognised battery, on USB with none in the bay', byUsb(bank(), usbCamera(10, {}, { needs: { recognised: true } })), 'mode-lost', 'stop'],
+  ['the same with one in the bay', byUsb(bank(), usbCamera(10, { sink: 'mixes' }, { needs: { recognised: true } }), usbWire(), inCamera({ recognised: true })), 'mode-lost', undefined],
   ['a mode that needs 1 % more than the contract', byUsb(bank({ ratingW: 27 }), usbCamera(10, {}, { needs: { contractW: 27 * PERCENT } })), 'mode-lost', 'stop'],
   ['a mode that needs 1 % less', byUsb(bank({ ratingW: 27 }), usbCamera(10, {}, { needs: { contractW: 27 / PERCENT } })), 'mode-lost', undefined],
   ['a feature that goes off without telling', byUsb(plainBank(3), usbCamera(5, {}, { features: [{ name: 'phantom power', needs: { minV: 9 }, silently: true }] }), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'feature-lost', 'caution'],

@@ -35,6 +35,14 @@ describe('the layout of a voltage profile', () => {
     expect(adapter!.riser[1]!.y).toBeCloseTo(yOf(8), 9);
   });
 
+  it('gives lanes that are shown together one height of volts', () => {
+    const rig = LOW_WATER.rigs.find(({ body }) => body.name.startsWith('Wheelhouse, everything'))!.body;
+    const lanes = assess(rig, gear).lanes.map(({ stations }) => stations);
+    const together = lanes.map((stations) => layoutProfile(stations, 640, 250, lanes.flat()).yOf(12));
+    expect(new Set(together).size).toBe(1);
+    expect(new Set(lanes.map((stations) => layoutProfile(stations, 640, 250).yOf(12))).size).toBeGreaterThan(1);
+  });
+
   it('thickens the line with the watts and draws what it can of what is unknown', () => {
     const [, stills] = journeys.find(([name]) => name.startsWith('Stills, '))!;
     const [first] = layoutProfile(stills, 640, 250).placed;

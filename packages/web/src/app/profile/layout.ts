@@ -36,10 +36,11 @@ const STEPS_V = [0.5, 1, 2, 5, 10];
 
 /**
  * Lays the stations out from left to right, height being voltage: bands and lines run from what arrives at a station
- * to what leaves it. Nothing is ever placed by hand.
+ * to what leaves it. Nothing is ever placed by hand. `scaledBy`: the stations of all lanes that share a height, so that
+ * they can be compared.
  */
-export function layoutProfile(stations: readonly Station[], width: number, height: number): ProfileLayout {
-  const volts = stations
+export function layoutProfile(stations: readonly Station[], width: number, height: number, scaledBy = stations): ProfileLayout {
+  const volts = scaledBy
     .flatMap(({ highV, lowV, start, end }) => [highV, lowV, start?.voltageV, end?.voltageV])
     .filter((value) => value !== undefined);
   const top = Math.max(...volts, 1);

@@ -21,9 +21,11 @@ const HEIGHT = 250;
 })
 export class VoltageProfile {
   readonly stations = input.required<readonly Station[]>();
+  /** The stations of all lanes that are shown together: they share one height of volts. */
+  readonly scaledBy = input<readonly Station[]>();
 
   private readonly width = signal(640);
-  protected readonly layout = computed(() => layoutProfile(this.stations(), this.width(), HEIGHT));
+  protected readonly layout = computed(() => layoutProfile(this.stations(), this.width(), HEIGHT, this.scaledBy()));
   protected readonly focused = signal<number | undefined>(undefined);
   protected readonly told = computed(() => {
     const index = this.focused();

@@ -63,7 +63,7 @@ import { RunChart } from './run-chart';
           @if (answer().lanes.length > 1) {
             <h3 class="fs-6 mt-2 mb-0">to {{ lane.device }}</h3>
           }
-          <app-voltage-profile [stations]="lane.stations" />
+          <app-voltage-profile [stations]="lane.stations" [scaledBy]="everyStation()" />
         }
       </section>
     }
@@ -91,6 +91,7 @@ export class AnswerView {
   readonly answer = input.required<Answer>();
   readonly wantedMin = input<number | undefined>();
   protected readonly draws = computed(() => this.answer().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
+  protected readonly everyStation = computed(() => this.answer().lanes.flatMap(({ stations }) => stations));
   protected readonly gate = computed(() => {
     const { lanes, sources, run } = this.answer();
     const source = sources.find((one) => one.run === run);
