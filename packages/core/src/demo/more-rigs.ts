@@ -80,11 +80,11 @@ export function moreRigs(): readonly Rig[] {
     },
     {
       name: 'Cinema camera day',
-      note: 'The rented camera on the step-up plate. V6 has been on the shelf at half charge.',
+      note: 'The rented camera on the step-up plate. V5 has been on the shelf, a little over half charged.',
       style: 'tripod',
       devices: [{ gearId: id('cinema') }],
       links: [link([id('v5'), 'mount'], [id('stepUp'), 'mount']), link([id('stepUp'), 'dc'], [id('cinema'), 'dc'], 'twoPin')],
-      batteries: [{ gearId: id('v5'), startCharge: 0.55 }],
+      startCharge: 0.55,
       wantedMin: 120,
       temperatureC: 4,
     },
