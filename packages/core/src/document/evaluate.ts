@@ -24,6 +24,7 @@ import type { RunRange } from '../match/range';
 import { rigGraph } from '../match/rig-graph';
 import { sensitivities } from '../match/sensitivity';
 import type { Sensitivity } from '../match/sensitivity';
+import { EVALUATION_RUNS } from './plan';
 import type { Ask, Plan } from './plan';
 
 /** Everything computed for one rig of a plan. */
@@ -56,8 +57,6 @@ export const MOST_RUNS_TOGETHER = 40_000;
 export const MOST_SEARCHES = 16;
 /** Steps of all runs of one evaluation together: some seconds. */
 const MOST_STEPS = 600_000;
-/** Random runs a rig when a plan does not say: enough for P10 to P90 within a percent or two. */
-export const EVALUATION_RUNS = 100;
 const TRACE_POINTS = 30;
 
 /**

@@ -204,6 +204,8 @@ export function costOf(criteria: Criteria, weights: Weights): { readonly cost: n
     tethered: criteria.tethers,
     trouble: criteria.cautions,
     unknown: criteria.missing,
+    // an unknown mass or price adds nothing to its sum, so it costs by itself
+    unweighed: criteria.massUnknown.length + criteria.priceUnknown.length,
     unfed: criteria.unfed,
   };
   const points = Object.fromEntries((Object.keys(CRITERIA) as Criterion[]).map((name) => [name, units[name] * weights[name]])) as Record<

@@ -48,6 +48,15 @@ describe('every sound feed of a device', () => {
     );
   });
 
+  it('gives each refused way its own reason, though its like was refused before', () => {
+    const { rig, gear } = unfed({
+      camera: camera(),
+      one: pack({ name: 'One', cellsInSeries: 7 }),
+      other: pack({ name: 'Other', cellsInSeries: 7 }),
+    });
+    for (const { title, reason } of findFeeds(rig, 'camera', gear).refused) expect(reason).toContain(`${title} gives up to 29.4 V`);
+  });
+
   it('passes power on through a monitor', () => {
     const monitor = camera({ name: 'Monitor', outputs: [{ gives: 'fixed', id: 'aux', name: 'Aux', connector: { type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' }, voltageV: 8, maxA: 2, lead: true }] }); // prettier-ignore
     const needy = camera({}, 6, { connector: { type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' } });
@@ -96,6 +105,13 @@ describe('every sound feed of a device', () => {
     };
     expect(first('stabiliser')).toBe('Light');
     expect(first('shoulder')).toBe('Heavy');
+  });
+
+  it('what nobody weighed or priced is not taken for weightless and free', () => {
+    const built = unfed({ camera: camera(), known: pack({ name: 'Known', massG: 10, price: 1 }), unknown: pack({ name: 'Unknown' }) });
+    const [first, second] = findFeeds(built.rig, 'camera', built.gear).ways;
+    expect([first!.title, second!.title]).toEqual(['Known', 'Unknown']);
+    expect([first!.points.unweighed, second!.points.unweighed]).toEqual([0, 2 * STYLE_WEIGHTS.handheld.unweighed]);
   });
 
   it('puts what another dominates last', () => {

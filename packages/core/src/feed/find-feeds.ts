@@ -78,9 +78,10 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
       const key = `${stop.code} ${stop.part}`;
       if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: stop.sentence });
     };
-    const [stop] = soundness.stops(deviceId, links);
-    if (stop) {
-      refuse(stop);
+    const [alike] = soundness.stops(deviceId, links);
+    if (alike) {
+      // one that is electrically alike was looked at; what is told names this one's parts
+      if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, links)[0] ?? alike);
       continue;
     }
     if (found.length >= mostWays) {

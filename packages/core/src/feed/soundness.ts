@@ -28,13 +28,14 @@ export class Soundness {
     const key = `${deviceId} ${links.map((link) => this.index.electricallyOf(link)).join(' > ')}`;
     let found = this.known.get(key);
     if (!found) {
-      found = this.look(deviceId, links);
+      found = this.explain(deviceId, links);
       this.known.set(key, found);
     }
     return found;
   }
 
-  private look(deviceId: string, links: ChainOfLinks): readonly Finding[] {
+  /** The same for just this chain, in the names of its own parts. */
+  explain(deviceId: string, links: ChainOfLinks): readonly Finding[] {
     const use = this.rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
     const graph = rigGraph({ ...this.rig, devices: [use], links, phases: undefined }, this.gear);
     const stops = (findings: readonly Finding[]) => findings.filter(({ verdict }) => verdict === 'stop');

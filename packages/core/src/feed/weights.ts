@@ -16,6 +16,7 @@ export const CRITERIA = {
   tethered: 'sockets it hangs on',
   trouble: 'cautions named',
   unknown: 'figures missing',
+  unweighed: 'masses and prices that nobody gave',
   unfed: 'devices without a feed',
 } as const;
 export type Criterion = keyof typeof CRITERIA;
@@ -36,6 +37,7 @@ const BASE: Weights = {
   tethered: 5,
   trouble: 0.25,
   unknown: 3,
+  unweighed: 0.4,
   unfed: 100,
 };
 

@@ -71,7 +71,7 @@ export const gearShape = tagged('Gear', 'kind', {
     draw: optional(drawShape),
     peakW: optional(watts('Peak')),
     peakMs: optional(number('Length of peak', 'ms', { above: 0, max: 60_000 })),
-    /** Switches off whatever else it is fed by when this is in doubt: what its usual mode asks of a feed. */
+    /** What its usual mode asks of a feed. */
     needs: optional(needsShape),
     modes: optional(
       list(
@@ -162,7 +162,6 @@ export const gearShape = tagged('Gear', 'kind', {
     standbyW: optional(standby),
     /** Seconds that it carries its loads while a battery is changed. */
     bufferS: optional(number('Bridges a swap for', 's', { above: 0, max: 3600 })),
-    /** Ports of a device that it covers: a grip takes the bay. */
     recognised,
   },
   supply: {

@@ -261,6 +261,8 @@ function fuseFindings({ source }: SourceTree, { joint, before }: Passage, run: D
     const bare = ['bare', 'xt60'].includes(output.connector.type);
     const lead = isA(source, 'battery') && !before && bare && source.gear.chemistry === 'agm';
     if (!(bare && strong) && !lead) return [];
+    // past the largest size sold no figure is named
+    const size = run && fuseFor(mostCurrent(run, joint.id));
     return [
       finding({
         ...base,
@@ -268,7 +270,7 @@ function fuseFindings({ source }: SourceTree, { joint, before }: Passage, run: D
         verdict: 'caution',
         numbers: [],
         sentence: `${from.gear.name} can weld a shorted lead; there is no fuse between it and ${joint.to.gear.name}.`,
-        remedy: `Put a fuse close to its plus: at least 1.25 times the highest current${run ? ` (${say(fuseFor(mostCurrent(run, joint.id)) ?? 20, 'A')})` : ''}, no more than the wire carries.`,
+        remedy: `Put a fuse close to its plus: at least 1.25 times the highest current${size === undefined ? '' : ` (${say(size, 'A')})`}, no more than the wire carries.`,
       }),
     ];
   }

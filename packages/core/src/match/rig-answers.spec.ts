@@ -99,6 +99,18 @@ describe('swaps and phases', () => {
     expect(off / usual).toBeCloseTo(2, 1);
   });
 
+  it('a phase that names a mode or device which is not there is told, never run as the usual one', () => {
+    for (const device of [
+      { gearId: 'camera', mode: 'zebra' },
+      { gearId: 'nobody', mode: 'off' },
+    ]) {
+      const { verdict, findings } = judge(day({ phases: [{ minutes: 60, devices: [device] }] }));
+      expect(verdict).toBe('unknown');
+      expect(findings[0]).toMatchObject({ code: 'part-missing', verdict: 'unknown' });
+      expect(findings[0]!.sentence).toMatch(/^A phase/);
+    }
+  });
+
   it('a battery has a charge and a temperature of its own', () => {
     const state = (batteries: object) => judge(day({ batteries: [{ gearId: 'pack', ...batteries }] })).firstStopMin!;
     expect(state({ startCharge: 0.5 }) / state({})).toBeLessThan(0.52);

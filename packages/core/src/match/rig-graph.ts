@@ -94,6 +94,15 @@ export function rigGraph(rig: Rig, gear: ReadonlyMap<string, Gear>): RigGraph {
     }
     return [{ part, modeId, scale, busyPorts }];
   });
+  for (const { gearId, mode } of (rig.phases ?? []).flatMap((phase) => phase.devices)) {
+    const use = devices.find(({ part }) => part.id === gearId);
+    const sentence = !use
+      ? 'A phase names a device that is not in the rig.'
+      : mode !== 'off' && mode !== 'usual' && !use.part.gear.modes?.some(({ id }) => id === mode)
+        ? `A phase puts ${use.part.gear.name} into a mode “${mode}” that it does not have.`
+        : undefined;
+    if (sentence !== undefined && !found.some((one) => one.sentence === sentence)) found.push(lost('device', gearId, sentence));
+  }
   const joints = rig.links.flatMap((link): Joint[] => {
     const from = partOf(link.from.gearId);
     const to = partOf(link.to.gearId);

@@ -3,7 +3,7 @@ import { camera, dummy, pack, splitter, usbCamera, wire, build } from '../../tes
 import type { Built, Joined } from '../../testing/rig-builder';
 import { plainSolve } from '../../testing/plain-solver';
 import { CHEMISTRIES } from '../cell/chemistry';
-import { cellVoltage } from '../cell/ocv';
+import { cellVoltage, ocvArea } from '../cell/ocv';
 import { discharge } from '../discharge/discharge';
 import type { Gear } from '../gear/gear';
 import { assess, rigModel } from './assess';
@@ -116,6 +116,9 @@ describe('laws of rigs', () => {
         const stored = run.packWh + run.losses.find(({ id }) => id === 'pack')!.energyWh;
         const spent = run.loadsWh + run.losses.reduce((sum, { energyWh }) => sum + energyWh, 0);
         expect(Math.abs(stored / spent - 1)).toBeLessThan(1e-6);
+        const { capacityAh, cellsInSeries, ocvPerCell } = network.pack;
+        const atStart = capacityAh * cellsInSeries * ocvArea(ocvPerCell, drawing.startCharge);
+        expect(Math.abs((stored + run.strandedWh) / atStart - 1)).toBeLessThan(1e-6);
       }),
       { numRuns: 150, seed: 78 },
     );

