@@ -70,6 +70,7 @@ export const FINDINGS = {
   'single-point': 'One part stops several devices when it fails.',
   'stops-together': 'Every device of the rig hangs on one source.',
   'no-cushion': 'A swap cuts the power of a device: nothing carries it meanwhile.',
+  'spare-unfit': 'A spare cannot take the place of the battery it is named for.',
   lasts: 'It runs as long as asked, reserve kept.',
   'lasts-into-reserve': 'It runs as long as asked only by spending the reserve.',
   'too-short': 'It stops before the time asked for.',

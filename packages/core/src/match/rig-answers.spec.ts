@@ -79,10 +79,18 @@ describe('swaps and phases', () => {
     expect(spared.stop).toMatch(/^After one change of battery Next, put in at/);
   });
 
-  it('a spare that does not fit is not counted on', () => {
+  it.each<[string, Parameters<typeof pack>, string]>([
+    ['of fewer cells', [{ cellsInSeries: 3 }], 'other cells'],
+    ['of a chemistry that stands higher when full', [{ chemistry: 'li-ion-hv' }], 'other cells'],
+    ['with a weaker port', [{}, { maxA: 7.9 }], 'no port that stands in'],
+    ['with another plug', [{}, { connector: { type: 'xt60' } }], 'no port that stands in'],
+    ['that may give less', [{ maxA: 5 }], 'less current'],
+    ['whose energy nobody gave', [{ energyWh: undefined }], 'its energy is not known'],
+  ])('a spare %s is told and not counted on', (_what, spare, why) => {
     const { rig, gear } = day({ batteries: [{ gearId: 'pack', spareIds: ['next'] }] });
-    const other = new Map([...gear, ['next', pack({ cellsInSeries: 3 })]]);
-    expect(assess(rig, other).timeline!.events.some(({ kind }) => kind === 'swap')).toBe(false);
+    const { timeline, findings } = assess(rig, new Map([...gear, ['next', pack(...spare)]]));
+    expect(timeline!.events.some(({ kind }) => kind === 'swap')).toBe(false);
+    expect(findings.find(({ code }) => code === 'spare-unfit')!.sentence).toContain(why);
   });
 
   it('phases draw what their mode says, off is off, and a scale turns it down', () => {

@@ -10,6 +10,7 @@ import { resilience } from './resilience';
 import { hasCushion, isA, jointsTo, roleOf } from './rig-graph';
 import type { DeviceUse, Part, RigGraph } from './rig-graph';
 import type { SourceTree } from './source-tree';
+import { spareFindings } from './spares';
 import { feedPoint, list } from './voltage-findings';
 
 /** What a device loses on its feed: the mode chosen, other modes, features. */
@@ -219,7 +220,7 @@ export function lastsFindings(graph: RigGraph, firstStopMin: number | undefined,
 
 /** What fails together, what nothing carries over a swap, and batteries that empty while plugged in. */
 export function wholeRigFindings(graph: RigGraph, timeline: SystemRun | undefined, plannedMin: number | undefined): Finding[] {
-  return [...togetherFindings(graph), ...cushionFindings(graph, plannedMin), ...drainFindings(graph, timeline)];
+  return [...togetherFindings(graph), ...cushionFindings(graph, plannedMin), ...drainFindings(graph, timeline), ...spareFindings(graph)];
 }
 
 function togetherFindings(graph: RigGraph): Finding[] {

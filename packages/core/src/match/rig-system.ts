@@ -1,7 +1,6 @@
 import { packFrom } from '../cell/pack';
 import type { Discharge } from '../discharge/discharge';
 import type { System, SystemLoad, SystemPhase, SystemSource, Way } from '../discharge/system';
-import type { Battery } from '../gear/gear';
 import { isMount } from '../gear/connector';
 import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN } from '../gear/rig';
 import { deviceDraw } from './draw';
@@ -11,8 +10,9 @@ import { stoppingPeak } from './first-stop';
 import { packSpecOf } from './pack-spec';
 import type { Passage } from './passage';
 import { isA } from './rig-graph';
-import type { DeviceUse, Joint, Part, RigGraph, Source } from './rig-graph';
+import type { DeviceUse, Joint, Part, RigGraph } from './rig-graph';
 import type { SourceTree } from './source-tree';
+import { spareTrouble } from './spares';
 import type { Feed, Network } from '../circuit/network';
 
 /** Beyond 400 days nothing is timed. */
@@ -163,14 +163,15 @@ function wayOf(tree: SourceTree, { joint, contract, mixedW, before }: Passage): 
 }
 
 /** The batteries that take a source's place, how long a change takes, and at which charge it is made. */
-function swapsOf({ rig, parts, joints }: RigGraph, { source, passages }: SourceTree): Omit<SystemSource, 'id' | 'network'> {
+function swapsOf(graph: RigGraph, { source }: SourceTree): Omit<SystemSource, 'id' | 'network'> {
+  const { rig, parts, joints } = graph;
   if (!isA(source, 'battery')) return { spares: [], swapMin: 0, swapAtSoc: 0 };
   const ids = rig.batteries?.find(({ gearId }) => gearId === source.id)?.spareIds ?? [];
   const spares = ids.flatMap((id) => {
     const part = parts.get(id);
     if (!part || !isA(part, 'battery')) return [];
     const spec = packSpecOf(rig, part, new Evidence());
-    return spec && sameFit(part, source, passages) ? [{ id, pack: packFrom(spec) }] : [];
+    return spec && spareTrouble(graph, part, source) === undefined ? [{ id, pack: packFrom(spec) }] : [];
   });
   const hot = joints.some(({ from, to }) => from.id === source.id && isA(to, 'hub') && (to.gear.bufferS ?? 0) >= 20);
   return {
@@ -178,14 +179,4 @@ function swapsOf({ rig, parts, joints }: RigGraph, { source, passages }: SourceT
     swapMin: hot ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN),
     swapAtSoc: spares.length > 0 ? (rig.reserve ?? DEFAULT_RESERVE) : 0,
   };
-}
-
-/** A spare takes a battery's place only where it has the same cells in series and the ports in use. */
-function sameFit(spare: Part<Battery>, source: Source, passages: readonly Passage[]): boolean {
-  if (!isA(source, 'battery') || spare.gear.cellsInSeries !== source.gear.cellsInSeries) return false;
-  return passages
-    .filter(({ before }) => !before)
-    .every(({ joint }) =>
-      spare.gear.outputs.some((port) => port.gives === joint.output.gives && port.connector.type === joint.output.connector.type),
-    );
 }
