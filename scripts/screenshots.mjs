@@ -4,10 +4,10 @@ import path from 'node:path';
 import { build } from './lib/build.mjs';
 import { launchChromium } from './lib/chromium.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages } from './lib/install.mjs';
-import { DATA, ROOT } from './lib/paths.mjs';
-import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { POSTGRESQL } from './lib/postgres.mjs';
 import { main, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { withThrowawayServer } from './lib/throwaway.mjs';
 
 const FOLDER = path.join(ROOT, 'docs/screenshots');
 const RIG = (number) => `/rigs/0d0c0000-0000-4000-8000-0000000001${number}`;
@@ -15,13 +15,30 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 const PICTURES = [
+  { name: 'kit', path: '/kit?item=0d0c0000-0000-4000-8000-000000000012', size: DESK },
+  { name: 'label', path: '/kit/label', size: DESK },
+  { name: 'import', path: '/kit/import', size: DESK, prepare: readTable },
   { name: 'rigs', path: '/rigs', size: DESK },
-  { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, wait: '.apexcharts-svg' },
+  { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, prepare: slideToEnd },
   { name: 'rig-of-four', path: RIG('07'), size: { width: 1280, height: 1500 }, prepare: showWays },
+  { name: 'feeds', path: RIG('04'), size: { width: 1280, height: 900 }, prepare: openFeeds },
+  { name: 'compare', path: `${RIG('07')}/compare`, size: { width: 1280, height: 1340 }, prepare: compareAll },
+  { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
   { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions, wait: '.apexcharts-svg' },
-  { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true },
+  { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true, wait: '.apply' },
   { name: 'conflict', path: RIG('01'), size: DESK, prepare: makeConflict },
+  { name: 'draws', path: '/log/draws', size: DESK, wait: '.rows' },
+  {
+    name: 'recording',
+    path: '/log/recordings/0d0c0000-0000-4000-8000-000000005501',
+    size: { width: 1280, height: 980 },
+    wait: '.apexcharts-svg',
+  },
+  { name: 'battery', path: '/log/batteries/0d0c0000-0000-4000-8000-000000000012', size: DESK, wait: '.apexcharts-svg' },
+  { name: 'phone-log', path: '/log/new?kind=run-down', size: PHONE, dark: true, prepare: writeRunDown },
   { name: 'phone-dark', path: RIG('06'), size: PHONE, dark: true },
+  { name: 'phone-profile', path: RIG('07'), size: PHONE, prepare: showWays },
+  { name: 'phone-kit-dark', path: '/kit', size: PHONE, dark: true },
 ];
 
 await main(async () => {
@@ -29,15 +46,7 @@ await main(async () => {
   installNodePackages();
   build();
   fs.mkdirSync(FOLDER, { recursive: true });
-  const postgres = await startPostgres(path.join(DATA, `test-${process.pid}`), { throwaway: true });
-  try {
-    const server = await startServer({ databaseUrl: postgres.url, port: 0, logFile: path.join(DATA, 'screenshots.log') });
-    await takeAll(server.url);
-    await server.stop();
-  } finally {
-    await postgres.stop();
-    fs.rmSync(postgres.base, { recursive: true, force: true });
-  }
+  await withThrowawayServer('screenshots', takeAll);
 });
 
 async function takeAll(baseURL) {
@@ -49,7 +58,7 @@ async function takeAll(baseURL) {
       await page.goto(at);
       await page.locator('h1').waitFor();
       await prepare?.(page, context);
-      if (wait) await page.locator(wait).waitFor();
+      if (wait) await page.locator(wait).first().waitFor();
       await page.waitForTimeout(400);
       await page.screenshot({ path: path.join(FOLDER, `${name}.png`) });
       say(`docs/screenshots/${name}.png`);
@@ -58,6 +67,38 @@ async function takeAll(baseURL) {
   } finally {
     await browser.close();
   }
+}
+
+async function readTable(page) {
+  await page.getByText('Paste it instead').click();
+  await page
+    .getByLabel('Text of the table or document')
+    .fill(
+      'kind,tag,name,form,label,years\nbattery,V1,Holmvik 95,,,3\nbattery,V2,Holmvik 95,,,old\nbattery,X1,Brick,v-mount,14.4 V 6600 mAh,1',
+    );
+  await page.getByRole('button', { name: 'Read it' }).click();
+}
+
+async function writeRunDown(page) {
+  await page.getByLabel('Device').selectOption('Ternlet 2');
+  await page.getByLabel('Battery').selectOption('S1: Ternlet cell S');
+  await page.getByLabel('It ran for').fill('1h02');
+}
+
+/** The end of the run, where the limit is reached. */
+async function slideToEnd(page) {
+  await page.locator('.apply').first().waitFor();
+  await page.getByLabel('Go through the discharge').fill('240');
+}
+
+async function openFeeds(page) {
+  await page.getByRole('button', { name: 'Other feeds …' }).click();
+  await page.getByText('Why not the others').waitFor();
+}
+
+async function compareAll(page) {
+  await page.getByRole('button', { name: 'Compare anew' }).waitFor({ timeout: 60_000 });
+  await page.locator('.apexcharts-svg').waitFor();
 }
 
 /** The ways of its energy at the top, the answer above them out of sight. */

@@ -6,15 +6,17 @@ export const STILLS = '/rigs/0d0c0000-0000-4000-8000-000000000106';
 export const OLD_BANK = '/rigs/0d0c0000-0000-4000-8000-000000000105';
 
 /**
- * Every journey starts from the demo as it shipped and from no rigs of one's own, and fails when the page logs an
+ * Every journey starts from the demo as it shipped and from nothing of one's own, and fails when the page logs an
  * error or asks anything of another machine.
  */
 export const test = base.extend<{ watched: undefined }>({
   watched: [
     async ({ context, request, baseURL }, use) => {
       await request.post('/api/demo/reset');
-      for (const rig of (await (await request.get('/api/rigs')).json()) as { id: string; origin: string; revision: number }[]) {
-        if (rig.origin === 'own') await request.delete(`/api/rigs/${rig.id}`, { headers: { 'If-Match': `"${rig.revision}"` } });
+      for (const kind of ['recordings', 'log', 'rigs', 'gear']) {
+        for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
+          if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
+        }
       }
       const home = new URL(baseURL!).origin;
       const elsewhere: string[] = [];
@@ -42,6 +44,11 @@ export { expect };
 /** The big number of the answer. */
 export function runTime(page: Page): Locator {
   return page.getByTestId('run-time');
+}
+
+/** Opens the figures of a part of the rig, found by its name. */
+export async function openPart(page: Page, name: string | RegExp): Promise<void> {
+  await page.getByRole('region', { name: 'Devices and their feeds' }).getByRole('button', { name, expanded: false }).first().click();
 }
 
 export async function untilSaved(page: Page): Promise<void> {

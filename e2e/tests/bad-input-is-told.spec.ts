@@ -1,4 +1,4 @@
-import { WHEELHOUSE, expect, runTime, test } from '../support/viaggio';
+import { WHEELHOUSE, expect, runTime, test, openPart } from '../support/viaggio';
 
 const FIELD_CASES = [
   ['Energy', '-95 Wh', 'Expected more than 0 and at most 5000 Wh; got “-95 Wh”.'],
@@ -16,6 +16,7 @@ const FIELD_CASES = [
 test('at its field, in plain words, and nothing of it is saved', async ({ page, request }) => {
   await page.goto(WHEELHOUSE);
   await expect(runTime(page)).toHaveText('4 h 43 min');
+  for (const part of ['Battery V1', 'Adapter', 'Device']) await openPart(page, new RegExp(`^${part}`));
   for (const [label, typed, says] of FIELD_CASES) {
     const field = page.getByLabel(label, { exact: true });
     const before = await field.inputValue();
@@ -31,6 +32,7 @@ test('at its field, in plain words, and nothing of it is saved', async ({ page, 
 
 test('a decimal comma is read, and said how', async ({ page }) => {
   await page.goto(WHEELHOUSE);
+  await openPart(page, /^Adapter/);
   await page.getByLabel('Lowest input').fill('12,4V');
   await expect(page.getByText('read as 12.4 V')).toBeVisible();
   await page.getByLabel('Lowest input').blur();

@@ -1,4 +1,4 @@
-import { OLD_BANK, STILLS, WHEELHOUSE, expect, runTime, test, untilSaved } from '../support/viaggio';
+import { OLD_BANK, STILLS, WHEELHOUSE, expect, runTime, test, untilSaved, openPart } from '../support/viaggio';
 
 test('the demo crew’s rigs are judged, their troubles found', async ({ page }) => {
   await page.goto('/');
@@ -20,6 +20,7 @@ test('reset demo brings it back and leaves one’s own alone', async ({ page }) 
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}$/);
 
   await page.goto(WHEELHOUSE);
+  await openPart(page, /^Battery V1/);
   await page.getByLabel('Energy', { exact: true }).fill('50');
   await untilSaved(page);
   await page.getByRole('button', { name: 'Menu' }).click();
@@ -35,7 +36,7 @@ test('the picture’s parts can be reached by keyboard and say their numbers', a
   const part = page.getByRole('img', { name: /^Plovera R; accepts 6.3 V to 8.6 V; at the start 8.19 V, 0.63 A, 5.2 W/ });
   await part.focus();
   await expect(page.getByRole('region', { name: 'Voltage profile' })).toContainText(
-    'Plovera R accepts 6.3 V to 8.6 V. Start 8.19 V, 0.63 A, 5.2 W.',
+    /Plovera R accepts 6.3 V to 8.6 V\..*8.19 V.*0.63 A.*5.2 W/,
   );
 });
 
@@ -49,5 +50,10 @@ test('keys lead to the views and list themselves', async ({ page }) => {
   await page.keyboard.press('n');
   await expect(page).toHaveURL('/rigs/new');
   await page.keyboard.press('1');
+  await expect(page).toHaveURL('/kit');
+  await page.keyboard.press('/');
+  await expect(page.getByRole('searchbox')).toBeFocused();
+  await page.getByRole('heading', { name: 'Kit' }).click();
+  await page.keyboard.press('2');
   await expect(page).toHaveURL('/rigs');
 });

@@ -1,14 +1,16 @@
-import { WHEELHOUSE, expect, runTime, test, untilSaved } from '../support/viaggio';
+import { WHEELHOUSE, expect, runTime, test, untilSaved, openPart } from '../support/viaggio';
 
 test('a changed figure is answered at once, saved, and survives a reload', async ({ page }) => {
   await page.goto(WHEELHOUSE);
   await expect(runTime(page)).toHaveText('4 h 43 min');
+  await openPart(page, /^Battery V1/);
   const energy = page.getByLabel('Energy', { exact: true });
   await energy.fill('147Wh');
   await expect(page.getByText('read as 147 Wh')).toBeVisible();
   await expect(runTime(page)).toHaveText(/^7 h \d+ min$/);
   await untilSaved(page);
   await page.reload();
+  await openPart(page, /^Battery V1/);
   await expect(energy).toHaveValue('147');
   await expect(runTime(page)).toHaveText(/^7 h \d+ min$/);
 });
@@ -22,7 +24,7 @@ test('leaving in the middle of an edit loses nothing', async ({ page }) => {
 
 test('undo and redo, by button and by key', async ({ page }) => {
   await page.goto(WHEELHOUSE);
-  const battery = page.getByLabel('Battery is at');
+  const battery = page.getByLabel('Battery is at', { exact: true });
   await battery.fill('-20');
   await battery.blur();
   await expect(runTime(page)).not.toHaveText('4 h 43 min');
@@ -40,14 +42,16 @@ test('undo and redo, by button and by key', async ({ page }) => {
 
 test('another battery of the kit is one choice away', async ({ page }) => {
   await page.goto(WHEELHOUSE);
+  await openPart(page, /^Battery V1/);
   await page.getByLabel('Which of the kit').selectOption('V4: Holmvik 49');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('asks for more than 1.5 A (D-tap of Holmvik 49)');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel('Name of the battery')).toHaveValue('Holmvik 95');
+  await expect(page.getByRole('button', { name: 'Battery V1: Holmvik 95' })).toBeVisible();
 });
 
 test('gear that is in other rigs says so, and a change counts there too', async ({ page }) => {
   await page.goto(WHEELHOUSE);
+  await openPart(page, /^Adapter/);
   await expect(page.getByText('Also in Wheelhouse on the small battery; a change counts there too.')).toBeVisible(); // the adapter
   await page.getByLabel('Rated power').fill('12');
   await untilSaved(page);

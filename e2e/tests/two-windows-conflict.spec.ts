@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { WHEELHOUSE, expect, test, untilSaved } from '../support/viaggio';
+import { WHEELHOUSE, expect, openPart, test, untilSaved } from '../support/viaggio';
 
 /** Two windows on one rig; the second saves first, the first then finds out. */
 async function conflict(one: Page, other: Page): Promise<void> {
@@ -48,6 +48,7 @@ test('the same for a piece of gear', async ({ page, context }) => {
   const other = await context.newPage();
   await page.goto(WHEELHOUSE);
   await other.goto(WHEELHOUSE);
+  for (const window of [page, other]) await openPart(window, /^Battery V1/);
   await expect(page.getByLabel('Energy', { exact: true })).toHaveValue('95');
   await other.getByLabel('Energy', { exact: true }).fill('90');
   await untilSaved(other);

@@ -1,5 +1,3 @@
-import { gearShape, rigShape } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
 import compression from 'compression';
 import express from 'express';
 import type { ErrorRequestHandler, Express } from 'express';
@@ -9,38 +7,52 @@ import type { Logger } from 'pino';
 import swaggerUi from 'swagger-ui-express';
 import { openApi } from './api-docs/openapi';
 import type { Database } from './db/database';
+import { ITEM_KINDS } from './db/models/item';
+import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
 import { DemoService } from './demo/demo-service';
 import { AppError, problemOf, toAppError } from './errors';
 import { healthOperations } from './health/health-operations';
 import { itemOperations } from './items/item-operations';
-import { ItemService } from './items/item-service';
+import { KINDS, itemServices } from './items/kinds';
+import type { ItemServices } from './items/kinds';
 import type { Operation } from './operation';
 import { evaluateOperations } from './evaluate/evaluate-operations';
+import { LiveRecordings } from './meters/live-recordings';
+import { meterOperations } from './meters/meter-operations';
+import { Meters } from './meters/meters';
+import type { MeterAddress } from './meters/meters';
+import { recordingOperations } from './recordings/recording-operations';
 import { planOperations } from './plan/plan-operations';
-import { requireGear } from './plan/references';
+import { requireReferences } from './plan/references';
 import { routerOf } from './router';
 import { sameOriginOnly } from './same-origin';
 
 export interface Services {
-  readonly gear: ItemService;
-  readonly rigs: ItemService;
+  readonly items: ItemServices;
+  readonly meters: Meters;
+  readonly live: LiveRecordings;
   readonly demo: DemoService;
 }
 
-export function servicesOf(database: Database): Services {
-  const gear = new ItemService(database, 'gear');
-  const rigs = new ItemService(database, 'rigs');
-  return { gear, rigs, demo: new DemoService(database, gear, rigs) };
+/** `allowed`: the meters that the installation's owner lets be polled. */
+export function servicesOf(database: Database, allowed: readonly MeterAddress[] = []): Services {
+  const items = itemServices(database);
+  const meters = new Meters(allowed, items);
+  return { items, meters, live: new LiveRecordings(database, items, meters), demo: new DemoService(database, items) };
 }
 
 /** Everything the API does, in the order of the documentation. */
-export function operationsOf(database: Database, { gear, rigs, demo }: Services): readonly Operation[] {
+export function operationsOf(database: Database, { items, meters, live, demo }: Services): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
-    ...itemOperations(gear, gearShape, 'piece of gear'),
-    ...itemOperations(rigs, rigShape, 'rig', (body) => requireGear([{ path: '', rig: body as Rig }], gear)),
-    ...planOperations(database, gear, rigs),
+    ...ITEM_KINDS.flatMap((kind) =>
+      itemOperations(items[kind], KINDS[kind].shape, KINDS[kind].one, (body) => requireReferences([{ path: '', kind, body }], items)),
+    ),
+    ...recordingOperations(database),
+    ...meterOperations(meters, live),
+    ...changesOperations(database, items),
+    ...planOperations(database, items),
     ...evaluateOperations(),
     ...demoOperations(demo),
   ];
@@ -50,11 +62,16 @@ export interface AppOptions {
   readonly webDir?: string | undefined;
   /** False when it is served to other machines on purpose. */
   readonly loopbackOnly?: boolean;
+  readonly services?: Services;
 }
 
-export function createApp(database: Database, log: Logger, { webDir, loopbackOnly = true }: AppOptions = {}): Express {
+export function createApp(
+  database: Database,
+  log: Logger,
+  { webDir, loopbackOnly = true, services = servicesOf(database) }: AppOptions = {},
+): Express {
   const app = express();
-  const operations = operationsOf(database, servicesOf(database));
+  const operations = operationsOf(database, services);
   const document = openApi(operations);
   app.disable('x-powered-by');
   app.set('etag', false); // an ETag here is a revision, not a hash of the bytes

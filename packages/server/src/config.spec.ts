@@ -13,6 +13,17 @@ describe('readConfig', () => {
     expect(() => readConfig({ ...env, PORT: 'many' })).toThrow('PORT: expected 0 to 65535; got “many”');
   });
 
+  it('lets only the meters be polled that the owner names', () => {
+    const meters = (METERS: string) => readConfig({ DATABASE_URL: 'postgres://x', METERS }).meters;
+    expect(meters('')).toEqual([]);
+    expect(meters('bench=192.0.2.10:5025, my desk=[2001:db8::7]:5026')).toEqual([
+      { name: 'bench', host: '192.0.2.10', port: 5025 },
+      { name: 'my desk', host: '2001:db8::7', port: 5026 },
+    ]);
+    for (const wrong of ['192.0.2.10:5025', 'bench=192.0.2.10', 'bench=192.0.2.10:70000', 'bench=a b:5025'])
+      expect(() => meters(wrong)).toThrow(`METERS: expected name=host:port, apart by commas; got “${wrong}”`);
+  });
+
   it('knows loopback from the world', () => {
     expect(['127.0.0.1', '127.1.2.3', '::1', 'localhost'].map(isLoopback)).toEqual([true, true, true, true]);
     expect(['0.0.0.0', '::', '192.168.1.2'].map(isLoopback)).toEqual([false, false, false]);

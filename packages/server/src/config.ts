@@ -1,4 +1,5 @@
 import path from 'node:path';
+import type { MeterAddress } from './meters/meters';
 
 export interface Config {
   readonly databaseUrl: string;
@@ -7,6 +8,8 @@ export interface Config {
   /** The built web application; nothing is served but the API when absent. */
   readonly webDir: string | undefined;
   readonly logLevel: string;
+  /** Bench meters that may be polled; no other address is. */
+  readonly meters: readonly MeterAddress[];
 }
 
 /** Reads the environment. Errors name the variable, what was expected and what came. */
@@ -21,7 +24,19 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     port,
     webDir: env['WEB_DIR'] && path.resolve(env['WEB_DIR']),
     logLevel: env['LOG_LEVEL'] ?? 'info',
+    meters: metersOf(env['METERS'] ?? ''),
   };
+}
+
+/** `bench=192.0.2.10:5025, desk=[2001:db8::7]:5025` */
+function metersOf(text: string): readonly MeterAddress[] {
+  const entries = text.split(',').map((entry) => entry.trim()).filter((entry) => entry !== ''); // prettier-ignore
+  return entries.map((entry) => {
+    const [, name, host, digits] = /^([\w -]{1,40})=(\[[0-9a-f:]+\]|[\w.-]+):(\d{1,5})$/i.exec(entry) ?? [];
+    const port = Number(digits);
+    if (name === undefined || port < 1 || port > 65535) throw new Error(`METERS: expected name=host:port, apart by commas; got “${entry}”`);
+    return { name: name.trim(), host: host!.replace(/^\[|\]$/g, ''), port };
+  });
 }
 
 /** Whether an address to listen on can be reached from this machine alone. */

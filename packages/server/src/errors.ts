@@ -15,13 +15,22 @@ export const ERRORS = {
   },
   'not-found': { status: 404, title: 'There is nothing here', remedy: 'Check the address; the thing may have been deleted.' },
   'method-not-allowed': { status: 405, title: 'This cannot be done here', remedy: 'See /api/docs for what can.' },
+  'meter-busy': {
+    status: 409,
+    title: 'The meter cannot be recorded now',
+    remedy: 'Look at the list of meters: which there are, and what is being recorded.',
+  },
   'id-taken': { status: 409, title: 'The identifier is in use', remedy: 'Make a new identifier, or change the thing that has it.' },
   'revision-stale': {
     status: 412,
     title: 'Somebody saved a newer state',
     remedy: 'Compare with the state in “current”, then save over its revision.',
   },
-  'too-large': { status: 413, title: 'The request is too large', remedy: 'Send at most 1 MB.' },
+  'too-large': {
+    status: 413,
+    title: 'The request is too large',
+    remedy: 'Send less: at most 1 MB of JSON; /api/docs says how much of anything else.',
+  },
   'invalid-fields': {
     status: 422,
     title: 'Some fields are not as expected',
@@ -76,7 +85,7 @@ export function toAppError(thrown: unknown): AppError {
   if (isDatabaseAway(thrown)) return new AppError('database-away', 'No answer from the database.');
   const status = (thrown as { status?: unknown } | null)?.status;
   const type = (thrown as { type?: unknown } | null)?.type;
-  if (status === 413) return new AppError('too-large', 'The body is larger than 1 MB.');
+  if (status === 413) return new AppError('too-large', 'The body is larger than this operation takes.');
   if (type === 'entity.parse.failed') return new AppError('malformed-request', `Not JSON: ${(thrown as Error).message}.`);
   if (typeof status === 'number' && status >= 400 && status < 500) return new AppError('malformed-request', (thrown as Error).message);
   return new AppError('internal', 'An unforeseen error; it is in the log.');

@@ -4,15 +4,21 @@ import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
 import { isLoopback, readConfig } from './config';
 import { migrate, openDatabase } from './db/database';
+import { sweepRecordingData } from './recordings/sweep';
 
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel });
 const database = openDatabase(config.databaseUrl);
 
 await migrate(database);
-if (await servicesOf(database).demo.loadIfNew()) log.info('demo loaded');
+const services = servicesOf(database, config.meters);
+if (await services.demo.loadIfNew()) log.info('demo loaded');
+const recovered = await services.live.recover();
+if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
 
-const server = createServer(createApp(database, log, { webDir: config.webDir, loopbackOnly: isLoopback(config.host) }));
+await sweepRecordingData(database);
+
+const server = createServer(createApp(database, log, { webDir: config.webDir, loopbackOnly: isLoopback(config.host), services }));
 server.on('error', (error: NodeJS.ErrnoException) => {
   const says = error.code === 'EADDRINUSE' ? `PORT: ${config.port} is in use by another program` : error.message;
   log.fatal({ err: error }, says);
@@ -31,7 +37,10 @@ function stop(): void {
   if (stopping) process.exit(1);
   stopping = true;
   setTimeout(() => process.exit(1), 5000).unref();
-  server.close(() => void database.sequelize.close().finally(() => process.exit(0)));
+  void services.live
+    .end()
+    .then(() => services.meters.end())
+    .finally(() => server.close(() => void database.sequelize.close().finally(() => process.exit(0))));
   server.closeIdleConnections();
 }
 process.on('SIGTERM', stop);

@@ -1,24 +1,22 @@
 import { idShape, issue } from '@viaggio/core';
-import { Router } from 'express';
-import type { Request } from 'express';
+import express, { Router } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
 import { AppError } from './errors';
-import type { Operation } from './operation';
+import type { Answered, AnsweredFile, Operation } from './operation';
 import { validate } from './validation/validate';
 
 /** Serves operations: checks identifier, revision and body before the handler sees them. */
 export function routerOf(operations: readonly Operation[]): Router {
   const router = Router();
   for (const operation of operations) {
-    router[operation.method](expressPath(operation.path), async (request, response) => {
-      const { status, body, revision } = await operation.handle({
+    router[operation.method](expressPath(operation.path), ...rawReader(operation), async (request, response) => {
+      const answered = await operation.handle({
         id: idOf(request),
         revision: operation.needsRevision ? revisionOf(request) : 0,
         body: bodyOf(operation, request) as never,
+        query: queryOf(operation, request),
       });
-      if (revision !== undefined) response.set('ETag', `"${revision}"`);
-      response.status(status);
-      if (body === undefined) response.end();
-      else response.json(body);
+      await send(answered, request, response);
     });
   }
   for (const path of new Set(operations.map((operation) => operation.path))) {
@@ -29,6 +27,47 @@ export function routerOf(operations: readonly Operation[]): Router {
     });
   }
   return router;
+}
+
+function rawReader({ rawBody }: Operation): readonly RequestHandler[] {
+  // not unpacked here: what comes compressed is kept so
+  return rawBody ? [express.raw({ type: rawBody.mediaType, limit: rawBody.maxBytes, inflate: false })] : [];
+}
+
+function queryOf({ query = {} }: Operation, request: Request): Readonly<Record<string, string>> {
+  return Object.fromEntries(
+    Object.keys(query).flatMap((key) => {
+      const value = request.query[key];
+      return typeof value === 'string' ? [[key, value]] : [];
+    }),
+  );
+}
+
+async function send({ status, body, file, events, revision }: Answered, request: Request, response: Response): Promise<void> {
+  if (revision !== undefined) response.set('ETag', `"${revision}"`);
+  response.status(status);
+  if (file) sendFile(file, response);
+  else if (events) await sendEvents(events, request, response);
+  else if (body === undefined) response.end();
+  else response.json(body);
+}
+
+function sendFile({ bytes, mediaType, name }: AnsweredFile, response: Response): void {
+  response.type(mediaType);
+  if (name !== undefined) response.attachment(name).type(mediaType);
+  response.send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+}
+
+/** Server-sent events (HTML Living Standard, section 9.2): one JSON document each. */
+async function sendEvents(events: AsyncIterable<object>, request: Request, response: Response): Promise<void> {
+  // no-transform keeps the compressor from holding them back
+  response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
+  response.flushHeaders();
+  const iterator = events[Symbol.asyncIterator]();
+  request.on('close', () => void iterator.return?.());
+  for (let next = await iterator.next(); next.done !== true; next = await iterator.next())
+    response.write(`data: ${JSON.stringify(next.value)}\n\n`);
+  response.end();
 }
 
 function expressPath(path: string): string {
@@ -53,6 +92,10 @@ function revisionOf(request: Request): number {
 }
 
 function bodyOf(operation: Operation, request: Request): unknown {
+  if (operation.rawBody) {
+    if (Buffer.isBuffer(request.body) && request.body.length > 0) return request.body;
+    throw new AppError('malformed-request', `The body is missing, or is not sent as ${operation.rawBody.mediaType}.`);
+  }
   if (!operation.body) return undefined;
   if (request.body === undefined) {
     throw new AppError('malformed-request', 'The body is missing, or is not sent as application/json.', {

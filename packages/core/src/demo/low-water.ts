@@ -55,6 +55,8 @@ const gear: Record<keyof typeof GEAR, Gear> = {
     massG: 640,
     price: 190,
     tag: 'V1',
+    where: 'case 1',
+    charge: 1,
     form: 'v-mount',
     chemistry: 'li-ion',
     cellsInSeries: 4,
@@ -193,9 +195,19 @@ const rigs: readonly Rig[] = [
   {
     name: 'Deck',
     note: 'On the stabiliser; USB-C is taken by its control cable.',
+    style: 'stabiliser',
     ...oneFeed({ deviceId: GEAR.deckCamera, inputId: 'bay', batteryId: GEAR.bank5V, outputId: 'usb-a', adapterId: GEAR.usbAdapter }),
     wantedMin: 150,
     temperatureC: -5,
+    balance: {
+      support: 'stabiliser',
+      payloadG: 1200,
+      places: [
+        { gearId: GEAR.deckCamera, alongMm: 4, heightMm: 45 },
+        { gearId: GEAR.usbAdapter, alongMm: -12, heightMm: 30 },
+        { gearId: GEAR.bank5V, elsewhere: true },
+      ],
+    },
   },
   {
     name: 'Galley interviews',

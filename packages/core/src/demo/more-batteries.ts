@@ -47,18 +47,28 @@ const camera = (
 
 /** More of the crew's batteries, each an individual: worn ones, ones that may not fly, a gauge that lies. */
 export const BATTERIES = {
-  v2: vMount('V2', 95, 640, 190),
-  v3: vMount('V3', 147, 890, 260, { gauge: { reads: 'voltage', steps: 4 } }),
-  v5: vMount('V5', 196, 1180, 340),
-  v6: vMount('V6', 95, 650, 190, { years: 5, cycles: 420, gauge: { reads: 'voltage', steps: 4 } }),
-  v7: vMount('V7', 49, 420, 120),
-  s2: camera('Ternlet cell S', 'S2', 'S', 7.6, 48, 45),
-  s3: camera('Ternlet cell S', 'S3', 'S', 7.6, 48, 45),
+  v2: vMount('V2', 95, 640, 190, { where: 'quay hut', charge: 1, years: 1, cycles: 60 }),
+  v3: vMount('V3', 147, 890, 260, { gauge: { reads: 'voltage', steps: 4 }, where: 'case 1', charge: 1 }),
+  v5: vMount('V5', 196, 1180, 340, { where: 'shelf, quay hut', charge: 0.55 }),
+  // worn, and measured so: a capacity test last autumn
+  v6: vMount('V6', 71, 650, 190, {
+    name: 'Holmvik 95',
+    labelWh: 95,
+    from: { energyWh: 'measured' },
+    years: 5,
+    cycles: 420,
+    gauge: { reads: 'voltage', steps: 4 },
+    where: 'case 1',
+    charge: 0.2,
+  }),
+  v7: vMount('V7', 49, 420, 120, { where: 'guest house', charge: 0 }),
+  s2: camera('Ternlet cell S', 'S2', 'S', 7.6, 48, 45, { where: 'Deck pouch', charge: 1 }),
+  s3: camera('Ternlet cell S', 'S3', 'S', 7.6, 48, 45, { where: 'Deck pouch', charge: 1 }),
   s4: camera('Vadmel S', 'S4', 'S', 8.3, 46, 18, { recognised: false, years: 2 }),
-  k1: camera('Plovera cell M', 'K1', 'M', 14.7, 80, 70),
+  k1: camera('Plovera cell M', 'K1', 'M', 14.7, 80, 70, { where: 'case 2', charge: 1, years: 1, cycles: 40 }),
   k2: camera('Plovera cell M', 'K2', 'M', 14.7, 80, 70),
   k4: camera('Vadmel M', 'K4', 'M', 15.8, 78, 25, { recognised: false }),
-  l1: camera('Lodd 5200', 'L1', 'L', 37.4, 280, 60),
+  l1: camera('Lodd 5200', 'L1', 'L', 37.4, 280, 60, { where: 'case 2', charge: 0.8 }),
   l2: camera('Lodd 5200', 'L2', 'L', 37.4, 280, 60),
   l3: camera('Lodd 2600', 'L3', 'L', 18.7, 150, 35),
   bank27: {

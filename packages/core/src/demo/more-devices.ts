@@ -7,6 +7,8 @@ export const DEVICES = {
     kind: 'device',
     name: 'Lysning 7 monitor-recorder',
     massG: 610,
+    where: 'case 1',
+    dimmable: true,
     draw: { basis: 'meter', voltageV: 14.6, currentA: 1.02, at: 'device' },
     peakW: 24,
     peakMs: 400,

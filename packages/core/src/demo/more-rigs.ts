@@ -35,6 +35,19 @@ export function moreRigs(): readonly Rig[] {
       wantedMin: 360,
       temperatureC: 2,
       swapMin: 2,
+      balance: {
+        support: 'shoulder',
+        places: [
+          { gearId: first.wheelhouseCamera, alongMm: 95, heightMm: 60 },
+          { gearId: id('monitor'), alongMm: 130, heightMm: 150 },
+          { gearId: id('focus'), alongMm: 190, heightMm: 40 },
+          { gearId: id('wireless'), alongMm: -40, heightMm: 130 },
+          { gearId: id('adapterM8'), alongMm: 60, heightMm: 50 },
+          { gearId: id('splitter'), alongMm: -110, heightMm: 70 },
+          { gearId: id('plate'), alongMm: -180, heightMm: 60 },
+          { gearId: id('v3'), alongMm: -215, heightMm: 60 },
+        ],
+      },
     },
     {
       name: 'Galley, two cameras on mains',
@@ -87,6 +100,18 @@ export function moreRigs(): readonly Rig[] {
       startCharge: 0.55,
       wantedMin: 120,
       temperatureC: 4,
+      balance: {
+        support: 'tripod',
+        footFrontMm: 420,
+        footBackMm: 230,
+        plateHeightMm: 1350,
+        counterweightMm: 300,
+        places: [
+          { gearId: id('cinema'), alongMm: 70, heightMm: 80 },
+          { gearId: id('stepUp'), alongMm: -150, heightMm: 80 },
+          { gearId: id('v5'), alongMm: -200, heightMm: 80 },
+        ],
+      },
     },
   ];
 }

@@ -1,6 +1,9 @@
 import { MAX_RUNS } from '../match/range';
 import { gearShape } from '../gear/gear';
-import { idShape, rigShape } from '../gear/rig';
+import { idShape } from '../gear/fields';
+import { rigShape } from '../gear/rig';
+import { observationItemShape } from '../measure/observation';
+import { recordingItemShape } from '../measure/recording';
 import { styleShape } from '../gear/style';
 import { toJsonSchema } from '../shape/json-schema';
 import type { JsonSchema } from '../shape/json-schema';
@@ -11,6 +14,8 @@ export const PLAN_FORMAT = 'viaggio-plan';
 export const PLAN_VERSION = 1;
 export const MAX_GEAR = 1000;
 export const MAX_RIGS = 100;
+export const MAX_LOG = 10_000;
+export const MAX_RECORDINGS = 1000;
 /** Random runs a rig when a plan does not say: enough for P10 to P90 within some per cent. */
 export const EVALUATION_RUNS = 100;
 
@@ -27,7 +32,7 @@ export const askShape = object('What to work out', {
   alternatives: optional(flag('The schools side by side')),
   purchases: optional(flag('What one purchase would help')),
   style: optional(styleShape),
-  weights: optional(record('Weights', number('Points', 'fraction', { max: 1000 }), 30)),
+  weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
 });
 export type Ask = Infer<typeof askShape>;
 
@@ -39,7 +44,9 @@ export const planShape = object('Viaggio plan', {
   gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: MAX_GEAR }),
   rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: MAX_RIGS }),
   days: optional(list('Days', later, { max: 100 })),
-  log: optional(list('Log', later, { max: 10_000 })),
+  log: optional(list('Log', observationItemShape, { max: MAX_LOG })),
+  /** What their meters saw, as stretches; the samples are kept apart. */
+  recordings: optional(list('Recordings', recordingItemShape, { max: MAX_RECORDINGS })),
   ask: optional(askShape),
 });
 export type Plan = Infer<typeof planShape>;

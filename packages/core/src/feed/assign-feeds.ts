@@ -115,7 +115,7 @@ class Search {
   result(): Assignments {
     const best = this.best.map((one) => ({
       ...one,
-      answer: assess({ ...this.rig, links: one.links }, this.gear),
+      answer: assess({ ...this.rig, links: one.links }, this.gear, { tracePoints: 0 }),
       feeds: this.rig.devices.map(({ gearId }) => ({ deviceId: gearId, title: titleOf(this.wholeWay(gearId, one.links), this.gear) })),
     }));
     return { best, exact: this.exact, looked: this.looked };

@@ -51,7 +51,7 @@ export class KitIndex {
   /** `states`: charge and temperature that a rig gives single batteries; two that differ in them are not alike. */
   constructor(gear: ReadonlyMap<string, Gear>, exclude: ReadonlySet<string> = new Set(), states: Rig['batteries'] = []) {
     const pieces = [...gear]
-      .filter(([id]) => !exclude.has(id))
+      .filter(([id, { archived }]) => !exclude.has(id) && archived !== true)
       .map(([id, body]): Piece => {
         const ports = portsOf(body);
         const portLikeness = new Map(
@@ -66,6 +66,9 @@ export class KitIndex {
           note: undefined,
           massG: undefined,
           price: undefined,
+          where: undefined,
+          charge: undefined,
+          labelWh: undefined,
         };
         return {
           id,

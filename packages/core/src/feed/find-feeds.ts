@@ -1,13 +1,14 @@
 import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import type { Link, Rig } from '../gear/rig';
 import { assessModel, rigModel } from '../match/assess';
 import type { Answer } from '../match/assess';
 import type { Finding, Verdict } from '../match/finding';
 import { withoutSpares } from './without-spares';
-import { KitIndex, LARGE_KIT, NOTHING_TAKEN } from './chains';
+import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';
 import { costOf, criteriaOf, dominates } from './criteria';
 import type { Criteria, Points } from './criteria';
+import { linksTo } from './edit-links';
 import { Soundness } from './soundness';
 import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
 import type { Weights } from './weights';
@@ -43,17 +44,21 @@ export interface FeedOptions {
   readonly weights?: Weights;
   /** Parts that are not to be used: in other rigs, lent, broken. */
   readonly exclude?: ReadonlySet<string>;
+  /** What feeds the rig's other devices: its free ports may feed this one too, and the rig is then judged as a whole. */
+  readonly beside?: readonly Link[];
   /** At most so many ways are run; beyond it, `bounded`. */
   readonly mostWays?: number;
 }
 
 const MOST_WAYS = 400;
+/** The same where each way is a run of the whole rig. */
+const MOST_WAYS_BESIDE = 120;
 const MOST_REFUSED = 20;
 
 /**
  * Every sound way to feed one device of a rig from a kit, through any chain of plate, splitter, adapter, cable and
- * trigger cable up to three parts deep, ranked for the rig's shooting style. The device is looked at by itself, under
- * the rig's conditions, in the mode the rig gives it. From a trunk of more than a hundred pieces, of ways that are
+ * trigger cable up to three parts deep, ranked for the rig's shooting style. The device is looked at under the rig's
+ * conditions, in the mode the rig gives it: by itself, or with the devices that `beside` feeds. From a trunk of more than a hundred pieces, of ways that are
  * electrically the same only the lightest and cheapest are shown.
  *
  * Cost: some tens of microseconds for each way that mates, about half a millisecond for each that is sound.
@@ -65,30 +70,33 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
   const weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
   const index = new KitIndex(gear, options.exclude, rig.batteries);
   const soundness = new Soundness(rig, gear, index);
-  const all = index.chainsTo(deviceId, NOTHING_TAKEN);
+  const beside = options.beside ?? [];
+  const all = index.chainsTo(deviceId, take(NOTHING_TAKEN, beside));
   const { bounded } = all;
   const chains = index.pieces.size > LARGE_KIT ? index.thin(all.chains) : all.chains;
   const use = rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
   const refused = new Map<string, { title: string; reason: string }>();
   const found: Omit<FeedWay, 'dominated'>[] = [];
-  const mostWays = options.mostWays ?? MOST_WAYS;
+  const mostWays = options.mostWays ?? (beside.length > 0 ? MOST_WAYS_BESIDE : MOST_WAYS);
+  const others = rig.devices.filter(({ gearId }) => gearId !== deviceId && beside.some(({ to }) => to.gearId === gearId));
+  const wayOf = (links: ChainOfLinks): ChainOfLinks => (beside.length > 0 ? linksTo({ links: [...beside, ...links] }, deviceId) : links);
   let more = bounded;
   for (const links of chains) {
     const refuse = (stop: Finding): void => {
       const key = `${stop.code} ${stop.part}`;
       if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: stop.sentence });
     };
-    const [alike] = soundness.stops(deviceId, links);
+    const [alike] = soundness.stops(deviceId, wayOf(links));
     if (alike) {
       // one that is electrically alike was looked at; what is told names this one's parts
-      if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, links)[0] ?? alike);
+      if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, wayOf(links))[0] ?? alike);
       continue;
     }
     if (found.length >= mostWays) {
       more = true;
       break;
     }
-    const model = rigModel({ ...rig, devices: [use], links, phases: undefined }, gear);
+    const model = rigModel({ ...rig, devices: [...others, use], links: [...beside, ...links], phases: undefined }, gear);
     const answer: Answer = assessModel(model, { trace: false });
     const worst = answer.findings[0];
     if (answer.verdict === 'stop' && worst) {

@@ -28,7 +28,7 @@ export interface Alternative {
   /** The best rig of this school; undefined: it cannot be had, even with generic gear. */
   readonly assignment: Assignment | undefined;
   /** What of it is not owned. */
-  readonly toBuy: readonly string[];
+  readonly toBuy: readonly { readonly id: string; readonly body: Gear }[];
   /** Why it cannot be had, or what is left without. */
   readonly lack: string | undefined;
 }
@@ -38,16 +38,19 @@ export interface Alternative {
  * gear where not. Cost: a search of up to `mostLooks` partial rigs for each school.
  */
 export function alternatives(rig: Rig, gear: ReadonlyMap<string, Gear>, options: AssignOptions = {}): readonly Alternative[] {
-  const generic = genericParts(rig, gear);
-  return (Object.keys(SCHOOLS) as School[]).map((school): Alternative => {
-    const best = bestOf(school, rig, gear, options) ?? bestOf(school, rig, new Map([...gear, ...generic]), options);
-    if (!best) return { school, assignment: undefined, toBuy: [], lack: lackOf(school, rig, new Map([...gear, ...generic])) };
-    const used = best.links.flatMap(({ from, to, cableId }) => [from.gearId, to.gearId, ...(cableId === undefined ? [] : [cableId])]);
-    const toBuy = [...new Set(used)].filter(isGeneric).map((id) => generic.get(id)!.name);
-    return { school, assignment: best, toBuy, lack: undefined };
-  });
+  return (Object.keys(SCHOOLS) as School[]).map((school) => schoolAlternative(school, rig, gear, options));
 }
 
+/** The best rig of one school, from what is owned or completed with generic gear; why not, where there is none. */
+export function schoolAlternative(school: School, rig: Rig, gear: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Alternative {
+  const generic = genericParts(rig, gear);
+  const all = new Map([...gear, ...generic]);
+  const best = bestOf(school, rig, gear, options) ?? bestOf(school, rig, all, options);
+  if (!best) return { school, assignment: undefined, toBuy: [], lack: lackOf(school, rig, all) };
+  const used = best.links.flatMap(({ from, to, cableId }) => [from.gearId, to.gearId, ...(cableId === undefined ? [] : [cableId])]);
+  const toBuy = [...new Set(used)].filter(isGeneric).map((id) => ({ id, body: generic.get(id)! }));
+  return { school, assignment: best, toBuy, lack: undefined };
+}
 /** Why a school cannot feed a rig: the first device that it has no way for, and the nearest reason. */
 function lackOf(school: School, rig: Rig, gear: ReadonlyMap<string, Gear>): string {
   const devices = new Set(rig.devices.map(({ gearId }) => gearId));

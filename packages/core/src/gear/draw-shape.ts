@@ -1,4 +1,4 @@
-import { choice, number, optional, tagged } from '../shape/shape';
+import { choice, number, optional, tagged, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
 import { amps, volts, watts } from './fields';
 
@@ -24,6 +24,13 @@ export const drawShape = tagged('Draw', 'basis', {
     energyWh: number('Pack of the test', 'Wh', { above: 0, max: 5000 }),
     minutes: number('It lasted', 'min', { above: 0, max: 43_200 }),
     spread,
+  },
+  /** Taken over from the log. */
+  learnt: {
+    powerW: watts('Draw'),
+    spread: number('Spread (standard deviation)', 'fraction', { max: 1 }),
+    /** What it rests on, in words and numbers. */
+    how: text('Learnt from', 300),
   },
   shots: {
     shotJ: number('Energy of a shot', 'J', { above: 0, max: 10_000 }),

@@ -1,4 +1,4 @@
-import { choice, list, number, object, optional, text } from '../shape/shape';
+import { choice, flag, list, number, object, optional, text } from '../shape/shape';
 import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape/shape';
 
 /** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
@@ -18,18 +18,20 @@ export const ohms = (title: string) => number(title, 'ohm', { max: 10 });
 export const efficiency = number('Efficiency', 'fraction', { above: 0, max: 1 });
 export const standby = number('Own draw', 'W', { max: 20 });
 export const name = text('Name', 120);
+/** Version 4 identifiers (RFC 9562), made by whoever creates the thing. */
+export const idShape = text('Identifier', 36, {
+  regex: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/,
+  says: 'an identifier such as 0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10',
+});
 export const localId = (title: string) => text(title, 40);
 
 /** Fields of a newer or foreign document that this version does not know, by JSON Pointer: kept, never read. See `setAside`. */
-export const unknown = optional(
-  list(
-    'Not known here',
-    object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } as AnyShape }),
-    {
-      max: 500,
-    },
-  ),
+export const asideShape = list(
+  'Not known here',
+  object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } as AnyShape }),
+  { max: 500 },
 );
+export const unknown = optional(asideShape);
 
 /** What every piece of gear may say of itself. */
 export const common = {
@@ -41,4 +43,8 @@ export const common = {
   fitNote: optional(text('Fit or door note', 300)),
   massG: optional(number('Mass', 'g', { above: 0, max: 100_000 })),
   price: optional(number('Price', 'price', { max: 1_000_000 })),
+  /** A shelf, a bag, a person. */
+  where: optional(text('Where it is', 60)),
+  /** Out of use but not lost: no feed is looked for with it. */
+  archived: optional(flag('Put away')),
 };

@@ -46,7 +46,11 @@ export const gearShape = tagged('Gear', 'kind', {
         resistanceOhm: optional(ohms('Resistance')),
       }),
     ),
+    /** What is printed on it, where a measured energy has taken its place above. */
+    labelWh: optional(number('Energy on the label', 'Wh', { above: 0, max: 5000 })),
     nominalV: optional(volts('Nominal voltage')),
+    /** As it lies there now. A rig is planned with charged batteries unless the rig says otherwise. */
+    charge: optional(number('Charge now', 'fraction', { max: 1 })),
     years: optional(number('Age', 'years', { max: 30 })),
     cycles: optional(number('Charge cycles', 'count', { max: 10_000, integer: true })),
     resistanceOhm: optional(ohms('Resistance')),
@@ -71,6 +75,8 @@ export const gearShape = tagged('Gear', 'kind', {
     draw: optional(drawShape),
     peakW: optional(watts('Peak')),
     peakMs: optional(number('Length of peak', 'ms', { above: 0, max: 60_000 })),
+    /** A light or a screen, whose draw follows its brightness. */
+    dimmable: optional(flag('Can be turned down')),
     /** What its usual mode asks of a feed. */
     needs: optional(needsShape),
     modes: optional(

@@ -1,13 +1,8 @@
-import { choice, list, number, object, optional, text } from '../shape/shape';
+import { balanceShape } from '../balance/balance-shape';
+import { choice, list, number, object, optional, record, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
-import { localId, unknown } from './fields';
+import { idShape, localId, unknown } from './fields';
 import { styleShape } from './style';
-
-/** Version 4 identifiers (RFC 9562), made by whoever creates the thing. */
-export const idShape = text('Identifier', 36, {
-  regex: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/,
-  says: 'an identifier such as 0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10',
-});
 
 /** Share of the run that the planner does not spend, when the rig does not say. */
 export const DEFAULT_RESERVE = 0.1;
@@ -80,6 +75,9 @@ export const rigShape = object('Rig', {
   startCharge: optional(charge),
   reserve: optional(number('Reserve', 'fraction', { max: 0.9 })),
   swapMin: optional(number('A swap takes', 'min', { max: 60 })),
+  /** What feeds are weighed by where it differs from the style's own, by criterion. */
+  weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
+  balance: optional(balanceShape),
 });
 export type Rig = Infer<typeof rigShape>;
 

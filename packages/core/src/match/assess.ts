@@ -5,6 +5,9 @@ import type { System, SystemRun } from '../discharge/system';
 import type { Gear } from '../gear/gear';
 import { DEFAULT_RESERVE } from '../gear/rig';
 import type { Rig } from '../gear/rig';
+import { rigBalance } from '../balance/rig-balance';
+import type { RigBalance } from '../balance/rig-balance';
+import { balanceFindings } from './balance-findings';
 import { cautionsFor } from './cautions';
 import { contractFindings } from './contract-findings';
 import { adapterFindings, currentFindings } from './current-findings';
@@ -71,10 +74,12 @@ export interface Answer {
   readonly counts: readonly Count[];
   /** Everything the answer rests on, with where it is from. */
   readonly figures: readonly Figure[];
-  /** A lane to each device. */
+  /** A lane for every way to every device, those that feed it first before those that take over. */
   readonly lanes: readonly Lane[];
   /** What stops when each part fails. */
   readonly failures: readonly { readonly gearId: string; readonly part: string; readonly stops: readonly string[] }[];
+  /** How it stands on its support; undefined while nobody said on what. */
+  readonly balance: RigBalance | undefined;
   /** The usual cautions beside the acts they concern. */
   readonly cautions: readonly string[];
 }
@@ -145,6 +150,7 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
   const plannedMin = firstStopMin === undefined ? undefined : plannedMinutes(rig, firstStopMin, lastSwapMin);
   const endless = timeline !== undefined && firstStopMin === undefined;
   const mains = graph.devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
+  const balance = rigBalance(rig, gearOf(graph));
   const findings = byHarm([
     ...gate,
     ...trees.flatMap((tree) => [
@@ -156,9 +162,11 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
     ...gaugeFindings(graph, plannedMin),
     ...lastsFindings(graph, firstStopMin, plannedMin),
     ...wholeRigFindings(graph, timeline, plannedMin),
+    ...balanceFindings(graph, balance),
     ...distinct(evidence.missing),
   ]);
   return {
+    balance,
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),
     findings,
     sources,
@@ -171,10 +179,7 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
     stop: run && first && (afterSwaps(graph, timeline, lastSwapMin) ?? stopSentence(first, loads, run)),
     counts: countsOf(graph, draws, firstStopMin),
     figures: [...distinctFigures(evidence.figures), ...resultFigures(graph, firstStopMin, plannedMin, lastSwapMin)],
-    lanes: graph.devices.flatMap(({ part }) => {
-      const tree = treeFeeding(trees, part);
-      return tree ? [laneTo(tree, part, runs.get(tree), findings)] : [];
-    }),
+    lanes: lanesOf(graph, trees, runs, findings),
     failures: resilience(graph).map(({ part, stops: stopped }) => ({
       gearId: part.id,
       part: part.gear.name,
@@ -182,6 +187,21 @@ export function assessModel({ graph, trees, draws, runs: tried, gate, system, ev
     })),
     cautions: graph.joints.length === 0 ? [] : cautionsFor(graph),
   };
+}
+
+/** Every way to every device, the one that comes first before those that take over. */
+function lanesOf(
+  graph: RigGraph,
+  trees: readonly SourceTree[],
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+  findings: readonly Finding[],
+): readonly Lane[] {
+  const lanes = graph.devices.flatMap(({ part }) => {
+    const first = treeFeeding(trees, part);
+    const others = trees.filter((tree) => tree !== first && tree.passages.some(({ joint }) => joint.to.id === part.id));
+    return [...(first ? [first] : []), ...others].map((tree) => laneTo(tree, part, tree === first, runs.get(tree), findings));
+  });
+  return [...lanes.filter(({ first }) => first), ...lanes.filter(({ first }) => !first)];
 }
 
 function sourceAnswers(
@@ -249,6 +269,10 @@ function resultFigures({ rig }: RigGraph, firstStopMin: number | undefined, plan
     },
     { ...base, name: 'To plan with', value: plannedMin, formula: `${say(firstStopMin, 'min')} less the reserve of ${reserve}${since}` },
   ];
+}
+
+function gearOf({ parts }: RigGraph): ReadonlyMap<string, Gear> {
+  return new Map([...parts].map(([id, { gear }]) => [id, gear]));
 }
 
 /** The same figure told by two trees is told once. */

@@ -84,6 +84,15 @@ export function deviceDraw(
   };
 }
 
+/** A draw in watts as it was read, wherever that was: for comparing, not for planning. */
+export function plainDraw(
+  draw: Draw,
+  said: Provenance | undefined,
+): { readonly powerW: number; readonly spread: number | undefined; readonly from: Provenance } {
+  const { atW, lostShare, from } = readDraw(draw, said);
+  return { powerW: atW * (1 - (lostShare ?? 0)), spread: 'spread' in draw ? draw.spread : undefined, from };
+}
+
 function countedBy(draw: Draw): Counted | undefined {
   if (draw.basis === 'shots') return { what: 'shots', perHour: draw.shotsPerHour };
   return draw.basis === 'frames' ? { what: 'frames', perHour: 3600 / draw.everyS } : undefined;
@@ -146,6 +155,8 @@ function readDraw(draw: Draw, said: Provenance | undefined): ReadDraw {
       const formula = `own test: ${say(energyWh, 'Wh')} ÷ ${say(minutes, 'min')} = ${say(atW, 'W')}`;
       return { atW, atBattery: true, lostShare, formula, from: 'measured' };
     }
+    case 'learnt':
+      return { ...atDevice, atW: draw.powerW, formula: draw.how, from: 'measured' };
     case 'shots': {
       const { shotJ, standbyW, shotsPerHour } = draw;
       const atW = standbyW + (shotJ * shotsPerHour) / 3600;

@@ -66,6 +66,14 @@ export const FINDINGS = {
   'mode-closed': 'Another mode of the device does not work on this feed.',
   'feature-lost': 'A feature of the device is off on this feed.',
   'gauge-blind': 'The gauge of the camera does not show what is left.',
+  // how it stands
+  'balance-fits': 'The rig stands, or the stabiliser carries it.',
+  'balance-unknown': 'A mass or a place is missing, so the balance is told without it.',
+  'tips-over': 'The centre of mass is outside the feet.',
+  'tips-easily': 'Less than a fifth of the reach of the feet is left as margin.',
+  'payload-passed': 'The stabiliser is to carry more than it may.',
+  'payload-near': 'The stabiliser carries almost all it may.',
+  'swap-shifts': 'A spare moves the balance of a stabiliser.',
   // the rig as a whole
   'single-point': 'One part stops several devices when it fails.',
   'stops-together': 'Every device of the rig hangs on one source.',
@@ -78,7 +86,7 @@ export const FINDINGS = {
 export type FindingCode = keyof typeof FINDINGS;
 
 /** What a finding is about, in the order in which they are checked before power is applied. */
-export type Aspect = 'connector' | 'voltage' | 'current' | 'modes' | 'gauge' | 'run';
+export type Aspect = 'connector' | 'voltage' | 'current' | 'modes' | 'gauge' | 'balance' | 'run';
 
 /** Which kind of part a finding or a figure belongs to. */
 export type Role = 'battery' | 'supply' | 'cable' | 'adapter' | 'hub' | 'device' | 'rig';

@@ -2,6 +2,7 @@ import { fullVoltage } from '../cell/pack';
 import type { Discharge, TimedPoint } from '../discharge/discharge';
 import { batteryFigures } from '../gear/battery-figures';
 import { worstVerdict } from './finding';
+import { stoppingPeak } from './first-stop';
 import type { Finding, Role, Verdict } from './finding';
 import type { Passage } from './passage';
 import { isA, roleOf } from './rig-graph';
@@ -17,8 +18,16 @@ export interface Level {
   readonly powerW: number;
 }
 
+/** The most that may flow at a station, and what sets it. */
+export interface StationLimit {
+  readonly maxA: number;
+  readonly set: string;
+}
+
 /** One stop on the energy's way from source to device: what the voltage profile draws. */
 export interface Station {
+  /** The same for a part that several lanes share. */
+  readonly key: string;
   readonly kind: 'battery' | 'converter' | 'lead' | 'device';
   readonly role: Role;
   readonly gearId: string;
@@ -26,8 +35,13 @@ export interface Station {
   /** The whole range that leaves it, from a full battery without load to the end; for the device, what it accepts. */
   readonly highV: number | undefined;
   readonly lowV: number | undefined;
+  readonly limit: StationLimit | undefined;
+  /** At the start of the run, at half the charge it uses, and at its end. */
   readonly start: Level | undefined;
+  readonly middle: Level | undefined;
   readonly end: Level | undefined;
+  /** At each of the lane's moments; empty when no curve was asked for. */
+  readonly moments: readonly (Level | undefined)[];
   readonly verdict: Verdict;
 }
 
@@ -36,11 +50,17 @@ export interface Lane {
   readonly deviceId: string;
   readonly device: string;
   readonly sourceId: string;
+  /** False: another source comes first, this one takes over when that is gone. */
+  readonly first: boolean;
+  /** From this minute on a peak can stop the run before it ends by itself. */
+  readonly peak: { readonly minute: number; readonly sentence: string } | undefined;
+  /** The moments of the source's run that the stations' levels are of. */
+  readonly moments: readonly { readonly minute: number; readonly soc: number }[];
   readonly stations: readonly Station[];
 }
 
 /** The stations to a device in order; levels are there when the run could be computed. */
-export function laneTo(tree: SourceTree, device: Part, run: Discharge | undefined, findings: readonly Finding[]): Lane {
+export function laneTo(tree: SourceTree, device: Part, first: boolean, run: Discharge | undefined, findings: readonly Finding[]): Lane {
   const way: Passage[] = [];
   for (let passage: Passage | undefined = passageTo(tree, device); passage; passage = passage.before) way.unshift(passage);
   const verdictOf = (part: Part, joint?: string): Verdict =>
@@ -49,12 +69,14 @@ export function laneTo(tree: SourceTree, device: Part, run: Discharge | undefine
         .filter(({ gearId, jointId }) => gearId === part.id && (joint === undefined || jointId === undefined || jointId === joint))
         .map(({ verdict }) => verdict),
     );
-  const both = (level: (point: TimedPoint) => Level | undefined): Pick<Station, 'start' | 'end'> => ({
+  const levels: Levels = (level) => ({
     start: run?.start && level(run.start),
+    middle: run?.middle && level(run.middle),
     end: run?.end && level(run.end),
+    moments: run?.trace.map(level) ?? [],
   });
-  const stations: Station[] = [sourceStation(tree, way[0]!, verdictOf(tree.source), both)];
-  for (const passage of way) stations.push(...passageStations(tree, passage, run, verdictOf, both));
+  const stations: Station[] = [sourceStation(tree, way[0]!, verdictOf(tree.source), levels)];
+  for (const passage of way) stations.push(...passageStations(tree, passage, run, verdictOf, levels));
   const last = way.at(-1)!;
   const { input } = last.joint;
   const arriving = (point: TimedPoint): Level | undefined => {
@@ -62,16 +84,24 @@ export function laneTo(tree: SourceTree, device: Part, run: Discharge | undefine
     return at && levelOf(at.loadV ?? loadV(point, device.id) ?? at.inputV, at.currentA);
   };
   stations.push({
+    key: `device ${device.id}`,
     kind: 'device',
     role: 'device',
     gearId: device.id,
     name: device.gear.name,
     highV: input.maxV,
     lowV: input.minV,
+    limit: undefined,
     verdict: verdictOf(device),
-    ...both(arriving),
+    ...levels(arriving),
   });
-  return { deviceId: device.id, device: device.gear.name, sourceId: tree.source.id, stations };
+  const moments = run?.trace.map(({ minute, soc }) => ({ minute, soc })) ?? [];
+  const found = run && stoppingPeak(run);
+  const peak = found && {
+    minute: found.minute,
+    sentence: `from here on a peak of ${found.loadId === device.id ? device.gear.name : 'another device'} can shut it off`,
+  };
+  return { deviceId: device.id, device: device.gear.name, sourceId: tree.source.id, first, peak, moments, stations };
 }
 
 function loadV(point: TimedPoint, deviceId: string): number | undefined {
@@ -82,18 +112,21 @@ function levelOf(voltageV: number, currentA: number): Level {
   return { voltageV, currentA, powerW: voltageV * currentA };
 }
 
-type Both = (level: (point: TimedPoint) => Level | undefined) => Pick<Station, 'start' | 'end'>;
+type Levels = (level: (point: TimedPoint) => Level | undefined) => Pick<Station, 'start' | 'middle' | 'end' | 'moments'>;
 
-function sourceStation({ source }: SourceTree, first: Passage, verdict: Verdict, both: Both): Station {
-  const base = { kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, verdict } as const;
+function sourceStation({ source }: SourceTree, first: Passage, verdict: Verdict, levels: Levels): Station {
+  const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
+  const limit = maxA === undefined ? undefined : { maxA, set: source.gear.name };
+  const key = `source ${source.id}`;
+  const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, limit, verdict } as const;
   if (!isA(source, 'battery'))
-    return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...both((point) => levelOf(point.packV, point.packA)) };
+    return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
   const { chemistry, cellsInSeries } = source.gear;
   return {
     ...base,
     highV: fullVoltage(chemistry, cellsInSeries),
     lowV: batteryFigures(source.gear).cutoffV,
-    ...both((point) => levelOf(point.packV, point.packA)),
+    ...levels((point) => levelOf(point.packV, point.packA)),
   };
 }
 
@@ -103,23 +136,25 @@ function passageStations(
   passage: Passage,
   run: Discharge | undefined,
   verdictOf: (part: Part, joint?: string) => Verdict,
-  both: Both,
+  levels: Levels,
 ): Station[] {
-  const { joint, supply, converter, leadOhm } = passage;
+  const { joint, supply, converter, leadOhm, limit } = passage;
   const { from, output, cable, to } = joint;
   const stations: Station[] = [];
   const fromSource = passage.before === undefined;
   if ((converter || isA(from, 'adapter') || isA(from, 'hub')) && !(fromSource && !isA(tree.source, 'battery'))) {
     const volts = supply?.highV;
     stations.push({
+      key: `port ${from.id}/${joint.output.id}`,
       kind: 'converter',
+      limit: isA(from, 'adapter') && !cable ? limit : undefined,
       role: roleOf(from),
       gearId: from.id,
       name: fromSource ? output.name : from.gear.name,
       highV: volts,
       lowV: supply?.lowV,
       verdict: verdictOf(from),
-      ...both((point) => {
+      ...levels((point) => {
         const at = feedPoint(point, joint.id);
         return at && levelOf(at.inputV + at.currentA * leadOhm, at.currentA);
       }),
@@ -130,14 +165,16 @@ function passageStations(
   const last = run?.end && feedPoint(run.end, joint.id);
   const dropV = last ? last.currentA * leadOhm : 0;
   stations.push({
+    key: `lead ${joint.id}`,
     kind: 'lead',
+    limit,
     role: cable ? 'cable' : isA(to, 'adapter') ? 'adapter' : roleOf(from),
     gearId: cable?.id ?? (isA(to, 'adapter') ? to.id : from.id),
     name: cable ? cable.gear.name : isA(to, 'adapter') ? `lead of ${to.gear.name}` : 'contacts',
     highV: supply?.highV,
     lowV: supply === undefined ? undefined : supply.followsPack ? supply.lowV - dropV : (last?.inputV ?? supply.lowV),
     verdict: cable ? verdictOf(cable) : 'good',
-    ...both((point) => {
+    ...levels((point) => {
       const at = feedPoint(point, joint.id);
       return at && levelOf(at.inputV, at.currentA);
     }),

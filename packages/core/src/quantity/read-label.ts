@@ -56,7 +56,16 @@ export function readBatteryLabel(text: string): Parsed<BatteryLabel> {
       `figures that agree: ${formatQuantity(nominalV ?? 0, 'V')} × ${formatQuantity(capacityAh ?? 0, 'Ah')} is ${formatQuantity(computedWh, 'Wh')}, the label says ${formatQuantity(printedWh, 'Wh')}; type the one you trust`,
     );
   }
-  return { ok: true, value: { energyWh: printedWh ?? computedWh ?? 0, nominalV, capacityAh, energyComputed: printedWh === undefined } };
+  return {
+    ok: true,
+    value: {
+      energyWh: printedWh ?? computedWh ?? 0,
+      // of three figures any two give the third
+      nominalV: nominalV ?? (printedWh !== undefined && capacityAh !== undefined ? printedWh / capacityAh : undefined),
+      capacityAh,
+      energyComputed: printedWh === undefined,
+    },
+  };
 }
 
 /**

@@ -17,8 +17,10 @@ export type Unit =
   | 'mm'
   | 'mm2'
   | 'g'
+  | 'deg'
   | 'price'
   | 'count'
+  | 'points'
   | 'years';
 
 export interface UnitInfo {
@@ -92,7 +94,9 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
     digits: 0,
     spellings: { g: same, kg: times(1000), oz: times(28.349523125), lb: times(453.59237), lbs: times(453.59237) },
   },
+  deg: { noun: 'degrees', symbol: '°', example: '12', digits: 0, spellings: { '°': same, deg: same } },
   price: { noun: 'money', symbol: '', example: '180', digits: 2, spellings: {} },
   count: { noun: 'a whole number', symbol: '', example: '4', digits: 0, spellings: {} },
+  points: { noun: 'points', symbol: '', example: '1.5', digits: 2, spellings: {} },
   years: { noun: 'years', symbol: 'years', example: '3', digits: 1, spellings: { y: same, year: same, years: same } },
 };

@@ -19,7 +19,8 @@ export type Flight = 'free' | 'approval' | 'no' | 'unknown';
  * @example mayFly({ ...vMount, energyWh: 147 }) // 'approval'
  */
 export function mayFly(battery: Battery): Flight {
-  const { energyWh } = batteryFigures(battery);
+  // what is printed counts at the gate, not what was measured
+  const energyWh = battery.labelWh ?? batteryFigures(battery).energyWh;
   if (energyWh === undefined) return 'unknown';
   if (battery.chemistry === 'agm') return energyWh <= AIR_LIMITS.leadAcidWh && battery.cellsInSeries <= 6 ? 'free' : 'no';
   if (energyWh <= AIR_LIMITS.freeWh) return 'free';

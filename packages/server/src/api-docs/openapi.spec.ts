@@ -23,9 +23,9 @@ describe('the OpenAPI document', () => {
     expect(document.openapi).toBe('3.1.0');
     const listed = Object.entries(document.paths).flatMap(([at, methods]) => Object.keys(methods).map((method) => `${method} ${at}`));
     expect(listed.sort()).toEqual(operations.map(({ method, path: at }) => `${method} ${at}`).sort());
-    for (const { method, path: at, body, fails, answers } of operations) {
+    for (const { method, path: at, body, rawBody, fails, answers } of operations) {
       const described = document.paths[at]![method]!;
-      expect(described.requestBody !== undefined).toBe(body !== undefined);
+      expect(described.requestBody !== undefined).toBe((body ?? rawBody) !== undefined);
       const statuses = [answers.status, ...[...fails, ...EVERYWHERE].map((code) => ERRORS[code].status)].map(String);
       expect(Object.keys(described.responses).sort()).toEqual([...new Set(statuses)].sort());
     }

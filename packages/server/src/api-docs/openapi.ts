@@ -46,9 +46,21 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
   };
 }
 
-function describeOperation({ summary, tag, path, body, bodySchema, needsRevision, answers, fails }: Operation): JsonSchema {
+function describeOperation({
+  summary,
+  tag,
+  path,
+  body,
+  bodySchema,
+  rawBody,
+  query = {},
+  needsRevision,
+  answers,
+  fails,
+}: Operation): JsonSchema {
   const parameters = [
     ...(path.includes('{id}') ? [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] : []),
+    ...Object.entries(query).map(([name, says]) => ({ name, in: 'query', required: false, description: says, schema: { type: 'string' } })),
     ...(needsRevision
       ? [
           {
@@ -66,10 +78,17 @@ function describeOperation({ summary, tag, path, body, bodySchema, needsRevision
     tags: [tag],
     ...(parameters.length > 0 && { parameters }),
     ...(body && { requestBody: { required: true, content: { 'application/json': { schema: bodySchema ?? toJsonSchema(body) } } } }),
+    ...(rawBody && {
+      requestBody: {
+        required: true,
+        content: { [rawBody.mediaType]: { schema: { type: 'string', format: 'binary', maxLength: rawBody.maxBytes } } },
+      },
+    }),
     responses: {
       [answers.status]: {
         description: answers.says,
         ...(answers.schema && { content: { 'application/json': { schema: answers.schema } } }),
+        ...(answers.mediaType && { content: { [answers.mediaType]: {} } }),
       },
       ...Object.fromEntries([...fails, ...EVERYWHERE].map(problemResponse)),
     },

@@ -3,8 +3,12 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations/index';
 import { defineItemModels } from './models/item';
 import type { ItemModels } from './models/item';
+import { defineLiveChunk } from './models/live-chunk';
+import type { LiveChunkModel } from './models/live-chunk';
 import { definePlanRest } from './models/plan-rest';
 import type { PlanRestModel } from './models/plan-rest';
+import { defineRecordingData } from './models/recording-data';
+import type { RecordingDataModel } from './models/recording-data';
 import { defineRevision } from './models/revision';
 import type { RevisionModel } from './models/revision';
 
@@ -13,6 +17,8 @@ export interface Database {
   readonly items: ItemModels;
   readonly revisions: RevisionModel;
   readonly planRests: PlanRestModel;
+  readonly recordingData: RecordingDataModel;
+  readonly liveChunks: LiveChunkModel;
 }
 
 /** Opens a pool. No connection is made before the first query, and a lost one is replaced by itself. */
@@ -25,7 +31,14 @@ export function openDatabase(url: string): Database {
     pool: { max: 10, acquire: 4000, idle: 10_000 },
     dialectOptions: { connectionTimeoutMillis: 3000 },
   });
-  return { sequelize, items: defineItemModels(sequelize), revisions: defineRevision(sequelize), planRests: definePlanRest(sequelize) };
+  return {
+    sequelize,
+    items: defineItemModels(sequelize),
+    revisions: defineRevision(sequelize),
+    planRests: definePlanRest(sequelize),
+    recordingData: defineRecordingData(sequelize),
+    liveChunks: defineLiveChunk(sequelize),
+  };
 }
 
 /** Brings the tables up to date; does nothing when they are. */

@@ -8,11 +8,14 @@ export function demoOperations(demo: DemoService): readonly Operation[] {
       method: 'post',
       path: '/api/demo/reset',
       tag: 'demo',
-      summary: 'Put the demo crew back as it shipped; own gear and rigs stay',
+      summary: 'Put the demo crew back as it shipped; what is your own stays',
       answers: {
         status: 200,
         says: 'How much was put back',
-        schema: { type: 'object', properties: { gear: { type: 'integer' }, rigs: { type: 'integer' } } },
+        schema: {
+          type: 'object',
+          properties: { gear: { type: 'integer' }, rigs: { type: 'integer' }, log: { type: 'integer' }, recordings: { type: 'integer' } },
+        },
       },
       fails: ['database-away'],
       handle: async () => ({ status: 200, body: await demo.reset() }),

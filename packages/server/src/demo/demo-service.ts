@@ -1,29 +1,54 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording, slotsToBytes, slotsToCsv } from '@viaggio/core';
+import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
-import type { ItemService } from '../items/item-service';
+import { ITEM_KINDS } from '../db/models/item';
+import type { ItemKind } from '../db/models/item';
+import type { NewItem } from '../items/item-service';
+import { byKind } from '../items/kinds';
+import type { ItemServices } from '../items/kinds';
 
 /** Loads the demo crew, and puts it back as it shipped. What people made themselves is never touched. */
 export class DemoService {
   constructor(
     private readonly database: Database,
-    private readonly gear: ItemService,
-    private readonly rigs: ItemService,
+    private readonly items: ItemServices,
   ) {}
 
   /** Every demo item back to its shipped state, whatever was done to it; the states in between stay among the revisions. */
-  async reset(): Promise<{ gear: number; rigs: number }> {
+  async reset(kinds: readonly ItemKind[] = ITEM_KINDS): Promise<Readonly<Record<ItemKind, number>>> {
+    const { entry, data } = (made ??= makeRecording());
+    const shipped: Readonly<Record<ItemKind, readonly NewItem[]>> = { ...LOW_WATER, log: LOW_WATER_LOG, recordings: [entry] };
     await this.database.sequelize.transaction(async (transaction) => {
-      await this.gear.reset(LOW_WATER.gear, 'demo', transaction);
-      await this.rigs.reset(LOW_WATER.rigs, 'demo', transaction);
+      for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);
+      // samples never change once they are there
+      await this.database.recordingData.findOrCreate({
+        where: { recordingId: entry.id },
+        defaults: { recordingId: entry.id, ...data, savedAt: new Date() },
+        transaction,
+      });
     });
-    return { gear: LOW_WATER.gear.length, rigs: LOW_WATER.rigs.length };
+    return byKind((kind) => shipped[kind].length);
   }
 
-  /** On the very first start; a demo that somebody deleted stays deleted. */
+  /**
+   * On the very first start, and of a kind that an older version did not have yet; a demo that somebody deleted stays
+   * deleted.
+   */
   async loadIfNew(): Promise<boolean> {
-    const revisions = await this.database.revisions.count();
-    if (revisions > 0) return false;
-    await this.reset();
-    return true;
+    const kinds: ItemKind[] = [];
+    for (const kind of ITEM_KINDS) if ((await this.database.revisions.count({ where: { kind } })) === 0) kinds.push(kind);
+    if (kinds.length > 0) await this.reset(kinds);
+    return kinds.length > 0;
   }
+}
+
+/** The same every time, so it is made once. */
+let made: ReturnType<typeof makeRecording> | undefined;
+
+function makeRecording() {
+  const { entry, slots } = lowWaterRecording();
+  return {
+    entry,
+    data: { slots: Buffer.from(slotsToBytes(slots)), original: gzipSync(slotsToCsv(slots)), originalName: 'bench.csv' },
+  };
 }

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import type { Item, ItemKind, Origin } from '../db/models/item';
@@ -66,17 +67,29 @@ export class ItemService {
   }
 
   /** Saves over the revision that the caller knows. Throws `not-found`, or `revision-stale` with the newer state. */
-  async replace(id: string, knownRevision: number, body: object): Promise<Saved> {
-    return this.change(id, knownRevision, (item, transaction) => item.update({ body, revision: knownRevision + 1 }, { transaction }));
+  async replace(id: string, knownRevision: number, body: object, within?: Transaction): Promise<Saved> {
+    const apply = (item: Item, transaction: Transaction) => item.update({ body, revision: knownRevision + 1 }, { transaction });
+    return this.change(id, knownRevision, apply, within);
   }
 
   /** Deletes, restorably. Throws as `replace` does. */
-  async remove(id: string, knownRevision: number): Promise<void> {
-    await this.change(id, knownRevision, async (item, transaction) => {
+  async remove(id: string, knownRevision: number, within?: Transaction): Promise<void> {
+    const apply = async (item: Item, transaction: Transaction) => {
       await item.update({ revision: knownRevision + 1 }, { transaction });
       await item.destroy({ transaction });
       return item;
-    });
+    };
+    await this.change(id, knownRevision, apply, within);
+  }
+
+  /** Puts an item there that is not: a new one, or a deleted one in a given state. Throws `id-taken`. */
+  async put({ id, body }: NewItem, within: Transaction): Promise<Saved> {
+    const item = await this.model.findByPk(id, { paranoid: false, transaction: within, lock: within.LOCK.UPDATE });
+    if (!item || item.deletedAt === null) return (await this.add([{ id, body }], 'own', within))[0]!;
+    await item.restore({ transaction: within });
+    await item.update({ body, revision: item.revision + 1 }, { transaction: within });
+    await this.keepRevisions([item], within);
+    return toSaved(item);
   }
 
   /** Takes a deletion back; an item that is there already is left as it is. Throws `not-found`. */
@@ -86,14 +99,16 @@ export class ItemService {
     return toSaved(item);
   }
 
-  /** Puts items back to given states, making them where they are gone; each counts as a new revision. */
+  /** Puts items back to given states, making them where they are gone; what is so already is left alone, the rest counts a revision. */
   async reset(items: readonly NewItem[], origin: Origin, transaction: Transaction): Promise<void> {
+    const ids = items.map(({ id }) => id);
+    const found = await this.model.findAll({ where: { id: ids }, paranoid: false, transaction, lock: transaction.LOCK.UPDATE });
+    const known = new Map(found.map((item) => [item.id, item]));
+    const gone = items.filter(({ id }) => !known.has(id));
+    if (gone.length > 0) await this.add(gone, origin, transaction);
     for (const { id, body } of items) {
-      const item = await this.model.findByPk(id, { paranoid: false, transaction, lock: transaction.LOCK.UPDATE });
-      if (!item) {
-        await this.add([{ id, body }], origin, transaction);
-        continue;
-      }
+      const item = known.get(id);
+      if (!item || (item.deletedAt === null && item.origin === origin && isDeepStrictEqual(item.body, body))) continue;
       if (item.deletedAt !== null) await item.restore({ transaction });
       await item.update({ body, origin, revision: item.revision + 1 }, { transaction });
       await this.keepRevisions([item], transaction);
@@ -116,8 +131,13 @@ export class ItemService {
     return this.database.items[this.kind];
   }
 
-  private async change(id: string, knownRevision: number, apply: (item: Item, transaction: Transaction) => Promise<Item>): Promise<Saved> {
-    return this.database.sequelize.transaction(async (transaction) => {
+  private async change(
+    id: string,
+    knownRevision: number,
+    apply: (item: Item, transaction: Transaction) => Promise<Item>,
+    within?: Transaction,
+  ): Promise<Saved> {
+    const work = async (transaction: Transaction): Promise<Saved> => {
       const item = await this.find(id, { transaction, lock: transaction.LOCK.UPDATE });
       if (item.revision !== knownRevision) {
         throw new AppError('revision-stale', `You changed revision ${knownRevision}; revision ${item.revision} is the newest.`, {
@@ -127,7 +147,8 @@ export class ItemService {
       const changed = await apply(item, transaction);
       await this.keepRevisions([changed], transaction);
       return toSaved(changed);
-    });
+    };
+    return within ? work(within) : this.database.sequelize.transaction(work);
   }
 
   private async keepRevisions(rows: readonly Item[], transaction: Transaction): Promise<void> {

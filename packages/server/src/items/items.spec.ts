@@ -1,17 +1,20 @@
-import { LOW_WATER, oneFeed } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_LOG, oneFeed } from '@viaggio/core';
 import type { Gear, Rig } from '@viaggio/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
+import { servicesOf } from '../app';
+import type { Database } from '../db/database';
 import type { Saved } from './item-service';
 
 let app: ReturnType<typeof appOn>;
+let database: Database;
 let drop: () => Promise<void>;
 
 beforeAll(async () => {
   const fresh = await freshDatabase();
-  app = appOn(fresh.database);
-  drop = fresh.drop;
+  ({ database, drop } = fresh);
+  app = appOn(database);
 });
 afterAll(() => drop());
 beforeEach(() => request(app).post('/api/demo/reset').expect(200));
@@ -171,11 +174,34 @@ describe('the demo', () => {
     await request(app).delete(`/api/rigs/${RIG.id}`).set('If-Match', `"${rig.revision}"`).expect(204);
 
     const reset = await request(app).post('/api/demo/reset').expect(200);
-    expect(reset.body).toEqual({ gear: LOW_WATER.gear.length, rigs: LOW_WATER.rigs.length });
+    expect(reset.body).toEqual({
+      gear: LOW_WATER.gear.length,
+      rigs: LOW_WATER.rigs.length,
+      log: LOW_WATER_LOG.length,
+      recordings: 1,
+    });
     expect((await get(`/api/gear/${BATTERY.id}`)).body).toEqual(BATTERY.body);
     expect((await get(`/api/rigs/${RIG.id}`)).body).toEqual(RIG.body);
     expect((await get(`/api/rigs/${own}`)).body).toMatchObject({ name: 'Own' });
     // a window that still knows the state before finds out
     await put(`/api/gear/${BATTERY.id}`, revision + 1, BATTERY.body).expect(412);
+  });
+
+  it('leaves alone what is as it shipped: no revision is made for nothing', async () => {
+    const before = (await request(app).get('/api/gear').expect(200)).body as Saved[];
+    await request(app).post('/api/demo/reset').expect(200);
+    const after = (await request(app).get('/api/gear').expect(200)).body as Saved[];
+    expect(after.map(({ id, revision }) => [id, revision])).toEqual(before.map(({ id, revision }) => [id, revision]));
+  });
+
+  it('of a kind that an older version did not have is loaded, and of the others nothing comes back', async () => {
+    await database.revisions.destroy({ where: { kind: 'log' } });
+    await database.items.log.destroy({ where: {}, force: true });
+    const rig = await get(`/api/rigs/${RIG.id}`);
+    await request(app).delete(`/api/rigs/${RIG.id}`).set('If-Match', `"${rig.revision}"`).expect(204);
+    expect(await servicesOf(database).demo.loadIfNew()).toBe(true);
+    expect((await request(app).get('/api/log').expect(200)).body).toHaveLength(LOW_WATER_LOG.length);
+    await request(app).get(`/api/rigs/${RIG.id}`).expect(404);
+    expect(await servicesOf(database).demo.loadIfNew()).toBe(false);
   });
 });

@@ -1,12 +1,13 @@
-import { gearShape, planJsonSchema, planShape, rigShape } from '@viaggio/core';
+import { planJsonSchema, planShape } from '@viaggio/core';
 import type { AnyShape } from '@viaggio/core';
 import type { Database } from '../db/database';
 import { AppError } from '../errors';
 import { savedSchema } from '../items/item-operations';
-import type { ItemService } from '../items/item-service';
+import { KINDS, byKind } from '../items/kinds';
+import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
-import { PlanService } from './plan-service';
+import { PlanService, itemsOf } from './plan-service';
 import { readPlan } from './read-plan';
 import type { ReadPlan } from './read-plan';
 
@@ -19,31 +20,39 @@ export function planOrThrow(received: unknown): Extract<ReadPlan, { ok: true }> 
   return read;
 }
 
-export function planOperations(database: Database, gear: ItemService, rigs: ItemService): readonly Operation[] {
-  const service = new PlanService(database, gear, rigs);
+export function planOperations(database: Database, items: ItemServices): readonly Operation[] {
+  const service = new PlanService(database, items);
   return [
     operation({
       method: 'post',
       path: '/api/plan',
       tag: 'plan',
-      summary: 'Add the gear and rigs of a plan document: all of it, or none',
+      summary: 'Add the items of a plan document: all of it, or none',
       body: documentShape,
       bodySchema: planJsonSchema(),
       answers: {
         status: 201,
         says: 'What was added',
-        schema: {
-          type: 'object',
-          properties: {
-            gear: { type: 'array', items: savedSchema(gearShape) },
-            rigs: { type: 'array', items: savedSchema(rigShape) },
-          },
-        },
+        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(KINDS[kind].shape) })) },
       },
       fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'database-away'],
       handle: async ({ body }) => {
         const { plan, aside } = planOrThrow(body);
         return { status: 201, body: await service.add(plan, aside) };
+      },
+    }),
+    operation({
+      method: 'post',
+      path: '/api/plan/read',
+      tag: 'plan',
+      summary: 'Read a plan document of any version without adding it: its items as they would be kept',
+      body: documentShape,
+      bodySchema: planJsonSchema(),
+      answers: { status: 200, says: 'The items by kind, and what stands beside them', schema: { type: 'object' } },
+      fails: ['malformed-request', 'too-large', 'invalid-fields'],
+      handle: ({ body }) => {
+        const { plan, aside } = planOrThrow(body);
+        return Promise.resolve({ status: 200, body: itemsOf(plan, aside) });
       },
     }),
     operation({

@@ -1,45 +1,62 @@
 import { PLAN_FORMAT, PLAN_VERSION, putBack } from '@viaggio/core';
-import type { Aside, Plan, Rig } from '@viaggio/core';
+import type { Aside, Plan } from '@viaggio/core';
 import type { Database } from '../db/database';
-import type { ItemService, Saved } from '../items/item-service';
-import { requireGear } from './references';
+import { ITEM_KINDS } from '../db/models/item';
+import type { ItemKind } from '../db/models/item';
+import type { NewItem, Saved } from '../items/item-service';
+import { byKind } from '../items/kinds';
+import type { ItemServices } from '../items/kinds';
+import { requireReferences } from './references';
 
-/** What of a document stands beside its gear and rigs. */
-interface Rest {
+/** What of a document stands beside its items. */
+export interface Rest {
   readonly name?: string | undefined;
   readonly days?: readonly unknown[] | undefined;
-  readonly log?: readonly unknown[] | undefined;
   readonly aside: Aside;
+}
+
+/** A document taken apart: items as they would be kept, and what stands beside them, if anything does. */
+export interface Items extends Readonly<Record<ItemKind, readonly NewItem[]>> {
+  readonly rest: Rest | undefined;
+}
+
+export function itemsOf(plan: Plan, aside: Aside): Items {
+  const inItems = new RegExp(`^/(${ITEM_KINDS.join('|')})/`);
+  const beside = aside.filter(({ path }) => !inItems.test(path));
+  const holds = plan.name !== undefined || plan.days || beside.length > 0;
+  return {
+    ...byKind((kind) => withAside(kind, plan[kind] ?? [], aside)),
+    rest: holds ? { name: plan.name, days: plan.days, aside: beside } : undefined,
+  };
 }
 
 /** Takes plan documents in, and gives out everything kept here as one. */
 export class PlanService {
   constructor(
     private readonly database: Database,
-    private readonly gear: ItemService,
-    private readonly rigs: ItemService,
+    private readonly items: ItemServices,
   ) {}
 
   /** Adds what a document holds: all of it, or none. Throws `id-taken`, `invalid-fields`. */
-  async add(plan: Plan, aside: Aside): Promise<{ gear: readonly Saved[]; rigs: readonly Saved[] }> {
+  async add(plan: Plan, aside: Aside): Promise<Readonly<Record<ItemKind, readonly Saved[]>>> {
     return this.database.sequelize.transaction(async (transaction) => {
-      const gear = await this.gear.add(withAside('gear', plan.gear, aside), 'own', transaction);
-      const bodies = plan.rigs.map(({ body }, index): { path: string; rig: Rig } => ({ path: `/rigs/${index}/body`, rig: body }));
-      await requireGear(bodies, this.gear, transaction);
-      const rigs = await this.rigs.add(withAside('rigs', plan.rigs, aside), 'own', transaction);
-      const beside = aside.filter(({ path }) => !/^\/(gear|rigs)\//.test(path));
-      const rest: Rest = { name: plan.name, days: plan.days, log: plan.log, aside: beside };
-      if (plan.name !== undefined || plan.days || plan.log || beside.length > 0)
-        await this.database.planRests.create({ body: rest, importedAt: new Date() }, { transaction });
-      return { gear, rigs };
+      const { rest, ...added } = itemsOf(plan, aside);
+      const saved: Partial<Record<ItemKind, readonly Saved[]>> = {};
+      // in the order of the kinds: what others name comes first
+      for (const kind of ITEM_KINDS) {
+        const named = (plan[kind] ?? []).map(({ body }, index) => ({ path: `/${kind}/${index}/body`, kind, body }));
+        await requireReferences(named, this.items, transaction);
+        saved[kind] = await this.items[kind].add(added[kind], 'own', transaction);
+      }
+      if (rest) await this.database.planRests.create({ body: rest, importedAt: new Date() }, { transaction });
+      return byKind((kind) => saved[kind]!);
     });
   }
 
   /** Everything that is kept, as one document: what was imported comes out with all its fields. */
   async export(): Promise<object> {
-    const [gear, rigs, rests] = await Promise.all([
-      this.gear.list(),
-      this.rigs.list(),
+    const [kept, rests] = await Promise.all([
+      Promise.all(ITEM_KINDS.map(async (kind) => [kind, (await this.items[kind].list()).map(itemOf)] as const)),
       this.database.planRests.findAll({ order: [['id', 'ASC']] }),
     ]);
     const bodies = rests.map(({ body }) => body as Rest);
@@ -48,17 +65,15 @@ export class PlanService {
       format: PLAN_FORMAT,
       version: PLAN_VERSION,
       ...(name !== undefined && { name }),
-      gear: gear.map(itemOf),
-      rigs: rigs.map(itemOf),
+      ...Object.fromEntries(kept),
       days: bodies.flatMap(({ days = [] }) => days),
-      log: bodies.flatMap(({ log = [] }) => log),
     };
     return bodies.reduce<object>((whole, { aside }) => putBack(whole, aside) as object, document);
   }
 }
 
 /** Items with what their shape does not know kept in their field for it. */
-function withAside(kind: 'gear' | 'rigs', items: Plan['gear'] | Plan['rigs'], aside: Aside): { id: string; body: object }[] {
+function withAside(kind: ItemKind, items: readonly { readonly id: string; readonly body: object }[], aside: Aside): NewItem[] {
   return items.map(({ id, body }, index) => {
     const at = `/${kind}/${index}/`;
     const own = aside.filter(({ path }) => path.startsWith(at)).map(({ path, value }) => ({ path: `/${path.slice(at.length)}`, value }));

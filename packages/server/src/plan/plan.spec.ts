@@ -114,7 +114,7 @@ describe('POST /api/evaluate', () => {
 });
 
 describe('import and export', () => {
-  it('give back every field, known or not, gear, rigs, days and log', async () => {
+  it('give back every field, known or not, gear, rigs, days, log and recordings', async () => {
     const id = (place: number) => `aaaaaaaa-0000-4000-8000-${String(place).padStart(12, '0')}`;
     const device = LOW_WATER.gear[0]!.body;
     const battery = LOW_WATER.gear.find(({ body }) => body.name === 'Grynna 10')!.body;
@@ -136,19 +136,23 @@ describe('import and export', () => {
       ],
       rigs: [{ id: id(3), body: { name: 'Mine', devices: [{ gearId: id(1), since: 2025 }], links: [], weather: 'sleet' } }],
       days: [{ date: '2027-01-12', blocks: [] }],
-      log: [{ at: '2027-01-12T09:00:00Z', note: 'cold' }],
+      log: [{ id: id(4), body: { kind: 'capacity', at: '2027-01-12', batteryId: id(2), energyWh: 88, weather: 'sleet' } }],
+      recordings: [
+        { id: id(5), body: { name: 'Bench', at: '2027-01-12', meterAt: 'device', rows: 2, seconds: 1, remarks: [], stretches: [] } },
+      ],
     };
     await request(app).post('/api/plan').send(document).expect(201);
     const out = (await request(app).get('/api/plan').expect(200)).body as typeof document;
     expect(out.gear.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.gear);
     expect(out.rigs.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.rigs);
+    expect(out.log.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.log);
+    expect(out.recordings.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.recordings);
     expect(out).toMatchObject({
       format: PLAN_FORMAT,
       version: 1,
       name: 'From elsewhere',
       mood: document.mood,
       days: document.days,
-      log: document.log,
     });
     expect(out.gear).toHaveLength(LOW_WATER.gear.length + 2);
     await evaluate(out).expect(200);

@@ -2,8 +2,72 @@ import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'rigs' },
+  { path: 'kit', title: 'Kit · Viaggio', loadComponent: () => import('./kit/kit-page').then((m) => m.KitPage) },
+  { path: 'kit/add', title: 'Add gear · Viaggio', loadComponent: () => import('./kit/add-page').then((m) => m.AddPage) },
+  { path: 'kit/import', title: 'Import · Viaggio', loadComponent: () => import('./kit/import-page').then((m) => m.ImportPage) },
+  {
+    path: 'kit/label',
+    title: 'What does this label mean? · Viaggio',
+    loadComponent: () => import('./kit/label-page').then((m) => m.LabelPage),
+  },
   { path: 'rigs', title: 'Rigs · Viaggio', loadComponent: () => import('./rigs/rigs-page').then((m) => m.RigsPage) },
   { path: 'rigs/new', title: 'Three questions · Viaggio', loadComponent: () => import('./rigs/new-rig-page').then((m) => m.NewRigPage) },
-  { path: 'rigs/:id', title: 'Rig · Viaggio', loadComponent: () => import('./rigs/rig-page').then((m) => m.RigPage) },
+  {
+    path: 'rigs/:id',
+    title: 'Rig · Viaggio',
+    loadComponent: () => import('./rigs/rig-page').then((m) => m.RigPage),
+    children: [
+      { path: '', loadComponent: () => import('./rigs/rig-overview').then((m) => m.RigOverview) },
+      {
+        path: 'compare',
+        title: 'Compare · Viaggio',
+        loadComponent: () => import('./rigs/compare/compare-page').then((m) => m.ComparePage),
+      },
+      {
+        path: 'balance',
+        title: 'Balance · Viaggio',
+        loadComponent: () => import('./rigs/balance/balance-page').then((m) => m.BalancePage),
+      },
+      {
+        path: 'history',
+        title: 'History · Viaggio',
+        loadComponent: () => import('./rigs/history/history-page').then((m) => m.HistoryPage),
+      },
+    ],
+  },
+  {
+    path: 'log',
+    title: 'Log · Viaggio',
+    loadComponent: () => import('./log/log-page').then((m) => m.LogPage),
+    children: [
+      { path: '', loadComponent: () => import('./log/observations-page').then((m) => m.ObservationsPage) },
+      { path: 'new', title: 'Write down · Viaggio', loadComponent: () => import('./log/write-page').then((m) => m.WritePage) },
+      { path: 'entry/:id', title: 'Correct · Viaggio', loadComponent: () => import('./log/write-page').then((m) => m.WritePage) },
+      { path: 'draws', title: 'Draws · Viaggio', loadComponent: () => import('./log/draws-page').then((m) => m.DrawsPage) },
+      { path: 'batteries', title: 'Batteries · Viaggio', loadComponent: () => import('./log/health-page').then((m) => m.HealthPage) },
+      { path: 'batteries/:id', title: 'Battery · Viaggio', loadComponent: () => import('./log/battery-page').then((m) => m.BatteryPage) },
+      { path: 'plans', title: 'Plan and day · Viaggio', loadComponent: () => import('./log/plans-page').then((m) => m.PlansPage) },
+      {
+        path: 'recordings',
+        title: 'Recordings · Viaggio',
+        loadComponent: () => import('./log/recordings-page').then((m) => m.RecordingsPage),
+      },
+      {
+        path: 'recordings/import',
+        title: 'A meter’s file · Viaggio',
+        loadComponent: () => import('./log/import/import-recording-page').then((m) => m.ImportRecordingPage),
+      },
+      {
+        path: 'recordings/live',
+        title: 'A meter live · Viaggio',
+        loadComponent: () => import('./log/live-page').then((m) => m.LivePage),
+      },
+      {
+        path: 'recordings/:id',
+        title: 'Recording · Viaggio',
+        loadComponent: () => import('./log/recording-page').then((m) => m.RecordingPage),
+      },
+    ],
+  },
   { path: '**', title: 'Not found · Viaggio', loadComponent: () => import('./shared/not-found-page').then((m) => m.NotFoundPage) },
 ];

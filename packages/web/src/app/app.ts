@@ -16,7 +16,7 @@ import { SaveStatus } from './shared/save-status';
 import { Theme } from './shared/theme';
 import type { ThemeChoice } from './shared/theme';
 import { Items } from './state/items.actions';
-import type { ItemRef } from './state/items.actions';
+import type { Step } from './state/items';
 import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/items.selectors';
 
 /** The frame around every view: where one is, whether it is saved, undo, theme, and what must be decided. */
@@ -42,8 +42,9 @@ export class App {
     { choice: 'light', title: 'Light, for the desk' },
     { choice: 'dark', title: 'Dark, for the set' },
   ];
-  /** What was just deleted, as long as it can be taken back at one press. */
-  protected readonly deleted = signal<(ItemRef & { name: string }) | undefined>(undefined);
+  /** What was just done as a whole, as long as it is the step that undo takes back. */
+  private readonly done = signal<Step | undefined>(undefined);
+  protected readonly toast = computed(() => (this.done() === this.undoStep() ? this.done() : undefined));
   protected readonly problem = signal<Problem | undefined>(undefined);
   private readonly conflict = this.store.selectSignal(selectConflict);
   private readonly conflictRef = computed(() => {
@@ -56,8 +57,10 @@ export class App {
   constructor() {
     this.store.dispatch(Items.load());
     const actions = inject(Actions).pipe(takeUntilDestroyed());
-    actions.pipe(ofType(Items.removed)).subscribe(({ kind, id, name }) => this.deleted.set({ kind, id, name }));
-    actions.pipe(ofType(Items.actFailed, Items.addFailed)).subscribe(({ problem }) => this.problem.set(problem));
+    actions
+      .pipe(ofType(Items.changed))
+      .subscribe(({ acting }) => this.done.set(acting.how === 'do' && acting.step.title ? acting.step : undefined));
+    actions.pipe(ofType(Items.actFailed, Items.changeFailed)).subscribe(({ problem }) => this.problem.set(problem));
     effect(() => {
       if (this.conflictRef() !== undefined) void this.decide();
     });
@@ -71,12 +74,9 @@ export class App {
     this.store.dispatch(Items.redo());
   }
 
-  protected restore(): void {
-    const deleted = this.deleted();
-    if (deleted) this.store.dispatch(Items.restore({ kind: deleted.kind, id: deleted.id }));
-    this.deleted.set(undefined);
+  protected dismiss(): void {
+    this.done.set(undefined);
   }
-
   protected async resetDemo(): Promise<void> {
     const dialog = this.modals.open(ConfirmDialog, { ariaLabelledBy: 'confirm-title' });
     const content = dialog.componentInstance as ConfirmDialog;
@@ -100,7 +100,10 @@ export class App {
       else return;
     } else if (event.altKey) return;
     else if (key === 'n') void this.router.navigate(['/rigs/new']);
-    else if (key === '1') void this.router.navigate(['/rigs']);
+    else if (key === '1') void this.router.navigate(['/kit']);
+    else if (key === '2') void this.router.navigate(['/rigs']);
+    else if (key === '3') void this.router.navigate(['/log']);
+    else if (key === '/') focusSearch();
     else if (key === '?') this.showKeys();
     else return;
     event.preventDefault();
@@ -119,6 +122,11 @@ export class App {
     else if (choice === 'theirs') this.store.dispatch(Items.takeTheirs({ ...ref, at }));
     else this.store.dispatch(Items.keepBoth({ id: entry.id, copyId: crypto.randomUUID(), at }));
   }
+}
+
+/** Every view that can be searched marks its field as one. */
+function focusSearch(): void {
+  document.querySelector<HTMLInputElement>('input[type="search"]')?.focus();
 }
 
 async function accepted(result: Promise<unknown>): Promise<boolean> {

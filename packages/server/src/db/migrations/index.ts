@@ -1,6 +1,7 @@
 import type { QueryInterface } from 'sequelize';
 import * as gearAndRigs from './0001-gear-and-rigs';
 import * as linksAndPlanRest from './0002-links-and-plan-rest';
+import * as log from './0003-log';
 
 export interface Migration {
   readonly name: string;
@@ -11,4 +12,5 @@ export interface Migration {
 export const migrations: readonly Migration[] = [
   { name: '0001-gear-and-rigs', up: gearAndRigs.up },
   { name: '0002-links-and-plan-rest', up: linksAndPlanRest.up },
+  { name: '0003-log', up: log.up },
 ];

@@ -1,10 +1,12 @@
+import { ITEM_SHAPES } from '@viaggio/core';
+import type { PlanKind } from '@viaggio/core';
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
 
 /** Where an item came from: shipped with the demo, or made here. */
 export type Origin = 'demo' | 'own';
 
-/** A row of `gear` or `rigs`: one thing that is kept whole, saved as a whole, and counted by revision. */
+/** A row of the table of its kind: one thing that is kept whole, saved as a whole, and counted by revision. */
 export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<Item>> {
   declare id: string;
   declare revision: number;
@@ -15,7 +17,9 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   declare deletedAt: CreationOptional<Date | null>;
 }
 
-export type ItemKind = 'gear' | 'rigs';
+/** In the order in which they may name each other. */
+export const ITEM_KINDS = Object.keys(ITEM_SHAPES) as readonly ItemKind[];
+export type ItemKind = PlanKind;
 export type ItemModels = Readonly<Record<ItemKind, ModelStatic<Item>>>;
 
 export function defineItemModels(sequelize: Sequelize): ItemModels {
@@ -35,5 +39,5 @@ export function defineItemModels(sequelize: Sequelize): ItemModels {
     );
     return model;
   };
-  return { gear: define('gear'), rigs: define('rigs') };
+  return Object.fromEntries(ITEM_KINDS.map((kind) => [kind, define(kind)])) as ItemModels;
 }

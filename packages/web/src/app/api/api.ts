@@ -1,15 +1,14 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Gear, Issue, PlanPart, Rig } from '@viaggio/core';
+import { ITEM_SHAPES } from '@viaggio/core';
+import type { Issue, ItemBodies, PlanKind } from '@viaggio/core';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 
 /** What the server keeps, by kind. */
-export interface Bodies {
-  readonly gear: Gear;
-  readonly rigs: Rig;
-}
-export type Kind = keyof Bodies;
+export type Bodies = ItemBodies;
+export type Kind = PlanKind;
+export const KINDS = Object.keys(ITEM_SHAPES) as readonly Kind[];
 
 export interface Saved<T> {
   readonly id: string;
@@ -17,6 +16,26 @@ export interface Saved<T> {
   readonly origin: 'demo' | 'own';
   readonly updatedAt: string;
   readonly body: T;
+}
+
+/** Of kinds that are not named there are none. */
+export type SavedItems = { readonly [K in Kind]?: readonly Saved<Bodies[K]>[] };
+
+export interface SavedRevision<T> {
+  readonly revision: number;
+  readonly savedAt: string;
+  readonly body: T;
+}
+
+/** A plan document taken apart. */
+export type ReadItems = { readonly [K in Kind]: readonly { readonly id: string; readonly body: Bodies[K] }[] } & { readonly rest?: object };
+
+/** One item of a step: new without a revision, deleted without a body. */
+export interface ChangeRequest {
+  readonly kind: Kind;
+  readonly id: string;
+  readonly revision?: number;
+  readonly body?: Bodies[Kind];
 }
 
 /** Why a request failed: the server's problem details (RFC 9457), or `unreachable` when it did not answer at all. */
@@ -42,24 +61,33 @@ export class Api {
     return told(this.http.put<Saved<Bodies[K]>>(`/api/${kind}/${id}`, body, { headers: { 'If-Match': `"${revision}"` }, keepalive: true }));
   }
 
-  remove(kind: Kind, id: string, revision: number): Observable<void> {
-    return told(this.http.delete<undefined>(`/api/${kind}/${id}`, { headers: { 'If-Match': `"${revision}"` } }));
+  /** All of it, or none. */
+  change(changes: readonly ChangeRequest[], rest?: object): Observable<SavedItems> {
+    const of = (wanted: Kind) => changes.filter(({ kind }) => kind === wanted).map(({ kind: _kind, ...change }) => change);
+    const named = KINDS.map((kind) => [kind, of(kind)] as const).filter(([, own]) => own.length > 0);
+    return told(this.http.post<SavedItems>('/api/changes', { ...Object.fromEntries(named), ...(rest && { rest }) }));
   }
 
-  restore<K extends Kind>(kind: K, id: string): Observable<Saved<Bodies[K]>> {
-    return told(this.http.post<Saved<Bodies[K]>>(`/api/${kind}/${id}/restore`, null));
+  /** Every state an item was saved in, the newest first. */
+  revisions<K extends Kind>(kind: K, id: string): Observable<readonly SavedRevision<Bodies[K]>[]> {
+    return told(this.http.get<readonly SavedRevision<Bodies[K]>[]>(`/api/${kind}/${id}/revisions`));
   }
 
-  addPlan(part: PlanPart): Observable<{ readonly gear: readonly Saved<Gear>[]; readonly rigs: readonly Saved<Rig>[] }> {
-    return told(this.http.post<{ gear: Saved<Gear>[]; rigs: Saved<Rig>[] }>('/api/plan', part));
+  /** A plan document's items as they would be kept; nothing is. */
+  readPlan(document: unknown): Observable<ReadItems> {
+    return told(this.http.post<ReadItems>('/api/plan/read', document));
   }
 
+  exportPlan(): Observable<object> {
+    return told(this.http.get<object>('/api/plan'));
+  }
   resetDemo(): Observable<unknown> {
     return told(this.http.post('/api/demo/reset', null));
   }
 }
 
-function told<T>(request: Observable<T>): Observable<T> {
+/** Errors of a request as problems. */
+export function told<T>(request: Observable<T>): Observable<T> {
   return request.pipe(catchError((error: unknown) => throwError(() => toProblem(error))));
 }
 

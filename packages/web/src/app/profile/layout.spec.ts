@@ -1,55 +1,103 @@
 import { LOW_WATER, assess } from '@viaggio/core';
+import type { Lane } from '@viaggio/core';
+import { drawAt, eventsOf, momentIndex } from './drawing';
 import { layoutProfile } from './layout';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-const journeys = LOW_WATER.rigs.flatMap(({ body }) =>
-  assess(body, gear).lanes.map(({ device, stations }) => [`${body.name}, to ${device}`, stations] as const),
-);
+const lanesOf = (name: string): readonly Lane[] => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes;
+const rigs = LOW_WATER.rigs.map(({ body }) => [body.name, assess(body, gear).lanes] as const);
+const WHOLE = 'Wheelhouse, everything on one V-mount';
 
 describe('the layout of a voltage profile', () => {
-  it.each(journeys)('%s: left to right without gaps, everything inside the picture', (_name, journey) => {
-    for (const width of [1200, 640, 328]) {
-      const { placed, ticks } = layoutProfile(journey, width, 250);
-      expect(placed).toHaveLength(journey.length);
-      placed.slice(1).forEach((place, index) => expect(place.x0).toBeCloseTo(placed[index]!.x1, 9));
-      expect(placed.at(-1)!.x1).toBeLessThanOrEqual(width);
-      for (const { x, y } of placed.flatMap(({ band, start, end, riser }) => [...band, ...start, ...end, ...riser])) {
+  it.each(rigs)('%s: left to right without gaps, a row a lane, everything inside the picture', (_name, lanes) => {
+    for (const frame of [1200, 640, 328]) {
+      const layout = layoutProfile(lanes, frame);
+      const { placed, rows, width, height, ticksV } = layout;
+      expect(rows.map(({ lane }) => lane)).toEqual(lanes);
+      for (const place of placed) {
+        expect(place.x1).toBeGreaterThan(place.x0);
+        if (place.before) expect(place.x0).toBeGreaterThanOrEqual(place.before.x1 - 1e-9);
+        if (place.before && place.station.kind !== 'device') expect(place.x0).toBeCloseTo(place.before.x1, 9);
+      }
+      const drawn = [0, 45, 1e6].flatMap((minute) => drawAt(layout, minute));
+      for (const { x, y } of drawn.flatMap(({ band, line, tie }) => [...band, ...line, ...tie])) {
         expect(x).toBeGreaterThanOrEqual(0);
         expect(x).toBeLessThanOrEqual(width);
         expect(y).toBeGreaterThanOrEqual(0);
-        expect(y).toBeLessThanOrEqual(250);
+        expect(y).toBeLessThanOrEqual(height);
       }
-      expect(ticks.length).toBeGreaterThanOrEqual(2);
-      expect(ticks.length).toBeLessThanOrEqual(8);
+      expect(ticksV.length).toBeGreaterThanOrEqual(1);
+      expect(ticksV.length).toBeLessThanOrEqual(8);
     }
   });
 
-  it('puts higher voltages higher, and lines end where the next begin', () => {
-    const [, wheelhouse] = journeys[0]!;
-    const { placed, yOf } = layoutProfile(wheelhouse, 640, 250);
-    expect(yOf(16)).toBeLessThan(yOf(12));
-    const [battery, lead, adapter] = placed;
-    expect(lead!.start[0]!.y).toBeCloseTo(battery!.start[1]!.y, 9);
-    expect(lead!.start[1]!.y).toBeGreaterThan(lead!.start[0]!.y);
-    expect(adapter!.riser[0]!.y).toBeCloseTo(lead!.start[1]!.y, 9);
-    expect(adapter!.riser[1]!.y).toBeCloseTo(yOf(8), 9);
+  it('draws what lanes share once, and ties it into them', () => {
+    const lanes = lanesOf(WHOLE);
+    const layout = layoutProfile(lanes, 800);
+    const keys = layout.placed.map(({ station }) => station.key);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(layout.placed.filter(({ station }) => station.kind === 'battery')).toHaveLength(1);
+    expect(keys.length).toBeLessThan(lanes.flatMap(({ stations }) => stations).length);
+    const tied = drawAt(layout, 0).filter(({ tie }) => tie.length > 0);
+    expect(tied).toHaveLength(lanes.length - 1);
+    for (const { placed, tie } of tied) {
+      expect(tie[0]!.x).toBe(tie[1]!.x);
+      expect(tie[1]!.y).toBeGreaterThan(tie[0]!.y);
+      expect(placed.before!.row).toBeLessThan(placed.row);
+    }
   });
 
-  it('gives lanes that are shown together one height of volts', () => {
-    const rig = LOW_WATER.rigs.find(({ body }) => body.name.startsWith('Wheelhouse, everything'))!.body;
-    const lanes = assess(rig, gear).lanes.map(({ stations }) => stations);
-    const together = lanes.map((stations) => layoutProfile(stations, 640, 250, lanes.flat()).yOf(12));
-    expect(new Set(together).size).toBe(1);
-    expect(new Set(lanes.map((stations) => layoutProfile(stations, 640, 250).yOf(12))).size).toBeGreaterThan(1);
+  it('has one height of volts for all lanes, higher voltages higher', () => {
+    const layout = layoutProfile(lanesOf(WHOLE), 800);
+    const heights = layout.rows.map(({ top }, row) => layout.yOf(row, 12) - top);
+    heights.forEach((height) => expect(height).toBeCloseTo(heights[0]!, 9));
+    expect(layout.yOf(0, 16)).toBeLessThan(layout.yOf(0, 12));
   });
 
-  it('thickens the line with the watts and draws what it can of what is unknown', () => {
-    const [, stills] = journeys.find(([name]) => name.startsWith('Stills, '))!;
-    const [first] = layoutProfile(stills, 640, 250).placed;
-    const heavier = layoutProfile([{ ...stills[0]!, start: { ...stills[0]!.start!, powerW: 30 } }, ...stills.slice(1)], 640, 250)
-      .placed[0]!;
-    expect(heavier.startWidth).toBeGreaterThan(first!.startWidth);
-    const unknown = layoutProfile([{ ...stills[0]!, highV: undefined, start: undefined }], 640, 250).placed[0]!;
-    expect([unknown.band, unknown.start]).toEqual([[], []]);
+  it('stays readable with ten loads behind a splitter: no row is lower than its names need', () => {
+    const [lane] = lanesOf('Wheelhouse');
+    const lanes = Array.from({ length: 10 }, (_, index) => ({ ...lane!, deviceId: `d${index}`, stations: lane!.stations.map((station, at) => (at === lane!.stations.length - 1 ? { ...station, key: `device d${index}` } : station)) })); // prettier-ignore
+    const { rows, placed } = layoutProfile(lanes, 360);
+    expect(rows).toHaveLength(10);
+    for (const { top, bottom } of rows) expect(bottom - top).toBeGreaterThanOrEqual(100);
+    for (const { x0, x1 } of placed) expect(x1 - x0).toBeGreaterThanOrEqual(30);
+  });
+});
+
+describe('a moment of the profile', () => {
+  const layout = layoutProfile(lanesOf('Wheelhouse on the small battery'), 640);
+  const last = layout.rows[0]!.lane.moments.at(-1)!.minute;
+
+  it('is the last that is not after the minute, and the end past the end', () => {
+    const [lane] = lanesOf('Wheelhouse');
+    expect(momentIndex(lane!, 0)).toBe(0);
+    expect(momentIndex(lane!, lane!.moments[7]!.minute)).toBe(7);
+    expect(momentIndex(lane!, lane!.moments[7]!.minute + 0.01)).toBe(7);
+    expect(momentIndex(lane!, 1e9)).toBe(lane!.moments.length - 1);
+  });
+
+  it('lowers the levels, and shows the late overload when it is there', () => {
+    const [battery, lead] = drawAt(layout, 0);
+    const [batteryLate, leadLate] = drawAt(layout, last);
+    expect(batteryLate!.line[0]!.y).toBeGreaterThan(battery!.line[0]!.y);
+    expect(lead!.moment.verdict).toBe('good');
+    expect(leadLate!.moment.verdict).toBe('stop');
+    expect(leadLate!.lineWidth).toBeGreaterThan(1.5);
+  });
+
+  it('is named: peaks that can stop it, limits that come near and are reached, in time', () => {
+    const events = eventsOf(layout);
+    expect(events.map(({ verdict }) => verdict)).toEqual(['stop', 'caution', 'stop']);
+    expect(events[0]!.sentence).toBe('from here on a peak of Skuadon 60 can shut it off.');
+    expect(events.at(-1)).toMatchObject({ minute: last, sentence: '1.5 A of 1.5 A (D-tap of Holmvik 49): at its limit.' });
+    const minutes = events.map(({ minute }) => minute);
+    expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
+  });
+
+  it('draws what is known where nothing was run', () => {
+    const stopped = layoutProfile(lanesOf('Galley on the old bank'), 640);
+    const drawn = drawAt(stopped, 0);
+    expect(drawn.every(({ timed }) => !timed)).toBe(true);
+    expect(drawn.some(({ line }) => line.length > 0)).toBe(true);
   });
 });

@@ -2,58 +2,112 @@ import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { LOW_WATER, assess } from '@viaggio/core';
 import { textOf } from '../../../testing/component';
+import { svgFile } from './svg-file';
 import { VoltageProfile } from './voltage-profile';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-const journeyOf = (name: string) => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes[0]!.stations;
-
 let fixture: ComponentFixture<VoltageProfile>;
-const stations = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll<SVGGElement>('g.station')];
+const host = () => fixture.nativeElement as HTMLElement;
+const stations = () => [...host().querySelectorAll<SVGGElement>('g.station')];
+const names = () => stations().map((station) => station.getAttribute('aria-label')!.split(';')[0]);
 
 async function show(name: string): Promise<void> {
   fixture = TestBed.createComponent(VoltageProfile);
-  fixture.componentRef.setInput('stations', journeyOf(name));
+  fixture.componentRef.setInput('lanes', assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes);
+  await fixture.whenStable();
+}
+async function press(at: number, key: string): Promise<void> {
+  stations()[at]!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
   await fixture.whenStable();
 }
 
 describe('the voltage profile', () => {
-  it('has a part for each station, reachable by keyboard and named with its numbers', async () => {
+  it('has a part for each station, named with its numbers at full, half and empty', async () => {
     await show('Wheelhouse');
-    expect(stations().map((station) => station.getAttribute('tabindex'))).toEqual(['0', '0', '0', '0']);
-    const names = stations().map((station) => station.getAttribute('aria-label'));
-    expect(names[0]).toBe(
-      'Holmvik 95; gives 16.8 V down to 12 V; at the start 16.58 V, 1.11 A, 18.4 W; at the end 12 V, 1.54 A, 18.5 W; verdict good',
+    expect(stations().map((station) => station.getAttribute('tabindex'))).toEqual(['0', '-1', '-1', '-1']);
+    const labels = stations().map((station) => station.getAttribute('aria-label'));
+    expect(labels[0]).toMatch(
+      /^Holmvik 95; gives 16.8 V down to 12 V; at the start 16.58 V, 1.11 A, 18.4 W; half way 14.* V, .*; at the end 12 V, 1.54 A, 18.5 W; verdict good$/,
     );
-    expect(names[2]).toContain('Adapter M from D-tap; gives 8 V;');
-    expect(names[3]).toContain('Skuadon 60; accepts 6.3 V to 8.6 V;');
+    expect(labels[1]).toContain('at most 8 A');
+    expect(labels[2]).toContain('Adapter M from D-tap; gives 8 V;');
+    expect(labels[3]).toContain('Skuadon 60; accepts 6.3 V to 8.6 V;');
   });
 
-  it('tells the numbers of the part in focus', async () => {
+  it('is one stop in the order of tabs; arrows go along the way and between the lanes', async () => {
+    await show('Wheelhouse, everything on one V-mount');
+    const all = names();
+    await press(0, 'ArrowRight');
+    expect(document.activeElement === stations()[1] || stations()[1]!.getAttribute('tabindex') === '0').toBe(true);
+    await press(1, 'ArrowRight');
+    const third = stations().findIndex((station) => station.getAttribute('tabindex') === '0');
+    await press(third, 'ArrowDown');
+    const below = stations().findIndex((station) => station.getAttribute('tabindex') === '0');
+    expect(below).toBeGreaterThan(third);
+    await press(below, 'ArrowLeft');
+    expect(stations().findIndex((station) => station.getAttribute('tabindex') === '0')).toBeLessThan(below);
+    await press(0, 'End');
+    expect(stations().at(-1)!.getAttribute('tabindex')).toBe('0');
+    expect(all.filter((name) => name === 'Holmvik 147')).toHaveLength(1);
+  });
+
+  it('tells the numbers of the part in focus, and keeps the focus through an edit', async () => {
     await show('Wheelhouse');
-    expect(textOf(fixture, '.told')).toContain('Solid line: the first minute');
+    expect(textOf(fixture, '.told')).toContain('Band: full to empty.');
     stations()[1]!.dispatchEvent(new Event('focus'));
     await fixture.whenStable();
-    expect(textOf(fixture, '.told')).toContain(
-      'lead of Adapter M from D-tap gives 16.8 V down to 11.92 V. Start 16.53 V, 1.11 A, 18.3 W. End 11.92 V, 1.54 A, 18.3 W.',
-    );
+    expect(textOf(fixture, '.told')).toMatch(/lead of Adapter M from D-tap gives 16.8 V down to 11.92 V.*Full Half way Empty Now 16.53 V/);
+    const rig = LOW_WATER.rigs.find(({ body }) => body.name === 'Wheelhouse')!.body;
+    fixture.componentRef.setInput('lanes', assess({ ...rig, temperatureC: -10 }, gear).lanes);
+    await fixture.whenStable();
+    expect(textOf(fixture, '.told')).toContain('lead of Adapter M from D-tap');
   });
 
-  it('says the same as a table', async () => {
+  it('goes through the discharge: levels, charge and the verdict of the moment', async () => {
+    await show('Wheelhouse on the small battery');
+    const slider = host().querySelector<HTMLInputElement>('input[type="range"]')!;
+    expect(textOf(fixture, '.moment')).toBe('0 min in Holmvik 49 100 %');
+    expect(stations()[1]!.dataset['moment']).toBe('good');
+    slider.value = slider.max;
+    slider.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(textOf(fixture, '.moment')).toMatch(/^1 h 36 min in Holmvik 49 \d %$/);
+    expect(stations()[1]!.dataset['moment']).toBe('stop');
+    expect(stations()[1]!.querySelector('.sign')).not.toBeNull();
+  });
+
+  it('jumps to what happens on the way', async () => {
+    await show('Wheelhouse on the small battery');
+    const near = [...host().querySelectorAll<HTMLButtonElement>('.events button')][1]!;
+    near.click();
+    await fixture.whenStable();
+    expect(stations()[1]!.dataset['moment']).toBe('caution');
+  });
+
+  it('says the same as a table, lane by lane', async () => {
     await show('Wheelhouse');
-    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
+    const rows = [...host().querySelectorAll('.after tbody tr')];
     expect(rows).toHaveLength(4);
     expect(rows[3]!.textContent).toMatch(/Skuadon 60.*accepts 6.3 V to 8.6 V.*8 V, 2.09 A, 16.7 W.*Good/s);
+    await show('Wheelhouse, everything on one V-mount');
+    expect(textOf(fixture, '.after')).toContain('to Tern Link transmitter');
   });
 
   it('marks the part that stops it, and draws the levels that are known without a run', async () => {
     await show('Galley on the old bank');
-    expect(stations().map((station) => [...station.classList].find((name) => name.startsWith('verdict-')))).toEqual([
-      'verdict-good',
-      'verdict-good',
-      'verdict-good',
-      'verdict-stop',
-    ]);
-    expect(stations()[1]!.querySelector('polyline.end')!.getAttribute('points')).not.toBe('');
-    expect(textOf(fixture, 'tbody')).toContain('Grynna 20 PD gives 4.2 V down to 3 V unknown, unknown, unknown');
+    expect(stations().map((station) => station.dataset['verdict'])).toEqual(['good', 'good', 'good', 'stop']);
+    expect(stations()[1]!.querySelector('polyline.untimed')!.getAttribute('points')).not.toBe('');
+    expect(host().querySelector('input[type="range"]')).toBeNull();
+  });
+
+  it('becomes a file that stands by itself: namespace, styles written in, nothing of the framework', async () => {
+    await show('Wheelhouse');
+    const svg = host().querySelector('svg')!;
+    Object.defineProperty(svg, 'viewBox', { value: { baseVal: { width: 640 } } });
+    const file = svgFile(svg, '#fbf8f1');
+    expect(file).toMatch(/^<\?xml version="1.0" encoding="UTF-8"\?>\n<svg[^>]*xmlns="http:\/\/www.w3.org\/2000\/svg"/);
+    expect(file).toContain('Skuadon 60');
+    expect(file).not.toMatch(/_ng|tabindex|class=/);
+    expect(new DOMParser().parseFromString(file, 'image/svg+xml').querySelector('parsererror')).toBeNull();
   });
 });

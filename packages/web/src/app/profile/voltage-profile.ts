@@ -1,16 +1,41 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { formatQuantity } from '@viaggio/core';
-import type { Level, Station } from '@viaggio/core';
+import type { Lane, Level, Station } from '@viaggio/core';
+import { download, fileName } from '../shared/download';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
-import { layoutProfile } from './layout';
-import type { Placed, Point } from './layout';
+import { drawAt, eventsOf, momentIndex } from './drawing';
+import type { DrawnStation, Point } from './drawing';
+import { LEFT, layoutProfile } from './layout';
+import type { PlacedStation, Row } from './layout';
+import { svgFile } from './svg-file';
 
-const HEIGHT = 250;
+/** Steps of the slider over the longest run. */
+const STEPS = 240;
+
+interface GatePost {
+  readonly edge: 'high' | 'low';
+  readonly voltageV: number;
+  readonly y: number;
+  readonly wallY: number;
+  readonly textY: number;
+}
 
 /**
- * The journey of a rig's energy as an elevation profile: from left to right the way from battery to device, height is
- * voltage. Each station can be focused for its numbers; the table behind it says the same in words.
+ * The journey of a rig's energy as an elevation profile: from left to right the way from source to device, height is
+ * voltage. A slider goes through the discharge; each station can be focused for its numbers; the table behind it says
+ * the same in words.
  */
 @Component({
   selector: 'app-voltage-profile',
@@ -20,23 +45,43 @@ const HEIGHT = 250;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VoltageProfile {
-  readonly stations = input.required<readonly Station[]>();
-  /** The stations of all lanes that are shown together: they share one height of volts. */
-  readonly scaledBy = input<readonly Station[]>();
-
-  private readonly width = signal(640);
-  protected readonly layout = computed(() => layoutProfile(this.stations(), this.width(), HEIGHT, this.scaledBy()));
-  protected readonly focused = signal<number | undefined>(undefined);
-  protected readonly told = computed(() => {
-    const index = this.focused();
-    return index === undefined ? undefined : this.stations()[index];
+  readonly lanes = input.required<readonly Lane[]>();
+  /** Of the file that the picture is saved as. */
+  readonly name = input('voltage profile');
+  protected readonly left = LEFT;
+  protected readonly steps = STEPS;
+  private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
+  private readonly frameWidth = signal(640);
+  protected readonly layout = computed(() => layoutProfile(this.lanes(), this.frameWidth()));
+  protected readonly events = computed(() => eventsOf(this.layout()));
+  protected readonly longestMin = computed(() => Math.max(0, ...this.lanes().map(({ moments }) => moments.at(-1)?.minute ?? 0)));
+  /** Where the slider stands, of `STEPS`. It stays there through edits. */
+  protected readonly position = signal(0);
+  protected readonly minute = computed(() => (this.position() / STEPS) * this.longestMin());
+  protected readonly drawn = computed(() => drawAt(this.layout(), this.minute()));
+  /** Each source with the charge it is at; one whose run has ended says so. */
+  protected readonly charges = computed(() => {
+    const seen = new Map<string, { readonly name: string; readonly soc: number; readonly ended: boolean }>();
+    for (const lane of this.lanes()) {
+      const moment = lane.moments[momentIndex(lane, this.minute())];
+      const last = lane.moments.at(-1)?.minute ?? 0;
+      if (moment && lane.stations[0]?.role === 'battery')
+        seen.set(lane.sourceId, { name: lane.stations[0].name, soc: moment.soc, ended: this.minute() > last + 1e-6 });
+    }
+    return [...seen.values()];
   });
+  /** The station that keyboard and pointer are on; it survives edits as long as the station does. */
+  private readonly focusedKey = signal<string | undefined>(undefined);
+  protected readonly focused = computed(() => this.drawn().findIndex(({ key }) => key === this.focusedKey()));
+  protected readonly told = computed(() => this.drawn()[this.focused()]);
+  /** One station takes part in the order of tabs; arrows go on from there. */
+  protected readonly tabStop = linkedSignal(() => Math.max(0, this.focused()));
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     if (typeof ResizeObserver === 'undefined') return;
     const observer = new ResizeObserver(
-      ([entry]) => entry && entry.contentRect.width > 0 && this.width.set(Math.round(entry.contentRect.width)),
+      ([entry]) => entry && entry.contentRect.width > 0 && this.frameWidth.set(Math.round(entry.contentRect.width)),
     );
     observer.observe(host);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
@@ -44,19 +89,73 @@ export class VoltageProfile {
 
   protected readonly path = (points: readonly Point[]): string => points.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 
-  /** Names are cut to the width they have; the table and the focused station show them whole. */
-  protected short({ station, x0, x1 }: Placed): string {
-    const room = Math.max(3, Math.floor((x1 - x0) / 6.6));
-    return station.name.length <= room ? station.name : `${station.name.slice(0, room - 1)}…`;
+  protected readonly rowOf = ({ row }: PlacedStation): Row => this.layout().rows[row]!;
+
+  /** The ends of a gate's window, each with the wall that shuts out what lies beyond it. */
+  protected posts({ placed }: DrawnStation): readonly GatePost[] {
+    const { highV, lowV } = placed.station;
+    const { top, bottom } = this.rowOf(placed);
+    const at = (voltageV: number): number => this.layout().yOf(placed.row, voltageV);
+    return [
+      ...(highV === undefined ? [] : [{ edge: 'high', voltageV: highV, y: at(highV), wallY: top + 18, textY: at(highV) - 3 } as const]),
+      ...(lowV === undefined ? [] : [{ edge: 'low', voltageV: lowV, y: at(lowV), wallY: bottom - 16, textY: at(lowV) + 11 } as const]),
+    ];
   }
 
-  protected says(station: Station): string {
-    const range = this.range(station);
+  protected focus(index: number): void {
+    const part = this.drawn()[index];
+    if (part) this.focusedKey.set(part.key);
+  }
+
+  protected slide(position: number): void {
+    this.position.set(position);
+  }
+
+  protected goTo(minute: number): void {
+    // a moment lies between two steps: the later one has reached it
+    this.position.set(Math.min(STEPS, Math.ceil((minute / Math.max(this.longestMin(), 1e-9)) * STEPS - 1e-9)));
+  }
+
+  /** Right and left along the way, up and down between the lanes. */
+  protected step(event: KeyboardEvent, index: number): void {
+    const { placed } = this.layout();
+    const here = placed[index]!;
+    const next: Partial<Record<string, number>> = {
+      ArrowRight: placed.findIndex(({ before }) => before === here),
+      ArrowLeft: here.before ? placed.indexOf(here.before) : -1,
+      ArrowDown: nearest(placed, here, 1),
+      ArrowUp: nearest(placed, here, -1),
+      Home: 0,
+      End: placed.length - 1,
+    };
+    const target = next[event.key];
+    if (target === undefined) return;
+    event.preventDefault();
+    if (target < 0) return;
+    this.focus(target);
+    this.picture().nativeElement.querySelectorAll<SVGGElement>('g.station')[target]?.focus();
+  }
+
+  protected save(): void {
+    const background = getComputedStyle(document.body).backgroundColor;
+    download(fileName(this.name(), 'svg'), svgFile(this.picture().nativeElement, background), 'image/svg+xml');
+  }
+
+  /** Names are cut to the width they have; the table and the focused station show them whole. */
+  protected short(name: string, { x0, x1 }: PlacedStation): string {
+    const room = Math.max(3, Math.floor((x1 - x0) / 6.2));
+    return name.length <= room ? name : `${name.slice(0, room - 1)}…`;
+  }
+
+  protected says({ placed: { station }, moment }: DrawnStation): string {
     return [
       station.name,
-      range,
+      this.range(station),
       this.flow('at the start', station.start),
+      this.flow('half way', station.middle),
       this.flow('at the end', station.end),
+      station.limit ? `at most ${formatQuantity(station.limit.maxA, 'A')}` : '',
+      moment.sentence,
       `verdict ${station.verdict}`,
     ]
       .filter((part) => part !== '')
@@ -76,4 +175,16 @@ export class VoltageProfile {
     const { voltageV, currentA, powerW } = level;
     return `${when} ${formatQuantity(voltageV, 'V')}, ${formatQuantity(currentA, 'A')}, ${formatQuantity(powerW, 'W')}`;
   }
+}
+
+/** The station of the next row up or down that stands nearest below or above. */
+function nearest(placed: readonly PlacedStation[], here: PlacedStation, direction: 1 | -1): number {
+  const rows = [...new Set(placed.map(({ row }) => row))].filter((row) => (row - here.row) * direction > 0);
+  if (rows.length === 0) return -1;
+  const row = direction > 0 ? Math.min(...rows) : Math.max(...rows);
+  let best = -1;
+  placed.forEach((candidate, index) => {
+    if (candidate.row === row && (best < 0 || Math.abs(candidate.x0 - here.x0) < Math.abs(placed[best]!.x0 - here.x0))) best = index;
+  });
+  return best;
 }

@@ -1,6 +1,6 @@
 import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, FeedKind, Gear, PlanPart, Rig } from '@viaggio/core';
-import { changed } from './parts/gear-edit';
+import { changed } from '../gear/gear-edit';
 
 /** A part of a rig that is being asked for: of the kit already, or to be added to it. */
 export interface DraftPart<G extends Gear> {

@@ -20,6 +20,7 @@ import {
 } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, FeedKind, Gear } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
+import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
 import { AnswerBar } from './answer/answer-bar';
@@ -28,11 +29,11 @@ import { ChoiceList } from '../shared/choice-list';
 import type { Choice } from '../shared/choice-list';
 import { draftParts, draftPlan, draftRig } from './draft';
 import type { Draft, DraftPart } from './draft';
-import { AdapterEditor } from './parts/adapter-editor';
-import { BatteryEditor } from './parts/battery-editor';
-import { CableEditor } from './parts/cable-editor';
+import { AdapterEditor } from '../gear/adapter-editor';
+import { BatteryEditor } from '../gear/battery-editor';
+import { CableEditor } from '../gear/cable-editor';
 import { ConditionsEditor } from './parts/conditions-editor';
-import { DeviceEditor } from './parts/device-editor';
+import { DeviceEditor } from '../gear/device-editor';
 
 /** Something to start a part from: of the kit already, a generic thing, or a blank to be typed. */
 interface PartChoice<G extends Gear> extends Choice {
@@ -44,7 +45,7 @@ interface PartChoice<G extends Gear> extends Choice {
   selector: 'app-new-rig-page',
   imports: [AdapterEditor, AnswerBar, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor, QuantityPipe],
   templateUrl: './new-rig-page.html',
-  styleUrls: ['./rig-page.scss', './new-rig-page.scss'],
+  styleUrls: ['./sheet.scss', './new-rig-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NewRigPage {
@@ -111,7 +112,7 @@ export class NewRigPage {
 
   constructor() {
     inject(Actions)
-      .pipe(ofType(Items.addFailed), takeUntilDestroyed())
+      .pipe(ofType(Items.changeFailed), takeUntilDestroyed())
       .subscribe(() => this.saving.set(false));
   }
 
@@ -163,10 +164,15 @@ export class NewRigPage {
   }
 
   protected keep(): void {
-    const part = draftPlan(this.draft(), crypto.randomUUID());
+    const id = crypto.randomUUID();
+    const part = draftPlan(this.draft(), id);
     if (!part) return;
     this.saving.set(true);
-    this.store.dispatch(Items.add({ part }));
+    const changes = [
+      ...part.gear.map((item): Change => ({ kind: 'gear', id: item.id, after: item.body })),
+      ...part.rigs.map((item): Change => ({ kind: 'rigs', id: item.id, after: item.body })),
+    ];
+    this.store.dispatch(Items.change({ step: { changes, field: 'new-rig', at: Date.now() }, open: id }));
   }
 
   private choices<G extends Gear>(generic: readonly G[], kind: G['kind'], fits: (body: G) => boolean): PartChoice<G>[] {

@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { gearTitle } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
-import { selectLoading, selectRigAnswers } from '../state/items.selectors';
+import { Items } from '../state/items.actions';
+import { selectLoading, selectRigAnswers, selectUsableGear } from '../state/items.selectors';
 
 /** Every rig with its answer at a glance; one's own first, then the demo crew's. */
 @Component({
@@ -13,6 +16,15 @@ import { selectLoading, selectRigAnswers } from '../state/items.selectors';
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Rigs</h1>
       <a class="btn btn-primary" routerLink="/rigs/new">New rig: three questions</a>
+      @if (devices().length > 0) {
+        <label class="visually-hidden" for="around">New rig around a device of the kit</label>
+        <select class="form-select w-auto" id="around" (change)="around($any($event.target).value)">
+          <option value="">New rig around …</option>
+          @for (device of devices(); track device.id) {
+            <option [value]="device.id">{{ device.title }}</option>
+          }
+        </select>
+      }
     </div>
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
@@ -57,6 +69,10 @@ import { selectLoading, selectRigAnswers } from '../state/items.selectors';
 export class RigsPage {
   private readonly store = inject(Store);
   protected readonly loading = this.store.selectSignal(selectLoading);
+  private readonly kit = this.store.selectSignal(selectUsableGear);
+  protected readonly devices = computed(() =>
+    [...this.kit()].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
+  );
   private readonly rows = this.store.selectSignal(selectRigAnswers);
   protected readonly groups = computed(() => {
     const of = (origin: 'own' | 'demo') => this.rows().filter(({ entry }) => entry.origin === origin);
@@ -65,4 +81,13 @@ export class RigsPage {
       { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Put away; “Reset demo” in the menu brings it back.' },
     ];
   });
+
+  /** A rig of one device that nothing feeds yet: its page offers the feeds. */
+  protected around(gearId: string): void {
+    const device = this.kit().get(gearId);
+    if (!device) return;
+    const id = crypto.randomUUID();
+    const after: Rig = { name: device.name, devices: [{ gearId }], links: [] };
+    this.store.dispatch(Items.change({ step: { changes: [{ kind: 'rigs', id, after }], field: 'new-rig', at: Date.now() }, open: id }));
+  }
 }

@@ -16,6 +16,8 @@ export const SETTLE_MS = 150;
 export class ApexChart {
   readonly options = input.required<ApexOptions>();
   readonly label = input.required<string>();
+  /** Nothing where the person waits for the chart itself. */
+  readonly settleMs = input(SETTLE_MS);
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private chart: ApexCharts | null = null;
@@ -27,7 +29,7 @@ export class ApexChart {
     effect(() => {
       const options = this.options();
       clearTimeout(this.settling);
-      this.settling = setTimeout(() => (this.queue = this.queue.then(() => this.show(options))), this.chart ? SETTLE_MS : 0);
+      this.settling = setTimeout(() => (this.queue = this.queue.then(() => this.show(options))), this.chart ? this.settleMs() : 0);
     });
     inject(DestroyRef).onDestroy(() => {
       this.destroyed = true;

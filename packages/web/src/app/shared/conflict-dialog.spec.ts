@@ -18,7 +18,7 @@ beforeEach(() => {
   close.mockReset();
   TestBed.configureTestingModule({ providers: [provideStore({ items: itemsReducer }), { provide: NgbActiveModal, useValue: { close } }] });
   store = TestBed.inject(Store);
-  store.dispatch(Items.loaded({ gear: [saved(BATTERY.id, BATTERY.body)], rigs: [saved(RIG.id, RIG.body)] }));
+  store.dispatch(Items.loaded({ saved: { gear: [saved(BATTERY.id, BATTERY.body)], rigs: [saved(RIG.id, RIG.body)] } }));
 });
 
 describe('the conflict dialog', () => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { differences, gearShape, rigShape } from '@viaggio/core';
+import { ITEM_SHAPES, differences, itemTitle } from '@viaggio/core';
 import { selectConflict } from '../state/items.selectors';
 
 export type ConflictChoice = 'mine' | 'theirs' | 'both';
@@ -53,11 +53,14 @@ export type ConflictChoice = 'mine' | 'theirs' | 'both';
 export class ConflictDialog {
   protected readonly modal = inject(NgbActiveModal);
   protected readonly conflict = inject(Store).selectSignal(selectConflict);
-  protected readonly name = computed(() => this.conflict()?.entry.body.name ?? '');
+  protected readonly name = computed(() => {
+    const conflict = this.conflict();
+    return conflict ? itemTitle(conflict.kind, conflict.entry.body) : '';
+  });
   protected readonly rows = computed(() => {
     const conflict = this.conflict();
     const sync = conflict?.entry.sync;
     if (!conflict || sync?.is !== 'conflict') return [];
-    return differences(conflict.kind === 'gear' ? gearShape : rigShape, conflict.entry.body, sync.theirs.body);
+    return differences(ITEM_SHAPES[conflict.kind], conflict.entry.body, sync.theirs.body);
   });
 }

@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 
 export const KEYS = [
-  ['1', 'All rigs'],
+  ['1', 'Kit'],
+  ['2', 'Rigs'],
+  ['3', 'Log'],
+  ['/', 'Search'],
   ['n', 'A new rig, by three questions'],
   ['Ctrl+Z', 'Undo'],
   ['Ctrl+Shift+Z or Ctrl+Y', 'Redo'],

@@ -64,5 +64,7 @@ export class VerdictMark {
   readonly verdict = input.required<Verdict>();
   /** The shape alone, the word kept for screen readers. */
   readonly bare = input(false);
-  protected readonly word = computed(() => WORDS[this.verdict()]);
+  /** Said in place of the verdict's own word. */
+  readonly says = input<string>();
+  protected readonly word = computed(() => this.says() ?? WORDS[this.verdict()]);
 }

@@ -1,6 +1,6 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { PlanPart, Gear, Rig } from '@viaggio/core';
-import type { Bodies, Kind, Problem, Saved } from '../api/api';
+import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
+import type { Acting, Step } from './items';
 
 export interface ItemRef {
   readonly kind: Kind;
@@ -11,7 +11,7 @@ export const Items = createActionGroup({
   source: 'Items',
   events: {
     Load: emptyProps(),
-    Loaded: props<{ gear: readonly Saved<Gear>[]; rigs: readonly Saved<Rig>[] }>(),
+    Loaded: props<{ saved: SavedItems }>(),
     'Load failed': props<{ problem: Problem }>(),
 
     /** `field` names what was changed, `at` is the moment in milliseconds: both decide what one undo takes back. */
@@ -27,16 +27,10 @@ export const Items = createActionGroup({
     'Take theirs': props<ItemRef & { at: number }>(),
     'Keep both': props<{ id: string; copyId: string; at: number }>(),
 
-    /** Opens the first rig when it is there. */
-    Add: props<{ part: PlanPart }>(),
-    Added: props<{ gear: readonly Saved<Gear>[]; rigs: readonly Saved<Rig>[] }>(),
-    'Add failed': props<{ problem: Problem }>(),
-
-    Remove: props<ItemRef & { name: string }>(),
-    Removed: props<ItemRef & { name: string }>(),
-    Restore: props<ItemRef>(),
-    Restored: props<{ kind: Kind; saved: Saved<Bodies[Kind]> }>(),
-
+    /** Several items at once, all or none; `open` is the rig to go to then. `rest`: what an imported document held beside them. */
+    Change: props<{ step: Step; open?: string; rest?: object }>(),
+    Changed: props<{ acting: Acting; saved: SavedItems; open?: string }>(),
+    'Change failed': props<{ problem: Problem }>(),
     'Reset demo': emptyProps(),
     'Demo was reset': emptyProps(),
     /** An act that is not a save went wrong. */

@@ -20,7 +20,7 @@ const away: Problem = { code: 'database-away', title: 'Away', detail: '', remedy
 class FakeApi {
   readonly list = jest.fn(() => NEVER);
   readonly save = jest.fn();
-  readonly addPlan = jest.fn();
+  readonly change = jest.fn();
 }
 
 let api: FakeApi;
@@ -36,7 +36,7 @@ beforeEach(() => {
     providers: [provideRouter([]), provideStore({ items: itemsReducer }), provideEffects(ItemsEffects), { provide: Api, useValue: api }],
   });
   store = TestBed.inject(Store);
-  store.dispatch(Items.loaded({ gear: [], rigs: [saved(RIG.body, 1)] }));
+  store.dispatch(Items.loaded({ saved: { gear: [], rigs: [saved(RIG.body, 1)] } }));
 });
 afterEach(() => jest.useRealTimers());
 
@@ -122,18 +122,58 @@ describe('autosave', () => {
 
 describe('keeping both of a conflict', () => {
   it('adds mine as a rig of its own', () => {
-    api.addPlan.mockReturnValue(NEVER);
+    api.change.mockReturnValue(NEVER);
     api.save.mockReturnValueOnce(
       throwError(() => ({ ...away, code: 'revision-stale', current: saved({ ...RIG.body, wantedMin: 99 }, 4) })),
     );
     edit(5);
     jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
     store.dispatch(Items.keepBoth({ id: RIG.id, copyId: 'copy', at: 0 }));
-    expect(api.addPlan).toHaveBeenCalledWith({
-      gear: [],
-      rigs: [{ id: 'copy', body: { ...RIG.body, wantedMin: 5, name: 'Wheelhouse (mine)' } }],
-    });
+    expect(api.change).toHaveBeenCalledWith(
+      [{ kind: 'rigs', id: 'copy', body: { ...RIG.body, wantedMin: 5, name: 'Wheelhouse (mine)' } }],
+      undefined,
+    );
     expect(rig().body).toMatchObject({ wantedMin: 99 });
+  });
+});
+
+describe('a step of several items', () => {
+  const put = { changes: [{ kind: 'rigs', id: 'new', after: RIG.body } as const], field: 'new', at: 0 };
+  const nothing = { gear: [], rigs: [] };
+
+  it('is sent as a whole, undone by what was, and made again', () => {
+    api.change.mockReturnValueOnce(of({ gear: [], rigs: [{ ...saved(RIG.body, 1), id: 'new' }] }));
+    store.dispatch(Items.change({ step: put }));
+    expect(api.change).toHaveBeenLastCalledWith([{ kind: 'rigs', id: 'new', body: RIG.body }], undefined);
+    api.change.mockReturnValueOnce(of(nothing));
+    store.dispatch(Items.undo());
+    expect(api.change).toHaveBeenLastCalledWith([{ kind: 'rigs', id: 'new', revision: 1 }], undefined);
+    api.change.mockReturnValueOnce(of({ gear: [], rigs: [{ ...saved(RIG.body, 3), id: 'new' }] }));
+    store.dispatch(Items.redo());
+    expect(api.change).toHaveBeenLastCalledWith([{ kind: 'rigs', id: 'new', body: RIG.body }], undefined);
+    expect(store.selectSignal(selectItems)().rigs.entities['new']?.revision).toBe(3);
+  });
+
+  it('waits for a save that is on its way, and goes by the revision that it makes', () => {
+    const save = new Subject<Saved<Rig>>();
+    api.save.mockReturnValueOnce(save);
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    const before = rig().body as Rig;
+    api.change.mockReturnValueOnce(of(nothing));
+    store.dispatch(Items.change({ step: { changes: [{ kind: 'rigs', id: RIG.id, before }], field: 'delete', at: 0 } }));
+    expect(api.change).not.toHaveBeenCalled();
+    save.next(saved(before, 2));
+    save.complete();
+    expect(api.change).toHaveBeenCalledWith([{ kind: 'rigs', id: RIG.id, revision: 2 }], undefined);
+  });
+
+  it('that fails can be tried again', () => {
+    api.change.mockReturnValueOnce(throwError(() => away)).mockReturnValueOnce(of(nothing));
+    store.dispatch(Items.change({ step: put }));
+    expect(store.selectSignal(selectItems)().acting).toBeUndefined();
+    store.dispatch(Items.change({ step: put }));
+    expect(api.change).toHaveBeenCalledTimes(2);
   });
 });
 
@@ -141,8 +181,8 @@ describe('loading', () => {
   it('tries again by itself while the server is away', () => {
     api.list.mockReturnValue(throwError(() => away) as never);
     store.dispatch(Items.load());
-    expect(api.list).toHaveBeenCalledTimes(2);
-    jest.advanceTimersByTime(RETRY_AFTER_MS);
     expect(api.list).toHaveBeenCalledTimes(4);
+    jest.advanceTimersByTime(RETRY_AFTER_MS);
+    expect(api.list).toHaveBeenCalledTimes(8);
   });
 });

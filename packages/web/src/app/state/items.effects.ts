@@ -19,17 +19,18 @@ import {
   of,
   startWith,
   switchMap,
+  take,
   tap,
   timer,
 } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { Api } from '../api/api';
-import type { Bodies, Kind, Problem, Saved } from '../api/api';
+import type { Bodies, ChangeRequest, Kind, Problem, Saved } from '../api/api';
 import { Items } from './items.actions';
 import type { ItemRef } from './items.actions';
 import { loadAfterFlush, rememberFlushed } from './flushed';
 import { findEntry } from './items';
-import type { Entry } from './items';
+import type { Acting, Entry, ItemsState } from './items';
 import { selectItems, selectUnsaved } from './items.selectors';
 
 export const AUTOSAVE_AFTER_MS = 500;
@@ -50,8 +51,8 @@ export class ItemsEffects {
     this.actions.pipe(
       ofType(Items.load, Items.demoWasReset),
       switchMap(() =>
-        loadAfterFlush(() => forkJoin({ gear: this.api.list('gear'), rigs: this.api.list('rigs') })).pipe(
-          map((loaded) => Items.loaded(loaded)),
+        loadAfterFlush(() => forkJoin(this.lists())).pipe(
+          map((saved) => Items.loaded({ saved })),
           catchError((problem: Problem) => of(Items.loadFailed({ problem }))),
         ),
       ),
@@ -96,23 +97,28 @@ export class ItemsEffects {
     { dispatch: false },
   );
 
-  readonly add = createEffect(() =>
+  /** A step that puts or takes away items is made by the server as a whole; only then it shows, and can be undone as one. */
+  readonly change = createEffect(() =>
     this.actions.pipe(
-      ofType(Items.add),
-      exhaustMap(({ part }) =>
-        this.api.addPlan(part).pipe(
-          map((added) => Items.added(added)),
-          catchError((problem: Problem) => of(Items.addFailed({ problem }))),
-        ),
-      ),
+      ofType(Items.change, Items.undo, Items.redo),
+      exhaustMap((action) => {
+        const { acting } = this.items();
+        if (!acting) return EMPTY;
+        const { open, rest } = action.type === Items.change.type ? action : {};
+        return this.untilQuiet(acting).pipe(
+          switchMap(() => this.api.change(requestOf(this.items(), acting), rest)),
+          map((saved) => Items.changed({ acting, saved, ...(open !== undefined && { open }) })),
+          catchError((problem: Problem) => of(Items.changeFailed({ problem }))),
+        );
+      }),
     ),
   );
 
   readonly open = createEffect(
     () =>
       this.actions.pipe(
-        ofType(Items.added),
-        tap(({ rigs: [first] }) => first && void this.router.navigate(['/rigs', first.id])),
+        ofType(Items.changed),
+        tap(({ open }) => open !== undefined && void this.router.navigate(['/rigs', open])),
       ),
     { dispatch: false },
   );
@@ -121,39 +127,14 @@ export class ItemsEffects {
   readonly keepBoth = createEffect(() =>
     this.actions.pipe(
       ofType(Items.keepBoth),
-      map(({ id, copyId }) => {
-        const mine = this.items().past.at(-1);
-        const body = mine?.id === id ? (mine.before as Rig) : undefined;
-        return Items.add({
-          part: { gear: [], rigs: body ? [{ id: copyId, body: { ...body, name: `${body.name} (mine)`.slice(0, 120) } }] : [] },
-        });
+      mergeMap(({ id, copyId, at }) => {
+        const mine = this.items()
+          .past.at(-1)
+          ?.changes.find((change) => change.id === id)?.before as Rig | undefined;
+        if (!mine) return EMPTY;
+        const after: Rig = { ...mine, name: `${mine.name} (mine)`.slice(0, 120) };
+        return of(Items.change({ step: { changes: [{ kind: 'rigs', id: copyId, after }], field: 'keep-both', at }, open: copyId }));
       }),
-    ),
-  );
-
-  readonly remove = createEffect(() =>
-    this.actions.pipe(
-      ofType(Items.remove),
-      concatMap(({ kind, id, name }) => {
-        const entry = findEntry(this.items(), kind, id);
-        if (!entry) return EMPTY;
-        return this.api.remove(kind, id, entry.revision).pipe(
-          map(() => Items.removed({ kind, id, name })),
-          catchError((problem: Problem) => of(Items.actFailed({ problem }))),
-        );
-      }),
-    ),
-  );
-
-  readonly restore = createEffect(() =>
-    this.actions.pipe(
-      ofType(Items.restore),
-      concatMap(({ kind, id }) =>
-        this.api.restore(kind, id).pipe(
-          map((saved) => Items.restored({ kind, saved })),
-          catchError((problem: Problem) => of(Items.actFailed({ problem }))),
-        ),
-      ),
     ),
   );
 
@@ -168,6 +149,24 @@ export class ItemsEffects {
       ),
     ),
   );
+
+  private lists(): { [K in Kind]: Observable<readonly Saved<Bodies[K]>[]> } {
+    return {
+      gear: this.api.list('gear'),
+      rigs: this.api.list('rigs'),
+      log: this.api.list('log'),
+      recordings: this.api.list('recordings'),
+    };
+  }
+
+  /** A request that is on its way would make the revisions stale that a step is based on. */
+  private untilQuiet({ step }: Acting): Observable<unknown> {
+    const busy = (state: ItemsState): boolean => step.changes.some(({ kind, id }) => findEntry(state, kind, id)?.sync.is === 'saving');
+    return this.store.select(selectItems).pipe(
+      filter((state) => !busy(state)),
+      take(1),
+    );
+  }
 
   /** What an action leaves to be saved, and how long to wait first. */
   private toSave(action: Action & Partial<ItemRef>): readonly { ref: ItemRef; waitMs: number }[] {
@@ -197,4 +196,14 @@ export class ItemsEffects {
       startWith(Items.saveStarted({ kind, id })),
     );
   }
+}
+
+/** A step as the server takes it: new items without a revision, deletions without a body. */
+function requestOf(state: ItemsState, { step, how }: Acting): readonly ChangeRequest[] {
+  return step.changes.flatMap(({ kind, id, before, after }): ChangeRequest[] => {
+    const body = how === 'undo' ? before : after;
+    const entry = findEntry(state, kind, id);
+    if (!body && !entry) return [];
+    return [{ kind, id, ...(entry && { revision: entry.revision }), ...(body && { body }) }];
+  });
 }

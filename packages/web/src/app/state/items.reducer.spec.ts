@@ -1,8 +1,8 @@
 import { LOW_WATER } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
-import type { Problem, Saved } from '../api/api';
+import type { Problem, Saved, SavedItems } from '../api/api';
 import { initialItems } from './items';
-import type { ItemsState } from './items';
+import type { Change, ItemsState, Step } from './items';
 import { Items } from './items.actions';
 import { itemsReducer } from './items.reducer';
 import { selectConflict, selectRigAnswers, selectUnsaved } from './items.selectors';
@@ -21,8 +21,10 @@ const PROBLEM: Problem = { code: 'unreachable', title: 'Away', detail: '', remed
 const loaded = itemsReducer(
   initialItems,
   Items.loaded({
-    gear: LOW_WATER.gear.map(({ id, body }) => saved(id, body)),
-    rigs: LOW_WATER.rigs.map(({ id, body }) => saved(id, body)),
+    saved: {
+      gear: LOW_WATER.gear.map(({ id, body }) => saved(id, body)),
+      rigs: LOW_WATER.rigs.map(({ id, body }) => saved(id, body)),
+    },
   }),
 );
 const edit = (state: ItemsState, wantedMin: number, at = 0, field = 'wantedMin') =>
@@ -49,7 +51,7 @@ describe('editing', () => {
     expect(rigIn(edited).sync).toEqual({ is: 'edited' });
     expect(edited.gear).toBe(loaded.gear);
     expect(edited.rigs.entities[LOW_WATER.rigs[1]!.id]).toBe(loaded.rigs.entities[LOW_WATER.rigs[1]!.id]);
-    expect(selectUnsaved.projector([], [rigIn(edited)])).toHaveLength(1);
+    expect(selectUnsaved.projector([], [rigIn(edited)], [], [])).toHaveLength(1);
   });
 
   it('of something that is not there changes nothing', () => {
@@ -108,7 +110,10 @@ describe('a conflict', () => {
   const conflict = itemsReducer(edit(loaded, 300), Items.conflictFound({ ...ref, theirs }));
 
   it('keeps both states until it is decided, through further edits and undo', () => {
-    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)]))?.entry.sync).toEqual({ is: 'conflict', theirs });
+    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)], [], []))?.entry.sync).toEqual({
+      is: 'conflict',
+      theirs,
+    });
     expect(rigIn(edit(conflict, 301, 5000)).sync.is).toBe('conflict');
     expect(rigIn(itemsReducer(conflict, Items.undo())).sync.is).toBe('conflict');
   });
@@ -134,15 +139,49 @@ describe('a conflict', () => {
   });
 });
 
-describe('adding and removing', () => {
-  it('puts in, takes out and puts back', () => {
-    const added = itemsReducer(loaded, Items.added({ gear: [], rigs: [saved('new', RIG.body)] }));
-    expect(added.rigs.ids).toContain('new');
-    const removed = itemsReducer(added, Items.removed({ kind: 'rigs', id: 'new', name: 'x' }));
-    expect(removed.rigs.ids).not.toContain('new');
-    expect(itemsReducer(removed, Items.restored({ kind: 'rigs', saved: saved('new', RIG.body, 3) })).rigs.entities['new']?.revision).toBe(
-      3,
-    );
+describe('a step of several items', () => {
+  const step = (changes: readonly Change[]): Step => ({ changes, field: 'several', at: 0, title: 'Done' });
+  const done = (state: ItemsState, savedItems: SavedItems) =>
+    itemsReducer(state, Items.changed({ acting: state.acting!, saved: savedItems }));
+
+  it('shows only once the server has made it, and is then one step', () => {
+    const asked = itemsReducer(loaded, Items.change({ step: step([{ kind: 'rigs', id: 'new', after: RIG.body }]) }));
+    expect(asked.rigs).toBe(loaded.rigs);
+    const made = done(asked, { gear: [], rigs: [saved('new', RIG.body)] });
+    expect(made.rigs.ids).toContain('new');
+    expect([made.acting, made.past.length]).toEqual([undefined, 1]);
+  });
+
+  it('is undone by the server too, and made again', () => {
+    const made = done(itemsReducer(loaded, Items.change({ step: step([{ kind: 'rigs', id: 'new', after: RIG.body }]) })), { gear: [], rigs: [saved('new', RIG.body)] }); // prettier-ignore
+    const asked = itemsReducer(made, Items.undo());
+    expect(asked.acting?.how).toBe('undo');
+    expect(itemsReducer(asked, Items.undo())).toBe(asked); // one at a time
+    const undone = done(asked, { gear: [], rigs: [] });
+    expect(undone.rigs.ids).not.toContain('new');
+    expect([undone.past.length, undone.future.length]).toEqual([0, 1]);
+    const again = done(itemsReducer(undone, Items.redo()), { gear: [], rigs: [saved('new', RIG.body, 3)] });
+    expect(again.rigs.entities['new']?.revision).toBe(3);
+    expect([again.past.length, again.future.length]).toEqual([1, 0]);
+  });
+
+  it('takes an item out and puts it back', () => {
+    const asked = itemsReducer(loaded, Items.change({ step: step([{ kind: 'rigs', id: RIG.id, before: RIG.body }]) }));
+    const gone = done(asked, { gear: [], rigs: [] });
+    expect(gone.rigs.ids).not.toContain(RIG.id);
+    const back = done(itemsReducer(gone, Items.undo()), { gear: [], rigs: [saved(RIG.id, RIG.body, 4)] });
+    expect(rigIn(back)).toMatchObject({ revision: 4, sync: { is: 'saved' } });
+  });
+
+  it('that fails leaves everything as it was, and the next can be tried', () => {
+    const asked = itemsReducer(loaded, Items.change({ step: step([{ kind: 'rigs', id: RIG.id, before: RIG.body }]) }));
+    const failed = itemsReducer(asked, Items.changeFailed({ problem: PROBLEM }));
+    expect(failed).toEqual(loaded);
+  });
+
+  it('does not join with typing into a field', () => {
+    const made = done(itemsReducer(loaded, Items.change({ step: step([{ kind: 'rigs', id: 'new', after: RIG.body }]) })), { gear: [], rigs: [saved('new', RIG.body)] }); // prettier-ignore
+    expect(edit(made, 300, 1).past).toHaveLength(2);
   });
 
   it('forgets what could be undone when the demo is put back', () => {

@@ -1,8 +1,8 @@
 import { createReducer, on } from '@ngrx/store';
 import type { Bodies, Kind } from '../api/api';
 import { Items } from './items.actions';
-import { changeEntry, dropEntry, entryOf, findEntry, initialItems, putEntries } from './items';
-import type { ItemsState, Step } from './items';
+import { changeEntry, dropEntry, findEntry, initialItems, onlyEdits, putSaved } from './items';
+import type { Acting, ItemsState, Step } from './items';
 
 /** Edits of one field no further apart than this are one step for undo. */
 const ONE_STEP_MS = 1500;
@@ -11,25 +11,33 @@ const MOST_STEPS = 200;
 export const itemsReducer = createReducer(
   initialItems,
   on(Items.load, (state): ItemsState => (state.loading.is === 'loaded' ? state : { ...state, loading: { is: 'loading' } })),
-  on(Items.loaded, (state, { gear, rigs }): ItemsState => {
-    const emptied: ItemsState = { ...state, loading: { is: 'loaded' }, gear: initialItems.gear, rigs: initialItems.rigs };
-    return putEntries(putEntries(emptied, 'gear', gear.map(entryOf)), 'rigs', rigs.map(entryOf));
+  on(Items.loaded, (state, { saved }): ItemsState => {
+    const { gear, rigs, log, recordings } = initialItems;
+    return putSaved({ ...state, loading: { is: 'loaded' }, gear, rigs, log, recordings }, saved);
   }),
   on(Items.loadFailed, (state, { problem }): ItemsState => ({ ...state, loading: { is: 'failed', problem } })),
 
   on(Items.edit, (state, { kind, id, body, field, at }) => {
     const before = findEntry(state, kind, id)?.body;
-    return before ? remember(place(state, kind, id, body), { kind, id, field, at, before, after: body }) : state;
+    return before ? remember(place(state, kind, id, body), { changes: [{ kind, id, before, after: body }], field, at }) : state;
   }),
   on(Items.undo, (state) => {
     const step = state.past.at(-1);
-    if (!step) return state;
-    return { ...place(state, step.kind, step.id, step.before), past: state.past.slice(0, -1), future: [...state.future, step] };
+    if (!step || state.acting) return state;
+    if (!onlyEdits(step)) return { ...state, acting: { step, how: 'undo' } };
+    return stepped(
+      step.changes.reduce((next, { kind, id, before }) => place(next, kind, id, before!), state),
+      { step, how: 'undo' },
+    );
   }),
   on(Items.redo, (state) => {
     const step = state.future.at(-1);
-    if (!step) return state;
-    return { ...place(state, step.kind, step.id, step.after), past: [...state.past, step], future: state.future.slice(0, -1) };
+    if (!step || state.acting) return state;
+    if (!onlyEdits(step)) return { ...state, acting: { step, how: 'redo' } };
+    return stepped(
+      step.changes.reduce((next, { kind, id, after }) => place(next, kind, id, after!), state),
+      { step, how: 'redo' },
+    );
   }),
 
   on(Items.saveStarted, (state, { kind, id }) => changeEntry(state, kind, id, { sync: { is: 'saving' } })),
@@ -44,14 +52,24 @@ export const itemsReducer = createReducer(
     if (entry?.sync.is !== 'conflict') return state;
     const { revision, body: theirs } = entry.sync.theirs;
     const kept = changeEntry(state, kind, id, { revision, sync: { is: 'edited' } });
-    return remember(kept, { kind, id, field: 'conflict', at, before: theirs, after: entry.body });
+    return remember(kept, { changes: [{ kind, id, before: theirs, after: entry.body }], field: 'conflict', at });
   }),
   on(Items.takeTheirs, (state, { kind, id, at }) => takeTheirs(state, kind, id, at)),
   on(Items.keepBoth, (state, { id, at }) => takeTheirs(state, 'rigs', id, at)),
 
-  on(Items.added, (state, { gear, rigs }) => putEntries(putEntries(state, 'gear', gear.map(entryOf)), 'rigs', rigs.map(entryOf))),
-  on(Items.removed, (state, { kind, id }) => dropEntry(state, kind, id)),
-  on(Items.restored, (state, { kind, saved }) => putEntries(state, kind, [entryOf(saved)])),
+  on(Items.change, (state, { step }): ItemsState => (state.acting ? state : { ...state, acting: { step, how: 'do' } })),
+  on(Items.changed, (state, { acting, saved }): ItemsState => {
+    const put = putSaved(state, saved);
+    const gone = acting.step.changes.filter((change) => (acting.how === 'undo' ? change.before : change.after) === undefined);
+    return {
+      ...stepped(
+        gone.reduce((next, { kind, id }) => dropEntry(next, kind, id), put),
+        acting,
+      ),
+      acting: undefined,
+    };
+  }),
+  on(Items.changeFailed, (state): ItemsState => ({ ...state, acting: undefined })),
   on(Items.demoWasReset, (state): ItemsState => ({ ...state, past: [], future: [] })),
 );
 
@@ -64,9 +82,24 @@ function place(state: ItemsState, kind: Kind, id: string, body: Bodies[Kind]): I
 
 function remember(state: ItemsState, step: Step): ItemsState {
   const last = state.past.at(-1);
-  const joins = last?.kind === step.kind && last.id === step.id && last.field === step.field && step.at - last.at < ONE_STEP_MS;
-  const past = joins ? [...state.past.slice(0, -1), { ...step, before: last.before }] : [...state.past, step].slice(-MOST_STEPS);
-  return { ...state, past, future: [] };
+  const [one, before] = [step.changes[0], last?.changes[0]];
+  const same = last?.changes.length === 1 && before?.kind === one?.kind && before?.id === one?.id && onlyEdits(last);
+  if (!same || !one || !before || last.field !== step.field || step.at - last.at >= ONE_STEP_MS)
+    return { ...state, past: [...state.past, step].slice(-MOST_STEPS), future: [] };
+  const joined: Step = { ...step, changes: [{ ...one, ...(before.before && { before: before.before }) }] };
+  return { ...state, past: [...state.past.slice(0, -1), joined], future: [] };
+}
+
+/** The step moved to where it belongs once it was made, undone or made again. */
+function stepped(state: ItemsState, { step, how }: Acting): ItemsState {
+  switch (how) {
+    case 'do':
+      return { ...state, past: [...state.past, step].slice(-MOST_STEPS), future: [] };
+    case 'undo':
+      return { ...state, past: state.past.slice(0, -1), future: [...state.future, step] };
+    case 'redo':
+      return { ...state, past: [...state.past, step], future: state.future.slice(0, -1) };
+  }
 }
 
 /** Whichever state is kept, undo brings the other. */
@@ -75,5 +108,5 @@ function takeTheirs(state: ItemsState, kind: Kind, id: string, at: number): Item
   if (entry?.sync.is !== 'conflict') return state;
   const { revision, body } = entry.sync.theirs;
   const taken = changeEntry(state, kind, id, { body, revision, sync: { is: 'saved' } });
-  return remember(taken, { kind, id, field: 'conflict', at, before: entry.body, after: body });
+  return remember(taken, { changes: [{ kind, id, before: entry.body, after: body }], field: 'conflict', at });
 }

@@ -1,6 +1,7 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
-import { assess } from '@viaggio/core';
-import type { Answer, Gear } from '@viaggio/core';
+import { assess, gearIdsOf } from '@viaggio/core';
+import type { Answer, Gear, Log, Rig } from '@viaggio/core';
+import type { Kind } from '../api/api';
 import type { Entry, ItemsState } from './items';
 
 export const selectItems = createFeatureSelector<ItemsState>('items');
@@ -17,6 +18,15 @@ export const selectRigs = createSelector(
   ({ ids, entities }): readonly Entry<'rigs'>[] => present(ids.map((id) => entities[id])),
 );
 
+export const selectLog = createSelector(
+  createSelector(selectItems, ({ log }) => log),
+  ({ ids, entities }): readonly Entry<'log'>[] => present(ids.map((id) => entities[id])),
+);
+export const selectRecordings = createSelector(
+  createSelector(selectItems, ({ recordings }) => recordings),
+  ({ ids, entities }): readonly Entry<'recordings'>[] => present(ids.map((id) => entities[id])),
+);
+
 export const selectGearBodies = createSelector(
   selectGear,
   (gear): ReadonlyMap<string, Gear> => new Map(gear.map(({ id, body }) => [id, body])),
@@ -28,7 +38,39 @@ export interface RigAnswer {
   readonly answer: Answer;
 }
 export const selectRigAnswers = createSelector(selectRigs, selectGearBodies, (rigs, gear): readonly RigAnswer[] =>
-  rigs.map((entry) => ({ entry, answer: assess(entry.body, gear, { tracePoints: 0 }) })),
+  rigs.map((entry) => ({ entry, answer: answerOf(entry.body, gear) })),
+);
+
+/** The last answer of each rig, with the gear that it was made from. */
+const answers = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly answer: Answer }>();
+
+function answerOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
+  const parts = gearIdsOf(rig).map((id) => gear.get(id));
+  const known = answers.get(rig);
+  if (known?.parts.every((part, index) => part === parts[index])) return known.answer;
+  const answer = assess(rig, gear, { tracePoints: 0 });
+  answers.set(rig, { parts, answer });
+  return answer;
+}
+
+/** The gear that rigs are fed from: all that is not put away. */
+export const selectUsableGear = createSelector(
+  selectGearBodies,
+  (gear): ReadonlyMap<string, Gear> => new Map([...gear].filter(([, { archived }]) => archived !== true)),
+);
+
+/** Everything observed, and what it was observed with: what the Log learns from. */
+export const selectWholeLog = createSelector(
+  selectLog,
+  selectRecordings,
+  selectGearBodies,
+  selectRigs,
+  (log, recordings, gear, rigs): Log => ({
+    observations: log.map(({ id, body }) => ({ id, body })),
+    recordings: recordings.map(({ id, body }) => ({ id, body })),
+    gear,
+    rigs: new Map(rigs.map(({ id, body }) => [id, body])),
+  }),
 );
 
 /** The next step that undo would take back, and redo would do again. */
@@ -36,8 +78,9 @@ export const selectUndo = createSelector(selectItems, ({ past }) => past.at(-1))
 export const selectRedo = createSelector(selectItems, ({ future }) => future.at(-1));
 
 /** Everything that is not safely on the server. */
-export const selectUnsaved = createSelector(selectGear, selectRigs, (gear, rigs) => [
-  ...gear.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind: 'gear' as const, entry })),
-  ...rigs.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind: 'rigs' as const, entry })),
-]);
+export const selectUnsaved = createSelector(selectGear, selectRigs, selectLog, selectRecordings, (gear, rigs, log, recordings) => {
+  const unsaved = <K extends Kind>(kind: K, entries: readonly Entry<K>[]) =>
+    entries.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry: entry as Entry }));
+  return [...unsaved('gear', gear), ...unsaved('rigs', rigs), ...unsaved('log', log), ...unsaved('recordings', recordings)];
+});
 export const selectConflict = createSelector(selectUnsaved, (unsaved) => unsaved.find(({ entry }) => entry.sync.is === 'conflict'));

@@ -1,6 +1,7 @@
 import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
-import type { Bodies, Kind, Problem, Saved } from '../api/api';
+import { KINDS } from '../api/api';
+import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
 
 /** How an item stands with the server. */
 export type Sync =
@@ -20,14 +21,32 @@ export interface Entry<K extends Kind = Kind> {
   readonly sync: Sync;
 }
 
+/** One item as it was and as it is: without `before` it was put there, without `after` it was taken away. */
+export interface Change<K extends Kind = Kind> {
+  readonly kind: K;
+  readonly id: string;
+  readonly before?: Bodies[K];
+  readonly after?: Bodies[K];
+}
+
 /** One step that can be undone. Steps on the same field in quick succession count as one. */
 export interface Step {
-  readonly kind: Kind;
-  readonly id: string;
+  readonly changes: readonly Change[];
   readonly field: string;
   readonly at: number;
-  readonly before: Bodies[Kind];
-  readonly after: Bodies[Kind];
+  /** What it did, for the message that offers to take it back: `“Deck” is deleted`. */
+  readonly title?: string;
+}
+
+/** Whether a step only changes what is there: such a step is made here at once, and saved item by item. */
+export function onlyEdits({ changes }: Step): boolean {
+  return changes.every(({ before, after }) => before !== undefined && after !== undefined);
+}
+
+/** A step that the server makes as a whole before it shows here. */
+export interface Acting {
+  readonly step: Step;
+  readonly how: 'do' | 'undo' | 'redo';
 }
 
 export type Loading = { readonly is: 'loading' } | { readonly is: 'loaded' } | { readonly is: 'failed'; readonly problem: Problem };
@@ -36,8 +55,11 @@ export interface ItemsState {
   readonly loading: Loading;
   readonly gear: EntityState<Entry<'gear'>>;
   readonly rigs: EntityState<Entry<'rigs'>>;
+  readonly log: EntityState<Entry<'log'>>;
+  readonly recordings: EntityState<Entry<'recordings'>>;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
+  readonly acting: Acting | undefined;
 }
 
 const adapter = createEntityAdapter<Entry>();
@@ -46,8 +68,11 @@ export const initialItems: ItemsState = {
   loading: { is: 'loading' },
   gear: adapter.getInitialState() as EntityState<Entry<'gear'>>,
   rigs: adapter.getInitialState() as EntityState<Entry<'rigs'>>,
+  log: adapter.getInitialState() as EntityState<Entry<'log'>>,
+  recordings: adapter.getInitialState() as EntityState<Entry<'recordings'>>,
   past: [],
   future: [],
+  acting: undefined,
 };
 
 export function entryOf<K extends Kind>(saved: Saved<Bodies[K]>): Entry<K> {
@@ -66,6 +91,19 @@ export function changeEntry(state: ItemsState, kind: Kind, id: string, changes: 
 
 export function putEntries(state: ItemsState, kind: Kind, entries: readonly Entry[]): ItemsState {
   return entries.length === 0 ? state : { ...state, [kind]: adapter.setMany([...entries], table(state, kind)) };
+}
+
+/** Entries of every kind that there are. */
+export function putSaved(state: ItemsState, saved: SavedItems): ItemsState {
+  return KINDS.reduce(
+    (next, kind) =>
+      putEntries(
+        next,
+        kind,
+        (saved[kind] ?? []).map((one) => entryOf(one as Saved<Bodies[Kind]>)),
+      ),
+    state,
+  );
 }
 
 export function dropEntry(state: ItemsState, kind: Kind, id: string): ItemsState {

@@ -6,7 +6,11 @@ import { textOf } from '../../../../testing/component';
 import { AnswerView } from './answer-view';
 
 beforeAll(() => {
-  window.matchMedia ??= (() => ({ matches: false, addEventListener: () => undefined })) as unknown as typeof matchMedia;
+  window.matchMedia ??= (() => ({
+    matches: false,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  })) as unknown as typeof matchMedia;
 });
 
 const GEAR = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
@@ -51,6 +55,12 @@ describe('the answer', () => {
     expect(textOf(fixture, 'app-findings-list')).toMatch(
       /highest given 8.4 V lowest given 6 V lowest accepted 6.3 V highest accepted 8.6 V/,
     );
+    const fold = (fixture.nativeElement as HTMLElement).querySelector<HTMLDetailsElement>(
+      'section[aria-label="What it rests on"] details',
+    )!;
+    fold.open = true;
+    fold.dispatchEvent(new Event('toggle'));
+    await fixture.whenStable();
     const figures = textOf(fixture, 'app-figures-table');
     expect(figures).toContain('Energy (Plovera cell M) 14.7 Wh printed');
     expect(figures).toContain('Cut-off (Plovera cell M) 6 V assumed 2 × 3 V for Li-ion or LiPo');

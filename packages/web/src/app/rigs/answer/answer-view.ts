@@ -1,16 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Answer } from '@viaggio/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import type { Answer, Criteria, Indicator, Remedy } from '@viaggio/core';
 import { VoltageProfile } from '../../profile/voltage-profile';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
+import type { Outlook, Remedies } from '../../workers/core-calls';
+import { valueOf } from '../../workers/computed-later';
+import type { Later } from '../../workers/computed-later';
+import { CostsView } from './costs-view';
 import { FiguresTable } from './figures-table';
 import { FindingsList } from './findings-list';
+import { IndicatorsView } from './indicators-view';
 import { RunChart } from './run-chart';
 
-/** The answer on one page: verdict, time, what stops it, the findings, the picture, the curve, what it rests on. */
+/** The answer on one page: verdict, time and its range, what stops it, the picture, the findings, what one sees, what it costs, what it rests on. */
 @Component({
   selector: 'app-answer-view',
-  imports: [FiguresTable, FindingsList, QuantityPipe, RunChart, VerdictMark, VoltageProfile],
+  imports: [CostsView, FiguresTable, FindingsList, IndicatorsView, QuantityPipe, RunChart, VerdictMark, VoltageProfile],
   template: `
     <section class="headline" aria-label="Answer">
       <app-verdict-mark class="fs-4" [verdict]="answer().verdict" />
@@ -27,12 +32,24 @@ import { RunChart } from './run-chart';
             until it first stops; plan with <strong>{{ answer().plannedMin | quantity: 'min' }}</strong>, the reserve kept.
           </p>
         }
+        @if (range(); as range) {
+          @if (range.p10Min !== undefined) {
+            <p class="mb-1" data-testid="range" [class.stale]="outlook()?.is === 'working'">
+              In nine of ten days at least <strong>{{ range.p10Min | quantity: 'min' }}</strong>, in the middle
+              {{ range.p50Min | quantity: 'min' }}, in one of ten {{ range.p90Min | quantity: 'min' }} or more.
+              @if (range.chanceOfLasting !== undefined) {
+                It lasts the {{ range.wantedMin | quantity: 'min' }} asked for in {{ range.chanceOfLasting | quantity: 'fraction' }} of
+                them.
+              }
+            </p>
+          }
+        }
         @for (counted of answer().counts; track counted.deviceId) {
           <p class="mb-1">That is {{ counted.count | quantity: 'count' }} {{ counted.what }} of {{ counted.device }}.</p>
         }
         <p class="mb-1">{{ answer().stop }}</p>
         @for (figure of draws(); track figure.gearId + figure.name) {
-          <p class="small text-body-secondary mb-0">
+          <p class="small text-body-secondary mb-0 rests">
             @if (draws().length > 1) {
               {{ figure.part }}:
             }
@@ -49,27 +66,34 @@ import { RunChart } from './run-chart';
         </p>
       }
     </section>
+    @if (answer().lanes.length > 0) {
+      <section aria-label="Voltage profile">
+        <h2>The way of its energy</h2>
+        <app-voltage-profile [lanes]="answer().lanes" [name]="name()" />
+      </section>
+    }
     <section aria-label="Findings">
       <h2>Does it match?</h2>
-      <app-findings-list [findings]="answer().findings" />
+      <app-findings-list [findings]="answer().findings" [remedies]="remedies()" (remedy)="remedy.emit($event)" />
       @for (caution of answer().cautions; track caution) {
         <p class="usual-caution">{{ caution }}</p>
       }
     </section>
-    @if (answer().lanes.length > 0) {
-      <section aria-label="Voltage profile">
-        <h2>The way of its energy</h2>
-        @for (lane of answer().lanes; track lane.deviceId) {
-          @if (answer().lanes.length > 1) {
-            <h3 class="fs-6 mt-2 mb-0">to {{ lane.device }}</h3>
-          }
-          <app-voltage-profile [stations]="lane.stations" [scaledBy]="everyStation()" />
-        }
+    @if (indicators().length > 0) {
+      <section class="half" aria-label="What you will see">
+        <h2>What you will see meanwhile</h2>
+        <app-indicators-view [indicators]="indicators()" />
+      </section>
+    }
+    @if (criteria(); as costs) {
+      <section class="half" aria-label="What it costs">
+        <h2>What it costs</h2>
+        <app-costs-view [criteria]="costs" [failures]="answer().failures" />
       </section>
     }
     @if (answer().run; as run) {
       @if (run.trace.length > 1 && gate(); as gate) {
-        <section aria-label="Run over time">
+        <section class="d-print-none" aria-label="Run over time">
           <h2>Over time</h2>
           <app-run-chart [run]="run" [device]="gate" [plannedMin]="answer().plannedMin" [wantedMin]="wantedMin()" />
         </section>
@@ -77,9 +101,27 @@ import { RunChart } from './run-chart';
     }
     @if (answer().figures.length > 0) {
       <section aria-label="What it rests on">
-        <details>
+        <details [open]="rests()" (toggle)="rests.set($any($event.target).open)">
           <summary><h2 class="d-inline">What this rests on</h2></summary>
-          <app-figures-table [figures]="answer().figures" />
+          @if (rests()) {
+            <app-figures-table [figures]="answer().figures" />
+            @if (matters(); as list) {
+              @if (list.length > 0) {
+                <h3 class="fs-6 mt-3">What it hangs on most</h3>
+                <ul class="small mb-0">
+                  @for (one of list; track $index) {
+                    <li>
+                      {{ one.part }}, {{ one.what }}: {{ one.lowMin | quantity: 'min' }} to {{ one.highMin | quantity: 'min' }},
+                      {{ one.share | quantity: 'fraction' }} of the scatter. {{ one.remedy }}
+                    </li>
+                  }
+                </ul>
+              }
+            }
+            @if (range(); as range) {
+              <p class="small text-body-secondary mt-2 mb-0">The range: {{ range.runs | quantity: 'count' }} runs. {{ range.rule }}</p>
+            }
+          }
         </details>
       </section>
     }
@@ -89,9 +131,25 @@ import { RunChart } from './run-chart';
 })
 export class AnswerView {
   readonly answer = input.required<Answer>();
+  /** Of the rig, for files made from it. */
+  readonly name = input('rig');
   readonly wantedMin = input<number | undefined>();
+  /** What takes longer than the answer; absent where nobody works it out. */
+  readonly outlook = input<Later<Outlook>>();
+  readonly remedies = input<Remedies>();
+  readonly indicators = input<readonly Indicator[]>([]);
+  readonly criteria = input<Criteria>();
+  readonly remedy = output<Remedy>();
+  /** The long table is made only when somebody looks at it. */
+  protected readonly rests = signal(false);
+  private readonly outlookValue = computed(() => {
+    const later = this.outlook();
+    return later && this.answer().run ? valueOf(later) : undefined;
+  });
+
+  protected readonly range = computed(() => this.outlookValue()?.range);
+  protected readonly matters = computed(() => this.outlookValue()?.sensitivities.slice(0, 5));
   protected readonly draws = computed(() => this.answer().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
-  protected readonly everyStation = computed(() => this.answer().lanes.flatMap(({ stations }) => stations));
   protected readonly gate = computed(() => {
     const { lanes, sources, run } = this.answer();
     const source = sources.find((one) => one.run === run);

@@ -1,0 +1,192 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, untilSaved } from '../support/viaggio';
+import type { Page } from '@playwright/test';
+
+const lines = (page: Page) => page.locator('app-kit-table tbody tr');
+const line = (page: Page, name: string | RegExp) => page.getByRole('row', { name });
+
+test('what is owned is found by searching, by kind and by sorting', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(lines(page)).toHaveCount(74);
+  await page.keyboard.press('/');
+  await page.keyboard.type('holm case 1');
+  await expect(lines(page)).toHaveCount(3);
+  await page.getByRole('searchbox').fill('');
+  await page.getByRole('button', { name: /^Batteries/ }).click();
+  await expect(lines(page)).toHaveCount(27);
+  await page.getByRole('button', { name: 'Figure' }).click();
+  await page.getByRole('button', { name: 'Figure' }).click();
+  await expect(lines(page).first()).toContainText('Ballast 12 V lead-acid');
+  await page.getByRole('searchbox').fill('nothing like it');
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(lines(page)).toHaveCount(74);
+});
+
+test('a worn battery shows its health, where that is from, and whether it may fly', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(line(page, /^V6 Holmvik 95/)).toContainText(/71 Wh now\s*measured.*75 %\s*measured/);
+  await expect(line(page, /^V4 Holmvik 49/)).toContainText(/printed, less its age.*80 %\s*assumed/);
+  await expect(line(page, /^V5/)).toContainText('may not fly');
+  await expect(line(page, /^V3/)).toContainText('flies on approval');
+});
+
+test('a line is changed in its place, by keyboard alone, and undone', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(lines(page)).toHaveCount(74);
+  await page.keyboard.press('/');
+  await page.keyboard.type('V7');
+  await page.keyboard.press('ArrowDown');
+  await expect(lines(page).first()).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/item=/);
+  const charge = page.getByLabel('Charge now');
+  await charge.fill('much');
+  await expect(page.getByText('Expected a number of per cent')).toBeVisible();
+  await charge.fill('80');
+  await page.getByLabel('Where it is').first().fill('pilot boat');
+  await untilSaved(page);
+  await page.reload();
+  await expect(page.getByLabel('Charge now')).toHaveValue('80');
+  await expect(line(page, /V7/)).toBeVisible();
+  await page.getByLabel('Where it is').first().fill('guest house');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Where it is').first()).toHaveValue('pilot boat');
+});
+
+test('every figure and port of a thing can be changed; what is not whole yet is not saved', async ({ page }) => {
+  await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000000012');
+  const panel = page.getByRole('region', { name: 'V4: Holmvik 49' });
+  await panel.getByText('All its figures and ports').click();
+  await panel.getByRole('button', { name: 'Add output' }).click();
+  await expect(panel.getByText(/^Not saved yet: outputs 2, name needs/)).toBeVisible();
+  const second = panel.locator('.item').nth(1);
+  await second.getByLabel('Name', { exact: true }).fill('Second D-tap');
+  await second.getByLabel('Connector').selectOption('D-tap');
+  await expect(panel.getByText(/^Not saved yet/)).toHaveCount(0);
+  await untilSaved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+});
+
+test('a thing is doubled, put away and deleted, and each is taken back', async ({ page }) => {
+  await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
+  await page.getByRole('button', { name: 'Duplicate' }).click();
+  await expect(lines(page)).toHaveCount(75);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(lines(page)).toHaveCount(74);
+  await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await expect(lines(page)).toHaveCount(73);
+  await page.getByLabel(/^What is put away/).check();
+  await expect(lines(page)).toHaveCount(1);
+  await page.getByRole('button', { name: 'Take out again' }).click();
+  await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(lines(page)).toHaveCount(73);
+  await page.keyboard.press('Control+Z');
+  await expect(lines(page)).toHaveCount(74);
+  // what rigs hang on is put away, not deleted
+  await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000000011');
+  await expect(page.getByRole('button', { name: 'Delete' })).toBeDisabled();
+});
+
+test('adding from the list, several at once, under tags that go on', async ({ page }) => {
+  await page.goto('/kit/add');
+  await page.getByRole('searchbox').fill('V-mount 95');
+  await page.getByRole('button', { name: 'V-mount battery, 95 Wh' }).click();
+  await expect(page.getByLabel('Tag')).toHaveValue('V8');
+  await page.getByLabel('How many').fill('3');
+  await expect(page.getByText('They will be V8, V9, V10.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add all 3' }).click();
+  await expect(lines(page)).toHaveCount(77);
+  await expect(line(page, /^V10 /)).toContainText('guess');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(lines(page)).toHaveCount(74);
+});
+
+test('adding by what the label says', async ({ page }) => {
+  await page.goto('/kit/add');
+  await page.getByRole('button', { name: 'By a battery’s label' }).click();
+  await page.getByLabel('What does it say?').fill('2040 mAh');
+  await expect(page.getByText(/Expected the volts beside the mAh/)).toBeVisible();
+  await page.getByLabel('What does it say?').fill('7,2 V 2040 mAh');
+  await expect(page.getByText('Read as 7.2 V × 2.04 Ah = 14.7 Wh, 2 cells in series.')).toBeVisible();
+  await page.getByRole('button', { name: 'M', exact: true }).click();
+  await page.getByLabel('Tag').fill('K9');
+  await page.getByRole('button', { name: 'Add it to the kit' }).click();
+  await expect(line(page, /^K9|K9/).first()).toContainText(/14\.7 Wh now\s*printed/);
+});
+
+test('why the bank with the bigger mAh is the smaller battery', async ({ page }) => {
+  await page.goto('/kit/label');
+  await expect(page.getByRole('region', { name: 'What the mAh hide' })).toContainText('The bigger mAh is the smaller battery.');
+  await page.getByLabel('Label 2 says').fill('14.4 V 3400 mAh');
+  await expect(page.getByRole('region', { name: 'What the mAh hide' })).toHaveCount(0);
+  await page.getByLabel('Label 1 says').fill('10Wh 5000 mAh 3.7 V');
+  await expect(page.getByText(/the label says 10 Wh; type the one you trust/)).toBeVisible();
+});
+
+test('a table with bad rows: told by line and column, nothing written until accepted, one undo for all of it', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/kit/import');
+  const csv = ['kind;tag;name;form;label;years;massG', 'battery;V1;Holmvik 95;;;3;', 'battery;V2;Holmvik 95;;;old;', 'battery;X1;Brick;v-mount;14,4 V 6600 mAh;1;0,64 kg', 'lamp;;Lamp;;;;'].join('\r\n'); // prettier-ignore
+  await page.getByLabel(/^Choose a file/).setInputFiles({ name: 'trunk.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText('trunk.csv: 1 new, 1 changed, 0 as they are, 2 faults')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^3 years a number of years.* “old”$/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^5 kind one of battery.* “lamp”$/ })).toBeVisible();
+  await expect(page.getByText('Age: not given → 3 years')).toBeVisible();
+  const v1 = async () =>
+    ((await (await request.get('/api/gear/0d0c0000-0000-4000-8000-000000000011')).json()) as { body: { years?: number; massG?: number } })
+      .body;
+  expect((await v1()).years).toBeUndefined();
+  await page.getByRole('button', { name: 'Accept the sound rows' }).click();
+  await expect(lines(page)).toHaveCount(75);
+  await expect(line(page, /^X1 Brick/)).toContainText('93.1 Wh now');
+  expect(await v1()).toMatchObject({ years: 3 });
+  await page.keyboard.press('Control+Z');
+  await expect(lines(page)).toHaveCount(74);
+  await expect.poll(async () => (await v1()).years).toBeUndefined();
+  expect((await v1()).massG).toBe(640);
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(lines(page)).toHaveCount(75);
+});
+
+test('the kit goes out as a table and comes back the same', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Export' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /as CSV/ }).click()]);
+  const text = readFileSync(await download.path(), 'utf8');
+  expect(text.split('\r\n')).toHaveLength(75);
+  await page.goto('/kit/import');
+  await page.getByLabel(/^Choose a file/).setInputFiles({ name: 'viaggio-kit.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await expect(page.getByText('viaggio-kit.csv: 0 new, 0 changed, 74 as they are')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Accept' })).toBeDisabled();
+});
+
+test('a plan document goes out, and what is changed in it comes in again', async ({ page }) => {
+  await page.goto('/kit');
+  await page.getByRole('button', { name: 'Export' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /as a plan document/ }).click()]);
+  const plan = JSON.parse(readFileSync(await download.path(), 'utf8')) as { gear: { body: { name: string } }[] };
+  plan.gear[0]!.body.name = 'Renamed outside';
+  await page.goto('/kit/import');
+  await page
+    .getByLabel(/^Choose a file/)
+    .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(plan)) });
+  await expect(page.getByText(/^plan.json: 0 new, 1 changed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Accept' }).click();
+  await expect(line(page, /Renamed outside/)).toBeVisible();
+  await page.goto('/kit/import');
+  await page.getByText('Paste it instead').click();
+  await page.getByLabel('Text of the table or document').fill('{"format":"viaggio-plan","version":99,"gear":[],"rigs":[]}');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByRole('alert')).toContainText('version');
+});
+
+test('an empty kit teaches how to begin', async ({ page }) => {
+  await page.route('**/api/gear', (route) => route.fulfill({ json: [] }));
+  await page.route('**/api/rigs', (route) => route.fulfill({ json: [] }));
+  await page.goto('/kit');
+  await expect(page.getByRole('region', { name: 'Nothing in the kit yet' }).getByRole('link', { name: 'Import a table' })).toBeVisible();
+});

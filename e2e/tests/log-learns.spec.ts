@@ -1,0 +1,205 @@
+import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
+import { WHEELHOUSE, expect, runTime, test, untilSaved } from '../support/viaggio';
+import type { Page } from '@playwright/test';
+
+const draw = (page: Page, name: string) => page.getByRole('listitem', { name });
+
+/** Two minutes off, five at 13 W, as a logger writes it: a head of its own, semicolons, commas, a clock, a row that is none. */
+function messyFile(): string {
+  const rows = ['Logger 7;;;', 'Ser. 0042;;;', '', 'Uhrzeit;Temp;Kanal A;Spannung [V]'];
+  for (let index = 0; index < 420 * 2; index++) {
+    const [watts, volts] = [index < 240 ? 0.06 : 13 * (1 + 0.02 * Math.sin(index * 2.3)), 8.01];
+    const seconds = index / 2;
+    const time = `00:${String(Math.floor(seconds / 60)).padStart(2, '0')}:${(seconds % 60).toFixed(1).padStart(4, '0')}`;
+    rows.push(`${time};21,4;${((watts / volts) * 1000).toFixed(0)};${volts}`.replaceAll('.', ','));
+    if (index === 500) rows.push('-- low memory --;;;');
+  }
+  return rows.join('\r\n');
+}
+
+test('a messy file is read, a column corrected, its stretch named, the draw accepted, and the rig runs longer until undo', async ({
+  page,
+}) => {
+  await page.goto(WHEELHOUSE);
+  await expect(runTime(page)).toHaveText('4 h 43 min');
+  await page.goto('/log/recordings/import');
+  await page
+    .getByLabel('Choose a file, or drop it here')
+    .setInputFiles({ name: 'logger.csv', mimeType: 'text/csv', buffer: Buffer.from(messyFile()) });
+  // the guess takes the A of channel A for amps; watts of a heater give it away
+  await expect(page.getByLabel('What Kanal A holds')).toHaveValue('current');
+  await expect(page.getByLabel('What Temp holds')).toHaveValue('none');
+  await expect(page.getByText(/^The first \d+ rows: one every 0.5 s, 56.1 W/)).toBeVisible();
+  await page.getByLabel('Unit of Kanal A').selectOption('mA');
+  await expect(page.getByText(/^The first \d+ rows: one every 0.5 s, 0.0561 W/)).toBeVisible();
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByText(/840 rows, 2 steady stretches/)).toContainText('Once a row that could not be read');
+  await page.getByLabel('It shows').selectOption('Skuadon 60');
+  await page.getByLabel('The meter sat').selectOption('at the device');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { name: 'logger' })).toBeVisible();
+  await expect(page.locator('.apexcharts-svg')).toBeVisible();
+
+  // the figures under the cursor, and a span dragged out
+  const picture = (await page.locator('app-apex-chart').boundingBox())!;
+  await page.mouse.move(picture.x + picture.width * 0.7, picture.y + 100);
+  await expect(page.locator('.apexcharts-tooltip')).toContainText(/1[23].* W\s*at [45]:/);
+  await page.mouse.move(picture.x + picture.width * 0.5, picture.y + 100);
+  await page.mouse.down();
+  await page.mouse.move(picture.x + picture.width * 0.75, picture.y + 110, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText(/^3:\d\d.* to 5:/)).toBeVisible();
+  await page.getByRole('button', { name: 'All of it' }).click();
+  await page.getByRole('button', { name: 'Closer' }).click();
+  await expect(page.getByText('1:45 to 5:15')).toBeVisible();
+  await page.keyboard.press('0');
+  await page.getByLabel('What the stretch from 2:00 was').selectOption('usual');
+  await page.getByLabel('What the stretch from 0:00 was').selectOption('no mode: something else');
+  await untilSaved(page);
+  const [original] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The original' }).click()]);
+  expect(gunzipSync(readFileSync(await original.path())).toString()).toBe(messyFile());
+
+  await page.getByRole('link', { name: 'What it says of Skuadon 60' }).click();
+  const camera = draw(page, 'Skuadon 60, usual');
+  await expect(camera).toContainText('6 observations');
+  // it disagrees with what was known, so the way to the figure is open
+  await expect(camera.getByText('Far from the others.')).toBeVisible();
+  await expect(camera.getByText(/mean of 5 min = 13 W/)).toBeVisible();
+  await camera.getByRole('button', { name: 'Use it' }).click();
+  await expect(camera).toContainText('In use everywhere');
+  await untilSaved(page);
+
+  await page.goto(WHEELHOUSE);
+  await expect(runTime(page)).not.toHaveText('4 h 43 min');
+  await expect(page.getByText(/learnt from 6 observations in the log/).first()).toBeVisible();
+  await page.goto('/log/draws');
+  await expect(camera).toContainText('learnt');
+});
+
+test('accepting a draw is one step of undo', async ({ page }) => {
+  await page.goto('/log/draws');
+  const stills = draw(page, 'Plovera R, usual');
+  await expect(stills).toContainText(/plans use 5.2 W\s*printed/);
+  await stills.getByRole('button', { name: 'Use it' }).click();
+  await expect(stills).toContainText(/plans use 4.6 W\s*learnt/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(stills).toContainText(/plans use 5.2 W\s*printed/);
+  // the one that disagrees is questioned, and set aside by a person
+  await expect(stills.getByText('Far from the others.')).toHaveCount(1);
+  await stills
+    .getByRole('button', { name: /^Set aside: Run-down, full to dead/ })
+    .last()
+    .click();
+  await expect(stills).toContainText('4.1 W');
+  await expect(stills.getByText('Far from the others.')).toHaveCount(0);
+  await untilSaved(page);
+});
+
+test('a meter is recorded through a disconnect, and what came is cut into its modes', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/log/recordings/live');
+  await page.getByLabel('Seconds in each mode').fill('9');
+  await page.getByLabel('Let it play').selectOption('Wheelhouse');
+  await expect(page.getByLabel('Meter', { exact: true })).toContainText('Simulated meter on Wheelhouse');
+  await page.getByLabel('A reading every').fill('100');
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText('Viaggio,Simulated meter')).toBeVisible();
+  await expect(page.locator('.apexcharts-svg')).toBeVisible();
+  await expect(page.getByText(/^0:1[3-9].*readings/)).toBeVisible({ timeout: 25_000 });
+  await page.getByRole('button', { name: 'Pull its cable' }).click();
+  await expect(page.getByText('No answer', { exact: true })).toBeVisible();
+  // the page may be left meanwhile: it goes on
+  await page.goto('/kit');
+  await page.goto('/log/recordings/live');
+  await expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/readings, lost once/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop and keep it' }).click();
+  await expect(page.getByRole('heading', { name: 'Wheelhouse, simulated' })).toBeVisible();
+  await expect(page.getByText('the meter did not answer')).toBeVisible();
+  const stretches = page.locator('tbody tr');
+  await expect(stretches.first()).toContainText('0.15 W');
+  await expect(stretches.nth(1)).toContainText('18.4 W');
+  await page.getByRole('button', { name: /^Take (the suggestion|all)/ }).click();
+  await expect(stretches.nth(1).getByRole('combobox')).toHaveValue('usual');
+  await untilSaved(page);
+});
+
+test('a run-down is written down on a phone, says what is missing, is corrected, and counts', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/log');
+  await page.getByRole('link', { name: 'Write down' }).click();
+  await page.getByRole('button', { name: /^Run-down, full to dead/ }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('alert')).toContainText('Still needed: Device');
+  await page.getByLabel('Device').selectOption('Ternlet 2');
+  await page.getByLabel('Battery').selectOption('S1: Ternlet cell S');
+  await page.getByLabel('It ran for').fill('1h02');
+  await page.getByLabel('Temperature').fill('-4');
+  await page.getByLabel('Fed by').selectOption('the battery in the device itself: nothing lost');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('link', { name: 'Run-down, full to dead full to dead in 1 h 2 min' })).toBeVisible();
+  await page.getByRole('link', { name: 'Run-down, full to dead full to dead in 1 h 2 min' }).click();
+  await page.getByLabel('It ran for').fill('58');
+  await page.getByRole('button', { name: 'Keep the correction' }).click();
+  await untilSaved(page);
+  await page.goto('/log/draws');
+  await expect(draw(page, 'Ternlet 2, usual')).toContainText('One observation');
+  await page.goto('/log');
+  await page.getByRole('searchbox').fill('Ternlet 58');
+  await page.getByRole('button', { name: /^Delete: Run-down/ }).click();
+  await expect(page.getByText('Nothing matches.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('link', { name: /full to dead in 58 min/ })).toBeVisible();
+});
+
+test('a worn battery is flagged, and what it holds comes into use', async ({ page }) => {
+  await page.goto('/log/batteries');
+  const worn = page.getByRole('listitem').filter({ hasText: 'V6: Holmvik 95' }).first();
+  await expect(worn).toContainText('retire');
+  await worn.getByRole('link', { name: 'V6: Holmvik 95' }).click();
+  await expect(page.getByText(/loses 9.7 Wh a year/).first()).toBeVisible();
+  await expect(page.locator('.apexcharts-svg')).toBeVisible();
+  await page.getByRole('button', { name: /^Use \d+/ }).click();
+  await expect(page.getByText('In use everywhere')).toBeVisible();
+  await untilSaved(page);
+  await page.getByRole('link', { name: 'Write down a capacity test' }).click();
+  await expect(page.getByLabel('Battery').locator('option:checked')).toHaveText('V6: Holmvik 95');
+  await page.getByLabel('It gave').fill('66 Wh');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.goto('/log/batteries');
+  await worn.getByRole('link', { name: 'V6: Holmvik 95' }).click();
+  await expect(page.getByText(/from 4 observations/).first()).toBeVisible();
+});
+
+test('plans are held against the days, and the log leaves as tables', async ({ page }) => {
+  await page.goto('/log/plans');
+  const wheelhouse = page.getByRole('region', { name: 'Wheelhouse', exact: true });
+  await expect(wheelhouse).toContainText('4 % shorter than planned');
+  await expect(wheelhouse).toContainText('Holmvik 95, its capacity');
+  for (const [what, holds] of [
+    ['Observations, as CSV', 'Swap or death on set'],
+    ['Draws and how', 'put back'],
+    ['Stretches of', 'V1 to Wheelhouse'],
+  ] as const) {
+    await page.getByRole('button', { name: 'Export' }).click();
+    const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: what }).click()]);
+    expect(readFileSync(await saved.path(), 'utf8')).toContain(holds);
+  }
+});
+
+test('a long file is read with progress, and can be cancelled', async ({ page }) => {
+  const rows = [
+    'time_s,power_W',
+    ...Array.from({ length: 900_000 }, (_, index) => `${(index / 100).toFixed(2)},${(9 + (index % 7) / 10).toFixed(3)}`),
+  ];
+  await page.goto('/log/recordings/import');
+  await page
+    .getByLabel('Choose a file, or drop it here')
+    .setInputFiles({ name: 'long.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('button', { name: 'Read it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByText(/900000 rows, 1 steady stretch/)).toBeVisible({ timeout: 25_000 });
+});

@@ -1,0 +1,33 @@
+import { gearShape, gearTitle } from '../gear/gear';
+import type { Gear } from '../gear/gear';
+import { rigShape } from '../gear/rig';
+import type { Rig } from '../gear/rig';
+import { OBSERVATION_KINDS, observationShape } from '../measure/observation';
+import type { Observation } from '../measure/observation';
+import { recordingShape } from '../measure/recording';
+import type { Recording } from '../measure/recording';
+
+/** What a plan is made of, by kind. In the order in which they may name each other: a rig names gear, an observation both. */
+export const ITEM_SHAPES = { gear: gearShape, rigs: rigShape, log: observationShape, recordings: recordingShape } as const;
+
+export interface ItemBodies {
+  readonly gear: Gear;
+  readonly rigs: Rig;
+  readonly log: Observation;
+  readonly recordings: Recording;
+}
+export type PlanKind = keyof ItemBodies;
+
+/** What an item is called where several kinds stand together. */
+export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): string {
+  switch (kind) {
+    case 'gear':
+      return gearTitle(body as Gear);
+    case 'log': {
+      const observation = body as Observation;
+      return `${OBSERVATION_KINDS[observation.kind]}, ${observation.at.slice(0, 10)}`;
+    }
+    default:
+      return (body as Rig | Recording).name;
+  }
+}

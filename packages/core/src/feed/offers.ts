@@ -1,0 +1,152 @@
+import { connectorName, mates } from '../gear/connector';
+import { gearTitle } from '../gear/gear';
+import type { Cable, Gear } from '../gear/gear';
+import type { Input, Output } from '../gear/port';
+import { meetsDirectly, portsOf } from '../gear/ports-of';
+import { gearIdsOf } from '../gear/rig';
+import type { Link, Rig } from '../gear/rig';
+import { assess } from '../match/assess';
+import type { Verdict } from '../match/finding';
+
+/** A port that could feed an input, with the cable it takes. */
+export interface Offer {
+  readonly link: Link;
+  /** `D-tap 2 of Plate V`, `… by USB-C lead, 5 A`. */
+  readonly title: string;
+  /** Of the whole rig with this link in; undefined while the part itself is not fed yet. */
+  readonly verdict: Verdict | undefined;
+  readonly firstStopMin: number | undefined;
+  /** The worst thing to say about it. */
+  readonly sentence: string | undefined;
+}
+
+export interface Offers {
+  /** What mates, the soundest first. */
+  readonly offers: readonly Offer[];
+  /** What does not, and why. */
+  readonly refused: readonly { readonly gearId: string; readonly title: string; readonly reason: string }[];
+}
+
+const ORDER: readonly (Verdict | undefined)[] = ['good', 'caution', undefined, 'unknown', 'stop'];
+
+/**
+ * Everything of a kit that could be plugged into one input of a rig, part by part, and why the rest cannot: the chain
+ * built by hand. A part that needs feeding itself is offered by its plug; a source is offered with what the rig then is.
+ *
+ * Cost: one assessment of the rig for each source that mates.
+ *
+ * @example offersFor(rig, kit, { gearId: camera, portId: 'bay' }).offers[0].title // 'Contacts of K1: Plovera cell M'
+ */
+export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['to'], exclude: ReadonlySet<string> = new Set()): Offers {
+  const target = gear.get(to.gearId);
+  const input = target && portsOf(target).inputs.find(({ id }) => id === to.portId);
+  if (!target || !input) return { offers: [], refused: [] };
+  const inUse = new Set(gearIdsOf(rig));
+  const outputsInUse = new Set(rig.links.map(({ from }) => `${from.gearId}/${from.portId}`));
+  const downstream = partsBehind(rig, to.gearId);
+  const cables = [...gear].filter(
+    (entry): entry is [string, Cable] => entry[1].kind === 'cable' && !inUse.has(entry[0]) && isUsable(entry[0], entry[1], exclude),
+  );
+  const offers: Offer[] = [];
+  const refused: { gearId: string; title: string; reason: string }[] = [];
+  for (const [gearId, body] of gear) {
+    if (!isUsable(gearId, body, exclude)) continue;
+    const { outputs, inputs } = portsOf(body);
+    if (outputs.length === 0) continue;
+    const title = gearTitle(body);
+    const refuse = (reason: string): void => void refused.push({ gearId, title, reason });
+    if (downstream.has(gearId)) {
+      refuse('It is fed from there: power would run in a circle.');
+      continue;
+    }
+    const isSource = inputs.length === 0;
+    const free = outputs.filter(({ id }) => !outputsInUse.has(`${gearId}/${id}`));
+    if (free.length === 0) {
+      refuse('All its outputs are in use.');
+      continue;
+    }
+    if (inUse.has(gearId) && !rig.links.some(({ from, to: fed }) => from.gearId === gearId || fed.gearId === gearId)) {
+      refuse('It is in this rig already, as a spare.');
+      continue;
+    }
+    const joined = free.flatMap((output) => join(output, input, cables).map((cable) => ({ output, cable })));
+    if (joined.length === 0) {
+      refuse(reasonFor(free, input, cables));
+      continue;
+    }
+    for (const { output, cable } of joined) {
+      const link: Link = { from: { gearId, portId: output.id }, to, ...(cable && { cableId: cable[0] }) };
+      offers.push({
+        link,
+        // an adapter has but one output
+        title: `${body.kind === 'adapter' ? title : `${output.name} of ${title}`}${cable ? ` by ${gearTitle(cable[1])}` : ''}`,
+        ...judged(rig, gear, link, isSource || inUse.has(gearId)),
+      });
+    }
+  }
+  offers.sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || (b.firstStopMin ?? 0) - (a.firstStopMin ?? 0));
+  return { offers, refused };
+}
+
+/** Ways to join two ports: straight (`undefined`), or by one of the cables; none where neither mates. */
+function join(output: Output, input: Input, cables: readonly [string, Cable][]): readonly ([string, Cable] | undefined)[] {
+  if (mates(output.connector, input.connector) !== 'no' && meetsDirectly(output, input)) return [undefined];
+  const seen = new Set<string>();
+  return cables.filter(([, cable]) => {
+    const alike = JSON.stringify({ ...cable, tag: undefined, where: undefined });
+    if (seen.has(alike)) return false;
+    const fits = mates(output.connector, cable.ends.source) !== 'no' && mates(cable.ends.load, input.connector) !== 'no';
+    if (fits) seen.add(alike);
+    return fits;
+  });
+}
+
+function reasonFor(outputs: readonly Output[], input: Input, cables: readonly [string, Cable][]): string {
+  const there = connectorName(input.connector);
+  const same = outputs.find(({ connector }) => mates(connector, input.connector) !== 'no');
+  if (same) return `Both are sockets (${there}), and no free cable of the kit joins them.`;
+  const from = [...new Set(outputs.map(({ connector }) => connectorName(connector)))].join(', ');
+  const halfway = cables.find(([, { ends }]) => outputs.some(({ connector }) => mates(connector, ends.source) !== 'no'));
+  return `${from} does not fit ${there}${halfway ? '; no cable of the kit goes from one to the other' : ''}.`;
+}
+
+/** The rig with the link in; a part that is not fed itself is only looked at by its plug. */
+function judged(
+  rig: Rig,
+  gear: ReadonlyMap<string, Gear>,
+  link: Link,
+  isFed: boolean,
+): Pick<Offer, 'verdict' | 'firstStopMin' | 'sentence'> {
+  const links = [...rig.links.filter(({ to }) => to.gearId !== link.to.gearId || to.portId !== link.to.portId), link];
+  const answer = assess({ ...rig, links }, gear, { tracePoints: 0 });
+  if (isFed) {
+    const worst = answer.findings[0];
+    return {
+      verdict: answer.verdict,
+      firstStopMin: answer.firstStopMin,
+      sentence: worst?.verdict === 'good' ? undefined : worst?.sentence,
+    };
+  }
+  const jointId = `${link.to.gearId}/${link.to.portId}`;
+  const here = answer.findings.find(({ jointId: at, aspect, verdict }) => at === jointId && aspect === 'connector' && verdict !== 'good');
+  return { verdict: here && (here.verdict === 'stop' ? 'stop' : undefined), firstStopMin: undefined, sentence: here?.sentence };
+}
+
+function isUsable(id: string, body: Gear, exclude: ReadonlySet<string>): boolean {
+  return !exclude.has(id) && body.archived !== true;
+}
+
+/** A part and all that hangs on it. */
+function partsBehind(rig: Rig, gearId: string): ReadonlySet<string> {
+  const behind = new Set([gearId]);
+  for (let grown = true; grown;) {
+    grown = false;
+    for (const { from, to } of rig.links) {
+      if (behind.has(from.gearId) && !behind.has(to.gearId)) {
+        behind.add(to.gearId);
+        grown = true;
+      }
+    }
+  }
+  return behind;
+}

@@ -1,0 +1,96 @@
+import { CHEMISTRIES } from '../cell/chemistry';
+import { issue } from '../issue';
+import { formatQuantity } from '../quantity/format-quantity';
+import type { Parsed } from '../quantity/parse-quantity';
+import { readBatteryLabel } from '../quantity/read-label';
+
+/** What a label that prints no volts counts its amp-hours at. */
+export const LABEL_KINDS = {
+  printed: { title: 'prints its volts or watt-hours', cellV: undefined },
+  bank: { title: 'a USB bank: its mAh count at the cells, 3.7 V', cellV: 3.7 },
+  nimh: { title: 'NiMH cells: 1.2 V each', cellV: CHEMISTRIES.nimh.nominalCellV },
+  alkaline: { title: 'alkaline cells: 1.5 V each', cellV: CHEMISTRIES.alkaline.nominalCellV },
+} as const;
+export type LabelKind = keyof typeof LABEL_KINDS;
+
+/** What energy goes through before it is used. */
+export interface Through {
+  readonly title: string;
+  /** Share that comes out; 1 for straight from the pack. */
+  readonly efficiency: number;
+  readonly outputV?: number | undefined;
+}
+
+export interface LabelMeaning {
+  readonly nominalV: number | undefined;
+  readonly capacityAh: number | undefined;
+  readonly packWh: number;
+  readonly useWh: number;
+  /** Amp-hours at the place of use, where its volts are known. */
+  readonly useAh: number | undefined;
+  /** How it follows, step by step. */
+  readonly steps: readonly string[];
+}
+
+/**
+ * Any battery's label in watt-hours, at the pack and at the place of use. `cells`: how many of one kind the label
+ * speaks of, in series. Errors: those of `readBatteryLabel`.
+ *
+ * @example labelMeaning('20 000 mAh', { kind: 'bank', through: { title: '5 V port', efficiency: 0.86, outputV: 5 } }) // packWh 74, useWh 63.6
+ */
+export function labelMeaning(
+  text: string,
+  { kind = 'printed', cells = 1, through }: { readonly kind?: LabelKind; readonly cells?: number; readonly through?: Through } = {},
+): Parsed<LabelMeaning> {
+  const { cellV } = LABEL_KINDS[kind];
+  const printsVolts = /\d\s*(k?Wh|mWh|V)(?![a-z])/i.test(text);
+  const assumedV = cellV === undefined || printsVolts ? undefined : cellV * (kind === 'bank' ? 1 : cells);
+  const read = readBatteryLabel(assumedV === undefined ? text : `${text} ${assumedV} V`);
+  if (!read.ok) return { ok: false, issue: issue('', read.issue.code, read.issue.expected, text) };
+  const { nominalV, capacityAh, energyWh: packWh } = read.value;
+  const say = formatQuantity;
+  const steps: string[] = [];
+  if (assumedV !== undefined)
+    steps.push(
+      kind === 'bank'
+        ? `a bank counts its mAh at its cells: ${say(assumedV, 'V')}, assumed`
+        : `${cells} × ${say(cellV ?? 0, 'V')} = ${say(assumedV, 'V')}`,
+    );
+  steps.push(
+    read.value.energyComputed
+      ? `${say(nominalV ?? 0, 'V')} × ${say(capacityAh ?? 0, 'Ah')} = ${say(packWh, 'Wh')}`
+      : `${say(packWh, 'Wh')} printed`,
+  );
+  const useWh = packWh * (through?.efficiency ?? 1);
+  if (through && through.efficiency < 1) steps.push(`${through.title}: × ${say(through.efficiency, 'fraction')} = ${say(useWh, 'Wh')}`);
+  const useAh = through?.outputV === undefined ? undefined : useWh / through.outputV;
+  if (useAh !== undefined) steps.push(`÷ ${say(through!.outputV!, 'V')} = ${say(useAh, 'Ah')} there`);
+  return { ok: true, value: { nominalV, capacityAh, packWh, useWh, useAh, steps } };
+}
+
+/** A label in a comparison. */
+export interface ComparedLabel {
+  readonly name: string;
+  readonly meaning: LabelMeaning;
+}
+
+/**
+ * Pairs in which the bigger number of mAh is the smaller battery, put into words: the commonest mistake with labels.
+ * The greatest contradiction first.
+ */
+export function misleadingPairs(labels: readonly ComparedLabel[]): readonly string[] {
+  const pairs = labels.flatMap((more) =>
+    labels
+      .filter(({ meaning }) => (meaning.capacityAh ?? Infinity) < (more.meaning.capacityAh ?? 0) && meaning.useWh > more.meaning.useWh)
+      .map((less) => ({ more, less, ratio: less.meaning.useWh / more.meaning.useWh })),
+  );
+  return pairs
+    .sort((a, b) => b.ratio - a.ratio)
+    .map(({ more, less }) => `${tell(more)}; ${tell(less)}. The bigger mAh is the smaller battery.`);
+}
+
+function tell({ name, meaning: { capacityAh = 0, nominalV, packWh, useWh } }: ComparedLabel): string {
+  const at = nominalV === undefined ? '' : ` at ${formatQuantity(nominalV, 'V')}`;
+  const there = useWh < packWh ? `, ${formatQuantity(useWh, 'Wh')} where it is used` : '';
+  return `${name}: ${formatQuantity(capacityAh * 1000, 'count')} mAh${at} is ${formatQuantity(packWh, 'Wh')}${there}`;
+}

@@ -1,0 +1,43 @@
+import { peaksOf } from './peaks';
+import type { NamedStretch } from './recording';
+import { keptSlots } from './slots-view';
+import { steadyStretches } from './stretches';
+import { inSlots } from './trace';
+import type { Slots, Trace } from './trace';
+
+/** What is kept of a recording. */
+export interface TraceReading {
+  readonly slots: Slots;
+  readonly stretches: readonly NamedStretch[];
+  readonly seconds: number;
+}
+
+/** Stretches are looked for in slots of a second; in a short recording in finer ones, in a long one in coarser. */
+const SLOT_S = 1;
+const FEWEST_SLOTS = 300;
+const FINEST_S = 0.1;
+const MOST_SLOTS = 500_000;
+/** Shorter is no mode; in a recording of a minute two seconds are one. */
+const LEAST_S = 8;
+const FEWEST_STRETCHES = 30;
+
+/**
+ * A recording as it is kept: its slots, and its steady stretches with their peaks.
+ *
+ * Cost: about 0.3 µs a sample and 2 µs a second of it. Throws as `inSlots`.
+ *
+ * @example readTrace(trace).stretches.length // 4
+ */
+export function readTrace(trace: Trace): TraceReading {
+  const { timeS } = trace;
+  const seconds = timeS.length === 0 ? 0 : timeS[timeS.length - 1]! - timeS[0]!;
+  const slotS = Math.max(Math.min(SLOT_S, Math.max(FINEST_S, seconds / FEWEST_SLOTS)), seconds / MOST_SLOTS);
+  const leastS = Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES));
+  const found = steadyStretches(inSlots(trace, slotS), { leastS });
+  const peaks = peaksOf(trace, found);
+  const stretches = found.map(({ fromS, toS, meanW, spreadW }, index): NamedStretch => {
+    const { peakW, peakMs, peaks: count, startUp } = peaks[index]!;
+    return { fromS, toS, meanW, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }) };
+  });
+  return { slots: keptSlots(trace), stretches, seconds };
+}

@@ -1,0 +1,165 @@
+import { LOW_WATER, slotsFromBytes } from '@viaggio/core';
+import type { Recording } from '@viaggio/core';
+import { createServer } from 'node:http';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { gunzipSync } from 'node:zlib';
+import { pino } from 'pino';
+import request from 'supertest';
+import { freshDatabase } from '../../testing/database';
+import { createApp, servicesOf } from '../app';
+import type { Services } from '../app';
+import type { Saved } from '../items/item-service';
+import type { LiveEvent, LiveStatus } from './live-recordings';
+
+let fresh: Awaited<ReturnType<typeof freshDatabase>>;
+let services: Services;
+let app: ReturnType<typeof createApp>;
+/** For what comes as a stream. */
+let server: Server;
+beforeAll(async () => {
+  fresh = await freshDatabase();
+  services = servicesOf(fresh.database, [{ name: 'bench', host: '127.0.0.1', port: 1 }]);
+  app = createApp(fresh.database, pino({ level: 'silent' }), { services });
+  server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+});
+afterEach(() => services.live.end());
+afterAll(async () => {
+  server.closeAllConnections();
+  server.close();
+  await services.meters.end();
+  await fresh.drop();
+});
+
+const RIG = LOW_WATER.rigs[0]!;
+const about = { name: 'Try', meterAt: 'battery', rigId: RIG.id, deviceId: RIG.body.devices[0]!.gearId };
+const play = () => request(app).post('/api/meters/simulated/play').send({ rigId: RIG.id, secondsEach: 2 }).expect(200);
+const start = async (meterId = 'simulated') => (await request(app).post('/api/live').send({ meterId, everyMs: 50, about }).expect(201)).body as LiveStatus; // prettier-ignore
+const statusOf = async (id: string) =>
+  ((await request(app).get('/api/live').expect(200)).body as LiveStatus[]).find((live) => live.id === id);
+async function until(id: string, condition: (live: LiveStatus) => boolean): Promise<LiveStatus> {
+  for (let turn = 0; turn < 200; turn++) {
+    const live = await statusOf(id);
+    if (live && condition(live)) return live;
+    await new Promise((resolve) => setTimeout(resolve, 25));
+  }
+  throw new Error('it did not come to that');
+}
+
+describe('meters', () => {
+  it('are those that the owner named, and the simulated one while it plays', async () => {
+    expect((await request(app).get('/api/meters').expect(200)).body).toEqual([
+      { id: 'bench', name: 'bench', address: '127.0.0.1:1', simulated: false },
+    ]);
+    expect((await play()).body).toMatchObject({ id: 'simulated', name: 'Simulated meter on Wheelhouse', simulated: true });
+    expect((await request(app).get('/api/meters')).body).toHaveLength(2);
+  });
+
+  it('of no other name or address are asked', async () => {
+    await request(app).post('/api/live').send({ meterId: '127.0.0.1:22', everyMs: 100, about }).expect(404);
+    await request(app).post('/api/live').send({ meterId: 'bench', everyMs: 1, about }).expect(422);
+    await request(app).post('/api/live').send({ meterId: 'bench', host: '192.0.2.1', everyMs: 100, about }).expect(422);
+  });
+
+  it('cannot play a rig that no battery feeds, nor one that is not there', async () => {
+    const id = '5f0c7a10-0000-4000-8000-0000000000ab';
+    const bare = { name: 'Bare', devices: RIG.body.devices, links: [] };
+    await request(app).post('/api/changes').send({ rigs: [{ id, body: bare }] }).expect(200); // prettier-ignore
+    const refused = await request(app).post('/api/meters/simulated/play').send({ rigId: id }).expect(409);
+    expect(refused.body).toMatchObject({
+      code: 'meter-busy',
+      detail: '“Bare” cannot be played: no battery feeds it, or a figure is missing.',
+    });
+    await request(app).post('/api/meters/simulated/play').send({ rigId: about.deviceId }).expect(404);
+  });
+});
+
+describe('a live recording', () => {
+  it('is kept with its samples, its stretches and its original when it is stopped', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 20);
+    await request(app).post('/api/live').send({ meterId: 'simulated', everyMs: 50, about }).expect(409);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as Saved & { body: Recording };
+    expect(saved).toMatchObject({ id, revision: 1, body: { ...about, source: 'Viaggio,Simulated meter,0,1.0', remarks: [] } });
+    expect(saved.body.rows).toBeGreaterThanOrEqual(20);
+    expect(saved.body.stretches.length).toBeGreaterThanOrEqual(1);
+    const slots = await request(app).get(`/api/recordings/${id}/slots`).buffer().parse(bytes).expect(200);
+    expect(slotsFromBytes(slots.body as Buffer)!.samples.reduce((sum, count) => sum + count, 0)).toBe(saved.body.rows);
+    const original = await request(app).get(`/api/recordings/${id}/original`).buffer().parse(bytes).expect(200);
+    expect(
+      gunzipSync(original.body as Buffer)
+        .toString()
+        .split('\r\n'),
+    ).toHaveLength(saved.body.rows + 2);
+    expect(await statusOf(id)).toBeUndefined();
+    expect(await fresh.database.liveChunks.count()).toBe(0);
+  });
+
+  it('goes on through a meter that is lost, and says so', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 5);
+    await request(app).post('/api/meters/simulated/trouble').send({ kind: 'disconnect', seconds: 0.3 }).expect(204);
+    const away = await until(id, ({ state }) => state === 'away');
+    const back = await until(id, ({ state, rows }) => state === 'connected' && rows > away.rows);
+    expect(back.lost).toBe(1);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as { body: Recording };
+    expect(saved.body.remarks).toEqual([{ code: 'lost-meter', line: 0, count: 1 }]);
+  });
+
+  it('waits for a meter that is not there, and can be thrown away', async () => {
+    const { id } = await start('bench');
+    await until(id, ({ state }) => state === 'away');
+    await request(app).delete(`/api/live/${id}`).expect(204);
+    expect(await statusOf(id)).toBeUndefined();
+    await request(app).get(`/api/recordings/${id}`).expect(404);
+  });
+
+  it('is followed event by event, all of its samples once, to its end', async () => {
+    await play();
+    const { id } = await start();
+    const response = await fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}/api/live/${id}/events`);
+    expect(response.headers.get('content-type')).toMatch(/^text\/event-stream/);
+    const reading = response.text();
+    await until(id, ({ rows }) => rows >= 10);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as { body: Recording };
+    const events = (await reading).trim().split('\n\n').map((event) => JSON.parse(event.replace(/^data: /, '')) as LiveEvent); // prettier-ignore
+    expect(events.at(-1)!.ended).toBe(true);
+    const points = events.flatMap((event) => event.points);
+    expect(points.length).toBeGreaterThanOrEqual(saved.body.rows);
+    points.slice(1).forEach(([timeS], index) => expect(timeS).toBeGreaterThan(points[index]![0]));
+  });
+
+  it('of a server that died is kept as far as it was written down', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 10);
+    const internals = services.live as unknown as { live: Map<string, object>; flush: (live: object) => Promise<void> };
+    await internals.flush(internals.live.get(id)!);
+    const next = servicesOf(fresh.database);
+    expect(await next.live.recover()).toEqual({ kept: 1, unreadable: 0 });
+    const saved = (await request(app).get(`/api/recordings/${id}`).expect(200)).body as { body: Recording };
+    expect(saved.body.note).toContain('The server ended');
+    expect(saved.body.rows).toBeGreaterThanOrEqual(10);
+    // its own end finds it kept already, and a chunk that came late is no second recording
+    await services.live.discard(id);
+    await fresh.database.liveChunks.create({ liveId: id, place: 9, about: {}, samples: Buffer.alloc(24) });
+    expect(await next.live.recover()).toEqual({ kept: 0, unreadable: 0 });
+    expect(await fresh.database.liveChunks.count()).toBe(0);
+  });
+
+  it('that cannot be read keeps nothing from starting, and is not thrown away', async () => {
+    const liveId = '5f0c7a10-0000-4000-8000-0000000000aa';
+    await fresh.database.liveChunks.create({ liveId, place: 0, about: {}, samples: Buffer.alloc(24) });
+    expect(await servicesOf(fresh.database).live.recover()).toEqual({ kept: 0, unreadable: 1 });
+    expect(await fresh.database.liveChunks.destroy({ where: { liveId } })).toBe(1);
+  });
+});
+
+/** A body as it is. */
+function bytes(response: request.Response, done: (error: Error | null, body: Buffer) => void): void {
+  const pieces: Buffer[] = [];
+  (response as unknown as NodeJS.ReadableStream).on('data', (piece: Buffer) => pieces.push(piece)).on('end', () => done(null, Buffer.concat(pieces))); // prettier-ignore
+}

@@ -1,0 +1,75 @@
+import { playedRig } from '@viaggio/core';
+import type { Gear, Rig } from '@viaggio/core';
+import { AppError } from '../errors';
+import type { ItemServices } from '../items/kinds';
+import { SimulatedMeter } from './simulated-meter';
+import type { Trouble } from './simulated-meter';
+
+export interface MeterAddress {
+  readonly name: string;
+  readonly host: string;
+  readonly port: number;
+}
+
+export interface MeterInfo {
+  readonly id: string;
+  readonly name: string;
+  readonly address: string;
+  readonly simulated: boolean;
+}
+
+const SIMULATED = 'simulated';
+const SECONDS_EACH = 20;
+/** As long as anybody would watch a simulated meter. */
+const MOST_S = 4 * 3600;
+
+/** The meters that may be polled: those that the installation's owner named, and the simulated one once it plays. */
+export class Meters {
+  private simulated: { readonly meter: SimulatedMeter; readonly port: number; readonly plays: string } | undefined;
+
+  constructor(
+    private readonly allowed: readonly MeterAddress[],
+    private readonly items: ItemServices,
+  ) {}
+
+  list(): readonly MeterInfo[] {
+    const { simulated } = this;
+    return [
+      ...this.allowed.map(({ name, host, port }) => ({ id: name, name, address: `${host}:${port}`, simulated: false })),
+      ...(simulated ? [{ id: SIMULATED, name: `Simulated meter on ${simulated.plays}`, address: `127.0.0.1:${simulated.port}`, simulated: true }] : []), // prettier-ignore
+    ];
+  }
+
+  /** Throws `not-found`: an address that is not on the list is not polled, whoever asks. */
+  addressOf(id: string): { readonly host: string; readonly port: number } {
+    if (id === SIMULATED && this.simulated) return { host: '127.0.0.1', port: this.simulated.port };
+    const found = this.allowed.find(({ name }) => name === id);
+    if (!found) throw new AppError('not-found', `“${id}” is not among the meters that this installation may ask: METERS names them.`);
+    return found;
+  }
+
+  /** Lets the simulated meter play a rig, its device going through its modes with `off` between them. */
+  async play(rigId: string, deviceId: string | undefined, secondsEach = SECONDS_EACH): Promise<MeterInfo> {
+    const [saved, kept] = await Promise.all([this.items.rigs.get(rigId), this.items.gear.list()]);
+    const rig = saved.body as Rig;
+    const gear = new Map(kept.map(({ id, body }) => [id, body as Gear]));
+    const signal = playedRig(rig, gear, { deviceId, secondsEach, stepS: 0.1, mostS: MOST_S });
+    if (!signal) throw new AppError('meter-busy', `“${rig.name}” cannot be played: no battery feeds it, or a figure is missing.`);
+    const meter = this.simulated?.meter ?? new SimulatedMeter();
+    const port = this.simulated?.port ?? (await meter.listen());
+    meter.play(signal);
+    this.simulated = { meter, port, plays: rig.name };
+    return this.list().at(-1)!;
+  }
+
+  /** Throws `not-found` while it does not play. */
+  makeTrouble(kind: Trouble, seconds: number): void {
+    if (!this.simulated) throw new AppError('not-found', 'The simulated meter does not play anything yet.');
+    this.simulated.meter.makeTrouble(kind, seconds);
+  }
+
+  async end(): Promise<void> {
+    await this.simulated?.meter.close();
+    this.simulated = undefined;
+  }
+}

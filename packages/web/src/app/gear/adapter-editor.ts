@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { gearShape } from '@viaggio/core';
+import type { Adapter } from '@viaggio/core';
+import { QuantityField } from '../shared/quantity-field';
+import { TextField } from '../shared/text-field';
+import { changed, typed } from './gear-edit';
+import type { GearEdit } from './gear-edit';
+
+/** The battery-shaped adapter between source and device. */
+@Component({
+  selector: 'app-adapter-editor',
+  imports: [QuantityField, TextField],
+  template: `
+    <app-text-field class="mb-2" label="Name of the adapter" [shape]="shapes.name" [value]="adapter().name" (valueChange)="name($event)" />
+    <div class="pair">
+      <app-quantity-field
+        label="Adapter output"
+        [optional]="true"
+        [from]="adapter().from?.voltageV"
+        [shape]="shapes.output.fields.voltageV.of"
+        [value]="adapter().output.voltageV"
+        (valueChange)="outputV($event)"
+      />
+      <app-quantity-field
+        label="Rated power"
+        [optional]="true"
+        [shape]="shapes.ratedW.of"
+        [value]="adapter().ratedW"
+        (valueChange)="plain({ ratedW: $event }, 'ratedW')"
+      />
+      <app-quantity-field
+        label="Lowest input"
+        [optional]="true"
+        [shape]="inputs.minV.of"
+        [value]="adapter().input.minV"
+        (valueChange)="atInput({ minV: $event }, 'minV')"
+      />
+      <app-quantity-field
+        label="Highest input"
+        [optional]="true"
+        [shape]="inputs.maxV.of"
+        [value]="adapter().input.maxV"
+        (valueChange)="atInput({ maxV: $event }, 'maxV')"
+      />
+    </div>
+    <details class="mt-1">
+      <summary>Starting voltage, losses, gauge</summary>
+      <div class="pair">
+        <app-quantity-field
+          label="Starts at"
+          [optional]="true"
+          [shape]="inputs.startV.of"
+          [value]="adapter().input.startV"
+          (valueChange)="atInput({ startV: $event }, 'startV')"
+        />
+        <app-quantity-field
+          label="Efficiency"
+          placeholder="assumed 90"
+          [optional]="true"
+          [shape]="shapes.efficiency.of"
+          [value]="adapter().efficiency"
+          (valueChange)="plain({ efficiency: $event }, 'efficiency')"
+        />
+        <app-quantity-field
+          label="Own draw"
+          placeholder="assumed 0.1"
+          [optional]="true"
+          [shape]="shapes.standbyW.of"
+          [value]="adapter().standbyW"
+          (valueChange)="plain({ standbyW: $event }, 'standbyW')"
+        />
+        <div>
+          <label class="form-label" [for]="group + 'gauge'">The camera’s gauge shows</label>
+          <select [id]="group + 'gauge'" class="form-select" (change)="plain({ gauge: $any($event.target).value }, 'gauge')">
+            @for (choice of gauges; track choice[0]) {
+              <option [value]="choice[0]" [selected]="adapter().gauge === choice[0]">{{ choice[1] }}</option>
+            }
+          </select>
+        </div>
+      </div>
+    </details>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AdapterEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
+  readonly adapter = input.required<Adapter>();
+  readonly edit = output<GearEdit<Adapter>>();
+
+  protected readonly shapes = gearShape.variants.adapter;
+  protected readonly inputs = gearShape.variants.adapter.input.fields;
+  protected readonly gauges = Object.entries(gearShape.variants.adapter.gauge.options);
+
+  protected name(name: string | undefined): void {
+    if (name !== undefined) this.plain({ name }, 'name');
+  }
+
+  protected outputV(voltageV: number | undefined): void {
+    const adapter = this.adapter();
+    this.edit.emit({ body: typed(adapter, { output: changed(adapter.output, { voltageV }) }, 'voltageV'), field: 'voltageV' });
+  }
+
+  protected atInput(changes: object, field: string): void {
+    this.plain({ input: changed(this.adapter().input, changes) }, field);
+  }
+
+  protected plain(changes: object, field: string): void {
+    this.edit.emit({ body: changed(this.adapter(), changes), field });
+  }
+}

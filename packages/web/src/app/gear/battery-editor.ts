@@ -1,0 +1,212 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import {
+  cellsFromNominal,
+  formatQuantity,
+  gearShape,
+  outputShape,
+  profilesByRating,
+  provenanceShape,
+  readBatteryLabel,
+  readPortLabel,
+  readProfiles,
+} from '@viaggio/core';
+import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core';
+import { LabelField } from '../shared/label-field';
+import { QuantityField } from '../shared/quantity-field';
+import { TextField } from '../shared/text-field';
+import { changed, typed, withOutput } from './gear-edit';
+import type { GearEdit } from './gear-edit';
+
+/** What feeds it: the battery's label, its age, and what the port in use gives. */
+@Component({
+  selector: 'app-battery-editor',
+  imports: [LabelField, QuantityField, TextField],
+  template: `
+    <app-text-field class="mb-2" label="Name of the battery" [shape]="shapes.name" [value]="battery().name" (valueChange)="name($event)" />
+    <app-label-field
+      class="mb-2"
+      label="What its label says"
+      placeholder="7.2 V 2040 mAh, or 95Wh"
+      [read]="readBattery"
+      [say]="sayBattery"
+      (understoodAs)="label($event)"
+    />
+    <div class="pair">
+      <app-quantity-field
+        label="Energy"
+        [optional]="true"
+        [shape]="shapes.energyWh.of"
+        [value]="battery().energyWh"
+        (valueChange)="edit.emit({ body: withEnergy($event), field: 'energyWh' })"
+      />
+      <div>
+        <label class="form-label" [for]="group + 'energy-from'">This figure is</label>
+        <select [id]="group + 'energy-from'" class="form-select" (change)="provenance($any($event.target).value)">
+          @for (choice of provenances; track choice[0]) {
+            <option [value]="choice[0]" [selected]="(battery().from?.energyWh ?? 'printed') === choice[0]">{{ choice[1] }}</option>
+          }
+        </select>
+      </div>
+    </div>
+    @if (port(); as port) {
+      @switch (port.gives) {
+        @case ('pack') {
+          <app-quantity-field
+            [label]="port.name + ' allows'"
+            [optional]="true"
+            [from]="battery().from?.maxA"
+            [shape]="ports.pack.maxA.of"
+            [value]="port.maxA"
+            (valueChange)="atPort({ maxA: $event }, 'maxA')"
+          />
+        }
+        @case ('fixed') {
+          <app-label-field
+            label="What the port says"
+            placeholder="5V 2.4A"
+            [read]="readPort"
+            [say]="sayPort"
+            (understoodAs)="portLabel($event)"
+          />
+          <p class="small mb-1">Now {{ sayPort({ voltageV: port.voltageV, currentA: port.maxA ?? 0 }) }}.</p>
+        }
+        @case ('pd') {
+          <app-quantity-field
+            label="Rating of the port"
+            [optional]="true"
+            [shape]="ports.pd.ratingW.of"
+            [value]="port.ratingW"
+            (valueChange)="atPort({ ratingW: $event }, 'ratingW')"
+          />
+          <app-label-field
+            label="Its own list, if it prints one"
+            placeholder="5V 3A / 9V 3A / 12V 2.25A"
+            [read]="readList"
+            [say]="sayList"
+            (understoodAs)="atPort({ profiles: $event }, 'profiles')"
+          />
+          <p class="small mb-1">Offers {{ offers() }}.</p>
+        }
+      }
+    }
+    <details class="mt-1">
+      <summary>Age, cells and what a meter found</summary>
+      <div class="pair">
+        <app-quantity-field
+          label="Age"
+          [optional]="true"
+          [shape]="shapes.years.of"
+          [value]="battery().years"
+          (valueChange)="plain({ years: $event }, 'years')"
+        />
+        <app-quantity-field
+          label="Cycles"
+          [optional]="true"
+          [shape]="shapes.cycles.of"
+          [value]="battery().cycles"
+          (valueChange)="plain({ cycles: $event }, 'cycles')"
+        />
+        <app-quantity-field
+          label="Cells in series"
+          [shape]="shapes.cellsInSeries"
+          [value]="battery().cellsInSeries"
+          (valueChange)="cells($event)"
+        />
+        <app-quantity-field
+          label="Resistance"
+          placeholder="assumed"
+          [optional]="true"
+          [shape]="shapes.resistanceOhm.of"
+          [value]="battery().resistanceOhm"
+          (valueChange)="plain({ resistanceOhm: $event }, 'resistanceOhm')"
+        />
+        <app-quantity-field
+          label="Cut-off"
+          placeholder="assumed"
+          [optional]="true"
+          [shape]="shapes.cutoffV.of"
+          [value]="battery().cutoffV"
+          (valueChange)="plain({ cutoffV: $event }, 'cutoffV')"
+        />
+      </div>
+      <p class="small text-body-secondary mb-0">Age counts only while the energy is not measured.</p>
+    </details>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BatteryEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
+  readonly battery = input.required<Battery>();
+  readonly outputId = input.required<string>();
+  readonly edit = output<GearEdit<Battery>>();
+
+  protected readonly shapes = gearShape.variants.battery;
+  protected readonly ports = outputShape.variants;
+  protected readonly provenances = Object.entries(provenanceShape.options);
+  protected readonly port = computed(() => this.battery().outputs.find(({ id }) => id === this.outputId()));
+  protected readonly offers = computed(() => {
+    const port = this.port();
+    if (port?.gives !== 'pd') return '';
+    const profiles = port.profiles ?? (port.ratingW === undefined ? [] : profilesByRating(port.ratingW));
+    return profiles.length === 0 ? 'an unknown list' : `${this.sayList(profiles)}${port.profiles ? '' : ', by its rating'}`;
+  });
+
+  protected readonly readBattery = readBatteryLabel;
+  protected readonly readPort = readPortLabel;
+  protected readonly readList = readProfiles;
+  protected readonly sayBattery = ({ energyWh, nominalV, capacityAh, energyComputed }: BatteryLabel): string => {
+    const energy = formatQuantity(energyWh, 'Wh');
+    const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery().chemistry, nominalV);
+    const how =
+      energyComputed && nominalV !== undefined && capacityAh !== undefined
+        ? ` (${formatQuantity(nominalV, 'V')} × ${formatQuantity(capacityAh, 'Ah')})`
+        : '';
+    return `${energy}${how}${cells === undefined ? '' : `, ${cells} ${cells === 1 ? 'cell' : 'cells in series'}`}`;
+  };
+  protected readonly sayPort = ({ voltageV, currentA }: PortLabel): string =>
+    currentA === 0
+      ? `${formatQuantity(voltageV, 'V')}, amps unknown`
+      : `${formatQuantity(voltageV, 'V')} at ${formatQuantity(currentA, 'A')}`;
+  protected readonly sayList = (profiles: readonly PortLabel[]): string => profiles.map(this.sayPort).join(', ');
+
+  protected name(name: string | undefined): void {
+    if (name !== undefined) this.plain({ name }, 'name');
+  }
+
+  protected label({ energyWh, nominalV }: BatteryLabel): void {
+    const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery().chemistry, nominalV);
+    const body = typed(
+      this.battery(),
+      { energyWh, ...(nominalV !== undefined && { nominalV }), ...(cells !== undefined && { cellsInSeries: cells }) },
+      'energyWh',
+    );
+    this.edit.emit({ body, field: 'label' });
+  }
+
+  protected withEnergy(energyWh: number | undefined): Battery {
+    return typed(this.battery(), { energyWh }, 'energyWh');
+  }
+
+  protected provenance(energyWh: Provenance): void {
+    const battery = this.battery();
+    this.edit.emit({ body: { ...battery, from: { ...battery.from, energyWh } }, field: 'from' });
+  }
+
+  protected cells(cellsInSeries: number | undefined): void {
+    if (cellsInSeries !== undefined) this.plain({ cellsInSeries }, 'cellsInSeries');
+  }
+
+  protected portLabel({ voltageV, currentA }: PortLabel): void {
+    this.atPort({ voltageV, maxA: currentA }, 'port');
+  }
+
+  protected atPort(changes: object, field: string): void {
+    const body = withOutput(this.battery(), this.outputId(), changes);
+    this.edit.emit({ body: field === 'maxA' ? typed(body, {}, 'maxA') : body, field });
+  }
+
+  protected plain(changes: object, field: string): void {
+    this.edit.emit({ body: changed(this.battery(), changes), field });
+  }
+}

@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { gearShape } from '@viaggio/core';
+import type { Cable } from '@viaggio/core';
+import { QuantityField } from '../shared/quantity-field';
+import { TextField } from '../shared/text-field';
+import { changed } from './gear-edit';
+import type { GearEdit } from './gear-edit';
+
+/** The cable between a port and a device. */
+@Component({
+  selector: 'app-cable-editor',
+  imports: [QuantityField, TextField],
+  template: `
+    <app-text-field class="mb-2" label="Name of the cable" [shape]="shapes.name" [value]="cable().name" (valueChange)="name($event)" />
+    <div class="form-check mb-2">
+      <input
+        [id]="group + 'marked-5a'"
+        type="checkbox"
+        class="form-check-input"
+        [checked]="cable().marked5A ?? false"
+        (change)="plain({ marked5A: $any($event.target).checked }, 'marked5A')"
+      />
+      <label class="form-check-label" [for]="group + 'marked-5a'">Marked for 5 A (otherwise it carries 3 A)</label>
+    </div>
+    <div class="pair">
+      <app-quantity-field
+        label="Length"
+        [optional]="true"
+        [shape]="shapes.lengthM.of"
+        [value]="cable().lengthM"
+        (valueChange)="plain({ lengthM: $event }, 'lengthM')"
+      />
+      <app-quantity-field
+        label="Wire"
+        [optional]="true"
+        [shape]="shapes.areaMm2.of"
+        [value]="cable().areaMm2"
+        (valueChange)="plain({ areaMm2: $event }, 'areaMm2')"
+      />
+      <app-quantity-field
+        label="Resistance, measured"
+        placeholder="from length and wire"
+        [optional]="true"
+        [shape]="shapes.resistanceOhm.of"
+        [value]="cable().resistanceOhm"
+        (valueChange)="plain({ resistanceOhm: $event }, 'resistanceOhm')"
+      />
+    </div>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CableEditor {
+  /** Makes the identifiers of its fields its own: a rig may hold several of a kind. */
+  protected readonly group = `part-${crypto.randomUUID()}-`;
+  readonly cable = input.required<Cable>();
+  readonly edit = output<GearEdit<Cable>>();
+
+  protected readonly shapes = gearShape.variants.cable;
+
+  protected name(name: string | undefined): void {
+    if (name !== undefined) this.plain({ name }, 'name');
+  }
+
+  protected plain(changes: object, field: string): void {
+    this.edit.emit({ body: changed(this.cable(), changes), field });
+  }
+}

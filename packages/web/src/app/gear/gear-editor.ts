@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { gearShape } from '@viaggio/core';
+import type { Gear } from '@viaggio/core';
+import { ShapeForm } from '../shared/shape-form';
+import { AdapterEditor } from './adapter-editor';
+import { BatteryEditor } from './battery-editor';
+import { CableEditor } from './cable-editor';
+import { DeviceEditor } from './device-editor';
+import type { GearEdit } from './gear-edit';
+
+/**
+ * Any piece of gear: what is asked for most at once, and behind it every figure, port and limit that it may have.
+ * `inputId`, `outputId`: the ports in use, where it is seen as part of a rig.
+ */
+@Component({
+  selector: 'app-gear-editor',
+  imports: [AdapterEditor, BatteryEditor, CableEditor, DeviceEditor, ShapeForm],
+  template: `
+    @let body = gear();
+    @switch (body.kind) {
+      @case ('device') {
+        <app-device-editor [device]="$any(body)" [inputId]="input()" (edit)="edit.emit($event)" />
+      }
+      @case ('battery') {
+        <app-battery-editor [battery]="$any(body)" [outputId]="output()" (edit)="edit.emit($event)" />
+      }
+      @case ('adapter') {
+        <app-adapter-editor [adapter]="$any(body)" (edit)="edit.emit($event)" />
+      }
+      @case ('cable') {
+        <app-cable-editor [cable]="$any(body)" (edit)="edit.emit($event)" />
+      }
+    }
+    <details class="mt-2" [open]="all()" (toggle)="all.set($any($event.target).open)">
+      <summary>{{ quick() ? 'All its figures and ports' : 'Its figures and ports' }}</summary>
+      @if (all()) {
+        <app-shape-form class="mt-2" [shape]="shape" [value]="body" [omit]="hidden" (valueChange)="whole($event)" />
+      }
+    </details>
+  `,
+  styles: ':host { display: block; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GearEditor {
+  readonly gear = input.required<Gear>();
+  readonly inputId = input<string>();
+  readonly outputId = input<string>();
+  readonly edit = output<GearEdit>();
+  protected readonly shape = gearShape;
+  /** A thing does not change its kind; `from` is typed beside the figures it is about. */
+  protected readonly hidden = ['kind', 'unknown'];
+  protected readonly all = signal(false);
+  protected readonly quick = computed(() => ['device', 'battery', 'adapter', 'cable'].includes(this.gear().kind));
+  protected readonly input = computed(() => {
+    const gear = this.gear();
+    return this.inputId() ?? (gear.kind === 'device' ? (gear.inputs[0]?.id ?? '') : '');
+  });
+  protected readonly output = computed(() => {
+    const gear = this.gear();
+    return this.outputId() ?? (gear.kind === 'battery' ? (gear.outputs[0]?.id ?? '') : '');
+  });
+
+  protected whole(body: Gear): void {
+    this.edit.emit({ body, field: 'all' });
+  }
+}

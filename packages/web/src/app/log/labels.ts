@@ -1,0 +1,66 @@
+import { OBSERVATION_KINDS, USUAL, dayOf, formatQuantity, gearTitle } from '@viaggio/core';
+import type { Gear, Observation, Rig } from '@viaggio/core';
+
+type Bodies<T> = ReadonlyMap<string, T>;
+
+/** What something is called that may be gone. */
+export function titleOf(id: string | undefined, gear: Bodies<Gear>): string {
+  if (id === undefined) return '';
+  const body = gear.get(id);
+  return body ? gearTitle(body) : 'gone from the kit';
+}
+
+export function modeName(deviceId: string | undefined, modeId: string | undefined, gear: Bodies<Gear>): string {
+  const device = deviceId === undefined ? undefined : gear.get(deviceId);
+  if (modeId === undefined || modeId === USUAL) return 'usual';
+  return (device?.kind === 'device' && device.modes?.find(({ id }) => id === modeId)?.name) || modeId;
+}
+
+/** A day, or a moment, as people here write it. */
+export function whenOf(at: string): string {
+  const read = new Date(at.length === 10 ? `${at}T12:00:00` : at);
+  // a 31st of a shorter month is the first of the next
+  const date = Number.isNaN(read.getTime()) ? new Date(dayOf(at) * 24 * 3600 * 1000) : read;
+  const day = date.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+  return at.length === 10 ? day : `${day}, ${date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`;
+}
+
+/** What an observation says, in one line. */
+export function summaryOf(observation: Observation): string {
+  const say = formatQuantity;
+  switch (observation.kind) {
+    case 'run-down':
+      return `full to dead in ${say(observation.minutes, 'min')}`;
+    case 'part':
+      return `${say(observation.from, 'fraction')} to ${say(observation.to, 'fraction')} in ${say(observation.minutes, 'min')}`;
+    case 'two-point':
+      return `${say(observation.fromV, 'V')} to ${say(observation.toV, 'V')} at rest after ${say(observation.minutes, 'min')}`;
+    case 'put-back':
+      return `${say(observation.energyWh, 'Wh')} put back after ${say(observation.minutes, 'min')}`;
+    case 'stretch':
+      return `${say(observation.meanW, 'W')} over ${say(observation.seconds / 60, 'min')}`;
+    case 'shots':
+      return `${observation.count} shots in ${say(observation.minutes, 'min')}`;
+    case 'set-run':
+      return `${say(observation.minutes, 'min')}, then ${observation.ended === 'died' ? 'dead' : 'swapped'}`;
+    case 'capacity':
+      return `gave ${say(observation.energyWh, 'Wh')}`;
+  }
+}
+
+/** Everything about an observation that can be searched and read in a list. */
+export function lineOf(observation: Observation, gear: Bodies<Gear>, rigs: Bodies<Rig>) {
+  const named = observation as { deviceId?: string; modeId?: string; batteryId?: string; rigId?: string };
+  const mode = named.modeId === undefined ? '' : `, ${modeName(named.deviceId, named.modeId, gear)}`;
+  const what = named.deviceId === undefined ? '' : `${titleOf(named.deviceId, gear)}${mode}`;
+  const rig = named.rigId === undefined ? '' : (rigs.get(named.rigId)?.name ?? 'a rig that is gone');
+  const battery = named.batteryId === undefined ? '' : `on ${titleOf(named.batteryId, gear)}`;
+  const note = observation.note === undefined ? '' : `“${observation.note}”`;
+  return {
+    kind: OBSERVATION_KINDS[observation.kind],
+    when: whenOf(observation.at),
+    about: [[what || rig, battery].filter((one) => one !== '').join(' '), what && rig, note].filter((one) => one !== '').join(' · '),
+    summary: summaryOf(observation),
+    setAside: observation.setAside === true,
+  };
+}

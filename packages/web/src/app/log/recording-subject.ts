@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { batteriesOf, gearTitle, recordingShape } from '@viaggio/core';
+import type { Recording } from '@viaggio/core';
+import { QuantityField } from '../shared/quantity-field';
+import { selectWholeLog } from '../state/items.selectors';
+
+/** What a recording is of: a device, where the meter sat, and what fed it. */
+export type Subject = Pick<Recording, 'deviceId' | 'rigId' | 'batteryId' | 'meterAt' | 'lostShare'>;
+
+/** Asks what a recording is of; used for files, for meters, and afterwards. */
+@Component({
+  selector: 'app-recording-subject',
+  imports: [QuantityField],
+  template: `
+    <div class="pair">
+      <div>
+        <label class="form-label" for="subject-device">It shows</label>
+        <select
+          class="form-select"
+          id="subject-device"
+          (change)="put({ deviceId: $any($event.target).value || undefined, rigId: undefined, batteryId: undefined })"
+        >
+          <option value="" [selected]="!subject().deviceId">nothing that is in the kit</option>
+          @for (device of devices(); track device.id) {
+            <option [value]="device.id" [selected]="device.id === subject().deviceId">{{ device.title }}</option>
+          }
+        </select>
+      </div>
+      <div>
+        <label class="form-label" for="subject-at">The meter sat</label>
+        <select class="form-select" id="subject-at" (change)="put({ meterAt: $any($event.target).value })">
+          @for (place of places; track place[0]) {
+            <option [value]="place[0]" [selected]="place[0] === subject().meterAt">{{ place[1] }}</option>
+          }
+        </select>
+      </div>
+      @if (subject().meterAt === 'battery') {
+        <div>
+          <label class="form-label" for="subject-rig">Fed by</label>
+          <select
+            class="form-select"
+            id="subject-rig"
+            (change)="put({ rigId: $any($event.target).value || undefined, batteryId: undefined })"
+          >
+            <option value="" [selected]="!subject().rigId">not said: tells nothing of the device yet</option>
+            @for (rig of rigs(); track rig.id) {
+              <option [value]="rig.id" [selected]="rig.id === subject().rigId">the rig {{ rig.name }}</option>
+            }
+          </select>
+        </div>
+        @if (batteries().length > 1) {
+          <div>
+            <label class="form-label" for="subject-battery">At battery</label>
+            <select class="form-select" id="subject-battery" (change)="put({ batteryId: $any($event.target).value || undefined })">
+              <option value="" [selected]="!subject().batteryId">not said: tells nothing of the device yet</option>
+              @for (battery of batteries(); track battery.id) {
+                <option [value]="battery.id" [selected]="battery.id === subject().batteryId">{{ battery.title }}</option>
+              }
+            </select>
+          </div>
+        }
+        <app-quantity-field
+          label="Lost on the way, if measured"
+          [optional]="true"
+          [shape]="lostShape"
+          [value]="subject().lostShare"
+          (valueChange)="put({ lostShare: $event })"
+        />
+      }
+    </div>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecordingSubject {
+  readonly subject = input.required<Subject>();
+  readonly subjectChange = output<Subject>();
+  private readonly log = inject(Store).selectSignal(selectWholeLog);
+  protected readonly places = Object.entries(recordingShape.fields.meterAt.options);
+  protected readonly lostShape = recordingShape.fields.lostShare.of;
+  protected readonly devices = computed(() =>
+    [...this.log().gear].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
+  );
+  protected readonly rigs = computed(() => {
+    const { deviceId } = this.subject();
+    return [...this.log().rigs]
+      .filter(([, rig]) => rig.devices.some(({ gearId }) => gearId === deviceId))
+      .map(([id, { name }]) => ({ id, name }));
+  });
+
+  /** A rig with several needs to be told which. */
+  protected readonly batteries = computed(() => {
+    const { gear, rigs } = this.log();
+    const rig = rigs.get(this.subject().rigId ?? '');
+    return rig ? batteriesOf(rig, gear).map((id) => ({ id, title: gearTitle(gear.get(id)!) })) : [];
+  });
+
+  protected put(changes: { readonly [K in keyof Subject]?: Subject[K] | undefined }): void {
+    const { deviceId, rigId, batteryId, meterAt, lostShare } = { ...this.subject(), ...changes };
+    this.subjectChange.emit({
+      meterAt: meterAt ?? 'device',
+      ...(deviceId !== undefined && { deviceId }),
+      ...(rigId !== undefined && { rigId }),
+      ...(batteryId !== undefined && { batteryId }),
+      ...(lostShare !== undefined && { lostShare }),
+    });
+  }
+}

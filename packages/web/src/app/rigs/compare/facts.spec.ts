@@ -1,0 +1,51 @@
+import { LOW_WATER, STYLE_WEIGHTS, assessModel, criteriaOf, rigModel } from '@viaggio/core';
+import type { Criteria } from '@viaggio/core';
+import type { Column } from './column';
+import { bestIn, facts } from './facts';
+
+const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+function criteria(name: string): Criteria {
+  const model = rigModel(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear);
+  return criteriaOf(model.graph, assessModel(model));
+}
+const base = criteria('Wheelhouse');
+const column = (key: Column['key'], changes: Partial<Criteria> = {}): Column => ({
+  key,
+  title: key,
+  criteria: { ...base, ...changes },
+  alternative: undefined,
+});
+const weights = STYLE_WEIGHTS.handheld;
+const row = (columns: readonly Column[], title: string) => facts(columns, weights).find((fact) => fact.title.startsWith(title))!;
+
+describe('the facts of a comparison', () => {
+  it('mark the best of each, and what is the same in all is not stressed', () => {
+    const columns = [
+      column('now'),
+      column('grip', { massOnG: base.massOnG + 300, firstStopMin: base.firstStopMin! + 60 }),
+      column('mains'),
+    ];
+    expect(row(columns, 'To the first swap').cells.map(({ best }) => best)).toEqual([false, true, false]);
+    expect(row(columns, 'Plugs')).toMatchObject({ same: true });
+    expect(row(columns, 'Plugs').cells.some(({ best }) => best)).toBe(false);
+  });
+
+  it('do not call a distinction what most of them share', () => {
+    const columns = [column('now'), column('mains'), column('grip', { together: 9 })];
+    expect(row(columns, 'Stop together').cells.some(({ best }) => best)).toBe(false);
+  });
+
+  it('let an endless supply win over any time, and a missing figure never', () => {
+    const columns = [column('now'), column('mains', { unlimited: true }), column('grip', { firstStopMin: undefined })];
+    const cells = row(columns, 'To the first swap').cells;
+    expect(cells.map(({ text }) => text)).toEqual(['4 h 43 min', 'no end', 'not known']);
+    expect(cells.map(({ best }) => best)).toEqual([false, true, false]);
+  });
+
+  it('name the column that costs the fewest points, by the weights given', () => {
+    const columns = [column('now'), column('grip', { massOnG: base.massOnG + 2000, hotSwap: true, swaps: 0, blindGauges: 0 })];
+    expect(bestIn(columns, { ...weights, massOn: 9 })?.key).toBe('now');
+    expect(bestIn(columns, { ...weights, massOn: 0, blindGauge: 9 })?.key).toBe('grip');
+    expect(bestIn([], weights)).toBeUndefined();
+  });
+});

@@ -1,0 +1,76 @@
+import { costOf, formatQuantity } from '@viaggio/core';
+import type { Criteria, Weights } from '@viaggio/core';
+import type { Column } from './column';
+
+/** One line of the comparison: what each column comes to, and whether it is the best there. */
+export interface Fact {
+  readonly title: string;
+  readonly cells: readonly { readonly text: string; readonly best: boolean }[];
+  /** All the same: told, but not stressed. */
+  readonly same: boolean;
+}
+
+interface Measure {
+  readonly title: string;
+  readonly of: (criteria: Criteria) => number;
+  readonly tell: (criteria: Criteria) => string;
+}
+
+const least = (value: number | undefined): number => value ?? Infinity;
+
+/** The less the better, each; time counts negative. */
+const MEASURES: readonly Measure[] = [
+  {
+    title: 'To the first swap',
+    of: ({ unlimited, firstStopMin }) => (unlimited ? -Infinity : -(firstStopMin ?? 0)),
+    tell: ({ unlimited, firstStopMin }) =>
+      unlimited ? 'no end' : firstStopMin === undefined ? 'not known' : formatQuantity(firstStopMin, 'min'),
+  },
+  {
+    title: 'Swaps while it must run',
+    of: ({ swaps }) => least(swaps),
+    tell: ({ swaps }) => (swaps === undefined ? 'no time asked for' : String(swaps)),
+  },
+  { title: 'Swapped without a cut', of: ({ hotSwap }) => (hotSwap ? 0 : 1), tell: ({ hotSwap }) => (hotSwap ? 'yes' : 'no') },
+  { title: 'On the camera', of: ({ massOnG }) => massOnG, tell: ({ massOnG }) => formatQuantity(massOnG, 'g') },
+  { title: 'Carried elsewhere', of: ({ massOffG }) => massOffG, tell: ({ massOffG }) => formatQuantity(massOffG, 'g') },
+  { title: 'Price of the feed', of: ({ price }) => price, tell: ({ price }) => formatQuantity(price, 'price') },
+  {
+    title: 'Price a watt-hour',
+    of: ({ pricePerWh }) => least(pricePerWh),
+    tell: ({ pricePerWh }) => (pricePerWh === undefined ? 'no battery' : formatQuantity(pricePerWh, 'price')),
+  },
+  { title: 'Plugs and contacts', of: ({ joints }) => joints, tell: ({ joints }) => String(joints) },
+  { title: 'Gauges that mislead', of: ({ blindGauges }) => blindGauges, tell: ({ blindGauges }) => String(blindGauges) },
+  { title: 'Stop together', of: ({ together }) => together, tell: ({ together }) => String(together) },
+  { title: 'Kinds of charger', of: ({ chargers }) => chargers.length, tell: ({ chargers }) => String(chargers.length) },
+  {
+    title: 'In the air',
+    of: ({ flight }) => ['free', 'approval', 'unknown', 'no'].indexOf(flight),
+    tell: ({ flight }) => ({ free: 'flies', approval: 'needs approval', unknown: 'not known', no: 'may not fly' })[flight],
+  },
+  { title: 'Modes and features lost', of: ({ lost }) => lost.length, tell: ({ lost }) => String(lost.length) },
+  { title: 'Other cautions', of: ({ cautions }) => cautions, tell: ({ cautions }) => String(cautions) },
+  { title: 'Sockets it hangs on', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
+];
+
+export function facts(columns: readonly Column[], weights: Weights): readonly Fact[] {
+  const points: Measure = {
+    title: 'Points in all, the less the better',
+    of: (criteria) => costOf(criteria, weights).cost,
+    tell: (criteria) => costOf(criteria, weights).cost.toFixed(1),
+  };
+  return [...MEASURES, points].map(({ title, of, tell }) => {
+    const values = columns.map(({ criteria }) => of(criteria));
+    const best = Math.min(...values);
+    const same = values.every((value) => value === values[0]);
+    // what most of them share is no distinction
+    const few = values.filter((value) => value === best).length <= values.length / 2;
+    return { title, same, cells: columns.map(({ criteria }, index) => ({ text: tell(criteria), best: few && values[index] === best })) };
+  });
+}
+
+/** The column that costs the least points. */
+export function bestIn(columns: readonly Column[], weights: Weights): Column | undefined {
+  return [...columns].sort((a, b) => costOf(a.criteria, weights).cost - costOf(b.criteria, weights).cost)[0];
+}

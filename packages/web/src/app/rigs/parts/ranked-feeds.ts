@@ -1,0 +1,182 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { CRITERIA, withFeed } from '@viaggio/core';
+import type { Criterion, FeedWay, Purchase, Rig } from '@viaggio/core';
+import { QuantityPipe } from '../../shared/quantity.pipe';
+import { VerdictMark } from '../../shared/verdict-mark';
+import { computedLater, valueOf } from '../../workers/computed-later';
+import { RigSheet } from '../rig-sheet';
+
+/** A way with why it stands where it does. */
+interface RankedWay {
+  readonly way: FeedWay;
+  readonly why: string;
+}
+
+/** Every sound way to feed a device from the kit, the best for the shooting style first; why the rest is not sound; what to buy. */
+@Component({
+  selector: 'app-ranked-feeds',
+  imports: [QuantityPipe, VerdictMark],
+  template: `
+    @if (later().is === 'working') {
+      <p role="status" class="text-body-secondary">Looking through the kit …</p>
+    }
+    @if (found(); as feeds) {
+      @if (feeds.ways.length === 0) {
+        <p>No sound way from this kit.</p>
+      }
+      <ol class="list-unstyled ways" aria-label="Sound feeds, the best first">
+        @for (row of best(); track row.way.title) {
+          <li>
+            <app-verdict-mark [verdict]="row.way.verdict" />
+            <div>
+              <div class="title">{{ row.way.title }}</div>
+              <div class="facts">
+                @if (row.way.criteria.unlimited) {
+                  <span>no end, on its supply</span>
+                } @else {
+                  <span>{{ row.way.firstStopMin | quantity: 'min' }} to the first stop</span>
+                }
+                <span
+                  >{{ row.way.criteria.massOnG | quantity: 'g' }} on the camera, {{ row.way.criteria.massOffG | quantity: 'g' }} off
+                  it</span
+                >
+                <span>price {{ row.way.criteria.price | quantity: 'price' }}</span>
+                @if (row.way.criteria.hotSwap) {
+                  <span>swaps without a cut</span>
+                }
+              </div>
+              <div class="why">{{ row.why }}</div>
+              @for (finding of row.way.findings.slice(0, 2); track $index) {
+                <div class="why">{{ finding.sentence }}</div>
+              }
+            </div>
+            <button type="button" class="btn btn-sm btn-primary" [attr.aria-label]="'Use ' + row.way.title" (click)="use(row.way)">
+              Use
+            </button>
+          </li>
+        }
+      </ol>
+      @if (beaten().length > 0) {
+        <details class="mb-2">
+          <summary>{{ beaten().length }} more that another beats in everything</summary>
+          <ul class="list-unstyled ways">
+            @for (row of beaten(); track row.way.title) {
+              <li>
+                <app-verdict-mark [verdict]="row.way.verdict" />
+                <div>
+                  <div class="title">{{ row.way.title }}</div>
+                  <div class="why">{{ row.why }}</div>
+                </div>
+                <button
+                  type="button"
+                  class="btn btn-sm btn-outline-primary"
+                  [attr.aria-label]="'Use ' + row.way.title"
+                  (click)="use(row.way)"
+                >
+                  Use
+                </button>
+              </li>
+            }
+          </ul>
+        </details>
+      }
+      @if (feeds.refused.length > 0) {
+        <details class="mb-2">
+          <summary>Why not the others</summary>
+          <ul class="small">
+            @for (one of feeds.refused; track one.title) {
+              <li>
+                <strong>{{ one.title }}</strong>: {{ one.reason }}
+              </li>
+            }
+          </ul>
+        </details>
+      }
+      @if (feeds.bounded) {
+        <p class="small text-body-secondary">There are more ways than were looked at.</p>
+      }
+    }
+    @if (purchases(); as list) {
+      @if (list.length > 0) {
+        <h3 class="fs-6 mt-3">What one purchase would help</h3>
+        <ul class="small">
+          @for (purchase of list; track purchase.way.title) {
+            <li>
+              <strong>{{ purchase.items.join(' + ') }}</strong>
+              @if (purchase.price !== undefined) {
+                (about {{ purchase.price | quantity: 'price' }})
+              }
+              : {{ purchase.why }}
+            </li>
+          }
+        </ul>
+      }
+    }
+  `,
+  styles: `
+    .ways li {
+      display: grid;
+      grid-template-columns: 6rem minmax(0, 1fr) auto;
+      gap: 0.25rem 0.75rem;
+      align-items: start;
+      padding: 0.5rem 0;
+      border-top: 1px solid var(--bs-border-color);
+    }
+    .title {
+      font-weight: 600;
+    }
+    .facts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 1rem;
+      font-variant-numeric: tabular-nums;
+    }
+    .why {
+      font-size: 0.85rem;
+      color: var(--bs-secondary-color);
+    }
+    @media (max-width: 480px) {
+      .ways li {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RankedFeeds {
+  readonly deviceId = input.required<string>();
+  readonly picked = output<Rig>();
+  private readonly sheet = inject(RigSheet);
+  private readonly question = computed(() => {
+    const rig = this.sheet.rig();
+    return rig && { rig, deviceId: this.deviceId(), kit: this.sheet.kit(), weights: this.sheet.weights(), exclude: this.sheet.exclude() };
+  });
+  protected readonly later = computedLater('feeds', this.question, (core, { rig, deviceId, kit, weights, exclude }) =>
+    core.feeds(rig, deviceId, kit, weights, exclude),
+  );
+  private readonly bought = computedLater(
+    'remedies',
+    () => (this.later().is === 'done' ? this.question() : undefined),
+    (core, { rig, deviceId, kit, weights, exclude }) => core.purchases(rig, deviceId, kit, weights, exclude),
+  );
+  protected readonly found = computed(() => valueOf(this.later()));
+  protected readonly purchases = computed((): readonly Purchase[] => valueOf(this.bought())?.purchases ?? []);
+  private readonly rows = computed(() => (this.found()?.ways ?? []).map((way): RankedWay => ({ way, why: whyOf(way) })));
+  protected readonly best = computed(() => this.rows().filter(({ way }) => !way.dominated));
+  protected readonly beaten = computed(() => this.rows().filter(({ way }) => way.dominated));
+
+  protected use({ links }: FeedWay): void {
+    const rig = this.sheet.rig();
+    if (rig) this.picked.emit(withFeed(rig, this.deviceId(), links));
+  }
+}
+
+/** What costs it most: the criteria that put it where it stands, with their points. */
+function whyOf({ cost, points }: FeedWay): string {
+  const costly = (Object.entries(points) as [Criterion, number][])
+    .filter(([, value]) => value >= 0.05)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 3)
+    .map(([name, value]) => `${CRITERIA[name]} ${value.toFixed(1)}`);
+  return costly.length === 0 ? 'Nothing counts against it.' : `Costs ${cost.toFixed(1)} points: ${costly.join(', ')}.`;
+}

@@ -1,0 +1,162 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { gearTitle, linksTo, rigShape, titleOf, withLinks } from '@viaggio/core';
+import { TextField } from '../shared/text-field';
+import { CoreWorkers } from '../workers/core-workers';
+import { AnswerBar } from './answer/answer-bar';
+import { AnswerView } from './answer/answer-view';
+import { BatteryStates } from './parts/battery-states';
+import { ConditionsEditor } from './parts/conditions-editor';
+import type { Conditions } from './parts/conditions-editor';
+import { DeviceCard } from './parts/device-card';
+import { openFeedDialog } from './parts/feed-dialog';
+import { StyleChoice } from './parts/style-choice';
+import { RigSheet } from './rig-sheet';
+
+type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly is: 'none'; readonly why: string };
+
+/** One rig: its devices and how each is fed on the left, the answer on the right, each change answered and saved at once. */
+@Component({
+  selector: 'app-rig-overview',
+  imports: [AnswerBar, AnswerView, BatteryStates, ConditionsEditor, DeviceCard, StyleChoice, TextField],
+  template: `
+    @let current = sheet.rig();
+    @if (current) {
+      <div class="sheet">
+        <div class="figures">
+          <section aria-label="What if">
+            <h2>What if</h2>
+            <app-text-field label="Name of the rig" [shape]="nameShape" [value]="current.name" (valueChange)="name($event)" />
+            <app-style-choice class="mb-1" />
+            <app-conditions-editor [conditions]="current" (conditionsChange)="conditions($event)" />
+            @if (current.phases; as phases) {
+              <p class="small mb-0">
+                It follows {{ phases.length === 1 ? 'one phase' : phases.length + ' phases' }} of its plan document, in which devices change
+                their mode; the mode chosen below is that outside them.
+              </p>
+            }
+          </section>
+          <section aria-label="Devices and their feeds">
+            <h2>Devices and how each is fed</h2>
+            @for (use of current.devices; track use.gearId) {
+              <app-device-card class="d-block mb-3" [use]="use" />
+            }
+            <label class="form-label" for="add-device">Add a device</label>
+            <select class="form-select mb-2" id="add-device" (change)="add($any($event.target).value); $any($event.target).value = ''">
+              <option value="">From the kit …</option>
+              @for (choice of addable(); track choice.id) {
+                <option [value]="choice.id">{{ choice.title }}</option>
+              }
+            </select>
+            <div class="d-flex flex-wrap align-items-center gap-2">
+              <button type="button" class="btn btn-sm btn-outline-primary" [disabled]="solving().is === 'working'" (click)="solve()">
+                Feed the whole rig at once
+              </button>
+              @if (solving().is === 'working') {
+                <span role="status">Trying …</span>
+                <button type="button" class="btn btn-sm btn-outline-secondary" (click)="cancel()">Cancel</button>
+              }
+            </div>
+            @let state = solving();
+            @if (state.is === 'none') {
+              <p class="small mb-0" role="status">{{ state.why }}</p>
+            }
+          </section>
+          <section aria-label="Batteries">
+            <h2>Batteries</h2>
+            <app-battery-states />
+          </section>
+        </div>
+        <ul class="d-none d-print-block list-unstyled small" aria-label="What it is made of">
+          @for (way of ways(); track way.device) {
+            <li>
+              <strong>{{ way.device }}</strong> {{ way.feed }}
+            </li>
+          }
+        </ul>
+        @if (sheet.answer(); as found) {
+          <app-answer-view
+            class="answer"
+            [answer]="found"
+            [name]="current.name"
+            [wantedMin]="current.wantedMin"
+            [outlook]="sheet.outlook()"
+            [remedies]="sheet.remedies()"
+            [indicators]="sheet.indicators()"
+            [criteria]="sheet.criteria()"
+            (remedy)="sheet.apply($event)"
+          />
+        }
+      </div>
+      @if (sheet.answer(); as found) {
+        <app-answer-bar [answer]="found" />
+      }
+    }
+  `,
+  styleUrl: './sheet.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RigOverview {
+  protected readonly sheet = inject(RigSheet);
+  private readonly workers = inject(CoreWorkers);
+  private readonly modals = inject(NgbModal);
+  protected readonly nameShape = rigShape.fields.name;
+  protected readonly solving = signal<Solving>({ is: 'idle' });
+  protected readonly addable = computed(() => {
+    const used = new Set(this.sheet.rig()?.devices.map(({ gearId }) => gearId));
+    return [...this.sheet.kit()]
+      .filter(([id, body]) => body.kind === 'device' && !used.has(id))
+      .map(([id, body]) => ({ id, title: gearTitle(body) }))
+      .sort((a, b) => a.title.localeCompare(b.title));
+  });
+
+  /** For the printed page, where the fields are left out: each device and the parts that feed it. */
+  protected readonly ways = computed(() => {
+    const rig = this.sheet.rig();
+    const parts = this.sheet.parts();
+    return (rig?.devices ?? []).map(({ gearId }) => ({
+      device: parts.get(gearId)?.name ?? 'not in the kit any more',
+      feed: `from ${titleOf(linksTo(rig!, gearId), parts) || 'nothing'}`,
+    }));
+  });
+
+  protected name(name: string | undefined): void {
+    if (name !== undefined) this.sheet.change({ name }, 'name');
+  }
+
+  protected conditions(conditions: Conditions): void {
+    this.sheet.change(conditions, Object.keys(conditions)[0] ?? 'conditions');
+  }
+
+  /** A device comes in unfed, and its feeds are offered at once. */
+  protected add(gearId: string): void {
+    const rig = this.sheet.rig();
+    if (gearId === '' || !rig) return;
+    this.sheet.put({ ...rig, devices: [...rig.devices, { gearId }] }, `add ${gearId}`);
+    openFeedDialog(this.modals, this.sheet, gearId, 'ranked');
+  }
+
+  protected async solve(): Promise<void> {
+    const rig = this.sheet.rig();
+    if (!rig) return;
+    this.solving.set({ is: 'working' });
+    try {
+      const { best } = await this.workers.core('compare').assign(rig, this.sheet.kit(), this.sheet.weights(), this.sheet.exclude());
+      if (this.solving().is !== 'working') return;
+      const [first] = best;
+      if (!first || first.criteria.unfed > 0) {
+        this.solving.set({ is: 'none', why: 'Not every device can be fed at once from this kit. Choose a feed for each.' });
+        return;
+      }
+      this.solving.set({ is: 'idle' });
+      this.sheet.put(withLinks(rig, first.links), 'solve');
+    } catch (error) {
+      this.solving.set({ is: 'none', why: `It could not be worked out: ${error instanceof Error ? error.message : String(error)}` });
+    }
+  }
+
+  protected cancel(): void {
+    this.workers.cancel('compare');
+    this.solving.set({ is: 'idle' });
+  }
+}

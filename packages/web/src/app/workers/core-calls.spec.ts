@@ -1,0 +1,42 @@
+import { LOW_WATER, STYLE_WEIGHTS } from '@viaggio/core';
+import { deserialize, serialize } from 'node:v8';
+import { coreCalls } from './core-calls';
+
+const kit = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+const rig = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
+const none: ReadonlySet<string> = new Set();
+const weights = STYLE_WEIGHTS.handheld;
+
+/** A worker gets and gives copies: whatever cannot be copied fails there, and only there. */
+const copied = <T>(value: T): T => deserialize(serialize(value)) as T;
+
+describe('what workers are asked', () => {
+  const wheelhouse = rig('Wheelhouse on the small battery');
+  const camera = wheelhouse.devices[0]!.gearId;
+
+  it('can be copied there and back, every call of it', () => {
+    const answers = {
+      outlook: coreCalls.outlook(copied(wheelhouse), copied(kit)),
+      remedies: coreCalls.remedies(copied(wheelhouse), copied(kit), copied(none)),
+      feeds: coreCalls.feeds(copied(wheelhouse), camera, copied(kit), weights, none),
+      offers: coreCalls.offers(wheelhouse, kit, { gearId: camera, portId: 'bay' }, none),
+      school: coreCalls.school('mains', wheelhouse, kit, weights, none),
+    };
+    expect(copied(answers)).toEqual(answers);
+  });
+
+  it('gives remedies in the order of the findings that are not good', () => {
+    const remedies = coreCalls.remedies(wheelhouse, kit, none);
+    expect(remedies[0]!.map(({ title }) => title)).toContain('Use V7: Holmvik 49');
+  });
+
+  it('leaves out what is not to be used', () => {
+    const v7 = LOW_WATER.gear.find(({ body }) => body.tag === 'V7')!.id;
+    const titles = coreCalls.remedies(wheelhouse, kit, new Set([v7])).flat().map(({ title }) => title); // prettier-ignore
+    expect(titles.some((title) => title.includes('V7'))).toBe(false);
+  });
+
+  it('seeds its ranges: the same rig has the same', () => {
+    expect(coreCalls.outlook(wheelhouse, kit)).toEqual(coreCalls.outlook(wheelhouse, kit));
+  });
+});

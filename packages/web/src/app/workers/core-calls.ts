@@ -1,0 +1,108 @@
+import {
+  RemedySearch,
+  assessModel,
+  assignFeeds,
+  belongTogether,
+  findFeeds,
+  healthHistory,
+  learnedDraws,
+  offersFor,
+  planAgainstDay,
+  purchasesFor,
+  rigModel,
+  runRange,
+  schoolAlternative,
+  sensitivities,
+  withoutFeed,
+} from '@viaggio/core';
+import type {
+  Alternative,
+  Assignments,
+  DrawRow,
+  FoundFeeds,
+  Gear,
+  HealthHistory,
+  Link,
+  Log,
+  Offers,
+  PlanAgainstDay,
+  Purchases,
+  Remedy,
+  Rig,
+  RunRange,
+  School,
+  Sensitivity,
+  Together,
+  Weights,
+} from '@viaggio/core';
+import { compress, readRecording } from './read-recording';
+
+export type Kit = ReadonlyMap<string, Gear>;
+
+/** What is told of a rig beyond its answer, since it takes longer than a frame. */
+export interface Outlook {
+  readonly range: RunRange | undefined;
+  readonly sensitivities: readonly Sensitivity[];
+}
+
+/** Remedies of the findings that have any, by the finding's place among those that are not good. */
+export type Remedies = readonly (readonly Remedy[])[];
+
+export interface BatteryHealths {
+  readonly batteries: readonly HealthHistory[];
+  readonly together: readonly Together[];
+}
+
+/** Everything that is computed off the page's own thread. All of it is plain data, in and out. */
+export const coreCalls = {
+  outlook(rig: Rig, parts: Kit): Outlook {
+    const model = rigModel(rig, parts);
+    return { range: runRange(model), sensitivities: sensitivities(model) };
+  },
+
+  remedies(rig: Rig, kit: Kit, exclude: ReadonlySet<string>): Remedies {
+    const { findings } = assessModel(rigModel(rig, kit), { trace: false });
+    const search = new RemedySearch(rig, kit, exclude);
+    return findings.filter(({ verdict }) => verdict !== 'good').map((found) => search.for(found));
+  },
+
+  feeds(rig: Rig, deviceId: string, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): FoundFeeds {
+    return findFeeds(rig, deviceId, kit, { weights, exclude, beside: withoutFeed(rig, deviceId).links });
+  },
+
+  purchases(rig: Rig, deviceId: string, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Purchases {
+    return purchasesFor(rig, deviceId, kit, { weights, exclude });
+  },
+
+  offers(rig: Rig, kit: Kit, to: Link['to'], exclude: ReadonlySet<string>): Offers {
+    return offersFor(rig, kit, to, exclude);
+  },
+
+  assign(rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Assignments {
+    return assignFeeds(rig, kit, { weights, exclude });
+  },
+
+  /** Everything that the log tells of draws. */
+  draws(log: Log): readonly DrawRow[] {
+    return learnedDraws(log);
+  },
+
+  /** Every battery over time, and which belong together. */
+  health(log: Log, today: string): BatteryHealths {
+    const batteries = [...log.gear].flatMap(([id, body]) => (body.kind === 'battery' ? [healthHistory(id, body, log, today)] : []));
+    return { batteries, together: belongTogether(log.gear) };
+  },
+
+  /** How far plans were from what happened. */
+  against(log: Log): readonly PlanAgainstDay[] {
+    return planAgainstDay(log);
+  },
+
+  readRecording,
+  compress,
+
+  school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
+    return schoolAlternative(school, rig, kit, { weights, exclude });
+  },
+};
+export type CoreCalls = typeof coreCalls;

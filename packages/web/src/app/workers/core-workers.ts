@@ -1,0 +1,40 @@
+import { Injectable } from '@angular/core';
+import { wrap } from 'comlink';
+import type { CoreCalls } from './core-calls';
+import { createCoreWorker } from './core-worker-factory';
+
+/** The core's calls as they are from here: each answers later. */
+export type AsyncCore = {
+  readonly [K in keyof CoreCalls]: (...args: Parameters<CoreCalls[K]>) => Promise<Awaited<ReturnType<CoreCalls[K]>>>;
+};
+
+export interface Connection {
+  readonly core: AsyncCore;
+  readonly end: () => void;
+}
+
+/** One kind of work: it has a worker of its own, so that long work of another kind does not hold it up. */
+export type Lane = 'outlook' | 'remedies' | 'feeds' | 'compare' | 'log' | 'recording';
+
+/** Workers that run the core, one a lane, started when first asked. */
+@Injectable({ providedIn: 'root' })
+export class CoreWorkers {
+  private readonly connections = new Map<Lane, Connection>();
+
+  core(lane: Lane): AsyncCore {
+    const known = this.connections.get(lane) ?? this.connect();
+    this.connections.set(lane, known);
+    return known.core;
+  }
+
+  /** Ends what a lane is at; what it was to answer never comes. The next call starts a new worker. */
+  cancel(lane: Lane): void {
+    this.connections.get(lane)?.end();
+    this.connections.delete(lane);
+  }
+
+  protected connect(): Connection {
+    const worker = createCoreWorker();
+    return { core: wrap<CoreCalls>(worker) as unknown as AsyncCore, end: () => worker.terminate() };
+  }
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { coreCalls } from './core-calls';
+
+expose(coreCalls);
