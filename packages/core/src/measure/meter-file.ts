@@ -101,7 +101,8 @@ export class MeterFileReader {
     if (at < lastS) {
       this.remark('clock-back');
       this.offsetS += lastS - at + this.stepS;
-      at = seconds + this.offsetS;
+      // the sum may round to a hair before it
+      at = Math.max(lastS, seconds + this.offsetS);
     }
     const step = at - lastS;
     if (step > 0) {

@@ -2,7 +2,7 @@ import { peaksOf } from './peaks';
 import type { NamedStretch } from './recording';
 import { keptSlots } from './slots-view';
 import { steadyStretches } from './stretches';
-import { inSlots } from './trace';
+import { bridged, inSlots, usualStepS } from './trace';
 import type { Slots, Trace } from './trace';
 
 /** What is kept of a recording. */
@@ -17,9 +17,14 @@ const SLOT_S = 1;
 const FEWEST_SLOTS = 300;
 const FINEST_S = 0.1;
 const MOST_SLOTS = 500_000;
+/** A longer pause is a gap: so many usual steps, or so many seconds where the steps are short. */
+const PAUSE_STEPS = 10;
+const PAUSE_S = 2;
 /** Shorter is no mode; in a recording of a minute two seconds are one. */
 const LEAST_S = 8;
 const FEWEST_STRETCHES = 30;
+/** Nor is a single slot: it may hold a bit of what is before it and a bit of what is after. */
+const LEAST_SLOTS = 2;
 
 /**
  * A recording as it is kept: its slots, and its steady stretches with their peaks.
@@ -31,9 +36,12 @@ const FEWEST_STRETCHES = 30;
 export function readTrace(trace: Trace): TraceReading {
   const { timeS } = trace;
   const seconds = timeS.length === 0 ? 0 : timeS[timeS.length - 1]! - timeS[0]!;
-  const slotS = Math.max(Math.min(SLOT_S, Math.max(FINEST_S, seconds / FEWEST_SLOTS)), seconds / MOST_SLOTS);
-  const leastS = Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES));
-  const found = steadyStretches(inSlots(trace, slotS), { leastS });
+  const stepS = usualStepS(trace);
+  const fine = Math.min(SLOT_S, Math.max(FINEST_S, seconds / FEWEST_SLOTS));
+  const slotS = Math.max(fine, stepS, seconds / MOST_SLOTS);
+  const leastS = Math.max(LEAST_SLOTS * slotS, Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES)));
+  const slots = bridged(inSlots(trace, slotS), Math.max(PAUSE_STEPS * stepS, PAUSE_S));
+  const found = steadyStretches(slots, { leastS });
   const peaks = peaksOf(trace, found);
   const stretches = found.map(({ fromS, toS, meanW, spreadW }, index): NamedStretch => {
     const { peakW, peakMs, peaks: count, startUp } = peaks[index]!;

@@ -16,6 +16,8 @@ export interface Slots {
 
 /** More slots than this would be neither seen nor needed. */
 const MOST_SLOTS = 2_000_000;
+/** Enough of them to know the usual one. */
+const MOST_STEPS = 10_000;
 
 /**
  * A recording in equal slots: samples of any spacing, gaps left as gaps. The mean of a slot is that of its samples.
@@ -40,4 +42,32 @@ export function inSlots({ timeS, powerW }: Trace, slotS: number): Slots {
   }
   for (let slot = 0; slot < count; slot++) if (samples[slot]! > 0) meanW[slot] = meanW[slot]! / samples[slot]!;
   return { slotS, meanW, lowestW, highestW, samples };
+}
+
+/**
+ * The same slots with short pauses bridged: empty ones that together last no longer than `mostS` hold the slot before
+ * them, as one sample. A meter that answers late has not been away.
+ */
+export function bridged(slots: Slots, mostS: number): Slots {
+  const samples = slots.samples.slice();
+  const [meanW, lowestW, highestW] = [slots.meanW.slice(), slots.lowestW.slice(), slots.highestW.slice()];
+  let full = 0;
+  for (let slot = 1; slot < samples.length; slot++) {
+    if (slots.samples[slot] === 0) continue;
+    const from = full + 1;
+    full = slot;
+    if (from === slot || (slot - from) * slots.slotS > mostS) continue;
+    for (const values of [meanW, lowestW, highestW]) values.fill(meanW[from - 1]!, from, slot);
+    samples.fill(1, from, slot);
+  }
+  return { slotS: slots.slotS, meanW, lowestW, highestW, samples };
+}
+
+/** Seconds from one sample to the next: the middle one of them; 0 with fewer than two samples. */
+export function usualStepS({ timeS }: Trace): number {
+  const every = Math.max(1, Math.floor(timeS.length / MOST_STEPS));
+  const steps: number[] = [];
+  for (let index = 1; index < timeS.length; index += every) steps.push(timeS[index]! - timeS[index - 1]!);
+  steps.sort((a, b) => a - b);
+  return steps[steps.length >> 1] ?? 0;
 }
