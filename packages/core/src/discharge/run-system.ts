@@ -20,6 +20,10 @@ export interface RunOptions {
   readonly record?: boolean;
   /** Collects the charge of every source over time as well. */
   readonly trace?: boolean;
+  /** Instead of the system's own phases and horizon: these, once. */
+  readonly phases?: readonly SystemPhase[];
+  /** Charge of each source's battery at the start, instead of what its pack says. */
+  readonly startSoc?: ArrayLike<number>;
 }
 
 /**
@@ -70,12 +74,14 @@ export class SystemRunner {
     this.takesBySource = this.fedBy.map((feeding) => new Float64Array(feeding.length));
   }
 
-  run(variation?: Variation, { record = false, trace: withTrace = false }: RunOptions = {}): SystemRun {
-    const { phases, repeatPhases, horizonMin } = this.system;
+  run(variation?: Variation, { record = false, trace: withTrace = false, phases: only, startSoc }: RunOptions = {}): SystemRun {
+    const phases = only ?? this.system.phases;
+    const repeatPhases = only === undefined && this.system.repeatPhases;
+    const horizonMin = only?.reduce((sum, { minutes }) => sum + minutes, 0) ?? this.system.horizonMin;
     const events: RunEvent[] = [];
     const trace: { minute: number; soc: Record<string, number> }[] = [];
     const tell = (event: RunEvent): void => void (record && events.push(event));
-    this.reset(variation);
+    this.reset(variation, startSoc);
     let minute = 0;
     let steps = 0;
     const traced = (): void => {
@@ -105,10 +111,11 @@ export class SystemRunner {
     return this.result(minute, steps, events, trace);
   }
 
-  private reset(variation: Variation | undefined): void {
-    this.sources.forEach((source, index) =>
-      source.reset(variation?.capacityFactor[index] ?? 1, variation?.resistanceFactor[index] ?? 1, variation?.efficiencyShift[index] ?? 0),
-    );
+  private reset(variation: Variation | undefined, startSoc: ArrayLike<number> | undefined): void {
+    this.sources.forEach((source, index) => {
+      source.reset(variation?.capacityFactor[index] ?? 1, variation?.resistanceFactor[index] ?? 1, variation?.efficiencyShift[index] ?? 0);
+      if (startSoc) source.soc = startSoc[index]!;
+    });
     for (const load of this.loads) {
       load.firstGapMin = undefined;
       load.poweredMin = load.gapMin = load.energyWh = 0;

@@ -65,7 +65,7 @@ const TRACE_POINTS = 30;
  */
 export function planIssues(plan: Plan): readonly Issue[] {
   const issues: Issue[] = [];
-  for (const kind of ['gear', 'rigs', 'log', 'recordings'] as const) {
+  for (const kind of ['gear', 'rigs', 'days', 'log', 'recordings'] as const) {
     const seen = new Set<string>();
     plan[kind]?.forEach(({ id }, index) => {
       if (seen.has(id)) issues.push(issue(`/${kind}/${index}/id`, 'id-twice', 'an identifier used once', id));

@@ -1,3 +1,5 @@
+import { dayShape } from '../day/day';
+import type { Day } from '../day/day';
 import { gearShape, gearTitle } from '../gear/gear';
 import type { Gear } from '../gear/gear';
 import { rigShape } from '../gear/rig';
@@ -7,12 +9,13 @@ import type { Observation } from '../measure/observation';
 import { recordingShape } from '../measure/recording';
 import type { Recording } from '../measure/recording';
 
-/** What a plan is made of, by kind. In the order in which they may name each other: a rig names gear, an observation both. */
-export const ITEM_SHAPES = { gear: gearShape, rigs: rigShape, log: observationShape, recordings: recordingShape } as const;
+/** What a plan is made of, by kind. In the order in which they may name each other: a rig names gear, a day and an observation name both. */
+export const ITEM_SHAPES = { gear: gearShape, rigs: rigShape, days: dayShape, log: observationShape, recordings: recordingShape } as const;
 
 export interface ItemBodies {
   readonly gear: Gear;
   readonly rigs: Rig;
+  readonly days: Day;
   readonly log: Observation;
   readonly recordings: Recording;
 }
@@ -28,6 +31,6 @@ export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): str
       return `${OBSERVATION_KINDS[observation.kind]}, ${observation.at.slice(0, 10)}`;
     }
     default:
-      return (body as Rig | Recording).name;
+      return (body as Rig | Day | Recording).name;
   }
 }

@@ -1,3 +1,4 @@
+import { dayItemShape } from '../day/day';
 import { MAX_RUNS } from '../match/range';
 import { gearShape } from '../gear/gear';
 import { idShape } from '../gear/fields';
@@ -8,18 +9,17 @@ import { styleShape } from '../gear/style';
 import { toJsonSchema } from '../shape/json-schema';
 import type { JsonSchema } from '../shape/json-schema';
 import { choice, flag, list, number, object, optional, record, text } from '../shape/shape';
-import type { AnyShape, Infer } from '../shape/shape';
+import type { Infer } from '../shape/shape';
 
 export const PLAN_FORMAT = 'viaggio-plan';
 export const PLAN_VERSION = 1;
 export const MAX_GEAR = 1000;
 export const MAX_RIGS = 100;
+export const MAX_DAYS = 200;
 export const MAX_LOG = 10_000;
 export const MAX_RECORDINGS = 1000;
 /** Random runs a rig when a plan does not say: enough for P10 to P90 within some per cent. */
 export const EVALUATION_RUNS = 100;
-
-const later: AnyShape = { kind: 'any', title: 'Has its place; filled by later versions' };
 
 /** What to work out beyond the answer of every rig. */
 export const askShape = object('What to work out', {
@@ -43,7 +43,7 @@ export const planShape = object('Viaggio plan', {
   name: optional(text('Name', 120)),
   gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: MAX_GEAR }),
   rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: MAX_RIGS }),
-  days: optional(list('Days', later, { max: 100 })),
+  days: optional(list('Days', dayItemShape, { max: MAX_DAYS })),
   log: optional(list('Log', observationItemShape, { max: MAX_LOG })),
   /** What their meters saw, as stretches; the samples are kept apart. */
   recordings: optional(list('Recordings', recordingItemShape, { max: MAX_RECORDINGS })),

@@ -1,8 +1,6 @@
 import { asideShape, idShape, list, number, object, optional, text } from '@viaggio/core';
-import type { AnyShape, Infer, Shape } from '@viaggio/core';
+import type { Infer, Shape } from '@viaggio/core';
 import { KINDS } from '../items/kinds';
-
-const any: AnyShape = { kind: 'any', title: 'Anything' };
 
 /** An item put, changed or deleted: with the revision that is known of it unless it is new, without a body to delete it. */
 function changeOf<S extends Shape>(body: S) {
@@ -17,13 +15,13 @@ function changeOf<S extends Shape>(body: S) {
 export const changesShape = object('Changes', {
   gear: optional(list('Gear', changeOf(KINDS.gear.shape), { max: KINDS.gear.most })),
   rigs: optional(list('Rigs', changeOf(KINDS.rigs.shape), { max: KINDS.rigs.most })),
+  days: optional(list('Days', changeOf(KINDS.days.shape), { max: KINDS.days.most })),
   log: optional(list('Log', changeOf(KINDS.log.shape), { max: KINDS.log.most })),
   recordings: optional(list('Recordings', changeOf(KINDS.recordings.shape), { max: KINDS.recordings.most })),
   /** Of an imported document: what stands beside its items. */
   rest: optional(
     object('Beside the items', {
       name: optional(text('Name', 120)),
-      days: optional(list('Days', any, { max: 100 })),
       aside: asideShape,
     }),
   ),

@@ -88,7 +88,7 @@ describe('reading a document', () => {
     gear: [{ id: randomUUID(), body: { ...FIRST.body, colour: 'red' } }],
     rigs: [],
     log: [{ id: randomUUID(), body: { kind: 'capacity', at: '2026-01-12', batteryId: SECOND.id, energyWh: 88 } }],
-    days: [{ run: 1 }],
+    days: [{ id: randomUUID(), body: { name: 'Elsewhere', date: '2027-01-12', days: 1, rigIds: [], blocks: [] } }],
   };
 
   it('gives its items as they would be kept, and keeps nothing', async () => {
@@ -97,7 +97,8 @@ describe('reading a document', () => {
       gear: [{ id: document.gear[0]!.id, body: { name: FIRST.body.name, unknown: [{ path: '/body/colour', value: 'red' }] } }],
       rigs: [],
       log: document.log,
-      rest: { name: 'From elsewhere', days: [{ run: 1 }] },
+      days: document.days,
+      rest: { name: 'From elsewhere' },
     });
     await request(app).get(`/api/gear/${document.gear[0]!.id}`).expect(404);
   });
@@ -108,9 +109,11 @@ describe('reading a document', () => {
     const exported = (await request(app).get('/api/plan').expect(200)).body as {
       name: string;
       log: { id: string; body: unknown }[];
+      days: { id: string; body: unknown }[];
       gear: { id: string; body: unknown }[];
     };
-    expect(exported).toMatchObject({ name: 'From elsewhere', days: [{ run: 1 }] });
+    expect(exported).toMatchObject({ name: 'From elsewhere' });
+    expect(exported.days.find(({ id }) => id === document.days[0]!.id)).toEqual(document.days[0]);
     expect(exported.log.find(({ id }) => id === document.log[0]!.id)).toEqual(document.log[0]);
     expect(exported.gear.find(({ id }) => id === document.gear[0]!.id)?.body).toEqual(document.gear[0]!.body);
   });

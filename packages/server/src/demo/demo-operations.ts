@@ -14,7 +14,13 @@ export function demoOperations(demo: DemoService): readonly Operation[] {
         says: 'How much was put back',
         schema: {
           type: 'object',
-          properties: { gear: { type: 'integer' }, rigs: { type: 'integer' }, log: { type: 'integer' }, recordings: { type: 'integer' } },
+          properties: {
+            gear: { type: 'integer' },
+            rigs: { type: 'integer' },
+            days: { type: 'integer' },
+            log: { type: 'integer' },
+            recordings: { type: 'integer' },
+          },
         },
       },
       fails: ['database-away'],

@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording, slotsToBytes, slotsToCsv } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, lowWaterRecording, slotsToBytes, slotsToCsv } from '@viaggio/core';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
 import { ITEM_KINDS } from '../db/models/item';
@@ -17,7 +17,12 @@ export class DemoService {
   /** Every demo item back to its shipped state, whatever was done to it; the states in between stay among the revisions. */
   async reset(kinds: readonly ItemKind[] = ITEM_KINDS): Promise<Readonly<Record<ItemKind, number>>> {
     const { entry, data } = (made ??= makeRecording());
-    const shipped: Readonly<Record<ItemKind, readonly NewItem[]>> = { ...LOW_WATER, log: LOW_WATER_LOG, recordings: [entry] };
+    const shipped: Readonly<Record<ItemKind, readonly NewItem[]>> = {
+      ...LOW_WATER,
+      days: [LOW_WATER_DAY],
+      log: LOW_WATER_LOG,
+      recordings: [entry],
+    };
     await this.database.sequelize.transaction(async (transaction) => {
       for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);
       // samples never change once they are there

@@ -177,6 +177,7 @@ describe('the demo', () => {
     expect(reset.body).toEqual({
       gear: LOW_WATER.gear.length,
       rigs: LOW_WATER.rigs.length,
+      days: 1,
       log: LOW_WATER_LOG.length,
       recordings: 1,
     });

@@ -1,4 +1,4 @@
-import { ITEM_SHAPES, MAX_GEAR, MAX_LOG, MAX_RECORDINGS, MAX_RIGS } from '@viaggio/core';
+import { ITEM_SHAPES, MAX_DAYS, MAX_GEAR, MAX_LOG, MAX_RECORDINGS, MAX_RIGS } from '@viaggio/core';
 import type { Shape } from '@viaggio/core';
 import type { Database } from '../db/database';
 import { ITEM_KINDS } from '../db/models/item';
@@ -9,6 +9,7 @@ import { ItemService } from './item-service';
 export const KINDS = {
   gear: { shape: ITEM_SHAPES.gear, one: 'piece of gear', most: MAX_GEAR },
   rigs: { shape: ITEM_SHAPES.rigs, one: 'rig', most: MAX_RIGS },
+  days: { shape: ITEM_SHAPES.days, one: 'day', most: MAX_DAYS },
   log: { shape: ITEM_SHAPES.log, one: 'observation', most: MAX_LOG },
   recordings: { shape: ITEM_SHAPES.recordings, one: 'recording', most: MAX_RECORDINGS },
 } as const satisfies Readonly<Record<ItemKind, { readonly shape: Shape; readonly one: string; readonly most: number }>>;

@@ -11,7 +11,6 @@ import { requireReferences } from './references';
 /** What of a document stands beside its items. */
 export interface Rest {
   readonly name?: string | undefined;
-  readonly days?: readonly unknown[] | undefined;
   readonly aside: Aside;
 }
 
@@ -23,10 +22,10 @@ export interface Items extends Readonly<Record<ItemKind, readonly NewItem[]>> {
 export function itemsOf(plan: Plan, aside: Aside): Items {
   const inItems = new RegExp(`^/(${ITEM_KINDS.join('|')})/`);
   const beside = aside.filter(({ path }) => !inItems.test(path));
-  const holds = plan.name !== undefined || plan.days || beside.length > 0;
+  const holds = plan.name !== undefined || beside.length > 0;
   return {
     ...byKind((kind) => withAside(kind, plan[kind] ?? [], aside)),
-    rest: holds ? { name: plan.name, days: plan.days, aside: beside } : undefined,
+    rest: holds ? { name: plan.name, aside: beside } : undefined,
   };
 }
 
@@ -66,7 +65,6 @@ export class PlanService {
       version: PLAN_VERSION,
       ...(name !== undefined && { name }),
       ...Object.fromEntries(kept),
-      days: bodies.flatMap(({ days = [] }) => days),
     };
     return bodies.reduce<object>((whole, { aside }) => putBack(whole, aside) as object, document);
   }

@@ -135,7 +135,7 @@ describe('import and export', () => {
         { id: id(2), body: battery, seenBy: 'us' },
       ],
       rigs: [{ id: id(3), body: { name: 'Mine', devices: [{ gearId: id(1), since: 2025 }], links: [], weather: 'sleet' } }],
-      days: [{ date: '2027-01-12', blocks: [] }],
+      days: [{ id: id(6), body: { name: 'Out', date: '2027-01-12', days: 1, rigIds: [id(3)], blocks: [], weather: 'sleet' } }],
       log: [{ id: id(4), body: { kind: 'capacity', at: '2027-01-12', batteryId: id(2), energyWh: 88, weather: 'sleet' } }],
       recordings: [
         { id: id(5), body: { name: 'Bench', at: '2027-01-12', meterAt: 'device', rows: 2, seconds: 1, remarks: [], stretches: [] } },
@@ -145,6 +145,7 @@ describe('import and export', () => {
     const out = (await request(app).get('/api/plan').expect(200)).body as typeof document;
     expect(out.gear.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.gear);
     expect(out.rigs.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.rigs);
+    expect(out.days.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.days);
     expect(out.log.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.log);
     expect(out.recordings.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.recordings);
     expect(out).toMatchObject({
@@ -152,7 +153,6 @@ describe('import and export', () => {
       version: 1,
       name: 'From elsewhere',
       mood: document.mood,
-      days: document.days,
     });
     expect(out.gear).toHaveLength(LOW_WATER.gear.length + 2);
     await evaluate(out).expect(200);

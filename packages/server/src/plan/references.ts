@@ -1,5 +1,5 @@
-import { issue, namedBy } from '@viaggio/core';
-import type { Issue, Observation, Recording, Rig } from '@viaggio/core';
+import { issue, namedBy, namedByDay } from '@viaggio/core';
+import type { Day, Issue, Observation, Recording, Rig } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { ItemKind } from '../db/models/item';
 import { AppError } from '../errors';
@@ -41,6 +41,8 @@ function referencesOf(kind: ItemKind, body: object): readonly Reference[] {
       return [];
     case 'rigs':
       return ofRig(body as Rig);
+    case 'days':
+      return namedByDay(body as Day);
     case 'log':
       return namedBy(body as Observation).map(({ field, ...one }) => ({ ...one, path: `/${field}` }));
     case 'recordings': {

@@ -2,6 +2,7 @@ import type { QueryInterface } from 'sequelize';
 import * as gearAndRigs from './0001-gear-and-rigs';
 import * as linksAndPlanRest from './0002-links-and-plan-rest';
 import * as log from './0003-log';
+import * as days from './0004-days';
 
 export interface Migration {
   readonly name: string;
@@ -13,4 +14,5 @@ export const migrations: readonly Migration[] = [
   { name: '0001-gear-and-rigs', up: gearAndRigs.up },
   { name: '0002-links-and-plan-rest', up: linksAndPlanRest.up },
   { name: '0003-log', up: log.up },
+  { name: '0004-days', up: days.up },
 ];

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { freshDatabase } from '../../../testing/database';
-import { up } from './0002-links-and-plan-rest';
+import { up as linksUp } from './0002-links-and-plan-rest';
+import { up as daysUp } from './0004-days';
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => void (fresh = await freshDatabase()));
@@ -23,12 +24,31 @@ describe('0002: links', () => {
       });
     }
     await sequelize.query('DROP TABLE plan_rests');
-    await up(sequelize.getQueryInterface());
+    await linksUp(sequelize.getQueryInterface());
     const bodies = async (table: string, column: string, one: string) =>
       (await sequelize.query<{ body: object }>(`SELECT body FROM ${table} WHERE ${column} = $1`, { bind: [one], type: QueryTypes.SELECT })).map(({ body }) => body);
     const links = [{ from: { gearId: 'b', portId: 'out' }, to: { gearId: 'd', portId: 'in' } }];
     expect(await bodies('rigs', 'id', id)).toEqual([{ name: 'Old', wantedMin: 60, devices: [{ gearId: 'd' }], links }]);
     expect(await bodies('revisions', 'item_id', id)).toEqual([{ name: 'Old', wantedMin: 60, devices: [{ gearId: 'd' }], links }]);
     expect(await bodies('rigs', 'id', other)).toEqual([next]);
+  });
+}); // prettier-ignore
+
+describe('0004: days', () => {
+  it('keeps what earlier documents held as days, and loses nothing beside it', async () => {
+    const { sequelize } = fresh.database;
+    const insert = (body: object) =>
+      sequelize.query('INSERT INTO plan_rests (body, imported_at) VALUES ($1::jsonb, $2)', { bind: [JSON.stringify(body), new Date().toISOString()] });
+    await sequelize.query('DELETE FROM plan_rests');
+    await insert({ name: 'A', days: [{ run: 1 }], aside: [{ path: '/mood', value: 'calm' }] });
+    await insert({ name: 'B', days: [], aside: [] });
+    await sequelize.query('DROP TABLE days');
+    await daysUp(sequelize.getQueryInterface());
+    const rows = await sequelize.query<{ body: object }>('SELECT body FROM plan_rests ORDER BY id', { type: QueryTypes.SELECT });
+    expect(rows.map(({ body }) => body)).toEqual([
+      { name: 'A', aside: [{ path: '/mood', value: 'calm' }, { path: '/earlierDays', value: [{ run: 1 }] }] },
+      { name: 'B', aside: [] },
+    ]);
+    expect(await sequelize.query('SELECT * FROM days', { type: QueryTypes.SELECT })).toEqual([]);
   });
 }); // prettier-ignore

@@ -1,7 +1,7 @@
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
 
-/** What an imported plan document held beside gear and rigs: days, log, and fields that this version does not know. */
+/** What an imported plan document held beside its items: its name, and fields that this version does not know. */
 export class PlanRest extends Model<InferAttributes<PlanRest>, InferCreationAttributes<PlanRest>> {
   declare id: CreationOptional<number>;
   declare body: object;

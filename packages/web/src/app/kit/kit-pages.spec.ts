@@ -125,7 +125,7 @@ describe('an import', () => {
   it('of a plan document takes what the server made of it, with what stands beside gear and rigs', async () => {
     const [first] = LOW_WATER.gear;
     api.readPlan.mockReturnValueOnce(
-      of({ gear: [{ id: 'n', body: first!.body }], rigs: [], log: [], recordings: [], rest: { name: 'Elsewhere', aside: [] } }),
+      of({ gear: [{ id: 'n', body: first!.body }], rigs: [], days: [], log: [], recordings: [], rest: { name: 'Elsewhere', aside: [] } }),
     );
     const fixture = await paste('{"format":"viaggio-plan"}');
     expect(textOf(fixture)).toContain('1 new, 0 changed');

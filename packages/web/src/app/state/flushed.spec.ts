@@ -1,7 +1,7 @@
 import { firstValueFrom, of, throwError } from 'rxjs';
 import { loadAfterFlush, rememberFlushed } from './flushed';
 
-const lists = (revision: number) => ({ gear: [], rigs: [{ id: 'r', revision }], log: [], recordings: [] });
+const lists = (revision: number) => ({ gear: [], rigs: [{ id: 'r', revision }], days: [], log: [], recordings: [] });
 
 describe('loading after leaving in the middle of an edit', () => {
   beforeEach(() => {

@@ -5,7 +5,7 @@ import { Store, provideStore } from '@ngrx/store';
 import { LOW_WATER } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
 import { NEVER, Subject, of, throwError } from 'rxjs';
-import { Api } from '../api/api';
+import { Api, KINDS } from '../api/api';
 import type { Problem, Saved } from '../api/api';
 import { AUTOSAVE_AFTER_MS, ItemsEffects, RETRY_AFTER_MS } from './items.effects';
 import { Items } from './items.actions';
@@ -181,8 +181,8 @@ describe('loading', () => {
   it('tries again by itself while the server is away', () => {
     api.list.mockReturnValue(throwError(() => away) as never);
     store.dispatch(Items.load());
-    expect(api.list).toHaveBeenCalledTimes(4);
+    expect(api.list).toHaveBeenCalledTimes(KINDS.length);
     jest.advanceTimersByTime(RETRY_AFTER_MS);
-    expect(api.list).toHaveBeenCalledTimes(8);
+    expect(api.list).toHaveBeenCalledTimes(2 * KINDS.length);
   });
 });

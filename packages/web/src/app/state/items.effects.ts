@@ -154,6 +154,7 @@ export class ItemsEffects {
     return {
       gear: this.api.list('gear'),
       rigs: this.api.list('rigs'),
+      days: this.api.list('days'),
       log: this.api.list('log'),
       recordings: this.api.list('recordings'),
     };

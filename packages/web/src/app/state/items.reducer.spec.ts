@@ -51,7 +51,7 @@ describe('editing', () => {
     expect(rigIn(edited).sync).toEqual({ is: 'edited' });
     expect(edited.gear).toBe(loaded.gear);
     expect(edited.rigs.entities[LOW_WATER.rigs[1]!.id]).toBe(loaded.rigs.entities[LOW_WATER.rigs[1]!.id]);
-    expect(selectUnsaved.projector([], [rigIn(edited)], [], [])).toHaveLength(1);
+    expect(selectUnsaved.projector([], [rigIn(edited)], [], [], [])).toHaveLength(1);
   });
 
   it('of something that is not there changes nothing', () => {
@@ -110,7 +110,7 @@ describe('a conflict', () => {
   const conflict = itemsReducer(edit(loaded, 300), Items.conflictFound({ ...ref, theirs }));
 
   it('keeps both states until it is decided, through further edits and undo', () => {
-    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)], [], []))?.entry.sync).toEqual({
+    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)], [], [], []))?.entry.sync).toEqual({
       is: 'conflict',
       theirs,
     });

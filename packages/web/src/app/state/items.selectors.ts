@@ -18,6 +18,10 @@ export const selectRigs = createSelector(
   ({ ids, entities }): readonly Entry<'rigs'>[] => present(ids.map((id) => entities[id])),
 );
 
+export const selectDays = createSelector(
+  createSelector(selectItems, ({ days }) => days),
+  ({ ids, entities }): readonly Entry<'days'>[] => present(ids.map((id) => entities[id])),
+);
 export const selectLog = createSelector(
   createSelector(selectItems, ({ log }) => log),
   ({ ids, entities }): readonly Entry<'log'>[] => present(ids.map((id) => entities[id])),
@@ -78,9 +82,22 @@ export const selectUndo = createSelector(selectItems, ({ past }) => past.at(-1))
 export const selectRedo = createSelector(selectItems, ({ future }) => future.at(-1));
 
 /** Everything that is not safely on the server. */
-export const selectUnsaved = createSelector(selectGear, selectRigs, selectLog, selectRecordings, (gear, rigs, log, recordings) => {
-  const unsaved = <K extends Kind>(kind: K, entries: readonly Entry<K>[]) =>
-    entries.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry: entry as Entry }));
-  return [...unsaved('gear', gear), ...unsaved('rigs', rigs), ...unsaved('log', log), ...unsaved('recordings', recordings)];
-});
+export const selectUnsaved = createSelector(
+  selectGear,
+  selectRigs,
+  selectDays,
+  selectLog,
+  selectRecordings,
+  (gear, rigs, days, log, recordings) => {
+    const unsaved = <K extends Kind>(kind: K, entries: readonly Entry<K>[]) =>
+      entries.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry: entry as Entry }));
+    return [
+      ...unsaved('gear', gear),
+      ...unsaved('rigs', rigs),
+      ...unsaved('days', days),
+      ...unsaved('log', log),
+      ...unsaved('recordings', recordings),
+    ];
+  },
+);
 export const selectConflict = createSelector(selectUnsaved, (unsaved) => unsaved.find(({ entry }) => entry.sync.is === 'conflict'));

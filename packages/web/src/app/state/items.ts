@@ -55,6 +55,7 @@ export interface ItemsState {
   readonly loading: Loading;
   readonly gear: EntityState<Entry<'gear'>>;
   readonly rigs: EntityState<Entry<'rigs'>>;
+  readonly days: EntityState<Entry<'days'>>;
   readonly log: EntityState<Entry<'log'>>;
   readonly recordings: EntityState<Entry<'recordings'>>;
   readonly past: readonly Step[];
@@ -68,6 +69,7 @@ export const initialItems: ItemsState = {
   loading: { is: 'loading' },
   gear: adapter.getInitialState() as EntityState<Entry<'gear'>>,
   rigs: adapter.getInitialState() as EntityState<Entry<'rigs'>>,
+  days: adapter.getInitialState() as EntityState<Entry<'days'>>,
   log: adapter.getInitialState() as EntityState<Entry<'log'>>,
   recordings: adapter.getInitialState() as EntityState<Entry<'recordings'>>,
   past: [],

@@ -1,0 +1,148 @@
+import { idShape, localId, unknown, watts } from '../gear/fields';
+import { phaseShape } from '../gear/rig';
+import { choice, flag, list, number, object, optional, text } from '../shape/shape';
+import type { Infer } from '../shape/shape';
+
+export const MAX_BLOCKS = 2000;
+export const MAX_DAYS_LONG = 31;
+const LONGEST_MIN = MAX_DAYS_LONG * 24 * 60;
+/** Chance with which every block is to last, when the plan does not say. */
+export const DEFAULT_CHANCE = 0.95;
+
+/** Minutes that pass from midnight at the start of the first day: they run on through nights and clock changes. */
+const minute = (title: string) => number(title, 'min', { max: LONGEST_MIN });
+const ofDay = (title: string) => number(title, 'min', { max: 24 * 60 });
+const temperature = (title: string) => number(title, 'C', { min: -40, max: 60 });
+
+export const BLOCK_KINDS = {
+  record: 'record',
+  'stand-by': 'stand by',
+  off: 'off',
+  travel: 'travel',
+  meal: 'meal',
+  other: 'other',
+} as const;
+export type BlockKind = keyof typeof BLOCK_KINDS;
+
+const blockShape = object('Block', {
+  id: idShape,
+  rigId: idShape,
+  kind: choice('Kind', BLOCK_KINDS),
+  name: optional(text('Name', 60)),
+  fromMin: minute('From'),
+  toMin: minute('To'),
+  placeId: optional(localId('Place')),
+  /** Instead of that of its place. */
+  temperatureC: optional(temperature('Temperature')),
+  /** A ceremony, a keynote, a take: no change of battery in it, and no gap. */
+  uninterrupted: optional(flag('Must not be interrupted')),
+  /** Modes where they are not the usual ones. Off, travel and meal draw nothing unless it is said here. */
+  devices: optional(phaseShape.fields.devices),
+  /** Recording media at hand, as minutes of recording. */
+  mediaMin: optional(number('Recording media', 'min', { max: 43_200 })),
+});
+export type Block = Infer<typeof blockShape>;
+
+const placeShape = object('Place', {
+  id: localId('Place'),
+  name: text('Name', 60),
+  power: choice('Power there', { mains: 'mains', vehicle: 'a vehicle’s outlet', none: 'none' }),
+  /** What the outlet gives in all, where it is little: 24 V of 10 A are 240 W. */
+  outletW: optional(watts('Power of the outlet')),
+  /** Clock hours of its power, every day; all day when absent. */
+  powerFrom: optional(ofDay('Power from')),
+  powerTo: optional(ofDay('Power until')),
+  temperatureC: optional(temperature('Temperature')),
+});
+export type Place = Infer<typeof placeShape>;
+
+const swapShape = object('Swap', {
+  rigId: idShape,
+  /** The battery that the rig names there; it is in until the first swap. */
+  seatId: idShape,
+  batteryId: idShape,
+  atMin: minute('At'),
+  locked: optional(flag('Stays as it is')),
+});
+export type Swap = Infer<typeof swapShape>;
+
+const chargeShape = object('Charge', {
+  batteryId: idShape,
+  chargerId: idShape,
+  fromMin: minute('From'),
+  toMin: minute('To'),
+  locked: optional(flag('Stays as it is')),
+});
+export type Charge = Infer<typeof chargeShape>;
+
+/** One shooting day or several, with the nights between: who records when, what sits where, what charges when. */
+export const dayShape = object('Day', {
+  name: text('Name', 120),
+  unknown,
+  note: optional(text('Note', 2000)),
+  /** The first of them. */
+  date: text('First day', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-12' }),
+  days: number('Days', 'count', { min: 1, max: MAX_DAYS_LONG, integer: true }),
+  /** Clock time of the first day from which on the plan may move things: the evening before, say. */
+  startsAt: optional(ofDay('Begins at')),
+  /** Of the clocks there. */
+  zone: optional(text('Time zone', 60)),
+  temperatureC: optional(temperature('Temperature')),
+  reserve: optional(number('Reserve', 'fraction', { max: 0.9 })),
+  chance: optional(number('Chance of lasting', 'fraction', { min: 0.5, max: 0.999 })),
+  rigIds: list('Rigs', idShape, { max: 20 }),
+  blocks: list('Blocks', blockShape, { max: MAX_BLOCKS }),
+  places: optional(list('Places', placeShape, { max: 40 })),
+  /** Clock hours in which somebody is there to move batteries, every day; always when there are none. */
+  hands: optional(
+    list('Hands', object('Somebody is there', { placeId: optional(localId('Place')), from: ofDay('From'), to: ofDay('Until') }), {
+      max: 40,
+    }),
+  ),
+  chargers: optional(list('Chargers', object('Charger in its place', { gearId: idShape, placeId: localId('Place') }), { max: 40 })),
+  /** Those there to be used beside the ones in the rigs. */
+  batteries: optional(
+    list(
+      'Batteries',
+      object('Battery of the day', {
+        gearId: idShape,
+        startCharge: optional(number('Charge at the start', 'fraction', { max: 1 })),
+        /** A charged spare that is not planned with. */
+        apart: optional(flag('Kept apart as a spare')),
+      }),
+      { max: 300 },
+    ),
+  ),
+  swaps: optional(list('Swaps', swapShape, { max: 2000 })),
+  charges: optional(list('Charges', chargeShape, { max: 2000 })),
+});
+export type Day = Infer<typeof dayShape>;
+export const dayItemShape = object('Day item', { id: idShape, body: dayShape });
+export interface DayEntry {
+  readonly id: string;
+  readonly body: Day;
+}
+
+/** Every place in a day that names a piece of gear or a rig. */
+export function namedByDay(day: Day): readonly { readonly path: string; readonly kind: 'gear' | 'rigs'; readonly id: string }[] {
+  const gear = (path: string, id: string) => ({ path, kind: 'gear', id }) as const;
+  const rig = (path: string, id: string) => ({ path, kind: 'rigs', id }) as const;
+  return [
+    ...day.rigIds.map((id, index) => rig(`/rigIds/${index}`, id)),
+    ...day.blocks.flatMap(({ rigId, devices = [] }, index) => [
+      rig(`/blocks/${index}/rigId`, rigId),
+      ...devices.map(({ gearId }, place) => gear(`/blocks/${index}/devices/${place}/gearId`, gearId)),
+    ]),
+    ...(day.chargers ?? []).map(({ gearId }, index) => gear(`/chargers/${index}/gearId`, gearId)),
+    ...(day.batteries ?? []).map(({ gearId }, index) => gear(`/batteries/${index}/gearId`, gearId)),
+    ...(day.swaps ?? []).flatMap(({ rigId, seatId, batteryId }, index) => [
+      rig(`/swaps/${index}/rigId`, rigId),
+      gear(`/swaps/${index}/seatId`, seatId),
+      gear(`/swaps/${index}/batteryId`, batteryId),
+    ]),
+    ...(day.charges ?? []).flatMap(({ batteryId, chargerId }, index) => [
+      gear(`/charges/${index}/batteryId`, batteryId),
+      gear(`/charges/${index}/chargerId`, chargerId),
+    ]),
+  ];
+}

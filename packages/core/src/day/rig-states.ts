@@ -1,0 +1,156 @@
+import { SystemRunner } from '../discharge/run-system';
+import type { SystemPhase, Variation } from '../discharge/system';
+import type { Gear } from '../gear/gear';
+import { DEFAULT_SWAP_MIN } from '../gear/rig';
+import type { Rig, RigPhase } from '../gear/rig';
+import { batteriesOf } from '../gear/rig-batteries';
+import { withPartReplaced } from '../feed/edit-links';
+import { rigModel } from '../match/assess';
+import type { RigModel } from '../match/assess';
+import { Variations, roughRunner, uncertaintyOf } from '../match/range';
+import { isA } from '../match/rig-graph';
+import type { Block, Day } from './day';
+
+/** A rig with certain batteries in its seats at a certain temperature, ready to be run from any charge. */
+export interface RigState {
+  /** In the order of the system's sources: the battery in it, or the name of what else it is. */
+  readonly sourceIds: readonly string[];
+  /** Which of them need an outlet to work. */
+  readonly supplies: readonly ('mains' | 'vehicle' | undefined)[];
+  readonly loadIds: readonly string[];
+  /** Why it cannot be run; then there is no runner. */
+  readonly trouble: string | undefined;
+  readonly runner: SystemRunner | undefined;
+  /** Less exact and faster, for random runs. */
+  readonly rough: () => SystemRunner;
+  /** What each load wants in a block; in nothing between blocks. */
+  readonly loadW: (block: Block | undefined) => SystemPhase['loadW'];
+  readonly vary: (deviation: Deviation) => Variation | undefined;
+}
+
+/** How one random run differs, in standard deviations, for each thing by its identifier. */
+export interface Deviation {
+  readonly of: (id: string) => number;
+  readonly efficiency: number;
+  readonly temperature: number;
+}
+
+/** Kinds of block in which nothing is drawn unless the block says so. */
+const QUIET: readonly Block['kind'][] = ['off', 'travel', 'meal'];
+const NOTHING: SystemPhase['loadW'] = {};
+/** Seconds of bridging from which a change of battery goes unnoticed. */
+const BRIDGES_S = 20;
+
+/**
+ * The rigs of a day, worked out for whatever batteries sit in them. What was worked out once is kept: a plan is tried
+ * many times over with the same batteries.
+ */
+export class RigStates {
+  private readonly known = new Map<string, RigState>();
+  private readonly patterns = new Map<string, readonly string[]>();
+  private readonly hot = new Map<string, boolean>();
+
+  constructor(
+    private readonly day: Day,
+    readonly gear: ReadonlyMap<string, Gear>,
+    private readonly rigs: ReadonlyMap<string, Rig>,
+  ) {
+    for (const rigId of day.rigIds) {
+      const own = day.blocks.filter((block) => block.rigId === rigId).map(patternOf);
+      this.patterns.set(rigId, [...new Set(own)]);
+    }
+  }
+
+  /** Batteries that a rig names: the seats into which others may be put. */
+  seatsOf(rigId: string): readonly string[] {
+    const rig = this.rigs.get(rigId);
+    return rig ? batteriesOf(rig, this.gear) : [];
+  }
+
+  /** Minutes without a battery that a change takes; 0 where the seat is bridged meanwhile. */
+  swapMinutes(rigId: string, seatId: string): number {
+    const rig = this.rigs.get(rigId);
+    if (!rig) return 0;
+    const key = `${rigId} ${seatId}`;
+    if (!this.hot.has(key)) {
+      const bridged = rig.links.some(({ from, to }) => {
+        const hub = this.gear.get(to.gearId);
+        return from.gearId === seatId && hub?.kind === 'hub' && (hub.bufferS ?? 0) >= BRIDGES_S;
+      });
+      this.hot.set(key, bridged);
+    }
+    return this.hot.get(key) ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN);
+  }
+
+  /** The rig with these batteries in its seats. `temperatureC`: of the batteries; undefined where nobody said. */
+  state(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): RigState {
+    const key = `${rigId} ${[...seats].flat().join(' ')} ${temperatureC ?? ''}`;
+    let state = this.known.get(key);
+    if (!state) {
+      state = this.make(rigId, seats, temperatureC);
+      this.known.set(key, state);
+    }
+    return state;
+  }
+
+  private make(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): RigState {
+    const patterns = this.patterns.get(rigId) ?? [];
+    const model = rigModel(this.rigWith(this.rigs.get(rigId)!, patterns, seats, temperatureC), this.gear);
+    const { system } = model;
+    const sources = system?.sources ?? [];
+    let rough: SystemRunner | undefined;
+    const variations = new Variations(model);
+    const spreads = uncertaintyOf(model);
+    const loads = system?.loads ?? [];
+    return {
+      sourceIds: sources.map(({ id }) => id),
+      supplies: sources.map(({ id }) => supplyOf(this.gear.get(id))),
+      loadIds: loads.map(({ id }) => id),
+      trouble: system ? undefined : troubleOf(model),
+      runner: system && new SystemRunner(system),
+      rough: () => (rough ??= roughRunner(system!)),
+      loadW: (block) => (block ? (system?.phases[patterns.indexOf(patternOf(block))]?.loadW ?? NOTHING) : NOTHING),
+      vary: ({ of, efficiency, temperature }) =>
+        variations.set(
+          (place) => of(loads[place]!.id) * spreads.loads[place]!,
+          (place) => of(sources[place]!.id) * spreads.capacity[place]!,
+          efficiency * spreads.efficiency,
+          temperature * spreads.temperatureC,
+        ),
+    };
+  }
+
+  /** The rig as it is then: every pattern of its blocks a phase, no spares, and nothing said of its charge. */
+  private rigWith(rig: Rig, patterns: readonly string[], seats: ReadonlyMap<string, string>, temperatureC: number | undefined): Rig {
+    let seated = rig;
+    // by way of names of no battery, so that two that change places do not become one
+    for (const seatId of seats.keys()) seated = withPartReplaced(seated, seatId, `${seatId}!seat`);
+    for (const [seatId, batteryId] of seats) seated = withPartReplaced(seated, `${seatId}!seat`, batteryId);
+    const { batteries: _states, startCharge: _charge, temperatureC: own, repeatPhases: _repeat, wantedMin: _wanted, ...rest } = seated;
+    const cold = temperatureC ?? own;
+    const phases = patterns.map((pattern): RigPhase => ({ minutes: 1, devices: devicesOf(rest, pattern) }));
+    return { ...rest, ...(phases.length > 0 && { phases }), ...(cold !== undefined && { temperatureC: cold }) };
+  }
+}
+
+/** Blocks of one pattern draw the same. */
+function patternOf({ kind, devices = [] }: Block): string {
+  return JSON.stringify([QUIET.includes(kind), devices]);
+}
+
+function devicesOf(rig: Pick<Rig, 'devices'>, pattern: string): RigPhase['devices'] {
+  const [quiet, said] = JSON.parse(pattern) as [boolean, RigPhase['devices']];
+  const unsaid = rig.devices.filter(({ gearId }) => !said.some((one) => one.gearId === gearId));
+  return quiet ? [...said, ...unsaid.map(({ gearId }) => ({ gearId, mode: 'off' }))] : said;
+}
+
+function supplyOf(gear: Gear | undefined): 'mains' | 'vehicle' | undefined {
+  if (gear?.kind !== 'supply') return undefined;
+  return gear.form === 'vehicle' ? 'vehicle' : 'mains';
+}
+
+function troubleOf({ gate, evidence, graph }: RigModel): string {
+  const worst = gate.find(({ verdict }) => verdict === 'stop') ?? evidence.missing[0];
+  if (worst) return worst.sentence;
+  return graph.devices.some(({ part }) => isA(part, 'device')) ? 'Nothing feeds it.' : 'It has no devices.';
+}
