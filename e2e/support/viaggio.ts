@@ -4,6 +4,7 @@ import type { Locator, Page } from '@playwright/test';
 export const WHEELHOUSE = '/rigs/0d0c0000-0000-4000-8000-000000000101';
 export const STILLS = '/rigs/0d0c0000-0000-4000-8000-000000000106';
 export const OLD_BANK = '/rigs/0d0c0000-0000-4000-8000-000000000105';
+export const DAY = '/days/0d0c0000-0000-4000-8000-000000004001';
 
 /**
  * Every journey starts from the demo as it shipped and from nothing of one's own, and fails when the page logs an
@@ -13,7 +14,7 @@ export const test = base.extend<{ watched: undefined }>({
   watched: [
     async ({ context, request, baseURL }, use) => {
       await request.post('/api/demo/reset');
-      for (const kind of ['recordings', 'log', 'rigs', 'gear']) {
+      for (const kind of ['recordings', 'log', 'days', 'rigs', 'gear']) {
         for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
           if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
         }

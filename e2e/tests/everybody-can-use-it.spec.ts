@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { WHEELHOUSE, expect, test } from '../support/viaggio';
+import { DAY, WHEELHOUSE, expect, test } from '../support/viaggio';
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'];
 const RECORDING = '/log/recordings/0d0c0000-0000-4000-8000-000000005501';
@@ -15,6 +15,8 @@ const PAGES = [
   '/kit/add',
   '/kit/import',
   '/kit/label',
+  '/days',
+  DAY,
   '/log',
   '/log/new',
   '/log/new?kind=part',

@@ -46,8 +46,8 @@ export interface PlanOptions {
   readonly order?: PlanOrder;
   /** What lies before it stays. */
   readonly fromMin?: number;
-  /** Called between tries; false ends the search with the best so far. */
-  readonly onProgress?: (done: number, of: number) => boolean;
+  /** Called between tries with the best so far; false ends the search with it. */
+  readonly onProgress?: (done: number, of: number, best: DayPlan) => boolean;
   readonly tries?: number;
 }
 
@@ -133,7 +133,7 @@ class Planner {
     let best: DayPlan | undefined;
     const leastSwaps = this.day.rigIds.reduce((sum, rigId) => sum + this.leastSwapsOf(rigId), 0);
     for (const [index, rigIds] of orders.entries()) {
-      if (best && !onProgress(index, orders.length)) break;
+      if (best && !onProgress(index, orders.length, best)) break;
       const plan = this.inOrder(rigIds, leastSwaps, index + 1);
       if (!best || compareCost(plan.cost, best.cost, this.order) < 0) best = plan;
       else best = { ...best, tried: index + 1 };
@@ -178,7 +178,7 @@ class Planner {
     const used = [...pool.free].filter(([, { used: isUsed }]) => isUsed).map(([id]) => id);
     const massG = used.reduce((sum, id) => sum + (this.simulation.gear.get(id)?.massG ?? 0), 0);
     cost = { ...cost, batteries: used.length, massG, sparesMissing: this.sparesMissing(pool) };
-    return { swaps: swaps.sort(byTime), charges, reasons, cost, leastSwaps, unmet, tried };
+    return { swaps: swaps.sort(byTime), charges, reasons: reasons.sort((a, b) => a.atMin - b.atMin), cost, leastSwaps, unmet, tried };
   }
 
   /** Every battery of the day as it lies there at the start. Spares that are kept apart are not in it. */

@@ -51,14 +51,16 @@ export class RigStates {
   private readonly hot = new Map<string, boolean>();
 
   constructor(
-    private readonly day: Day,
+    day: Pick<Day, 'rigIds' | 'blocks'>,
     readonly gear: ReadonlyMap<string, Gear>,
     private readonly rigs: ReadonlyMap<string, Rig>,
   ) {
-    for (const rigId of day.rigIds) {
-      const own = day.blocks.filter((block) => block.rigId === rigId).map(patternOf);
-      this.patterns.set(rigId, [...new Set(own)]);
-    }
+    for (const rigId of day.rigIds) this.patterns.set(rigId, patternsOf(day, rigId));
+  }
+
+  /** Whether a day's blocks draw in no way that is not worked out here: moved blocks and other moves change nothing. */
+  covers(day: Pick<Day, 'rigIds' | 'blocks'>): boolean {
+    return day.rigIds.every((rigId) => patternsOf(day, rigId).every((pattern) => this.patterns.get(rigId)?.includes(pattern)));
   }
 
   /** Batteries that a rig names: the seats into which others may be put. */
@@ -131,6 +133,10 @@ export class RigStates {
     const phases = patterns.map((pattern): RigPhase => ({ minutes: 1, devices: devicesOf(rest, pattern) }));
     return { ...rest, ...(phases.length > 0 && { phases }), ...(cold !== undefined && { temperatureC: cold }) };
   }
+}
+
+function patternsOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly string[] {
+  return [...new Set(blocks.filter((block) => block.rigId === rigId).map(patternOf))];
 }
 
 /** Blocks of one pattern draw the same. */

@@ -109,8 +109,10 @@ export class DaySimulation {
     readonly day: Day,
     readonly gear: ReadonlyMap<string, Gear>,
     readonly rigs: ReadonlyMap<string, Rig>,
+    /** Of the same gear and rigs, where the day was worked out before. */
+    states?: RigStates,
   ) {
-    this.states = new RigStates(day, gear, rigs);
+    this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs);
     this.outlets = new Map(
       (day.places ?? []).map(({ id, power, powerFrom, powerTo }) => [id, power === 'none' ? [] : dailySpans(day, powerFrom, powerTo)]),
     );

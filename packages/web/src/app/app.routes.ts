@@ -35,6 +35,8 @@ export const routes: Routes = [
       },
     ],
   },
+  { path: 'days', title: 'Days · Viaggio', loadComponent: () => import('./day/days-page').then((m) => m.DaysPage) },
+  { path: 'days/:id', title: 'Day · Viaggio', loadComponent: () => import('./day/day-page').then((m) => m.DayPage) },
   {
     path: 'log',
     title: 'Log · Viaggio',

@@ -102,7 +102,8 @@ export class App {
     else if (key === 'n') void this.router.navigate(['/rigs/new']);
     else if (key === '1') void this.router.navigate(['/kit']);
     else if (key === '2') void this.router.navigate(['/rigs']);
-    else if (key === '3') void this.router.navigate(['/log']);
+    else if (key === '3') void this.router.navigate(['/days']);
+    else if (key === '4') void this.router.navigate(['/log']);
     else if (key === '/') focusSearch();
     else if (key === '?') this.showKeys();
     else return;

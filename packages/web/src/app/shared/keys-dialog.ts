@@ -4,7 +4,8 @@ import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 export const KEYS = [
   ['1', 'Kit'],
   ['2', 'Rigs'],
-  ['3', 'Log'],
+  ['3', 'Days'],
+  ['4', 'Log'],
   ['/', 'Search'],
   ['n', 'A new rig, by three questions'],
   ['Ctrl+Z', 'Undo'],

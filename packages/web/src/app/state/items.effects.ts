@@ -118,7 +118,11 @@ export class ItemsEffects {
     () =>
       this.actions.pipe(
         ofType(Items.changed),
-        tap(({ open }) => open !== undefined && void this.router.navigate(['/rigs', open])),
+        tap(({ acting, open }) => {
+          if (open === undefined) return;
+          const kind = acting.step.changes.find(({ id }) => id === open)?.kind;
+          void this.router.navigate([kind === 'days' ? '/days' : '/rigs', open]);
+        }),
       ),
     { dispatch: false },
   );

@@ -35,6 +35,7 @@ import type {
   Together,
   Weights,
 } from '@viaggio/core';
+import { dayChancesOf, dayOutlook, planDayWith } from './day-calls';
 import { compress, readRecording } from './read-recording';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -100,6 +101,10 @@ export const coreCalls = {
 
   readRecording,
   compress,
+
+  dayOutlook,
+  dayChances: dayChancesOf,
+  planDay: planDayWith,
 
   school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
     return schoolAlternative(school, rig, kit, { weights, exclude });

@@ -14,7 +14,7 @@ export interface Connection {
 }
 
 /** One kind of work: it has a worker of its own, so that long work of another kind does not hold it up. */
-export type Lane = 'outlook' | 'remedies' | 'feeds' | 'compare' | 'log' | 'recording';
+export type Lane = 'outlook' | 'remedies' | 'feeds' | 'compare' | 'log' | 'recording' | 'day' | 'day-plan';
 
 /** Workers that run the core, one a lane, started when first asked. */
 @Injectable({ providedIn: 'root' })

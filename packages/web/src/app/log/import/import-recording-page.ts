@@ -111,7 +111,10 @@ export class ImportRecordingPage {
     this.problem.set(undefined);
     this.stage.set({ is: 'reading', share: 0 });
     try {
-      const told = proxy((share: number) => this.turn === turn && this.stage.set({ is: 'reading', share }));
+      // what is told comes by another way than the result, and may come after it
+      const told = proxy(
+        (share: number) => this.turn === turn && this.stage().is === 'reading' && this.stage.set({ is: 'reading', share }),
+      );
       const result = await this.workers.core('recording').readRecording(file, columns, told);
       if (this.turn === turn) this.stage.set({ is: 'read', result });
     } catch (error) {
@@ -140,7 +143,10 @@ export class ImportRecordingPage {
     this.problem.set(undefined);
     this.stage.set({ is: 'keeping', result, share: 0 });
     try {
-      const told = proxy((share: number) => this.turn === turn && this.stage.set({ is: 'keeping', result, share: share * 0.8 }));
+      const told = proxy(
+        (share: number) =>
+          this.turn === turn && this.stage().is === 'keeping' && this.stage.set({ is: 'keeping', result, share: share * 0.8 }),
+      );
       const original = await this.workers.core('recording').compress(file, told);
       await firstValueFrom(this.api.keepSlots(id, result.slots));
       await firstValueFrom(this.api.keepOriginal(id, file.name, original));

@@ -1,0 +1,135 @@
+import { DAY, expect, test, untilSaved } from '../support/viaggio';
+import type { Page } from '@playwright/test';
+
+const block = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).and(page.locator('.block'));
+const risks = (page: Page) => page.getByRole('region', { name: 'At risk' });
+const moves = (page: Page) => page.getByRole('region', { name: 'Batteries that go in' });
+const allGood = (page: Page) => expect(risks(page)).toContainText('Every block has power, and lasts as sure as asked.');
+
+async function makeItWork(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Make it work' }).click();
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+}
+
+test('a day is built from nothing, planned, a battery locked, and planned again', async ({ page }) => {
+  await page.goto('/rigs');
+  await page.keyboard.press('3');
+  await page.getByRole('button', { name: 'New day' }).click();
+  await expect(page.getByRole('heading', { name: 'New day' })).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Harbour day');
+  await page.getByLabel('First day').fill('2026-01-14');
+  await page.getByLabel('Stills with the grip').uncheck();
+  await page.getByLabel('Wheelhouse, everything on one V-mount').check();
+  await page.getByLabel('V2: Holmvik 95', { exact: true }).check();
+  await page.getByLabel('V6: Holmvik 95', { exact: true }).check();
+  await page.getByLabel('Charge of V6: Holmvik 95').fill('100');
+  await page.getByRole('button', { name: 'What is there' }).click();
+
+  await page.getByRole('button', { name: 'Wheelhouse, everything on one V-mount', exact: true }).click();
+  const editor = page.getByRole('region', { name: 'Block', exact: true });
+  await editor.getByLabel('From', { exact: true }).fill('0830');
+  await editor.getByLabel('From', { exact: true }).press('Enter');
+  await editor.getByLabel('To', { exact: true }).fill('+4h');
+  await editor.getByLabel('To', { exact: true }).press('Enter');
+  await expect(editor.getByLabel('To', { exact: true })).toHaveValue('12:30');
+  await editor.getByLabel('To', { exact: true }).fill('noonish');
+  await editor.getByLabel('To', { exact: true }).press('Enter');
+  await expect(editor.getByText(/a time such as 9, 0930 or 9:30/)).toBeVisible();
+  await editor.getByLabel('To', { exact: true }).fill('12:30');
+  await editor.getByLabel('To', { exact: true }).press('Enter');
+  await expect(risks(page)).toContainText('has given out');
+  await untilSaved(page);
+
+  await makeItWork(page);
+  await allGood(page);
+  const taken = moves(page).getByRole('listitem');
+  await expect(taken.first()).toContainText('into Wheelhouse, everything on one V-mount');
+  // the person moves one and locks it there; the next plan leaves it
+  const when = taken.last().getByRole('textbox');
+  await when.fill('9:40');
+  await when.press('Enter');
+  await taken
+    .filter({ has: page.locator('input') })
+    .getByRole('button', { name: /^Lock/ })
+    .first()
+    .click();
+  const locked = moves(page)
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('button', { name: /^Lock/, pressed: true }) });
+  const kept = await locked.getByRole('textbox').inputValue();
+  await makeItWork(page);
+  await expect(locked).toHaveCount(1);
+  await expect(locked.getByRole('textbox')).toHaveValue(kept);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await untilSaved(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Harbour day' })).toBeVisible();
+  await expect(locked).toHaveCount(1);
+});
+
+test('the demo day is in trouble, is made to work, and breaks when a charger does', async ({ page }) => {
+  await page.goto(DAY);
+  await expect(risks(page)).toContainText('Cinema camera day, The quay at dusk');
+  await expect(page.getByRole('region', { name: 'Charging' })).toContainText('V5: Holmvik 196 is not full at Tue 15:15');
+  await page.getByRole('button', { name: 'Make it work' }).click();
+  await expect(page.getByText(/nothing is interrupted that must not be/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+  await allGood(page);
+  await expect(page.getByRole('region', { name: 'Charging' })).toContainText('Lithium: not below 0 °C.');
+  // a battery can be followed through the day by its tag
+  await page.getByRole('button', { name: 'Follow V5', exact: true }).press('Enter');
+  await expect(page.locator('.on-charger.followed')).not.toHaveCount(0);
+
+  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByLabel('V-mount charger, two slots').selectOption('not there');
+  await page.getByRole('button', { name: 'What is there' }).click();
+  await expect(risks(page)).toContainText('has given out');
+  await page.getByRole('button', { name: 'Make it work' }).click();
+  await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await allGood(page);
+});
+
+test('blocks are moved by keys and by pointer, several at once, and back again', async ({ page }) => {
+  await page.goto(DAY);
+  const morning = block(page, /^Stills with the grip: Stills, morning/);
+  await morning.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(block(page, /Stills, morning, Tue 08:05 to Tue 12:05/)).toBeVisible();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(block(page, /Stills, morning, Tue 08:05 to Tue 12:00/)).toBeVisible();
+  await block(page, /Stills, afternoon/).click({ modifiers: ['Control'] });
+  await expect(page.getByText('2 blocks are chosen.')).toBeVisible();
+  await morning.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(block(page, /Stills, afternoon, Tue 12:55 to Tue 16:55/)).toBeVisible();
+  await page.getByRole('button', { name: 'Choose none' }).click();
+
+  const edge = block(page, /The quay at dusk/).locator('[data-edge="to"]');
+  const box = (await edge.boundingBox())!;
+  await page.mouse.move(box.x + 3, box.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 3 + 40, box.y + 8, { steps: 5 });
+  await page.mouse.up();
+  await expect(block(page, /The quay at dusk, Tue 15:15 to Tue 17:/)).toBeVisible();
+  await untilSaved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(block(page, /The quay at dusk, Tue 15:15 to Tue 16:30/)).toBeVisible();
+});
+
+test('on a phone the hours of one rig are a list, and a block is changed at a touch', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(DAY);
+  const hours = page.getByRole('region', { name: 'Hours of a rig' });
+  await hours.getByLabel('Hours of').selectOption('Cinema camera day');
+  await expect(hours).toContainText('Starts with V5: Holmvik 196');
+  await expect(hours).toContainText('▲ No power');
+  await hours.getByRole('button', { name: /The quay at dusk/ }).click();
+  const editor = page.getByRole('region', { name: 'Block', exact: true });
+  await editor.getByLabel('To', { exact: true }).fill('16');
+  await editor.getByLabel('To', { exact: true }).press('Enter');
+  await expect(hours).toContainText('record until Tue 16:00');
+  await untilSaved(page);
+});

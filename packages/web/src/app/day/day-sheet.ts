@@ -1,0 +1,167 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { dayIssues } from '@viaggio/core';
+import type { Block, Day, DayPlan, PlanOrder, Rig, Swap } from '@viaggio/core';
+import { proxy } from 'comlink';
+import { Items } from '../state/items.actions';
+import { selectGearBodies, selectItems, selectRigs } from '../state/items.selectors';
+import { CoreWorkers } from '../workers/core-workers';
+import { computedLater, valueOf } from '../workers/computed-later';
+import type { DayWorld } from '../workers/day-calls';
+
+type Changes = Partial<{ [K in keyof Day]: Day[K] | undefined }>;
+
+/** Random runs behind the chances that are shown while one works. */
+const RUNS = 200;
+/** A rest after an edit before the many runs begin. */
+const REST_MS = 400;
+
+/** The search for a plan, as it goes on. */
+export type Search =
+  | { readonly is: 'idle' }
+  | { readonly is: 'looking'; readonly done: number; readonly of: number; readonly best: DayPlan | undefined }
+  | { readonly is: 'found'; readonly plan: DayPlan; readonly cancelled: boolean }
+  | { readonly is: 'failed'; readonly message: string };
+
+/**
+ * One day as it is looked at: how it goes, how sure that is, and the ways to change it. Provided by the day's page, shared
+ * by what is inside.
+ */
+@Injectable()
+export class DaySheet {
+  private readonly store = inject(Store);
+  private readonly workers = inject(CoreWorkers);
+  private readonly items = this.store.selectSignal(selectItems);
+  private readonly allRigs = this.store.selectSignal(selectRigs);
+  readonly gear = this.store.selectSignal(selectGearBodies);
+  /** Set by the page from its address. */
+  readonly id = signal('');
+  readonly entry = computed(() => this.items().days.entities[this.id()]);
+  readonly day = computed(() => this.entry()?.body);
+  readonly rigs = computed((): ReadonlyMap<string, Rig> => new Map(this.allRigs().map(({ id, body }) => [id, body])));
+
+  private readonly world = computed((): DayWorld | undefined => {
+    const day = this.day();
+    return day && { day, gear: this.gear(), rigs: this.rigs() };
+  });
+  private readonly outlookLater = computedLater('day', this.world, (core, world) => core.dayOutlook(world));
+  readonly outlook = computed(() => valueOf(this.outlookLater()));
+  readonly failed = computed(() => {
+    const later = this.outlookLater();
+    return later.is === 'failed' ? later.message : undefined;
+  });
+  private readonly chancesLater = computedLater('outlook', this.world, (core, world) => core.dayChances(world, RUNS), { restMs: REST_MS });
+  readonly chances = computed(() => valueOf(this.chancesLater()));
+  readonly issues = computed(() => {
+    const day = this.day();
+    return day ? dayIssues(day) : [];
+  });
+
+  /** Blocks that are chosen, to be changed together. */
+  readonly chosen = signal<ReadonlySet<string>>(new Set());
+  /** The battery that is followed through the day. */
+  readonly followed = signal<string | undefined>(undefined);
+  readonly search = signal<Search>({ is: 'idle' });
+  private turn = 0;
+
+  change(changes: Changes, field: string): void {
+    const day = this.day();
+    if (!day) return;
+    const body = Object.fromEntries(Object.entries({ ...day, ...changes }).filter(([, value]) => value !== undefined)) as unknown as Day;
+    this.store.dispatch(Items.edit({ kind: 'days', id: this.id(), body, field, at: Date.now() }));
+  }
+
+  changeBlock(id: string, changes: Partial<{ [K in keyof Block]: Block[K] | undefined }>, field: string): void {
+    const blocks = (this.day()?.blocks ?? []).map((block) =>
+      block.id === id
+        ? (Object.fromEntries(Object.entries({ ...block, ...changes }).filter(([, value]) => value !== undefined)) as unknown as Block)
+        : block,
+    );
+    this.change({ blocks }, `block ${id} ${field}`);
+  }
+
+  /** Moves every chosen block, or one end of each; none gets shorter than a step, none leaves the plan. */
+  shift(fromBy: number, toBy: number): void {
+    const day = this.day();
+    if (!day) return;
+    const end = day.days * 24 * 60;
+    const blocks = day.blocks.map((block) => {
+      if (!this.chosen().has(block.id)) return block;
+      const [fromMin, toMin] = [block.fromMin + fromBy, block.toMin + toBy];
+      return fromMin < 0 || toMin > end || toMin - fromMin < STEP_MIN ? block : { ...block, fromMin, toMin };
+    });
+    this.change({ blocks }, 'shift');
+  }
+
+  addBlock(rigId: string): void {
+    const day = this.day();
+    if (!day) return;
+    const own = day.blocks.filter((block) => block.rigId === rigId);
+    const last = own.reduce<Block | undefined>((latest, block) => (!latest || block.toMin > latest.toMin ? block : latest), undefined);
+    const fromMin = last ? last.toMin : FIRST_BLOCK_MIN;
+    const block: Block = {
+      id: crypto.randomUUID(),
+      rigId,
+      kind: 'record',
+      fromMin,
+      toMin: fromMin + 60,
+      ...(last?.placeId !== undefined && { placeId: last.placeId }),
+    };
+    this.change({ blocks: [...day.blocks, block] }, `block ${block.id} new`);
+    this.chosen.set(new Set([block.id]));
+  }
+
+  removeChosen(): void {
+    const day = this.day();
+    if (!day) return;
+    this.change({ blocks: day.blocks.filter(({ id }) => !this.chosen().has(id)) }, `remove ${Date.now()}`);
+    this.chosen.set(new Set());
+  }
+
+  changeSwap(swap: Swap, changes: Partial<Swap> | undefined, field: string): void {
+    const swaps = (this.day()?.swaps ?? []).flatMap((one) =>
+      one !== swap ? [one] : changes ? [withoutFalse({ ...one, ...changes })] : [],
+    );
+    this.change({ swaps }, `swap ${swap.rigId} ${swap.batteryId} ${field}`);
+  }
+
+  /** Looks for a plan; what it finds is shown before it is taken. */
+  async look(order: PlanOrder, fromMin?: number): Promise<void> {
+    const world = this.world();
+    if (!world) return;
+    const turn = ++this.turn;
+    this.search.set({ is: 'looking', done: 0, of: 1, best: undefined });
+    const told = proxy((best: DayPlan, done: number, of: number) => {
+      // it comes by another way than the result, and may come after it
+      if (this.turn === turn && this.search().is === 'looking') this.search.set({ is: 'looking', done, of, best });
+    });
+    try {
+      const plan = await this.workers.core('day-plan').planDay(world, { order, ...(fromMin !== undefined && { fromMin }) }, told);
+      if (this.turn === turn) this.search.set({ is: 'found', plan, cancelled: false });
+    } catch (error) {
+      if (this.turn === turn) this.search.set({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
+    }
+  }
+
+  /** Ends the search; the best that was found until then stays. */
+  cancel(): void {
+    const search = this.search();
+    this.turn++;
+    this.workers.cancel('day-plan');
+    this.search.set(search.is === 'looking' && search.best ? { is: 'found', plan: search.best, cancelled: true } : { is: 'idle' });
+  }
+
+  take({ swaps, charges }: DayPlan): void {
+    this.change({ swaps, charges }, `plan ${Date.now()}`);
+    this.search.set({ is: 'idle' });
+  }
+}
+
+/** Blocks are moved by so many minutes. */
+export const STEP_MIN = 5;
+const FIRST_BLOCK_MIN = 9 * 60;
+
+function withoutFalse(swap: Swap): Swap {
+  const { locked, ...rest } = swap;
+  return locked ? { ...rest, locked } : rest;
+}

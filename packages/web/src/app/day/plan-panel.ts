@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { PLAN_ORDERS, formatQuantity, gearTitle } from '@viaggio/core';
+import type { DayPlan, PlanOrder } from '@viaggio/core';
+import { DaySheet } from './day-sheet';
+import { time } from './timeline-view';
+
+/** “Make it work”: looks for a plan, says what it costs and why each change is where it is, and takes it at one press. */
+@Component({
+  selector: 'app-plan-panel',
+  template: `
+    <section aria-label="Plan">
+      <div class="d-flex flex-wrap gap-2 align-items-end acts mb-2">
+        <div>
+          <label class="form-label" for="plan-order">Among sound plans</label>
+          <select class="form-select form-select-sm" id="plan-order" (change)="order.set($any($event.target).value)">
+            @for (one of orders; track one[0]) {
+              <option [value]="one[0]" [selected]="one[0] === order()">{{ one[1] }}</option>
+            }
+          </select>
+        </div>
+        @if (search().is === 'looking') {
+          <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.cancel()">Stop, keep the best so far</button>
+        } @else {
+          <button type="button" class="btn btn-primary btn-sm" [disabled]="empty()" (click)="look()">Make it work</button>
+        }
+      </div>
+      @let state = search();
+      @switch (state.is) {
+        @case ('looking') {
+          <p role="status" class="mb-1">
+            Looking … {{ state.done }} of {{ state.of }} orders tried.
+            @if (state.best; as best) {
+              {{ summary(best) }}
+            }
+          </p>
+          <progress class="w-100" [value]="state.done" [max]="state.of" aria-label="Plans tried"></progress>
+        }
+        @case ('failed') {
+          <p class="text-danger-emphasis" role="alert">The plan could not be made: {{ state.message }}</p>
+        }
+        @case ('found') {
+          <div class="found">
+            <p class="mb-1">
+              <strong>{{ state.cancelled ? 'Stopped. The best so far: ' : 'Found: ' }}{{ summary(state.plan) }}</strong>
+            </p>
+            @for (one of state.plan.unmet; track one.rigId) {
+              <p class="mb-1 verdict-stop">
+                {{ rigName(one.rigId) }} gets no further than {{ at(one.fromMin) }} with these batteries and chargers.
+              </p>
+            }
+            @if (state.plan.cost.sparesMissing > 0) {
+              <p class="mb-1 verdict-caution">
+                {{ state.plan.cost.sparesMissing }} {{ state.plan.cost.sparesMissing === 1 ? 'rig that must' : 'rigs that must' }} not be
+                interrupted {{ state.plan.cost.sparesMissing === 1 ? 'has' : 'have' }} no charged spare left over.
+              </p>
+            }
+            <ul class="small mb-2">
+              @for (reason of state.plan.reasons; track $index) {
+                <li>{{ why(reason) }}</li>
+              }
+            </ul>
+            <button type="button" class="btn btn-primary btn-sm me-2" (click)="sheet.take(state.plan)">Take this plan</button>
+            <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.search.set({ is: 'idle' })">Leave it</button>
+          </div>
+        }
+      }
+    </section>
+  `,
+  styles: `
+    .found {
+      padding: 0.75rem 1rem;
+      background: var(--bs-tertiary-bg);
+      border-radius: 0.4rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanPanel {
+  protected readonly sheet = inject(DaySheet);
+  protected readonly orders = Object.entries(PLAN_ORDERS) as readonly (readonly [PlanOrder, string])[];
+  protected readonly order = signal<PlanOrder>('swaps');
+  protected readonly search = this.sheet.search.asReadonly();
+  protected readonly empty = computed(() => (this.sheet.day()?.blocks.length ?? 0) === 0);
+
+  protected look(): void {
+    void this.sheet.look(this.order());
+  }
+
+  protected at(minute: number): string {
+    return time(this.sheet.day()!, minute);
+  }
+
+  protected rigName(id: string): string {
+    return this.sheet.rigs().get(id)?.name ?? 'A rig that is gone';
+  }
+
+  /** Figures first; how far from what no plan can do better. */
+  protected summary({ cost, leastSwaps }: DayPlan): string {
+    const { interruptions, gapMin, swaps, batteries, massG } = cost;
+    const count = (number: number, one: string, many: string): string => `${number} ${number === 1 ? one : many}`;
+    return [
+      interruptions === 0
+        ? 'nothing is interrupted that must not be'
+        : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
+      gapMin < 0.5 ? 'no minute without power' : `${Math.ceil(gapMin)} min without power`,
+      `${count(swaps, 'change', 'changes')} of battery (no plan needs fewer than ${leastSwaps})`,
+      `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}.`,
+    ].join(', ');
+  }
+
+  protected why({ rigId, batteryId, atMin, where, byMin }: DayPlan['reasons'][number]): string {
+    const battery = this.sheet.gear().get(batteryId);
+    const what = `${this.at(atMin)} ${battery ? gearTitle(battery) : 'a battery'} goes into ${this.rigName(rigId)}`;
+    if (where === 'before the start') return `${what} before it starts: its own would have to go by ${this.at(byMin)}.`;
+    const spare = Math.round(byMin - atMin);
+    const room = spare > 0 ? `; ${spare} min later at the most` : '';
+    return `${what}, ${where}: the one before it has to go by ${this.at(byMin)}${room}.`;
+  }
+}

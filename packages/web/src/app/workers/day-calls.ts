@@ -1,0 +1,57 @@
+import { DaySimulation, chargingList, dayChances, planDay } from '@viaggio/core';
+import type { ChargingList, Day, DayChances, DayPlan, DayRun, Gear, PlanOrder, Rig, RigStates } from '@viaggio/core';
+
+/** A day with everything that it names. */
+export interface DayWorld {
+  readonly day: Day;
+  readonly gear: ReadonlyMap<string, Gear>;
+  readonly rigs: ReadonlyMap<string, Rig>;
+}
+
+/** What a day comes to. */
+export interface DayOutlook {
+  readonly run: DayRun;
+  readonly charging: ChargingList;
+}
+
+/** What was worked out of these rigs and this gear before: an edit of times or moves needs none of it again. */
+let known: { readonly key: string; readonly states: RigStates } | undefined;
+
+function simulationOf({ day, gear, rigs }: DayWorld): DaySimulation {
+  const key = JSON.stringify([[...gear], [...rigs]]);
+  const simulation = new DaySimulation(day, gear, rigs, known?.key === key ? known.states : undefined);
+  known = { key, states: simulation.states };
+  return simulation;
+}
+
+export function dayOutlook(world: DayWorld): DayOutlook {
+  const simulation = simulationOf(world);
+  const run = simulation.run();
+  return { run, charging: chargingList(simulation, run) };
+}
+
+export function dayChancesOf(world: DayWorld, runs: number, progress?: (done: number) => void): DayChances {
+  const simulation = simulationOf(world);
+  return dayChances(simulation, simulation.day, {
+    runs,
+    onProgress: (done) => {
+      progress?.(done);
+      return true;
+    },
+  });
+}
+
+/** `best` is told the best plan between tries, so that it is there when the search is cancelled. */
+export function planDayWith(
+  world: DayWorld,
+  options: { readonly order: PlanOrder; readonly fromMin?: number },
+  best: (plan: DayPlan, done: number, of: number) => void,
+): DayPlan {
+  return planDay(simulationOf(world), {
+    ...options,
+    onProgress: (done, of, plan) => {
+      best(plan, done, of);
+      return true;
+    },
+  });
+}
