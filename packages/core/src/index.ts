@@ -106,5 +106,7 @@ export * from './day/chances';
 export * from './day/plan-cost';
 export * from './day/plan-day';
 export * from './day/charging-list';
+export * from './day/what-if';
+export * from './day/what-would-do';
 export * from './demo/low-water-day';
 export * from './day/day-issues';

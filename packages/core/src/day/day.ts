@@ -113,6 +113,8 @@ export const dayShape = object('Day', {
       { max: 300 },
     ),
   ),
+  /** Gear that is broken or gone from a moment on. */
+  lost: optional(list('Broken or gone', object('Broken or gone', { gearId: idShape, atMin: minute('From') }), { max: 40 })),
   swaps: optional(list('Swaps', swapShape, { max: 2000 })),
   charges: optional(list('Charges', chargeShape, { max: 2000 })),
 });
@@ -121,6 +123,11 @@ export const dayItemShape = object('Day item', { id: idShape, body: dayShape });
 export interface DayEntry {
   readonly id: string;
   readonly body: Day;
+}
+
+/** From which minute on a piece of gear is broken or gone; never where it is not. */
+export function lostFrom({ lost = [] }: Pick<Day, 'lost'>, gearId: string): number {
+  return Math.min(Infinity, ...lost.filter((one) => one.gearId === gearId).map(({ atMin }) => atMin));
 }
 
 /** Every place in a day that names a piece of gear or a rig. */
@@ -135,6 +142,7 @@ export function namedByDay(day: Day): readonly { readonly path: string; readonly
     ]),
     ...(day.chargers ?? []).map(({ gearId }, index) => gear(`/chargers/${index}/gearId`, gearId)),
     ...(day.batteries ?? []).map(({ gearId }, index) => gear(`/batteries/${index}/gearId`, gearId)),
+    ...(day.lost ?? []).map(({ gearId }, index) => gear(`/lost/${index}/gearId`, gearId)),
     ...(day.swaps ?? []).flatMap(({ rigId, seatId, batteryId }, index) => [
       rig(`/swaps/${index}/rigId`, rigId),
       gear(`/swaps/${index}/seatId`, seatId),

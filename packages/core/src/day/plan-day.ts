@@ -5,7 +5,7 @@ import { chargerOf } from './charger';
 import { ChargerBook } from './charger-book';
 import type { Booking } from './charger-book';
 import { clockAt, minuteAt } from './clock';
-import { DEFAULT_CHANCE } from './day';
+import { DEFAULT_CHANCE, lostFrom } from './day';
 import type { Block, Charge, Day, Swap } from './day';
 import { NO_COST, compareCost } from './plan-cost';
 import type { PlanCost, PlanOrder } from './plan-cost';
@@ -190,7 +190,9 @@ class Planner {
     const chargers = (day.chargers ?? []).flatMap(({ gearId, placeId }) => {
       const charger = chargerOf(simulation.gear.get(gearId));
       const place = day.places?.find(({ id }) => id === placeId);
-      return charger && place ? [{ id: gearId, charger, place, live: simulation.outlets.get(placeId) ?? [] }] : [];
+      const lostMin = lostFrom(day, gearId);
+      const live = (simulation.outlets.get(placeId) ?? []).map((span) => ({ ...span, toMin: Math.min(span.toMin, lostMin) }));
+      return charger && place ? [{ id: gearId, charger, place, live }] : [];
     });
     const startsAt = day.startsAt ?? 0;
     const free = new Map<string, Free>();
@@ -238,7 +240,7 @@ class Planner {
       ...later.flatMap((id) => this.simulation.states.seatsOf(id)),
       ...this.lockedSwaps.map(({ batteryId }) => batteryId),
     ]);
-    const seated = own.filter((id) => pool.free.get(id) && !pool.free.get(id)!.used);
+    const seated = own.filter((id) => pool.free.get(id)?.used === false && lostFrom(this.day, id) > first.fromMin);
     // what is not full yet is filled before the start, as far as there is a charger
     let { book } = pool;
     const bookings = seated.flatMap((id) => {
@@ -286,7 +288,11 @@ class Planner {
     const forced = this.lockedSwaps
       .filter((swap) => swap.rigId === rigId && !step.swaps.some((made) => isSame(made, swap)))
       .sort(byTime)[0];
-    const walk = walker.walk(step.minute, step.seats, step.charge, forced?.atMin);
+    const gone = this.nextLost(step);
+    const untilMin = Math.min(forced?.atMin ?? Infinity, gone?.atMin ?? Infinity, walker.endMin);
+    const walk = walker.walk(step.minute, step.seats, step.charge, untilMin);
+    if (gone && gone.atMin === untilMin && gone.atMin < walker.endMin && (walk.troubleMin === undefined || walk.troubleMin >= gone.atMin))
+      return this.replaced(walker, step, walk, gone, theirs);
     if (forced && (walk.troubleMin === undefined || walk.troubleMin >= forced.atMin)) {
       const free = step.pool.free.get(forced.batteryId);
       return [
@@ -304,6 +310,35 @@ class Planner {
     const { troubleMin, seatId } = walk;
     const children = seatId === undefined ? [] : this.changes(walker, step, walk, troubleMin, seatId, theirs);
     return children.length > 0 ? children : [this.givenUp(walker, step, troubleMin, walk.chargeAt(troubleMin))];
+  }
+
+  /** The battery in a seat that is lost first from here on. */
+  private nextLost({ seats, minute }: Step): { readonly seatId: string; readonly atMin: number } | undefined {
+    const lost = [...seats].map(([seatId, batteryId]) => ({ seatId, atMin: lostFrom(this.day, batteryId) }));
+    return lost.filter(({ atMin }) => atMin >= minute && atMin < Infinity).sort((a, b) => a.atMin - b.atMin)[0];
+  }
+
+  /** Another battery in the place of one that is lost, at once: there is no better moment to choose. */
+  private replaced(
+    walker: RigWalker,
+    step: Step,
+    walk: ReturnType<RigWalker['walk']>,
+    { seatId, atMin }: { readonly seatId: string; readonly atMin: number },
+    theirs: ReadonlySet<string>,
+  ): readonly Step[] {
+    const { rigId, blocks } = walker;
+    const block = blocks.find((one) => isDrawing(one) && one.fromMin <= atMin && atMin < one.toMin);
+    const gapMin = block ? this.simulation.states.swapMinutes(rigId, seatId) : 0;
+    const moment: SwapMoment = { atMin, gapMin, where: block ? 'in a block' : 'in a pause' };
+    const steps = this.candidates(walker, step, seatId, atMin, theirs).map(({ batteryId, charge, booking }) => {
+      const swapped = this.swapped(walker, step, walk, { rigId, seatId, batteryId, atMin, charge }, moment, {
+        byMin: atMin,
+        charges: booking ? [booking] : [],
+      });
+      if (!block?.uninterrupted) return swapped;
+      return { ...swapped, cost: { ...swapped.cost, interruptions: swapped.cost.interruptions + 1 } };
+    });
+    return steps.length > 0 ? steps : [this.givenUp(walker, step, atMin, walk.chargeAt(atMin))];
   }
 
   private changes(
@@ -350,7 +385,13 @@ class Planner {
     const seatBattery = gear.get(seatId) as Battery;
     const found = [...step.pool.free].flatMap(([batteryId, free]) => {
       const battery = gear.get(batteryId);
-      if (free.fromMin > atMin || theirs.has(batteryId) || [...step.seats.values()].includes(batteryId)) return [];
+      if (
+        free.fromMin > atMin ||
+        atMin >= lostFrom(this.day, batteryId) ||
+        theirs.has(batteryId) ||
+        [...step.seats.values()].includes(batteryId)
+      )
+        return [];
       if (battery?.kind !== 'battery' || battery.form !== seatBattery.form) return [];
       const energyWh = energyNow(battery);
       if (energyWh === undefined) return [];

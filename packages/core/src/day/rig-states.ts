@@ -1,7 +1,7 @@
 import { SystemRunner } from '../discharge/run-system';
 import type { SystemPhase, Variation } from '../discharge/system';
 import type { Gear } from '../gear/gear';
-import { DEFAULT_SWAP_MIN } from '../gear/rig';
+import { DEFAULT_SWAP_MIN, gearIdsOf } from '../gear/rig';
 import type { Rig, RigPhase } from '../gear/rig';
 import { batteriesOf } from '../gear/rig-batteries';
 import { withPartReplaced } from '../feed/edit-links';
@@ -67,6 +67,12 @@ export class RigStates {
   seatsOf(rigId: string): readonly string[] {
     const rig = this.rigs.get(rigId);
     return rig ? batteriesOf(rig, this.gear) : [];
+  }
+
+  /** What the rig cannot do without: its devices, cables, plates; batteries can be changed. */
+  partsOf(rigId: string): readonly string[] {
+    const rig = this.rigs.get(rigId);
+    return rig ? gearIdsOf(rig).filter((id) => this.gear.get(id)?.kind !== 'battery') : [];
   }
 
   /** Minutes without a battery that a change takes; 0 where the seat is bridged meanwhile. */

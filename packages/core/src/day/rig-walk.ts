@@ -37,7 +37,7 @@ export class RigWalker {
   ) {
     const { day, outlets } = simulation;
     this.blocks = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
-    this.spans = rigSpansOf(day, rigId, this.blocks, new Map(), outlets);
+    this.spans = rigSpansOf(day, rigId, this.blocks, new Map(), outlets, simulation.states.partsOf(rigId));
     this.endMin = this.spans.at(-1)?.toMin ?? 0;
     this.reserve = day.reserve ?? DEFAULT_RESERVE;
   }
@@ -63,7 +63,8 @@ export class RigWalker {
       const from = Math.max(span.fromMin, fromMin);
       const phasesFrom = partsFrom(span, from, Math.min(span.toMin, untilMin));
       const state = this.simulation.states.state(this.rigId, seats, span.temperatureC);
-      if (!state.runner) return { troubleMin: this.firstDrawing(from), seatId: [...seats.keys()][0], chargeAt };
+      if (!state.runner || span.broken !== undefined)
+        return { troubleMin: this.firstDrawing(from), seatId: span.broken === undefined ? [...seats.keys()][0] : undefined, chargeAt };
       const here = new Set(seats.values());
       const startSoc = state.sourceIds.map((id, place) => {
         const supply = state.supplies[place];

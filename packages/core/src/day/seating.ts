@@ -1,3 +1,4 @@
+import { lostFrom } from './day';
 import type { Block, Charge, Day, Place } from './day';
 import type { RigStates } from './rig-states';
 import { isDuring } from './spans';
@@ -12,6 +13,8 @@ export interface RigSpan {
   readonly seats: ReadonlyMap<string, string>;
   readonly temperatureC: number | undefined;
   readonly power: readonly ('mains' | 'vehicle')[];
+  /** A part of the rig that is broken: it does not run. */
+  readonly broken?: string;
   /** What is drawn one after the other; without a block nothing is. */
   readonly parts: readonly { readonly block: Block | undefined; readonly minutes: number }[];
 }
@@ -78,11 +81,15 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
   const whereIs = new Map<string, { readonly rigId: string; readonly seatId: string } | number>();
 
   for (const { atMin, batteryId, seat, charge } of movesOf(day, states, blocksOf)) {
+    // what is gone is not put anywhere any more
+    if ((seat || charge) && atMin >= lostFrom(day, batteryId)) continue;
     const before = whereIs.get(batteryId);
     if (typeof before === 'number') charging[before] = cutAt(charging[before]!, atMin);
     else if (before) seatedAt.get(before.rigId)!.get(before.seatId)!.push({ atMin, batteryId: undefined });
-    if (charge) {
-      whereIs.set(batteryId, charging.push({ ...charge, place: chargerPlace.get(charge.chargerId) }) - 1);
+    if (!charge && !seat) whereIs.delete(batteryId);
+    else if (charge) {
+      const on = { ...charge, place: chargerPlace.get(charge.chargerId) };
+      whereIs.set(batteryId, charging.push(cutAt(on, lostFrom(day, charge.chargerId))) - 1);
     } else if (seat) {
       const { rigId, seatId, first } = seat;
       const history = seatedAt.get(rigId)!.get(seatId)!;
@@ -97,7 +104,9 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     }
   }
 
-  const rigSpans = day.rigIds.flatMap((rigId) => rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets));
+  const rigSpans = day.rigIds.flatMap((rigId) =>
+    rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets, states.partsOf(rigId)),
+  );
   return { rigSpans: rigSpans.sort((a, b) => a.fromMin - b.fromMin), seated, charging };
 }
 
@@ -123,11 +132,19 @@ function movesOf(day: Day, states: RigStates, blocksOf: ReadonlyMap<string, read
     return [{ atMin, batteryId, seat: { rigId, seatId, first: atMin <= first } }];
   });
   const charges = (day.charges ?? []).map((charge): Move => ({ atMin: charge.fromMin, batteryId: charge.batteryId, charge }));
-  return [...starts, ...changes, ...charges].sort((a, b) => a.atMin - b.atMin);
+  const gone = (day.lost ?? []).map(({ gearId, atMin }): Move => ({ atMin, batteryId: gearId }));
+  return [...starts, ...changes, ...charges, ...gone].sort((a, b) => a.atMin - b.atMin);
 }
 
-/** The parts of a rig's day; `blocks` are its own, in the order of time. */
-export function rigSpansOf(day: Day, rigId: string, blocks: readonly Block[], seats: Histories, outlets: Outlets): RigSpan[] {
+/** A rig's day, cut wherever something of it changes. `blocks` are its own, in the order of time; `parts` what it cannot do without. */
+export function rigSpansOf(
+  day: Day,
+  rigId: string,
+  blocks: readonly Block[],
+  seats: Histories,
+  outlets: Outlets,
+  parts: readonly string[],
+): RigSpan[] {
   const places = new Map((day.places ?? []).map((place) => [place.id, place]));
   const first = blocks[0];
   if (!first) return [];
@@ -139,6 +156,8 @@ export function rigSpansOf(day: Day, rigId: string, blocks: readonly Block[], se
     for (const live of outlets.get(placeId ?? '') ?? [])
       for (const at of [live.fromMin, live.toMin]) if (at > fromMin && at < toMin) cuts.add(at);
   }
+  const broken = parts.map((gearId) => ({ gearId, atMin: lostFrom(day, gearId) })).filter(({ atMin }) => atMin < end);
+  for (const { atMin } of broken) cuts.add(Math.max(first.fromMin, atMin));
   const times = [...cuts].sort((a, b) => a - b);
   const rigSpans: RigSpan[] = [];
   for (let index = 0; index + 1 < times.length; index++) {
@@ -152,6 +171,7 @@ export function rigSpansOf(day: Day, rigId: string, blocks: readonly Block[], se
       seats: seatsAt(seats, fromMin),
       temperatureC: block?.temperatureC ?? place?.temperatureC ?? day.temperatureC,
       power: powerFor(block, place, outlets, fromMin),
+      ...(broken.some(({ atMin }) => atMin <= fromMin) && { broken: broken.find(({ atMin }) => atMin <= fromMin)!.gearId }),
       parts: [{ block, minutes: toMin - fromMin }],
     };
     const last = rigSpans.at(-1);
@@ -175,6 +195,7 @@ function seatsAt(seats: Histories, minute: number): ReadonlyMap<string, string> 
 function alike(a: RigSpan, b: RigSpan): boolean {
   return (
     a.temperatureC === b.temperatureC &&
+    a.broken === b.broken &&
     a.power.join() === b.power.join() &&
     a.seats.size === b.seats.size &&
     [...a.seats].every(([seatId, batteryId]) => b.seats.get(seatId) === batteryId)

@@ -262,7 +262,7 @@ class OneRun {
   private runSpan({ span, state, phases, fixed, held }: ReadySpan): () => void {
     const { rigId, fromMin, toMin } = span;
     const { deviation } = this;
-    if (!state.runner) {
+    if (!state.runner || span.broken !== undefined) {
       this.cannotRun(span, state);
       return () => undefined;
     }
@@ -282,7 +282,9 @@ class OneRun {
     };
   }
 
-  private cannotRun(span: RigSpan, { trouble = '' }: RigState): void {
+  private cannotRun(span: RigSpan, state: RigState): void {
+    const part = span.broken === undefined ? undefined : this.simulation.gear.get(span.broken);
+    const trouble = part ? `${part.name} is broken; the rig’s own page shows what else could feed it.` : (state.trouble ?? '');
     let fromMin = span.fromMin;
     for (const { block, minutes } of span.parts) {
       const toMin = fromMin + minutes;
