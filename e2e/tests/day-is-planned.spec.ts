@@ -133,3 +133,31 @@ test('on a phone the hours of one rig are a list, and a block is changed at a to
   await expect(hours).toContainText('record until Tue 16:00');
   await untilSaved(page);
 });
+
+test('a battery dies: what is lost is seen, the new plan from then on is taken, and taken back', async ({ page }) => {
+  await page.goto(DAY);
+  await makeItWork(page);
+  await allGood(page);
+  const whatIf = page.getByRole('region', { name: 'What if' });
+  await whatIf.getByLabel('Which').selectOption('V3: Holmvik 147');
+  await whatIf.getByLabel('At', { exact: true }).fill('1000');
+  await whatIf.getByLabel('At', { exact: true }).press('Enter');
+  await whatIf.getByRole('button', { name: 'See what is lost' }).click();
+  await expect(whatIf).toContainText(/Out with the pilots: \d+ min more without power, from Tue 10:00/);
+  await page.getByRole('button', { name: 'Plan from then on' }).click();
+  await expect(page.getByText('With this: Holmvik 147 is gone.')).toBeVisible();
+  // it cannot be replaced by what is there: what would do is told
+  await page.getByRole('button', { name: 'What would do?' }).click();
+  await expect(page.getByRole('list', { name: 'What would do' })).toContainText('One more Holmvik');
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+  await expect(risks(page)).toContainText('V3: Holmvik 147 is broken or gone from Tue 10:00 on.');
+  await untilSaved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await allGood(page);
+
+  await whatIf.getByLabel('This happens').selectOption('it is colder');
+  await whatIf.getByRole('button', { name: 'See what is lost' }).click();
+  await expect(whatIf.getByText(/min more without power|Nothing more is lost/).first()).toBeVisible();
+  await whatIf.getByRole('button', { name: 'Put it away' }).click();
+  await expect(page.getByRole('button', { name: 'Make it work' })).toBeVisible();
+});

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { gearTitle } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
 import { Items } from '../state/items.actions';
 import { selectLoading } from '../state/items.selectors';
@@ -13,6 +14,7 @@ import { Moves } from './moves';
 import { PlanPanel } from './plan-panel';
 import { Timeline } from './timeline';
 import { percent, time } from './timeline-view';
+import { WhatIfPanel } from './what-if-panel';
 
 interface Risk {
   readonly is: 'stop' | 'caution';
@@ -22,7 +24,7 @@ interface Risk {
 /** One day: the picture, what is at risk, the plan, what goes where, what is charged when, and what is there. */
 @Component({
   selector: 'app-day-page',
-  imports: [Agenda, BlockEditor, ChargingView, DaySetup, Moves, PlanPanel, RouterLink, Timeline],
+  imports: [Agenda, BlockEditor, ChargingView, DaySetup, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
   providers: [DaySheet],
   templateUrl: './day-page.html',
   styleUrl: './day-page.scss',
@@ -86,6 +88,14 @@ export class DayPage {
     return missing ? 'A rig that needs an outlet has blocks without a place: there it is taken to have one.' : undefined;
   });
 
+  protected readonly lost = computed(() => {
+    const day = this.sheet.day();
+    return (day?.lost ?? []).map(({ gearId, atMin }) => {
+      const gear = this.sheet.gear().get(gearId);
+      return { gearId, says: `${gear ? gearTitle(gear) : 'Something'} is broken or gone from ${time(day!, atMin)} on.` };
+    });
+  });
+
   constructor() {
     effect(() => this.sheet.id.set(this.id()));
     // a new day begins with what is there, which then stays open
@@ -101,6 +111,11 @@ export class DayPage {
         .get(rigId)
         ?.links.some(({ from }) => this.sheet.gear().get(from.gearId)?.kind === 'supply') ?? false
     );
+  }
+
+  protected backAgain(gearId: string): void {
+    const lost = (this.sheet.day()?.lost ?? []).filter((one) => one.gearId !== gearId);
+    this.sheet.change({ lost: lost.length > 0 ? lost : undefined }, `back ${gearId}`);
   }
 
   /** The same plan a week later, or whenever its date is then set to. */

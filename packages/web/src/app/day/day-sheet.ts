@@ -1,7 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { dayIssues } from '@viaggio/core';
-import type { Block, Day, DayPlan, PlanOrder, Rig, Swap } from '@viaggio/core';
+import { answerFrom, dayIssues, withMishap } from '@viaggio/core';
+import type { Block, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { Items } from '../state/items.actions';
 import { selectGearBodies, selectItems, selectRigs } from '../state/items.selectors';
@@ -62,6 +62,17 @@ export class DaySheet {
   /** The battery that is followed through the day. */
   readonly followed = signal<string | undefined>(undefined);
   readonly search = signal<Search>({ is: 'idle' });
+  /** What the day is tried against. */
+  readonly mishap = signal<Mishap | undefined>(undefined);
+  private readonly tried = computed((): DayWorld | undefined => {
+    const [world, mishap] = [this.world(), this.mishap()];
+    return world && mishap && { ...world, day: withMishap(world.day, mishap) };
+  });
+  private readonly triedLater = computedLater('compare', this.tried, (core, world) => core.dayOutlook(world));
+  /** How the day goes with the mishap, as it is planned now. */
+  readonly triedOutlook = computed(() => (this.mishap() ? valueOf(this.triedLater()) : undefined));
+  /** What would make it work, once somebody asked; undefined while nobody did. */
+  readonly helps = signal<readonly Help[] | 'looking' | undefined>(undefined);
   private turn = 0;
 
   change(changes: Changes, field: string): void {
@@ -126,9 +137,10 @@ export class DaySheet {
   }
 
   /** Looks for a plan; what it finds is shown before it is taken. */
-  async look(order: PlanOrder, fromMin?: number): Promise<void> {
-    const world = this.world();
+  async look(order: PlanOrder): Promise<void> {
+    const world = this.tried() ?? this.world();
     if (!world) return;
+    this.helps.set(undefined);
     const turn = ++this.turn;
     this.search.set({ is: 'looking', done: 0, of: 1, best: undefined });
     const told = proxy((best: DayPlan, done: number, of: number) => {
@@ -136,7 +148,7 @@ export class DaySheet {
       if (this.turn === turn && this.search().is === 'looking') this.search.set({ is: 'looking', done, of, best });
     });
     try {
-      const plan = await this.workers.core('day-plan').planDay(world, { order, ...(fromMin !== undefined && { fromMin }) }, told);
+      const plan = await this.workers.core('day-plan').planDay(world, this.optionsOf(order), told);
       if (this.turn === turn) this.search.set({ is: 'found', plan, cancelled: false });
     } catch (error) {
       if (this.turn === turn) this.search.set({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
@@ -151,9 +163,26 @@ export class DaySheet {
     this.search.set(search.is === 'looking' && search.best ? { is: 'found', plan: search.best, cancelled: true } : { is: 'idle' });
   }
 
+  /** With the mishap that it was made for, if it was: one step, and one undo. */
   take({ swaps, charges }: DayPlan): void {
-    this.change({ swaps, charges }, `plan ${Date.now()}`);
+    this.change({ ...this.tried()?.day, swaps, charges }, `plan ${Date.now()}`);
     this.search.set({ is: 'idle' });
+    this.mishap.set(undefined);
+    this.helps.set(undefined);
+  }
+
+  /** Looks for the least that would make the day work. */
+  async help(plan: DayPlan, order: PlanOrder): Promise<void> {
+    const world = this.tried() ?? this.world();
+    if (!world) return;
+    this.helps.set('looking');
+    const helps = await this.workers.core('day-plan').dayHelps(world, plan, this.optionsOf(order));
+    if (this.helps() === 'looking') this.helps.set(helps);
+  }
+
+  private optionsOf(order: PlanOrder): { readonly order: PlanOrder; readonly fromMin?: number } {
+    const mishap = this.mishap();
+    return { order, ...(mishap && { fromMin: answerFrom(mishap) }) };
   }
 }
 

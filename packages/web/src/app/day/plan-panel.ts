@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { PLAN_ORDERS, formatQuantity, gearTitle } from '@viaggio/core';
+import { PLAN_ORDERS, formatQuantity, gearTitle, mishapTitle } from '@viaggio/core';
 import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { time } from './timeline-view';
@@ -21,7 +21,9 @@ import { time } from './timeline-view';
         @if (search().is === 'looking') {
           <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.cancel()">Stop, keep the best so far</button>
         } @else {
-          <button type="button" class="btn btn-primary btn-sm" [disabled]="empty()" (click)="look()">Make it work</button>
+          <button type="button" class="btn btn-primary btn-sm" [disabled]="empty()" (click)="look()">
+            {{ trouble() ? 'Plan from then on' : 'Make it work' }}
+          </button>
         }
       </div>
       @let state = search();
@@ -41,6 +43,9 @@ import { time } from './timeline-view';
         @case ('found') {
           <div class="found">
             <p class="mb-1">
+              @if (trouble(); as what) {
+                With this: {{ what }}.
+              }
               <strong>{{ state.cancelled ? 'Stopped. The best so far: ' : 'Found: ' }}{{ summary(state.plan) }}</strong>
             </p>
             @for (one of state.plan.unmet; track one.rigId) {
@@ -53,6 +58,26 @@ import { time } from './timeline-view';
                 {{ state.plan.cost.sparesMissing }} {{ state.plan.cost.sparesMissing === 1 ? 'rig that must' : 'rigs that must' }} not be
                 interrupted {{ state.plan.cost.sparesMissing === 1 ? 'has' : 'have' }} no charged spare left over.
               </p>
+            }
+            @if (state.plan.unmet.length > 0) {
+              @let helps = sheet.helps();
+              @if (helps === undefined) {
+                <button type="button" class="btn btn-sm btn-outline-secondary mb-2" (click)="sheet.help(state.plan, order())">
+                  What would do?
+                </button>
+              } @else if (helps === 'looking') {
+                <p role="status" class="mb-1">Trying one thing more at a time …</p>
+              } @else {
+                <ul class="mb-2" aria-label="What would do">
+                  @for (help of helps; track help.says) {
+                    <li>
+                      {{ help.says }} <small>{{ help.enough ? 'That is enough.' : 'It helps, and is not enough alone.' }}</small>
+                    </li>
+                  } @empty {
+                    <li>None of what was tried helps: one more battery, one more charger, lights and screens turned down.</li>
+                  }
+                </ul>
+              }
             }
             <ul class="small mb-2">
               @for (reason of state.plan.reasons; track $index) {
@@ -80,6 +105,10 @@ export class PlanPanel {
   protected readonly orders = Object.entries(PLAN_ORDERS) as readonly (readonly [PlanOrder, string])[];
   protected readonly order = signal<PlanOrder>('swaps');
   protected readonly search = this.sheet.search.asReadonly();
+  protected readonly trouble = computed(() => {
+    const mishap = this.sheet.mishap();
+    return mishap && mishapTitle(mishap, this.sheet.gear());
+  });
   protected readonly empty = computed(() => (this.sheet.day()?.blocks.length ?? 0) === 0);
 
   protected look(): void {

@@ -35,7 +35,7 @@ import type {
   Together,
   Weights,
 } from '@viaggio/core';
-import { dayChancesOf, dayOutlook, planDayWith } from './day-calls';
+import { dayChancesOf, dayOutlook, helpsOf, planDayWith } from './day-calls';
 import { compress, readRecording } from './read-recording';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -105,6 +105,7 @@ export const coreCalls = {
   dayOutlook,
   dayChances: dayChancesOf,
   planDay: planDayWith,
+  dayHelps: helpsOf,
 
   school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
     return schoolAlternative(school, rig, kit, { weights, exclude });

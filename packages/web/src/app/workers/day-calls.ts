@@ -1,5 +1,5 @@
-import { DaySimulation, chargingList, dayChances, planDay } from '@viaggio/core';
-import type { ChargingList, Day, DayChances, DayPlan, DayRun, Gear, PlanOrder, Rig, RigStates } from '@viaggio/core';
+import { DaySimulation, chargingList, dayChances, planDay, whatWouldDo } from '@viaggio/core';
+import type { ChargingList, Day, DayChances, DayPlan, DayRun, Gear, Help, PlanOrder, Rig, RigStates } from '@viaggio/core';
 
 /** A day with everything that it names. */
 export interface DayWorld {
@@ -39,6 +39,14 @@ export function dayChancesOf(world: DayWorld, runs: number, progress?: (done: nu
       return true;
     },
   });
+}
+
+export function helpsOf(
+  world: DayWorld,
+  plan: DayPlan,
+  options: { readonly order: PlanOrder; readonly fromMin?: number },
+): readonly Help[] {
+  return whatWouldDo(simulationOf(world), plan, options);
 }
 
 /** `best` is told the best plan between tries, so that it is there when the search is cancelled. */
