@@ -13,7 +13,7 @@ import type { Deviation } from './rig-states';
 import { RigWalker } from './rig-walk';
 import { isDrawing } from './simulate';
 import type { DaySimulation } from './simulate';
-import { dailySpans, overlap } from './spans';
+import { dailySpans, isDuring, overlap } from './spans';
 import type { Span } from './spans';
 import { swapMoments } from './swap-moments';
 import type { SwapMoment } from './swap-moments';
@@ -59,6 +59,8 @@ const MOST_CANDIDATES = 5;
 const MOST_SWAPS = 200;
 /** Orders in which rigs get their batteries. */
 const DEFAULT_TRIES = 24;
+/** After the power has gone: when it is looked again whether a battery on a charger is full enough. */
+const LATER_MIN = [30, 60, 120, 240];
 /** Charges that differ less are the same to a plan. */
 const CHARGE_STEP = 0.02;
 /** A battery below this is put on a charger if there is one. */
@@ -124,7 +126,11 @@ class Planner {
     this.walkers = new Map(this.day.rigIds.map((rigId) => [rigId, new RigWalker(simulation, rigId, deviation)]));
     this.hands = handsOf(this.day);
     this.lockedSwaps = (this.day.swaps ?? []).filter((swap) => this.stays(swap, swap.atMin));
-    this.lockedCharges = (this.day.charges ?? []).filter((charge) => this.stays(charge, charge.fromMin));
+    // what was put on before stays so, but can be taken off from now on
+    const { fromMin: nowMin = Infinity } = options;
+    this.lockedCharges = (this.day.charges ?? [])
+      .filter((charge) => this.stays(charge, charge.fromMin))
+      .map((charge) => (charge.locked ? charge : { ...charge, toMin: Math.min(charge.toMin, nowMin) }));
   }
 
   plan(): DayPlan {
@@ -309,7 +315,9 @@ class Planner {
     if (walk.troubleMin === undefined) return [this.finished(walker, step, walk.chargeAt(walker.endMin))];
     const { troubleMin, seatId } = walk;
     const children = seatId === undefined ? [] : this.changes(walker, step, walk, troubleMin, seatId, theirs);
-    return children.length > 0 ? children : [this.givenUp(walker, step, troubleMin, walk.chargeAt(troubleMin))];
+    if (children.length > 0) return children;
+    const late = seatId === undefined ? [] : this.lateChanges(walker, step, walk, troubleMin, seatId, theirs);
+    return [...late, this.givenUp(walker, step, troubleMin, walk.chargeAt(troubleMin))];
   }
 
   /** The battery in a seat that is lost first from here on. */
@@ -338,7 +346,48 @@ class Planner {
       if (!block?.uninterrupted) return swapped;
       return { ...swapped, cost: { ...swapped.cost, interruptions: swapped.cost.interruptions + 1 } };
     });
-    return steps.length > 0 ? steps : [this.givenUp(walker, step, atMin, walk.chargeAt(atMin))];
+    if (steps.length > 0) return steps;
+    return [...this.lateChanges(walker, step, walk, atMin, seatId, theirs), this.givenUp(walker, step, atMin, walk.chargeAt(atMin))];
+  }
+
+  /** Changes after the power has gone, when nothing can be done in time: as soon as a battery is to be had, or is fuller. */
+  private lateChanges(
+    walker: RigWalker,
+    step: Step,
+    walk: ReturnType<RigWalker['walk']>,
+    goneMin: number,
+    seatId: string,
+    theirs: ReadonlySet<string>,
+  ): readonly Step[] {
+    const { rigId, blocks, endMin } = walker;
+    const takesMin = this.simulation.states.swapMinutes(rigId, seatId);
+    const freed = [...step.pool.free.values()].map(({ fromMin }) => fromMin).filter((minute) => minute > goneMin);
+    const starts = blocks.filter(isDrawing).map(({ fromMin }) => fromMin).filter((minute) => minute > goneMin); // prettier-ignore
+    const minutes = [goneMin + 1, ...freed, ...starts, ...LATER_MIN.map((later) => goneMin + later)]
+      .map(Math.ceil)
+      .filter((minute) => minute < endMin && minute >= (this.options.fromMin ?? 0) && isDuring(this.hands(), minute));
+    return [...new Set(minutes)]
+      .sort((a, b) => a - b)
+      .flatMap((atMin) => {
+        const lost = blocks.filter((block) => isDrawing(block) && overlap(block, { fromMin: goneMin, toMin: atMin + takesMin }) > 0);
+        const gapMin = lost.reduce((sum, block) => sum + overlap(block, { fromMin: goneMin, toMin: atMin + takesMin }), 0);
+        const interrupted = lost.filter(({ uninterrupted }) => uninterrupted).length;
+        const moment: SwapMoment = { atMin, gapMin, where: lost.some(({ toMin }) => toMin > atMin) ? 'in a block' : 'in a pause' };
+        return this.candidates(walker, step, seatId, atMin, theirs)
+          .slice(0, 2)
+          .map(({ batteryId, charge, booking }): Step => {
+            const swapped = this.swapped(walker, step, walk, { rigId, seatId, batteryId, atMin, charge }, moment, {
+              byMin: goneMin,
+              charges: booking ? [booking] : [],
+            });
+            return {
+              ...swapped,
+              cost: { ...swapped.cost, interruptions: swapped.cost.interruptions + interrupted },
+              unmetFromMin: step.unmetFromMin ?? goneMin,
+            };
+          });
+      })
+      .slice(0, BEAM);
   }
 
   private changes(
@@ -469,7 +518,7 @@ class Planner {
       interruptions: cost.interruptions + lost.filter(({ uninterrupted }) => uninterrupted).length,
       gapMin: cost.gapMin + lostMin(lost),
     };
-    return { ...this.finished(walker, { ...step, cost: cost2 }, end), unmetFromMin: fromMin };
+    return { ...this.finished(walker, { ...step, cost: cost2 }, end), unmetFromMin: step.unmetFromMin ?? fromMin };
   }
 
   /** Rigs with blocks that must not be interrupted and no full battery of the form left over. */

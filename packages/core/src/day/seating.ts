@@ -85,7 +85,7 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     if ((seat || charge) && atMin >= lostFrom(day, batteryId)) continue;
     const before = whereIs.get(batteryId);
     if (typeof before === 'number') charging[before] = cutAt(charging[before]!, atMin);
-    else if (before) seatedAt.get(before.rigId)!.get(before.seatId)!.push({ atMin, batteryId: undefined });
+    else if (before) leave(seatedAt.get(before.rigId)!.get(before.seatId)!, batteryId, atMin);
     if (!charge && !seat) whereIs.delete(batteryId);
     else if (charge) {
       const on = { ...charge, place: chargerPlace.get(charge.chargerId) };
@@ -108,6 +108,13 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets, states.partsOf(rigId)),
   );
   return { rigSpans: rigSpans.sort((a, b) => a.fromMin - b.fromMin), seated, charging };
+}
+
+/** Empties a seat; a battery that is only just being put in does not sit down any more. */
+function leave(history: Sitting[], batteryId: string, atMin: number): void {
+  const pending = history.findIndex((one) => one.batteryId === batteryId && one.atMin > atMin);
+  if (pending !== -1) history.splice(pending, 1);
+  history.push({ atMin, batteryId: undefined });
 }
 
 function cutAt(charge: OnCharger, atMin: number): OnCharger {
