@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { DAY, expect, test, untilSaved } from '../support/viaggio';
 import type { Page } from '@playwright/test';
 
@@ -160,4 +161,51 @@ test('a battery dies: what is lost is seen, the new plan from then on is taken, 
   await expect(whatIf.getByText(/min more without power|Nothing more is lost/).first()).toBeVisible();
   await whatIf.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByRole('button', { name: 'Make it work' })).toBeVisible();
+});
+
+test('the day leaves as a calendar, and comes back from it', async ({ page }) => {
+  await page.goto(DAY);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const [out] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Calendar/ }).click()]);
+  const text = readFileSync(await out.path(), 'utf8');
+  expect(text).toContain('BEGIN:VCALENDAR');
+  // somebody moves the interview in their own calendar, an hour later, and writes one down
+  const moved = text
+    .replace(/(DTSTART:20260113T)100000(Z[\s\S]*?DTEND:20260113T)114500/, '$1110000$2124500')
+    .replace(
+      'END:VCALENDAR',
+      'BEGIN:VEVENT\r\nUID:x\r\nSUMMARY:Ferry\r\nDTSTART:20260113T180000Z\r\nDURATION:PT30M\r\nEND:VEVENT\r\nEND:VCALENDAR',
+    );
+  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByLabel('Events that name no rig are of').selectOption('Deck');
+  await page
+    .getByLabel('Choose a file, or drop it here')
+    .setInputFiles({ name: 'ours.ics', mimeType: 'text/calendar', buffer: Buffer.from(moved) });
+  await expect(page.getByText('1 new, 13 of this day’s own, 0 that cannot be taken.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take them' }).click();
+  await expect(block(page, /^Galley, two cameras on mains: Interview, harbour master, Tue 11:00 to Tue 12:45/)).toBeVisible();
+  await expect(block(page, /^Deck: Ferry, Tue 18:00 to Tue 18:30/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(block(page, /Interview, harbour master, Tue 10:00/)).toBeVisible();
+  await expect(block(page, /Ferry/)).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Import' }).click();
+  await page
+    .getByLabel('Choose a file, or drop it here')
+    .setInputFiles({ name: 'rows.csv', mimeType: 'text/csv', buffer: Buffer.from('rig,from,to\nDeck,20,21\nDock,9,10\n') });
+  await expect(page.getByText(/3.rig: expected the name of a rig of this day; got “Dock”/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take them' }).click();
+  await expect(page.getByRole('button', { name: /^Deck: record, Mon 20:00 to Mon 21:00/ })).toBeVisible();
+});
+
+test('the day prints on paper: picture, lists, and nothing to press', async ({ page }) => {
+  await page.goto(DAY);
+  await makeItWork(page);
+  await allGood(page);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Make it work' })).toBeHidden();
+  await expect(page.locator('app-timeline svg')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Charging' })).toBeVisible();
+  const pages = (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g);
+  expect(pages!.length).toBeLessThanOrEqual(3);
 });

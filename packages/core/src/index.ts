@@ -110,3 +110,5 @@ export * from './day/what-if';
 export * from './day/what-would-do';
 export * from './demo/low-water-day';
 export * from './day/day-issues';
+export * from './document/day-calendar';
+export * from './document/day-csv';

@@ -44,6 +44,30 @@ export function minuteAt(calendar: Calendar, day: number, clockMin: number): num
   return Math.round(then.diff(midnight(calendar, 0), 'minutes').minutes);
 }
 
+/** A minute of a plan as an instant, in milliseconds since 1970. */
+export function instantAt(calendar: Calendar, minute: number): number {
+  return midnight(calendar, 0).toMillis() + minute * 60_000;
+}
+
+/** The minute of a plan of an instant; negative before it. */
+export function minuteOf(calendar: Calendar, instantMs: number): number {
+  return (instantMs - midnight(calendar, 0).toMillis()) / 60_000;
+}
+
+/** The minute of a plan at which clocks in a zone (those of the plan when absent) show a date and time. */
+export function minuteOfClock(calendar: Calendar, { year, month, day, hour, minute }: ClockParts, zone = calendar.zone ?? 'UTC'): number {
+  const then = DateTime.fromObject({ year, month, day, hour, minute }, { zone: isZone(zone) ? zone : 'UTC' });
+  return minuteOf(calendar, then.toMillis());
+}
+
+export interface ClockParts {
+  readonly year: number;
+  readonly month: number;
+  readonly day: number;
+  readonly hour: number;
+  readonly minute: number;
+}
+
 /** Midnight at which a day begins. An unknown zone is an error of `zoneIssue`, and counts as UTC here. */
 function midnight({ date, zone = 'UTC' }: Calendar, day: number): DateTime {
   const start = DateTime.fromISO(date, { zone });

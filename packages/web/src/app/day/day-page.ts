@@ -8,6 +8,7 @@ import { selectLoading } from '../state/items.selectors';
 import { Agenda } from './agenda';
 import { BlockEditor } from './block-editor';
 import { ChargingView } from './charging-view';
+import { DayFiles } from './day-files';
 import { DaySetup } from './day-setup';
 import { DaySheet } from './day-sheet';
 import { Moves } from './moves';
@@ -24,7 +25,7 @@ interface Risk {
 /** One day: the picture, what is at risk, the plan, what goes where, what is charged when, and what is there. */
 @Component({
   selector: 'app-day-page',
-  imports: [Agenda, BlockEditor, ChargingView, DaySetup, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
+  imports: [Agenda, BlockEditor, ChargingView, DayFiles, DaySetup, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
   providers: [DaySheet],
   templateUrl: './day-page.html',
   styleUrl: './day-page.scss',
