@@ -11,6 +11,7 @@ import { withThrowawayServer } from './lib/throwaway.mjs';
 
 const FOLDER = path.join(ROOT, 'docs/screenshots');
 const RIG = (number) => `/rigs/0d0c0000-0000-4000-8000-0000000001${number}`;
+const DAY = '/days/0d0c0000-0000-4000-8000-000000004001';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -37,8 +38,8 @@ const PICTURES = [
   { name: 'battery', path: '/log/batteries/0d0c0000-0000-4000-8000-000000000012', size: DESK, wait: '.apexcharts-svg' },
   { name: 'phone-log', path: '/log/new?kind=run-down', size: PHONE, dark: true, prepare: writeRunDown },
   { name: 'phone-dark', path: RIG('06'), size: PHONE, dark: true },
-  { name: 'phone-profile', path: RIG('07'), size: PHONE, prepare: showWays },
-  { name: 'phone-kit-dark', path: '/kit', size: PHONE, dark: true },
+  { name: 'day', path: DAY, size: { width: 1280, height: 900 }, prepare: makeItWork },
+  { name: 'phone-day', path: DAY, size: PHONE, dark: true, wait: 'app-agenda li:nth-child(3)' },
 ];
 
 await main(async () => {
@@ -124,4 +125,11 @@ async function makeConflict(page, context) {
   await page.getByLabel('It must run for').fill('5 h');
   await page.getByRole('dialog').waitFor();
   await other.close();
+}
+
+async function makeItWork(page) {
+  await page.getByRole('button', { name: 'Make it work' }).click();
+  await page.getByRole('button', { name: 'Take this plan' }).click();
+  await page.getByText('Every block has power').waitFor();
+  await page.getByText(/lasts in 100 % of/).waitFor();
 }

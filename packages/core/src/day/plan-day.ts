@@ -61,6 +61,8 @@ const MOST_SWAPS = 200;
 const DEFAULT_TRIES = 24;
 /** After the power has gone: when it is looked again whether a battery on a charger is full enough. */
 const LATER_MIN = [30, 60, 120, 240];
+/** After so much work no further order is begun: some twenty seconds of the largest days. */
+const MOST_GROWN = 2000;
 /** Charges that differ less are the same to a plan. */
 const CHARGE_STEP = 0.02;
 /** A battery below this is put on a charger if there is one. */
@@ -113,6 +115,8 @@ class Planner {
   private readonly day: Day;
   private readonly order: PlanOrder;
   private readonly hands: (placeId?: string) => readonly Span[];
+  /** Half plans that were carried on: what the search has cost so far. */
+  private grown = 0;
   private readonly lockedSwaps: readonly Swap[];
   private readonly lockedCharges: readonly Charge[];
 
@@ -139,7 +143,7 @@ class Planner {
     let best: DayPlan | undefined;
     const leastSwaps = this.day.rigIds.reduce((sum, rigId) => sum + this.leastSwapsOf(rigId), 0);
     for (const [index, rigIds] of orders.entries()) {
-      if (best && !onProgress(index, orders.length, best)) break;
+      if (best && (this.grown > MOST_GROWN || !onProgress(index, orders.length, best))) break;
       const plan = this.inOrder(rigIds, leastSwaps, index + 1);
       if (!best || compareCost(plan.cost, best.cost, this.order) < 0) best = plan;
       else best = { ...best, tried: index + 1 };
@@ -291,6 +295,7 @@ class Planner {
   /** The plan carried on to the next change, in every way that is worth trying. */
   private grow(walker: RigWalker, step: Step, theirs: ReadonlySet<string>): readonly Step[] {
     const { rigId } = walker;
+    this.grown++;
     const forced = this.lockedSwaps
       .filter((swap) => swap.rigId === rigId && !step.swaps.some((made) => isSame(made, swap)))
       .sort(byTime)[0];

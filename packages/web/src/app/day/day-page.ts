@@ -11,6 +11,7 @@ import { ChargingView } from './charging-view';
 import { DayFiles } from './day-files';
 import { DaySetup } from './day-setup';
 import { DaySheet } from './day-sheet';
+import { FollowedBattery } from './followed-battery';
 import { Moves } from './moves';
 import { PlanPanel } from './plan-panel';
 import { Timeline } from './timeline';
@@ -25,7 +26,7 @@ interface Risk {
 /** One day: the picture, what is at risk, the plan, what goes where, what is charged when, and what is there. */
 @Component({
   selector: 'app-day-page',
-  imports: [Agenda, BlockEditor, ChargingView, DayFiles, DaySetup, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
+  imports: [Agenda, BlockEditor, ChargingView, DayFiles, DaySetup, FollowedBattery, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
   providers: [DaySheet],
   templateUrl: './day-page.html',
   styleUrl: './day-page.scss',

@@ -1,0 +1,75 @@
+import { charger, dayOfRigs, pack } from '../testing/day';
+import { dayChances } from '../src/day/chances';
+import { planDay } from '../src/day/plan-day';
+import { DaySimulation } from '../src/day/simulate';
+import { LOW_WATER } from '../src/demo/low-water';
+import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+
+const timed = <T>(run: () => T): { readonly value: T; readonly ms: number } => {
+  const started = performance.now();
+  const value = run();
+  return { value, ms: performance.now() - started };
+};
+const best = (times: number, run: () => unknown): number => Math.min(...Array.from({ length: times }, () => timed(run).ms));
+
+/** Rigs that record two hours, rest for one, and so on, each with batteries of its own and some to share. */
+function large(days: number, rigCount: number, batteryCount: number): DaySimulation {
+  const ids = Array.from({ length: batteryCount }, (_, index) => `p${index}`);
+  const rigIds = Array.from({ length: rigCount }, (_, index) => `R${index}`);
+  return dayOfRigs({
+    rigs: Object.fromEntries(rigIds.map((id, index) => [id, [12 + 3 * (index % 5), ids[index]!]])),
+    gear: {
+      ...Object.fromEntries(ids.map((id, index) => [id, pack([49, 95, 147][index % 3]!)])),
+      ...Object.fromEntries(['c0', 'c1', 'c2', 'c3'].map((id) => [id, charger(160, 4)])),
+    },
+    blocks: Array.from({ length: days }, (_, day) =>
+      rigIds.flatMap((rigId) =>
+        [8, 11, 14, 17].map((hour) => ({
+          rigId,
+          fromMin: day * 1440 + hour * 60,
+          toMin: day * 1440 + (hour + 2) * 60,
+          uninterrupted: hour === 11,
+        })),
+      ),
+    ).flat(),
+    day: {
+      days,
+      places: [{ id: 'house', name: 'House', power: 'mains', temperatureC: 20 }],
+      chargers: ['c0', 'c1', 'c2', 'c3'].map((gearId) => ({ gearId, placeId: 'house' })),
+      hands: [{ from: 6 * 60, to: 23 * 60 }],
+    },
+  });
+}
+
+const demo = new DaySimulation(
+  LOW_WATER_DAY.body,
+  new Map(LOW_WATER.gear.map(({ id, body }) => [id, body])),
+  new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body])),
+);
+const plan = timed(() => planDay(demo));
+const ready = demo.prepare(plan.value);
+console.log('The demo’s day: six rigs, thirteen batteries, five chargers');
+console.log(
+  `  planned, nothing known      ${plan.ms.toFixed(0)} ms   (aim: under 2000 ms)   ${plan.value.cost.swaps} changes, no plan needs fewer than ${plan.value.leastSwaps}`,
+);
+console.log(`  run                         ${best(20, () => demo.run(ready)).toFixed(1)} ms   (aim: under 50 ms)`);
+const many = timed(() => dayChances(demo, plan.value, { runs: 2000 }));
+console.log(
+  `  2000 random runs            ${many.ms.toFixed(0)} ms   (aim: under 3000 ms)   ratio to 2000 plain runs: ${(many.ms / (2000 * best(5, () => demo.run(ready)))).toFixed(2)} ×`,
+);
+
+const six = large(1, 6, 40);
+const sixPlan = planDay(six);
+const sixReady = six.prepare(sixPlan);
+console.log('A day of 6 rigs and 40 batteries');
+console.log(`  run                         ${best(20, () => six.run(sixReady)).toFixed(1)} ms   (aim: under 50 ms)`);
+
+const week = large(5, 10, 100);
+const weekPlan = timed(() => planDay(week));
+const { cost, leastSwaps, unmet, tried } = weekPlan.value;
+const gap = leastSwaps === 0 ? cost.swaps : (cost.swaps - leastSwaps) / leastSwaps;
+console.log('5 days, 10 rigs, 100 batteries');
+console.log(`  planned                     ${(weekPlan.ms / 1000).toFixed(1)} s   (aim: under 30 s)   ${tried} orders tried`);
+console.log(
+  `  changes                     ${cost.swaps}, no plan needs fewer than ${leastSwaps}: ${(100 * gap).toFixed(0)} % above the bound (aim: 5 %); ${unmet.length} rigs unmet, ${cost.gapMin.toFixed(0)} min without power`,
+);
