@@ -125,6 +125,21 @@ describe('a day as it goes', () => {
     for (const points of bands.values()) for (const { p10, p90 } of points) expect(p10).toBeLessThanOrEqual(p90);
   });
 
+  it('bands follow the plan through pauses too', () => {
+    const simulation = oneRig({ swaps: [{ rigId: 'A', seatId: 'p1', batteryId: 'p2', atMin: 780 }] });
+    const bands = dayChances(simulation, simulation.day, { runs: 60 }).bands.get('p1')!;
+    const at = (minute: number) => bands.find((band) => band.minute === minute)!;
+    // nothing is drawn in the meal: the band of its beginning is that of its end
+    expect(at(780).p10).toBeCloseTo(at(720).p10, 4);
+    expect(at(720).p90 - at(720).p10).toBeGreaterThan(0.01);
+    const planned = simulation
+      .run()
+      .charge.get('p1')!
+      .find(({ minute }) => minute === 720)!.charge;
+    expect(planned).toBeGreaterThan(at(720).p10);
+    expect(planned).toBeLessThan(at(720).p90);
+  });
+
   it('chances are the same for the same seed, and a stop keeps what was run', () => {
     const simulation = oneRig({ swaps: [{ rigId: 'A', seatId: 'p1', batteryId: 'p2', atMin: 720 }] });
     const [one, again] = [dayChances(simulation, simulation.day, { runs: 60 }), dayChances(simulation, simulation.day, { runs: 60 })];

@@ -182,7 +182,7 @@ export class DaySimulation {
     };
   }
 
-  /** Runs the day; with `deviation` once more with other draws and capacities, and without curves. */
+  /** Runs the day; with `deviation` once more with other draws and capacities. */
   run(day: ReadyDay = this.prepare(), deviation?: Deviation): DayRun {
     return new OneRun(this, day, deviation).result();
   }
@@ -269,7 +269,7 @@ class OneRun {
     for (const { id, builtIn } of held) if (builtIn) this.start(id);
     const startSoc = fixed.map((charge, place) => charge ?? this.soc.get(state.sourceIds[place]!)!);
     const runner = deviation ? state.rough() : state.runner;
-    const run = runner.run(deviation && state.vary(deviation), { phases, startSoc, record: true, trace: !deviation });
+    const run = runner.run(deviation && state.vary(deviation), { phases, startSoc, record: true, trace: true });
     this.noteGaps(span, run.events);
     return () => {
       for (const { id, place, builtIn } of held) {
