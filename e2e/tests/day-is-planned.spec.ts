@@ -209,3 +209,14 @@ test('the day prints on paper: picture, lists, and nothing to press', async ({ p
   const pages = (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g);
   expect(pages!.length).toBeLessThanOrEqual(3);
 });
+
+test('both schools stand side by side for the whole day', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto(DAY);
+  const schools = page.getByRole('region', { name: 'Both schools' });
+  await schools.getByRole('button', { name: 'Compare them' }).click();
+  await expect(schools.getByRole('row')).toHaveCount(3, { timeout: 60_000 });
+  await expect(schools).toContainText('one V-mount for everything');
+  await expect(schools).toContainText('each device its own battery');
+  await expect(schools.getByText(/\d g/)).toHaveCount(2);
+});

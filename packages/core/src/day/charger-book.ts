@@ -94,11 +94,10 @@ export class ChargerBook {
     { fromMin, toMin }: Span,
     wantedMin: number,
   ): { readonly fromMin: number; readonly toMin: number; readonly liveMin: number } | undefined {
-    const before =
-      charger.order === 'one-by-one'
-        ? this.bookings.filter((one) => one.chargerId === id && one.fillToMin > fromMin).map(({ fillToMin }) => fillToMin)
-        : [];
-    const start = Math.max(fromMin, ...before);
+    const queue = charger.order === 'one-by-one' ? this.bookings.filter((one) => one.chargerId === id && one.fillToMin > fromMin) : [];
+    const start = Math.max(fromMin, ...queue.filter((one) => one.fromMin <= fromMin).map(({ fillToMin }) => fillToMin));
+    // what is put on later was promised its turn: it must not have to wait
+    const nextMin = Math.min(Infinity, ...queue.filter((one) => one.fromMin > fromMin).map(({ fillFromMin }) => fillFromMin));
     let left = wantedMin;
     let first: number | undefined;
     let end = start;
@@ -110,6 +109,7 @@ export class ChargerBook {
       left -= minutes;
       end = from + minutes;
     }
-    return first === undefined ? undefined : { fromMin: first, toMin: end, liveMin: wantedMin - left };
+    if (first === undefined || (end > nextMin && left <= 0) || (left > 0 && nextMin < toMin)) return undefined;
+    return { fromMin: first, toMin: end, liveMin: wantedMin - left };
   }
 }

@@ -30,6 +30,10 @@ describe('the clock of a plan', () => {
     );
   });
 
+  it('takes a 31st of a shorter month for the first of the next, and an unknown zone for UTC', () => {
+    expect(clockAt({ date: '2026-02-29', zone: 'Skarnholm' }, 90)).toMatchObject({ date: '2026-03-01', time: '01:30' });
+  });
+
   it('knows zones', () => expect([isZone('Europe/Paris'), isZone('UTC'), isZone('Skarnholm')]).toEqual([true, true, false]));
 
   it.each([

@@ -68,10 +68,10 @@ export interface ClockParts {
   readonly minute: number;
 }
 
-/** Midnight at which a day begins. An unknown zone is an error of `zoneIssue`, and counts as UTC here. */
+/** Midnight at which a day begins. An unknown zone is told by `dayIssues` and counts as UTC; a 31st of a shorter month is the first of the next. */
 function midnight({ date, zone = 'UTC' }: Calendar, day: number): DateTime {
-  const start = DateTime.fromISO(date, { zone });
-  return (start.isValid ? start : DateTime.fromISO(date, { zone: 'UTC' })).startOf('day').plus({ days: day });
+  const month = DateTime.fromISO(`${date.slice(0, 8)}01`, { zone: isZone(zone) ? zone : 'UTC' });
+  return month.startOf('day').plus({ days: Number(date.slice(8)) - 1 + day });
 }
 
 /** Whether there is such a zone, as in the IANA's list. */

@@ -102,8 +102,10 @@ export class RigStates {
   }
 
   private make(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): RigState {
+    const rig = this.rigs.get(rigId);
+    if (!rig) return GONE;
     const patterns = this.patterns.get(rigId) ?? [];
-    const model = rigModel(this.rigWith(this.rigs.get(rigId)!, patterns, seats, temperatureC), this.gear);
+    const model = rigModel(this.rigWith(rig, patterns, seats, temperatureC), this.gear);
     const { system } = model;
     const sources = system?.sources ?? [];
     let rough: SystemRunner | undefined;
@@ -140,6 +142,20 @@ export class RigStates {
     return { ...rest, ...(phases.length > 0 && { phases }), ...(cold !== undefined && { temperatureC: cold }) };
   }
 }
+
+/** Of a rig that was deleted. */
+const GONE: RigState = {
+  sourceIds: [],
+  supplies: [],
+  loadIds: [],
+  trouble: 'The rig is gone.',
+  runner: undefined,
+  rough: () => {
+    throw new RangeError('rough: a rig that is gone cannot be run');
+  },
+  loadW: () => NOTHING,
+  vary: () => undefined,
+};
 
 function patternsOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly string[] {
   return [...new Set(blocks.filter((block) => block.rigId === rigId).map(patternOf))];

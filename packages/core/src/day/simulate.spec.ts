@@ -5,6 +5,7 @@ import { LOW_WATER_DAY } from '../demo/low-water-day';
 import { rigModel } from '../match/assess';
 import { SystemRunner } from '../discharge/run-system';
 import { dayChances } from './chances';
+import { planDay } from './plan-day';
 import { DaySimulation } from './simulate';
 
 const HOUSE = { id: 'house', name: 'House', power: 'mains', temperatureC: 20 } as const;
@@ -174,6 +175,17 @@ describe('a day as it goes', () => {
       }),
       { numRuns: 60, examples: [[5, [481], 481]] },
     );
+  });
+
+  it('goes on with a rig that was deleted, and says that it is gone', () => {
+    const { day, gear } = oneRig();
+    const simulation = new DaySimulation(day, gear, new Map());
+    expect(simulation.run().gaps.map(({ why, says }) => [why, says])).toEqual([
+      ['cannot-run', 'The rig is gone.'],
+      ['cannot-run', 'The rig is gone.'],
+    ]);
+    expect(planDay(simulation).unmet).toMatchObject([{ rigId: 'A' }]);
+    expect(dayChances(simulation, day, { runs: 5 }).all).toBe(0);
   });
 
   it('says why a rig cannot run, as a gap', () => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import { LOW_WATER } from '../demo/low-water';
+import { LOW_WATER_DAY } from '../demo/low-water-day';
 import { evaluate, planIssues, weightsOf } from './evaluate';
 import { migratePlan } from './migrate';
 import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
@@ -142,5 +143,34 @@ describe('docs/viaggio-plan.schema.json', () => {
   it('is what the shape says (npm run docs writes it)', () => {
     const published: unknown = JSON.parse(readFileSync(path.join(__dirname, '../../../../docs/viaggio-plan.schema.json'), 'utf8'));
     expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
+  });
+});
+
+describe('days of a document', () => {
+  const days = [LOW_WATER_DAY];
+
+  it('are run where that is asked for, and only then', () => {
+    const runs = { runs: 0, rigs: [] };
+    expect(evaluate({ ...PLAN, days, ask: runs }).days).toBeUndefined();
+    const [day] = evaluate({ ...PLAN, days, ask: { ...runs, days: true } }).days!;
+    expect(day).toMatchObject({ id: LOW_WATER_DAY.id, name: 'Day 2, out with the pilots', issues: [] });
+    expect(day!.blocks).toHaveLength(LOW_WATER_DAY.body.blocks.length);
+    expect(day!.gaps.length).toBeGreaterThan(0);
+    expect(day!.charging.notReady.map(({ battery }) => battery)).toContain('V5: Holmvik 196');
+    // plain data, as it is sent
+    expect(JSON.parse(JSON.stringify(day))).toEqual(day);
+  });
+
+  it('are refused where they are too many, and told what is wrong in them', () => {
+    const many = Array.from({ length: 200 }, (_, index) => ({ id: `d${index}`, body: LOW_WATER_DAY.body }));
+    expect(planIssues({ ...PLAN, days: many, ask: { days: true } })).toMatchObject([{ path: '/ask/days', code: 'too-much-asked' }]);
+    const [first, ...rest] = LOW_WATER_DAY.body.blocks;
+    const body = { ...LOW_WATER_DAY.body, zone: 'Skarnholm', blocks: [{ ...first!, toMin: first!.fromMin, placeId: 'moon' }, ...rest] };
+    const [day] = evaluate({ ...PLAN, days: [{ id: 'd', body }], ask: { rigs: [], days: true } }).days!;
+    expect(day!.issues.map(({ path, code }) => [path, code])).toEqual([
+      ['/zone', 'no-such-zone'],
+      ['/blocks/0/toMin', 'ends-before-it-begins'],
+      ['/blocks/0/placeId', 'no-such-place'],
+    ]);
   });
 });

@@ -24,6 +24,8 @@ import type { RunRange } from '../match/range';
 import { rigGraph } from '../match/rig-graph';
 import { sensitivities } from '../match/sensitivity';
 import type { Sensitivity } from '../match/sensitivity';
+import { evaluateDay } from './evaluate-day';
+import type { DayEvaluation } from './evaluate-day';
 import { EVALUATION_RUNS } from './plan';
 import type { Ask, Plan } from './plan';
 
@@ -49,12 +51,16 @@ export interface Evaluation {
   readonly format: 'viaggio-evaluation';
   readonly version: 1;
   readonly rigs: readonly RigEvaluation[];
+  /** Where they were asked for. */
+  readonly days?: readonly DayEvaluation[];
 }
 
 /** Random runs of all rigs of one evaluation together. */
 export const MOST_RUNS_TOGETHER = 40_000;
 /** Searches of one evaluation, each of about a second: a device's feeds count one, its purchases two, a rig at once at least three. */
 export const MOST_SEARCHES = 16;
+/** Blocks of all days of one evaluation: run in about a second. */
+const MOST_BLOCKS = 2000;
 /** Steps of all runs of one evaluation together: some seconds. */
 const MOST_STEPS = 600_000;
 const TRACE_POINTS = 30;
@@ -81,6 +87,9 @@ export function planIssues(plan: Plan): readonly Issue[] {
   const together = rigs.length * (plan.ask?.runs ?? EVALUATION_RUNS);
   if (together > MOST_RUNS_TOGETHER)
     issues.push(issue('/ask/runs', 'too-much-asked', `at most ${MOST_RUNS_TOGETHER} runs of all rigs together`, `${together}`));
+  const blocks = plan.ask?.days ? (plan.days ?? []).reduce((sum, { body }) => sum + body.blocks.length, 0) : 0;
+  if (blocks > MOST_BLOCKS)
+    issues.push(issue('/ask/days', 'too-much-asked', `at most ${MOST_BLOCKS} blocks of all days together`, `${blocks}`));
   const { feeds, assignments, alternatives: schools, purchases } = plan.ask ?? {};
   const perDevice = (feeds ? 1 : 0) + (purchases ? 2 : 0);
   const searches = rigs.reduce((sum, { body: { devices } }) => {
@@ -109,6 +118,7 @@ export function evaluate(plan: Plan): Evaluation {
     format: 'viaggio-evaluation',
     version: 1,
     rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan.ask ?? {}, MOST_STEPS / rigs.length)),
+    ...(plan.ask?.days && { days: (plan.days ?? []).map((entry) => evaluateDay(entry, plan, gear)) }),
   };
 }
 

@@ -31,6 +31,7 @@ export const askShape = object('What to work out', {
   assignments: optional(flag('The whole rig fed at once')),
   alternatives: optional(flag('The schools side by side')),
   purchases: optional(flag('What one purchase would help')),
+  days: optional(flag('Every day as it goes')),
   style: optional(styleShape),
   weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
 });

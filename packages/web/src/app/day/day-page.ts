@@ -14,6 +14,7 @@ import { DaySheet } from './day-sheet';
 import { FollowedBattery } from './followed-battery';
 import { Moves } from './moves';
 import { PlanPanel } from './plan-panel';
+import { SchoolsPanel } from './schools-panel';
 import { Timeline } from './timeline';
 import { percent, time } from './timeline-view';
 import { WhatIfPanel } from './what-if-panel';
@@ -26,7 +27,20 @@ interface Risk {
 /** One day: the picture, what is at risk, the plan, what goes where, what is charged when, and what is there. */
 @Component({
   selector: 'app-day-page',
-  imports: [Agenda, BlockEditor, ChargingView, DayFiles, DaySetup, FollowedBattery, Moves, PlanPanel, RouterLink, Timeline, WhatIfPanel],
+  imports: [
+    Agenda,
+    BlockEditor,
+    ChargingView,
+    DayFiles,
+    DaySetup,
+    FollowedBattery,
+    Moves,
+    PlanPanel,
+    RouterLink,
+    SchoolsPanel,
+    Timeline,
+    WhatIfPanel,
+  ],
   providers: [DaySheet],
   templateUrl: './day-page.html',
   styleUrl: './day-page.scss',

@@ -69,6 +69,8 @@ export class DaySheet {
     return world && mishap && { ...world, day: withMishap(world.day, mishap) };
   });
   private readonly triedLater = computedLater('compare', this.tried, (core, world) => core.dayOutlook(world));
+  /** The day as it is looked at now: with the mishap, if it is tried against one. */
+  readonly asked = computed(() => this.tried() ?? this.world());
   /** How the day goes with the mishap, as it is planned now. */
   readonly triedOutlook = computed(() => (this.mishap() ? valueOf(this.triedLater()) : undefined));
   /** What would make it work, once somebody asked; undefined while nobody did. */
@@ -138,7 +140,7 @@ export class DaySheet {
 
   /** Looks for a plan; what it finds is shown before it is taken. */
   async look(order: PlanOrder): Promise<void> {
-    const world = this.tried() ?? this.world();
+    const world = this.asked();
     if (!world) return;
     this.helps.set(undefined);
     const turn = ++this.turn;
@@ -173,7 +175,7 @@ export class DaySheet {
 
   /** Looks for the least that would make the day work. */
   async help(plan: DayPlan, order: PlanOrder): Promise<void> {
-    const world = this.tried() ?? this.world();
+    const world = this.asked();
     if (!world) return;
     this.helps.set('looking');
     const helps = await this.workers.core('day-plan').dayHelps(world, plan, this.optionsOf(order));

@@ -35,7 +35,7 @@ import type {
   Together,
   Weights,
 } from '@viaggio/core';
-import { dayChancesOf, dayOutlook, helpsOf, planDayWith } from './day-calls';
+import { dayChancesOf, dayOutlook, daySchoolOf, helpsOf, planDayWith } from './day-calls';
 import { compress, readRecording } from './read-recording';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -106,6 +106,7 @@ export const coreCalls = {
   dayChances: dayChancesOf,
   planDay: planDayWith,
   dayHelps: helpsOf,
+  daySchool: daySchoolOf,
 
   school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
     return schoolAlternative(school, rig, kit, { weights, exclude });

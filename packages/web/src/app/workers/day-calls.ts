@@ -1,5 +1,18 @@
-import { DaySimulation, chargingList, dayChances, planDay, whatWouldDo } from '@viaggio/core';
-import type { ChargingList, Day, DayChances, DayPlan, DayRun, Gear, Help, PlanOrder, Rig, RigStates } from '@viaggio/core';
+import { DaySimulation, chargingList, dayChances, daySchool, planDay, whatWouldDo } from '@viaggio/core';
+import type {
+  ChargingList,
+  Day,
+  DayChances,
+  DayPlan,
+  DayRun,
+  Gear,
+  DaySchool,
+  Help,
+  PlanOrder,
+  Rig,
+  RigStates,
+  School,
+} from '@viaggio/core';
 
 /** A day with everything that it names. */
 export interface DayWorld {
@@ -47,6 +60,10 @@ export function helpsOf(
   options: { readonly order: PlanOrder; readonly fromMin?: number },
 ): readonly Help[] {
   return whatWouldDo(simulationOf(world), plan, options);
+}
+
+export function daySchoolOf(school: School, world: DayWorld, order: PlanOrder): DaySchool {
+  return daySchool(school, simulationOf(world), { order });
 }
 
 /** `best` is told the best plan between tries, so that it is there when the search is cancelled. */
