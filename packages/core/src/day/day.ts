@@ -23,6 +23,8 @@ export const BLOCK_KINDS = {
   other: 'other',
 } as const;
 export type BlockKind = keyof typeof BLOCK_KINDS;
+/** Kinds of block in which nothing is drawn unless the block says so. */
+export const QUIET_KINDS: readonly BlockKind[] = ['off', 'travel', 'meal'];
 
 const blockShape = object('Block', {
   id: idShape,

@@ -9,6 +9,7 @@ import { rigModel } from '../match/assess';
 import type { RigModel } from '../match/assess';
 import { Variations, roughRunner, uncertaintyOf } from '../match/range';
 import { isA } from '../match/rig-graph';
+import { QUIET_KINDS } from './day';
 import type { Block, Day } from './day';
 
 /** A rig with certain batteries in its seats at a certain temperature, ready to be run from any charge. */
@@ -35,8 +36,6 @@ export interface Deviation {
   readonly temperature: number;
 }
 
-/** Kinds of block in which nothing is drawn unless the block says so. */
-const QUIET: readonly Block['kind'][] = ['off', 'travel', 'meal'];
 const NOTHING: SystemPhase['loadW'] = {};
 /** Seconds of bridging from which a change of battery goes unnoticed. */
 const BRIDGES_S = 20;
@@ -163,7 +162,7 @@ function patternsOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly st
 
 /** Blocks of one pattern draw the same. */
 function patternOf({ kind, devices = [] }: Block): string {
-  return JSON.stringify([QUIET.includes(kind), devices]);
+  return JSON.stringify([QUIET_KINDS.includes(kind), devices]);
 }
 
 function devicesOf(rig: Pick<Rig, 'devices'>, pattern: string): RigPhase['devices'] {

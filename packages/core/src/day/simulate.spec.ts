@@ -38,6 +38,11 @@ describe('a day as it goes', () => {
     expect(stays).toMatchObject([{ batteryId: 'p1', fromMin: 480, toMin: 960, fromCharge: 1 }]);
   });
 
+  it('tells which batteries were taken as full because nobody said', () => {
+    expect(oneRig({ batteries: [] }).run().takenAsFull).toEqual(['p1']);
+    expect(oneRig({ batteries: [{ gearId: 'p1', startCharge: 0.5 }] }).run().takenAsFull).toEqual([]);
+  });
+
   it('spends nothing while a rig is off', () => {
     const { charge } = oneRig().run();
     const at = (minute: number) => charge.get('p1')!.find((point) => point.minute === minute)!.charge;

@@ -2,6 +2,7 @@ import type { Gear } from '../gear/gear';
 import { DEFAULT_RESERVE } from '../gear/rig';
 import type { Rig } from '../gear/rig';
 import { builtInId } from '../match/rig-system';
+import { QUIET_KINDS } from './day';
 import type { Block, Day } from './day';
 import { ChargerQueues, pairingOf } from './charger-queue';
 import type { Filled, Pairing } from './charger-queue';
@@ -51,6 +52,8 @@ export interface DayRun {
   readonly charge: ReadonlyMap<string, readonly ChargePoint[]>;
   /** Charge at the end of the plan: what the next day starts with. */
   readonly endCharge: ReadonlyMap<string, number>;
+  /** Batteries of which nobody said how full they are at the start. */
+  readonly takenAsFull: readonly string[];
   /** Stays that end below the reserve. */
   readonly intoReserve: readonly Stay[];
 }
@@ -129,8 +132,13 @@ export class DaySimulation {
     return pairing;
   };
 
-  /** Charge of a battery at the start: what the day says, what its rig says, what lies in the kit; full where nobody said. */
+  /** Charge of a battery at the start; full where nobody said, which `DayRun.takenAsFull` tells. */
   startCharge(batteryId: string): number {
+    return this.saidCharge(batteryId) ?? 1;
+  }
+
+  /** What the day says of a battery's charge at the start, what its rig says, what lies in the kit. */
+  saidCharge(batteryId: string): number | undefined {
     const said = this.day.batteries?.find(({ gearId }) => gearId === batteryId)?.startCharge;
     if (said !== undefined) return said;
     for (const rigId of this.day.rigIds) {
@@ -140,7 +148,7 @@ export class DaySimulation {
       if (own !== undefined) return own;
     }
     const battery = this.gear.get(batteryId);
-    return battery?.kind === 'battery' ? (battery.charge ?? 1) : 1;
+    return battery?.kind === 'battery' ? battery.charge : undefined;
   }
 
   /** Follows the moves, and looks up everything that does not depend on chance. */
@@ -228,6 +236,7 @@ class OneRun {
       filled: this.queues.done,
       charge: this.points,
       endCharge: new Map(this.soc),
+      takenAsFull: [...this.soc.keys()].filter((id) => this.simulation.gear.has(id) && this.simulation.saidCharge(id) === undefined),
       intoReserve: stays.filter(({ fromCharge, toCharge }) => toCharge < Math.min(reserve, fromCharge) - 1e-9),
     };
   }
@@ -336,7 +345,7 @@ class OneRun {
 
 /** Whether a block wants power at all. */
 export function isDrawing({ kind, devices = [] }: Block): boolean {
-  return !['off', 'travel', 'meal'].includes(kind) || devices.some(({ mode }) => mode !== 'off');
+  return !QUIET_KINDS.includes(kind) || devices.some(({ mode }) => mode !== 'off');
 }
 
 /** Stays of one battery in one rig that follow each other at once are one. */

@@ -104,6 +104,15 @@ export class DayPage {
     return missing ? 'A rig that needs an outlet has blocks without a place: there it is taken to have one.' : undefined;
   });
 
+  /** What nobody said, and what was taken for it. */
+  protected readonly assumed = computed(() => {
+    const ids = this.sheet.outlook()?.run.takenAsFull ?? [];
+    const names = ids.map((id) => gearTitle(this.sheet.gear().get(id)!)).join(', ');
+    const cold =
+      this.sheet.day()?.temperatureC === undefined ? 'Where nobody said how cold it is, the rig’s own temperature counts, else 25 °C.' : '';
+    return `${names === '' ? '' : `Taken as full at the start, since nobody said: ${names}.`} ${cold}`.trim();
+  });
+
   protected readonly lost = computed(() => {
     const day = this.sheet.day();
     return (day?.lost ?? []).map(({ gearId, atMin }) => {
