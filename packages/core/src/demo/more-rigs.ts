@@ -77,6 +77,7 @@ export function moreRigs(): readonly Rig[] {
       ],
       wantedMin: 5 * 24 * 60,
       temperatureC: -6,
+      unattended: { from: '2026-01-12', days: 14, panelW: 20, latitudeDeg: 57, dullDays: 3, visitEveryDays: 4, cardFrames: 12_000 },
     },
     {
       name: 'Stills with the grip',

@@ -24,6 +24,8 @@ import type { RunRange } from '../match/range';
 import { rigGraph } from '../match/rig-graph';
 import { sensitivities } from '../match/sensitivity';
 import type { Sensitivity } from '../match/sensitivity';
+import { leftAlone } from '../solar/alone';
+import type { AloneAnswer } from '../solar/alone';
 import { evaluateDay } from './evaluate-day';
 import type { DayEvaluation } from './evaluate-day';
 import { EVALUATION_RUNS } from './plan';
@@ -45,6 +47,8 @@ export interface RigEvaluation {
   readonly assignments?: Assignments;
   readonly alternatives?: readonly Alternative[];
   readonly purchases?: readonly Purchases[];
+  /** Where the rig says that it is left alone. */
+  readonly alone?: AloneAnswer;
 }
 
 export interface Evaluation {
@@ -145,6 +149,7 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, ask
     ...(ask.assignments && { assignments: assignFeeds(rig, gear, { weights }) }),
     ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }) }),
     ...(ask.purchases && { purchases: each((deviceId) => purchasesFor(rig, deviceId, gear, { weights })) }),
+    ...(rig.unattended && { alone: leftAlone(rig, gear) }),
   };
 }
 

@@ -1,6 +1,7 @@
 import { balanceShape } from '../balance/balance-shape';
 import { choice, list, number, object, optional, record, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
+import { unattendedShape } from '../solar/unattended-shape';
 import { idShape, localId, unknown } from './fields';
 import { styleShape } from './style';
 
@@ -78,6 +79,8 @@ export const rigShape = object('Rig', {
   /** What feeds are weighed by where it differs from the style's own, by criterion. */
   weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
   balance: optional(balanceShape),
+  /** Where it is left alone: for how long, with what sun. */
+  unattended: optional(unattendedShape),
 });
 export type Rig = Infer<typeof rigShape>;
 

@@ -21,6 +21,7 @@ export type Unit =
   | 'price'
   | 'count'
   | 'points'
+  | 'peak-sun hours'
   | 'years';
 
 export interface UnitInfo {
@@ -98,5 +99,12 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   price: { noun: 'money', symbol: '', example: '180', digits: 2, spellings: {} },
   count: { noun: 'a whole number', symbol: '', example: '4', digits: 0, spellings: {} },
   points: { noun: 'points', symbol: '', example: '1.5', digits: 2, spellings: {} },
+  'peak-sun hours': {
+    noun: 'peak-sun hours',
+    symbol: 'h',
+    example: '1.2 h',
+    digits: 2,
+    spellings: { h: same, hour: same, hours: same, 'kwh/m2': same, 'kwh/m²': same, 'kwh/m2/day': same },
+  },
   years: { noun: 'years', symbol: 'years', example: '3', digits: 1, spellings: { y: same, year: same, years: same } },
 };

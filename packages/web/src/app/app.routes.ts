@@ -29,6 +29,11 @@ export const routes: Routes = [
         loadComponent: () => import('./rigs/balance/balance-page').then((m) => m.BalancePage),
       },
       {
+        path: 'unattended',
+        title: 'Left alone · Viaggio',
+        loadComponent: () => import('./rigs/unattended/unattended-page').then((m) => m.UnattendedPage),
+      },
+      {
         path: 'history',
         title: 'History · Viaggio',
         loadComponent: () => import('./rigs/history/history-page').then((m) => m.HistoryPage),

@@ -6,6 +6,7 @@ import {
   findFeeds,
   healthHistory,
   learnedDraws,
+  leftAlone,
   offersFor,
   planAgainstDay,
   purchasesFor,
@@ -16,6 +17,7 @@ import {
   withoutFeed,
 } from '@viaggio/core';
 import type {
+  AloneAnswer,
   Alternative,
   Assignments,
   DrawRow,
@@ -59,6 +61,10 @@ export const coreCalls = {
   outlook(rig: Rig, parts: Kit): Outlook {
     const model = rigModel(rig, parts);
     return { range: runRange(model), sensitivities: sensitivities(model) };
+  },
+
+  alone(rig: Rig, parts: Kit): AloneAnswer {
+    return leftAlone(rig, parts);
   },
 
   remedies(rig: Rig, kit: Kit, exclude: ReadonlySet<string>): Remedies {

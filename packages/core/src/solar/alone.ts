@@ -1,0 +1,330 @@
+import { DateTime } from 'luxon';
+import { accepted, tooCold } from '../day/charging';
+import { batteryFigures } from '../gear/battery-figures';
+import type { Battery, Gear } from '../gear/gear';
+import { DEFAULT_RESERVE } from '../gear/rig';
+import type { Rig } from '../gear/rig';
+import { assessModel, rigModel } from '../match/assess';
+import type { Answer } from '../match/assess';
+import { isA } from '../match/rig-graph';
+import { withoutSpares } from '../feed/without-spares';
+import { framesADay, withFramesEvery } from './frames';
+import { peakSunHours } from './sun-hours';
+import type { Unattended } from './unattended-shape';
+
+/** Of what the panel would give in its peak-sun hours: aimed and clean, or flat or dirty (the model, section 10). */
+export const PANEL_SHARE = 0.65;
+export const DIRTY_PANEL_SHARE = 0.5;
+const DAY_MIN = 24 * 60;
+/** Shares of a charge that differ by less are the same. */
+const EVEN = 1e-9;
+/** Days that are followed where nobody said how many. */
+const DEFAULT_DAYS = 30;
+/** A frame every so many seconds: what is set beside the interval there is. */
+const INTERVALS_S = [10, 30, 60, 120, 300, 600, 1800, 3600];
+
+/** A month's sun against a day's use. */
+export interface MonthSun {
+  /** 1: January. */
+  readonly month: number;
+  readonly sunHours: number;
+  readonly from: 'typed' | 'latitude';
+  readonly yieldWh: number;
+  /** A day's yield less a day's use. */
+  readonly balanceWh: number;
+  /** Days until a full battery is at its reserve; undefined where the sun sustains it. */
+  readonly lastsDays: number | undefined;
+}
+
+/** The charge at the end of a day, as shares of what a full battery gives this rig. */
+export interface DayAlone {
+  /** 0: the day it is left. */
+  readonly day: number;
+  readonly charge: number;
+  /** With the dull spell where it hurts most; the same as `charge` where none was named. */
+  readonly dullCharge: number;
+}
+
+export interface Visit {
+  readonly day: number;
+  readonly why: 'battery' | 'card' | 'battery and card';
+}
+
+/** The same rig with its frames further apart, or nearer. */
+export interface Duty {
+  readonly everyS: number;
+  readonly current: boolean;
+  readonly useWh: number;
+  readonly autonomyDays: number;
+  /** In the days it is left for, or until the battery is at its reserve. */
+  readonly frames: number;
+  readonly sustained: boolean | undefined;
+}
+
+/** A rig left alone: how long on its battery, whether the sun carries it, when somebody must come. */
+export interface Alone {
+  /** A day's use at the battery, converters and standby in it. */
+  readonly useWh: number;
+  /** What a full battery gives this rig before something stops; and that without the reserve. */
+  readonly fullWh: number;
+  readonly usableWh: number;
+  readonly autonomyDays: number;
+  /** What the panel really charges with: a lead-acid battery takes no more, a frozen lithium one nothing. */
+  readonly chargeW: number;
+  readonly limitedBy: 'battery' | 'cold' | undefined;
+  readonly share: number;
+  readonly months: readonly MonthSun[];
+  /** Of the months in which it is left, all twelve when nobody said when. */
+  readonly worst: MonthSun | undefined;
+  readonly sustained: boolean | undefined;
+  /** Months in which it is left and of whose sun nobody said anything: none is counted. */
+  readonly withoutSun: readonly number[];
+  /** A panel with which the worst month would sustain it. */
+  readonly panelForWorstW: number | undefined;
+  /** Whether the battery alone bridges the dull spell, and days of sun until it is full again after it. */
+  readonly spell:
+    { readonly days: number; readonly bridged: boolean; readonly leftCharge: number; readonly backDays: number | undefined } | undefined;
+  readonly days: readonly DayAlone[];
+  readonly visits: readonly Visit[];
+  /** Whether coming as often as said is often enough. */
+  readonly everySaid: { readonly everyDays: number; readonly enough: boolean } | undefined;
+  readonly framesADay: number | undefined;
+  readonly cardDays: number | undefined;
+  readonly duties: readonly Duty[];
+}
+
+export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { readonly is: 'unknown'; readonly why: string };
+
+/**
+ * Days of autonomy from the rig's own circuit, the sun's balance by month, the longest dull spell, and when to come.
+ *
+ * A day's yield is panel × peak-sun hours × 0.65 (0.5 flat or dirty); the days are followed with it one by one. During a
+ * dull spell nothing is yielded. Nobody changes batteries in between: spares do not count. Unknown, with the reason, where
+ * the rig cannot be worked out or has no battery to live on. Cost: a rig's answer, and one more for each interval of frames.
+ *
+ * @example leftAlone(rig, gear) // { is: 'known', alone: { autonomyDays: 4.1, sustained: false, … } }
+ */
+export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
+  const said = rig.unattended ?? {};
+  const life = lifeOf(rig, gear);
+  if (typeof life === 'string') return { is: 'unknown', why: life };
+  const { useWh, fullWh, batteries } = life;
+  const reserve = rig.reserve ?? DEFAULT_RESERVE;
+  const usableWh = fullWh * (1 - reserve);
+  const { chargeW, limitedBy } = charging(said.panelW ?? 0, batteries, rig.temperatureC);
+  const share = said.dirty ? DIRTY_PANEL_SHARE : PANEL_SHARE;
+  const months = monthsOf(said, chargeW * share, useWh, usableWh);
+  const dates = datesOf(said);
+  const sunOf = (date: DateTime | undefined) => (date ? months.find(({ month }) => month === date.month) : worstOf(months));
+  const yields = dates.map((date) => sunOf(date)?.yieldWh ?? 0);
+  const worst = worstOf(months.filter(({ month }) => dates.some((date) => date === undefined || date.month === month)));
+  const start = startShare(rig);
+  const walk = new DayWalk(
+    useWh / fullWh,
+    yields.map((wh) => wh / fullWh),
+    start,
+    reserve,
+  );
+  const dullDays = said.dullDays ?? 0;
+  const clear = walk.charges();
+  const dull = dullDays > 0 ? walk.worstSpell(dullDays) : clear;
+  const perDay = framesADay(rig, gear);
+  const cardDays = said.cardFrames !== undefined && perDay ? said.cardFrames / perDay : undefined;
+  const sustained = worst && worst.balanceWh >= 0;
+  const ownMonth = worst?.yieldWh ?? 0;
+  return {
+    is: 'known',
+    alone: {
+      useWh,
+      fullWh,
+      usableWh,
+      autonomyDays: usableWh / useWh,
+      chargeW,
+      limitedBy,
+      share,
+      months,
+      worst,
+      sustained,
+      withoutSun: months.length === 0 ? [] : [...new Set(dates.flatMap((date) => (sunOf(date) ? [] : [date!.month])))],
+      panelForWorstW: worst && worst.sunHours > 0 ? useWh / (worst.sunHours * share) : undefined,
+      spell:
+        dullDays > 0
+          ? {
+              days: dullDays,
+              bridged: dullDays * useWh <= usableWh,
+              leftCharge: Math.max(0, 1 - (dullDays * useWh) / fullWh),
+              backDays: ownMonth > useWh ? Math.ceil(Math.min(fullWh, dullDays * useWh) / (ownMonth - useWh)) : undefined,
+            }
+          : undefined,
+      days: clear.map((charge, day) => ({ day, charge, dullCharge: dull[day]! })),
+      visits: walk.visits(dullDays, cardDays),
+      everySaid:
+        said.visitEveryDays === undefined
+          ? undefined
+          : {
+              everyDays: said.visitEveryDays,
+              enough: walk.lastsBetween(said.visitEveryDays, dullDays) && said.visitEveryDays <= (cardDays ?? Infinity),
+            },
+      framesADay: perDay,
+      cardDays,
+      duties: perDay === undefined ? [] : dutiesOf(rig, gear, { sunWh: worst?.yieldWh, reserve, days: dates.length }),
+    },
+  };
+}
+
+/** Follows the charge day by day, in shares of a full battery. */
+class DayWalk {
+  constructor(
+    private readonly use: number,
+    private readonly yields: readonly number[],
+    private readonly start: number,
+    private readonly reserve: number,
+  ) {}
+
+  /** Charge at the end of each day, without sun in a spell of so many days. */
+  charges(spellFrom = Infinity, spellDays = 0): readonly number[] {
+    let charge = this.start;
+    return this.yields.map((_, day) => {
+      charge = Math.max(0, this.after(charge, day, day >= spellFrom && day < spellFrom + spellDays));
+      return charge;
+    });
+  }
+
+  /** The spell where the lowest charge is lowest. */
+  worstSpell(spellDays: number): readonly number[] {
+    let worst: readonly number[] = this.charges(0, spellDays);
+    for (let from = 1; from + spellDays <= this.yields.length; from++) {
+      const charges = this.charges(from, spellDays);
+      if (Math.min(...charges) < Math.min(...worst)) worst = charges;
+    }
+    return worst;
+  }
+
+  /**
+   * The days on which somebody must bring a full battery or an empty card: as late as the reserve allows, wherever the
+   * dull spell falls.
+   */
+  visits(spellDays: number, cardDays = Infinity): readonly Visit[] {
+    const visits: Visit[] = [];
+    let charge = this.start;
+    let [batteryFrom, cardFrom] = [0, 0];
+    for (let day = 0; day < this.yields.length; day++) {
+      let next = this.after(charge, day, day - batteryFrom < spellDays);
+      const battery = next < this.reserve - EVEN;
+      const card = day + 1 - cardFrom > cardDays;
+      // the day it is left everything is fresh
+      if (day > 0 && (battery || card)) {
+        visits.push({ day, why: battery && card ? 'battery and card' : battery ? 'battery' : 'card' });
+        if (battery) {
+          batteryFrom = day;
+          next = this.after(1, day, spellDays > 0);
+        }
+        // who brings a battery looks after the card as well
+        cardFrom = day;
+      }
+      charge = Math.max(0, next);
+    }
+    return visits;
+  }
+
+  /** Whether a full battery lasts from each visit to the next, whichever of them the dull spell falls between. */
+  lastsBetween(everyDays: number, spellDays: number): boolean {
+    let charge = this.start;
+    for (let day = 0; day < this.yields.length; day++) {
+      if (day > 0 && day % everyDays === 0) charge = 1;
+      charge = this.after(charge, day, day % everyDays < spellDays);
+      if (charge < this.reserve - EVEN) return false;
+    }
+    return true;
+  }
+
+  private after(charge: number, day: number, isDull: boolean): number {
+    return Math.min(1, charge - this.use + (isDull ? 0 : this.yields[day]!));
+  }
+}
+
+interface Life {
+  readonly useWh: number;
+  readonly fullWh: number;
+  readonly batteries: readonly Battery[];
+}
+
+/** What the rig takes in a day and what full batteries give it, from its own circuit; a sentence where it cannot be told. */
+function lifeOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Life | string {
+  const { startCharge: _start, ...rest } = withoutSpares(rig, gear);
+  const full: Rig = { ...rest, batteries: rest.batteries?.map(({ startCharge: _own, ...state }) => state) };
+  const model = rigModel(full, gear);
+  const answer = assessModel(model, { trace: false });
+  if (answer.unlimited) return 'An outlet feeds it: it runs as long as there is power. Days alone are for what lives on batteries.';
+  if (!answer.timeline) return troubleOf(answer);
+  const batteries = model.graph.sources.flatMap((part) => (isA(part, 'battery') ? [part.gear] : []));
+  const ids = model.graph.sources.filter((part) => isA(part, 'battery')).map(({ id }) => id);
+  const used = answer.timeline.sources.filter(({ id }) => ids.includes(id));
+  const packWh = used.reduce((sum, one) => sum + one.packWh, 0);
+  const poweredMin = Math.max(...answer.timeline.loads.map((load) => load.poweredMin));
+  if (packWh <= 0 || poweredMin <= 0) return 'Nothing is drawn from a battery.';
+  // followed to its end it has given all it can; what outlasts the look ahead has given its share
+  const spent = answer.firstStopMin === undefined ? 1 - Math.min(...used.map(({ endSoc }) => endSoc)) : 1;
+  return { useWh: (packWh / poweredMin) * DAY_MIN, fullWh: packWh / spent, batteries };
+}
+
+function troubleOf({ findings }: Answer): string {
+  const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'unknown');
+  return worst?.sentence ?? 'Nothing feeds it.';
+}
+
+function charging(panelW: number, batteries: readonly Battery[], temperatureC: number | undefined): Pick<Alone, 'chargeW' | 'limitedBy'> {
+  if (panelW > 0 && batteries.some(({ chemistry }) => tooCold({ chemistry }, temperatureC))) return { chargeW: 0, limitedBy: 'cold' };
+  const takes = batteries.reduce((sum, battery) => {
+    const { energyWh } = batteryFigures(battery);
+    return sum + (energyWh === undefined ? panelW : accepted({ chemistry: battery.chemistry, energyWh }, panelW));
+  }, 0);
+  return takes < panelW ? { chargeW: takes, limitedBy: 'battery' } : { chargeW: panelW, limitedBy: undefined };
+}
+
+/** All twelve, where hours were typed or a latitude is known; none where there is neither, or no panel. */
+function monthsOf(said: Unattended, givesW: number, useWh: number, usableWh: number): readonly MonthSun[] {
+  if (said.panelW === undefined) return [];
+  return Array.from({ length: 12 }, (_, index) => index + 1).flatMap((month): readonly MonthSun[] => {
+    const typed = said.monthHours?.find((one) => one.month === month)?.hours ?? said.sunHours;
+    if (typed === undefined && said.latitudeDeg === undefined) return [];
+    const sunHours = typed ?? peakSunHours(said.latitudeDeg!, month);
+    const yieldWh = givesW * sunHours;
+    const balanceWh = yieldWh - useWh;
+    const lastsDays = balanceWh < 0 ? usableWh / -balanceWh : undefined;
+    return [{ month, sunHours, from: typed === undefined ? 'latitude' : 'typed', yieldWh, balanceWh, lastsDays }];
+  });
+}
+
+function worstOf(months: readonly MonthSun[]): MonthSun | undefined {
+  return months.reduce<MonthSun | undefined>((worst, one) => (worst && worst.sunHours <= one.sunHours ? worst : one), undefined);
+}
+
+/** The days it is left for; without a date, where nobody said when. */
+function datesOf({ from, days = DEFAULT_DAYS }: Unattended): readonly (DateTime | undefined)[] {
+  const first = from === undefined ? undefined : DateTime.fromISO(from, { zone: 'UTC' });
+  return Array.from({ length: days }, (_, day) => (first?.isValid ? first.plus({ days: day }) : undefined));
+}
+
+function startShare(rig: Rig): number {
+  return rig.batteries?.find(({ startCharge }) => startCharge !== undefined)?.startCharge ?? rig.startCharge ?? 1;
+}
+
+/** The same for frames nearer and further apart: what a change of the interval costs. */
+function dutiesOf(
+  rig: Rig,
+  gear: ReadonlyMap<string, Gear>,
+  { sunWh, reserve, days }: { readonly sunWh: number | undefined; readonly reserve: number; readonly days: number },
+): readonly Duty[] {
+  return INTERVALS_S.flatMap((everyS): readonly Duty[] => {
+    const other = withFramesEvery(rig, gear, everyS);
+    if (!other) return [];
+    const life = lifeOf(rig, other);
+    if (typeof life === 'string') return [];
+    const autonomyDays = (life.fullWh * (1 - reserve)) / life.useWh;
+    const sustained = sunWh === undefined ? undefined : sunWh >= life.useWh;
+    const lastsDays = sustained ? days : Math.min(days, (life.fullWh * (1 - reserve)) / (life.useWh - (sunWh ?? 0)));
+    const perDay = framesADay(rig, other) ?? 0;
+    return [{ everyS, current: other === gear, useWh: life.useWh, autonomyDays, frames: Math.floor(perDay * lastsDays), sustained }];
+  });
+}

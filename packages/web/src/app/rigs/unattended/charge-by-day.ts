@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { DayAlone, Unattended } from '@viaggio/core';
+import type { ApexOptions } from 'apexcharts';
+import { ApexChart } from '../../shared/apex-chart';
+import { Theme } from '../../shared/theme';
+import { dayOf } from './words';
+
+/** Charge at the end of every day, with the sun as it is on average, and with the dull spell where it hurts most. */
+@Component({
+  selector: 'app-charge-by-day',
+  imports: [ApexChart],
+  template: `<app-apex-chart [options]="options()" [label]="label()" />`,
+  styles: ':host { display: block; min-height: 240px; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChargeByDay {
+  readonly days = input.required<readonly DayAlone[]>();
+  readonly said = input.required<Unattended>();
+  readonly reserve = input.required<number>();
+  private readonly theme = inject(Theme);
+
+  protected readonly label = computed(() => {
+    const lowest = Math.min(...this.days().map(({ dullCharge }) => dullCharge));
+    return `Charge over ${this.days().length} days; the lowest is ${Math.round(100 * lowest)} per cent.`;
+  });
+  protected readonly options = computed((): ApexOptions => {
+    const dark = this.theme.dark();
+    const ink = dark ? '#d8d5cd' : '#33302a';
+    const hasSpell = (this.said().dullDays ?? 0) > 0;
+    const series = (of: (day: DayAlone) => number) => this.days().map((one) => ({ x: one.day + 1, y: Math.round(1000 * of(one)) / 10 }));
+    return {
+      chart: {
+        type: 'line',
+        height: 240,
+        animations: { enabled: false },
+        toolbar: { show: false },
+        zoom: { enabled: false },
+        foreColor: ink,
+        fontFamily: 'Inter, sans-serif',
+        background: 'transparent',
+      },
+      theme: { mode: dark ? 'dark' : 'light' },
+      colors: dark ? ['#7fb3a8', '#f2c14e'] : ['#2f7266', '#9a6200'],
+      stroke: { width: [2.5, 2.5], dashArray: [0, 6], curve: 'straight' },
+      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
+      legend: { show: hasSpell, position: 'top', horizontalAlign: 'left', showForSingleSeries: true },
+      series: [
+        { name: 'Average sun', data: series(({ charge }) => charge) },
+        ...(hasSpell ? [{ name: 'With the dull spell', data: series(({ dullCharge }) => dullCharge) }] : []),
+      ],
+      xaxis: {
+        type: 'numeric',
+        min: 1,
+        max: Math.max(2, this.days().length),
+        tickAmount: Math.min(10, Math.max(1, this.days().length - 1)),
+        labels: {
+          formatter: (value) =>
+            dayOf(this.said(), Math.round(Number(value)) - 1).replace(/^, \w+ /, '') || `day ${Math.round(Number(value))}`,
+        },
+        tooltip: { enabled: false },
+      },
+      yaxis: { min: 0, max: 100, tickAmount: 4, labels: { formatter: (value: number) => `${Math.round(value)} %` } },
+      annotations: {
+        yaxis: [
+          {
+            y: 100 * this.reserve(),
+            borderColor: ink,
+            strokeDashArray: 3,
+            label: { text: 'reserve', borderWidth: 0, style: { color: ink, background: 'transparent' } },
+          },
+        ],
+      },
+      tooltip: { enabled: false },
+    };
+  });
+}
