@@ -1,7 +1,8 @@
 import type { Gear } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
 import type { Charge, Place } from './day';
-import { chargeAfter, chargeMinutes, tooCold } from './charging';
+import { CHARGER_EFFICIENCY, chargeAfter, chargeMinutes, tooCold } from './charging';
+import { placeW } from './place-power';
 import { fits, wattsOf } from './charger';
 import type { Charger } from './charger';
 import type { Span } from './spans';
@@ -57,7 +58,7 @@ export class ChargerBook {
       const from = reaches(place.id);
       if (from === undefined || !fits(charger, battery) || tooCold(battery, place.temperatureC)) continue;
       const watts = wattsOf(charger, charger.order === 'together' ? charger.slots : 1);
-      const usable = watts && Math.min(watts, place.outletW ?? Infinity);
+      const usable = watts && Math.min(watts, (placeW(place) ?? Infinity) * CHARGER_EFFICIENCY);
       const span = usable === undefined ? undefined : this.free(booked, Math.max(from, fromMin), byMin);
       if (!usable || !span) continue;
       const fill = this.filling(booked, span, chargeMinutes(filling, charge, 1, usable));

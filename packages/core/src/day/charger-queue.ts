@@ -3,6 +3,7 @@ import type { Gear } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
 import { chargerOf, fits, wattsOf } from './charger';
 import type { Charger } from './charger';
+import { placeW } from './place-power';
 import { CHARGER_EFFICIENCY, chargeAfter, chargeMinutes, tooCold } from './charging';
 import type { Filling } from './charging';
 import type { OnCharger, Outlets } from './seating';
@@ -38,6 +39,7 @@ export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: Read
   if (battery.chemistry === 'alkaline') return no(`${CHEMISTRIES.alkaline.name} cells must not be charged.`);
   if (tooCold(battery, place.temperatureC)) return no('Lithium cells must not be charged below 0 °C.');
   if (place.power === 'none') return no('There is no power at this place.');
+  if (placeW(place) === 0) return no('How much the sun gives at this place is not known.');
   return { ok: true, charger, filling: { chemistry: battery.chemistry, energyWh } };
 }
 
@@ -141,15 +143,15 @@ interface Rate {
 
 /** What hangs on one outlet that gives little shares it by what each would take. */
 function withinOutlets(rates: readonly Rate[]): readonly Rate[] {
-  if (rates.every(({ slot }) => slot.charge.place?.outletW === undefined)) return rates;
+  if (rates.every(({ slot }) => placeW(slot.charge.place!) === undefined)) return rates;
   const wantedW = new Map<string, number>();
   for (const { slot, watts } of rates) {
     const id = slot.charge.place!.id;
     wantedW.set(id, (wantedW.get(id) ?? 0) + watts / CHARGER_EFFICIENCY);
   }
   return rates.map((rate) => {
-    const { id, outletW = Infinity } = rate.slot.charge.place!;
-    return { ...rate, watts: rate.watts * Math.min(1, outletW / wantedW.get(id)!) };
+    const place = rate.slot.charge.place!;
+    return { ...rate, watts: rate.watts * Math.min(1, (placeW(place) ?? Infinity) / wantedW.get(place.id)!) };
   });
 }
 

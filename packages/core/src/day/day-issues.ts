@@ -2,6 +2,7 @@ import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { isZone } from './clock';
 import type { Day } from './day';
+import { missingOfSun } from './place-power';
 
 /** What a day of the right shape says that cannot be: times that go back, places and zones that nobody knows. */
 export function dayIssues(day: Day): readonly Issue[] {
@@ -23,6 +24,15 @@ export function dayIssues(day: Day): readonly Issue[] {
     );
     if (other && day.blocks.indexOf(other) < index)
       issues.push(issue(`/blocks/${index}/fromMin`, 'overlaps', 'a rig in one block at a time', block.fromMin));
+  });
+  day.places?.forEach((one, index) => {
+    for (const field of missingOfSun(one))
+      issues.push(issue(`/places/${index}/${field}`, 'figure-missing', 'a figure of the sun there; none is counted without it', undefined));
+  });
+  const kinds = new Set((day.kinds ?? []).map(({ id }) => id));
+  day.blocks.forEach(({ ownKindId }, index) => {
+    if (ownKindId !== undefined && !kinds.has(ownKindId))
+      issues.push(issue(`/blocks/${index}/ownKindId`, 'no-such-kind', 'the identifier of an own kind of this day', ownKindId));
   });
   (day.charges ?? []).forEach(({ fromMin, toMin }, index) => {
     if (toMin <= fromMin) issues.push(issue(`/charges/${index}/toMin`, 'ends-before-it-begins', `more than ${fromMin} min`, toMin));

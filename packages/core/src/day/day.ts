@@ -30,6 +30,8 @@ const blockShape = object('Block', {
   id: idShape,
   rigId: idShape,
   kind: choice('Kind', BLOCK_KINDS),
+  /** One of the day's own kinds, which goes on like `kind`. */
+  ownKindId: optional(localId('Own kind')),
   name: optional(text('Name', 60)),
   fromMin: minute('From'),
   toMin: minute('To'),
@@ -48,15 +50,26 @@ export type Block = Infer<typeof blockShape>;
 const placeShape = object('Place', {
   id: localId('Place'),
   name: text('Name', 60),
-  power: choice('Power there', { mains: 'mains', vehicle: 'a vehicle’s outlet', none: 'none' }),
-  /** What the outlet gives in all, where it is little: 24 V of 10 A are 240 W. */
+  power: choice('Power there', { mains: 'mains', vehicle: 'a vehicle’s outlet', solar: 'a solar panel', none: 'none' }),
+  /** What the outlet gives in all, where it is little: 24 V of 10 A are 240 W. Of a panel: in full sun. */
   outletW: optional(watts('Power of the outlet')),
-  /** Clock hours of its power, every day; all day when absent. */
+  sunHours: optional(number('Peak-sun hours a day', 'peak-sun hours', { max: 14 })),
+  /** Clock hours of its power, every day; all day when absent. Those of a panel are its hours of sun. */
   powerFrom: optional(ofDay('Power from')),
   powerTo: optional(ofDay('Power until')),
   temperatureC: optional(temperature('Temperature')),
 });
 export type Place = Infer<typeof placeShape>;
+
+/** A kind of block that somebody named: a rehearsal is like stand by, with the screen dimmed. */
+const ownKindShape = object('Own kind', {
+  id: localId('Own kind'),
+  name: text('Name', 60),
+  like: choice('Goes on like', BLOCK_KINDS),
+  uninterrupted: optional(flag('Must not be interrupted')),
+  devices: optional(phaseShape.fields.devices),
+});
+export type OwnKind = Infer<typeof ownKindShape>;
 
 const swapShape = object('Swap', {
   rigId: idShape,
@@ -94,6 +107,9 @@ export const dayShape = object('Day', {
   chance: optional(number('Chance of lasting', 'fraction', { min: 0.5, max: 0.999 })),
   rigIds: list('Rigs', idShape, { max: 20 }),
   blocks: list('Blocks', blockShape, { max: MAX_BLOCKS }),
+  kinds: optional(list('Own kinds of block', ownKindShape, { max: 40 })),
+  /** The plan before it, whose batteries it begins with. */
+  follows: optional(idShape),
   places: optional(list('Places', placeShape, { max: 40 })),
   /** Clock hours in which somebody is there to move batteries, every day; always when there are none. */
   hands: optional(
@@ -142,6 +158,9 @@ export function namedByDay(day: Day): readonly { readonly path: string; readonly
       rig(`/blocks/${index}/rigId`, rigId),
       ...devices.map(({ gearId }, place) => gear(`/blocks/${index}/devices/${place}/gearId`, gearId)),
     ]),
+    ...(day.kinds ?? []).flatMap(({ devices = [] }, index) =>
+      devices.map(({ gearId }, place) => gear(`/kinds/${index}/devices/${place}/gearId`, gearId)),
+    ),
     ...(day.chargers ?? []).map(({ gearId }, index) => gear(`/chargers/${index}/gearId`, gearId)),
     ...(day.batteries ?? []).map(({ gearId }, index) => gear(`/batteries/${index}/gearId`, gearId)),
     ...(day.lost ?? []).map(({ gearId }, index) => gear(`/lost/${index}/gearId`, gearId)),
@@ -155,4 +174,12 @@ export function namedByDay(day: Day): readonly { readonly path: string; readonly
       gear(`/charges/${index}/chargerId`, chargerId),
     ]),
   ];
+}
+
+/** What a block is called: its own name, its own kind's, or its kind's. */
+export function blockTitle(
+  { name, kind, ownKindId }: Pick<Block, 'name' | 'kind' | 'ownKindId'>,
+  { kinds = [] }: Pick<Day, 'kinds'>,
+): string {
+  return name ?? kinds.find(({ id }) => id === ownKindId)?.name ?? BLOCK_KINDS[kind];
 }

@@ -213,5 +213,7 @@ function alike(a: RigSpan, b: RigSpan): boolean {
 function powerFor(block: Block | undefined, place: Place | undefined, outlets: Outlets, minute: number): RigSpan['power'] {
   if (!block) return [];
   if (!place) return block.placeId === undefined ? ['mains', 'vehicle'] : [];
-  return place.power !== 'none' && isDuring(outlets.get(place.id) ?? [], minute) ? [place.power] : [];
+  // a panel fills batteries; it does not carry a rig
+  if (place.power === 'none' || place.power === 'solar') return [];
+  return isDuring(outlets.get(place.id) ?? [], minute) ? [place.power] : [];
 }

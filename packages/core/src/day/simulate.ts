@@ -6,6 +6,7 @@ import { QUIET_KINDS } from './day';
 import type { Block, Day } from './day';
 import { ChargerQueues, pairingOf } from './charger-queue';
 import type { Filled, Pairing } from './charger-queue';
+import { placeW } from './place-power';
 import { RigStates } from './rig-states';
 import type { SystemPhase } from '../discharge/system';
 import type { Deviation, RigState } from './rig-states';
@@ -117,7 +118,7 @@ export class DaySimulation {
   ) {
     this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs);
     this.outlets = new Map(
-      (day.places ?? []).map(({ id, power, powerFrom, powerTo }) => [id, power === 'none' ? [] : dailySpans(day, powerFrom, powerTo)]),
+      (day.places ?? []).map((place) => [place.id, placeW(place) === 0 ? [] : dailySpans(day, place.powerFrom, place.powerTo)]),
     );
   }
 

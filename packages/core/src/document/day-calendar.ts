@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/clock';
-import { BLOCK_KINDS } from '../day/day';
+import { BLOCK_KINDS, blockTitle } from '../day/day';
 import type { Block, BlockKind, Day } from '../day/day';
 import { gearTitle } from '../gear/gear';
 import type { Gear } from '../gear/gear';
@@ -10,6 +10,7 @@ import type { Issue } from '../issue';
 
 const RIG = 'x-viaggio-rig';
 const KIND = 'x-viaggio-kind';
+const OWN_KIND = 'x-viaggio-own-kind';
 const HARD = 'x-viaggio-uninterrupted';
 /** Occurrences of one event that repeats. */
 const MOST_OCCURRENCES = 400;
@@ -35,11 +36,13 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
     return component;
   };
   for (const block of day.blocks) {
-    const what = block.name ?? BLOCK_KINDS[block.kind];
+    const what = blockTitle(block, day);
     const component = event(`${block.id}@viaggio`, `${what} (${rigName(block.rigId)})`, block.fromMin, block.toMin);
     const place = day.places?.find(({ id }) => id === block.placeId);
     if (place) component.addPropertyWithValue('location', place.name);
-    component.addPropertyWithValue('categories', BLOCK_KINDS[block.kind]);
+    const own = day.kinds?.find(({ id }) => id === block.ownKindId);
+    component.addPropertyWithValue('categories', own?.name ?? BLOCK_KINDS[block.kind]);
+    if (own) component.addPropertyWithValue(OWN_KIND, own.name);
     component.addPropertyWithValue(RIG, block.rigId);
     component.addPropertyWithValue(KIND, block.kind);
     if (block.name === undefined) component.addPropertyWithValue('x-viaggio-unnamed', 'yes');
@@ -137,6 +140,7 @@ function blockOf(
   const own = /^([0-9a-f-]{36})@viaggio$/.exec(event.uid)?.[1];
   const rig = text(RIG);
   const kind = text(KIND);
+  const ownKind = day.kinds?.find(({ name }) => name === text(OWN_KIND));
   const summary = event.summary.replace(own === undefined ? /$^/ : / \([^)]*\)$/, '').slice(0, 60);
   const place = day.places?.find(({ name }) => name === event.location);
   return {
@@ -146,6 +150,7 @@ function blockOf(
     ...(summary !== '' && text('x-viaggio-unnamed') === undefined && { name: summary }),
     fromMin: Math.round(fromMin),
     toMin: Math.round(fromMin + lengthMin),
+    ...(ownKind && { ownKindId: ownKind.id }),
     ...(place && { placeId: place.id }),
     ...(text(HARD) === 'yes' && { uninterrupted: true }),
   };

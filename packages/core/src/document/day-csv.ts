@@ -8,7 +8,7 @@ import type { Issue } from '../issue';
 import { readCell, writeCell } from './csv-cell';
 
 const FIELDS = dayShape.fields.blocks.item.fields;
-const COLUMNS = ['rig', 'kind', 'name', 'day', 'from', 'to', 'place', 'temperatureC', 'uninterrupted', 'mediaMin'] as const;
+const COLUMNS = ['rig', 'kind', 'ownKind', 'name', 'day', 'from', 'to', 'place', 'temperatureC', 'uninterrupted', 'mediaMin'] as const;
 type Column = (typeof COLUMNS)[number];
 
 /** The blocks of a day as a table (RFC 4180), a row each, times as the clocks show them; day 1 is the first. */
@@ -20,6 +20,7 @@ export function blocksToCsv(day: Day, rigs: ReadonlyMap<string, Rig>): string {
       return {
         rig: rigs.get(block.rigId)?.name ?? block.rigId,
         kind: writeCell(FIELDS.kind, block.kind),
+        ownKind: day.kinds?.find(({ id }) => id === block.ownKindId)?.name ?? '',
         name: block.name ?? '',
         day: String(from.day + 1),
         from: from.time,
@@ -69,6 +70,8 @@ export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, 
     if (!to.ok) wrong('to', to.issue.expected);
     const place = day.places?.find(({ id, name }) => id === cell('place') || name === cell('place'));
     if (cell('place') !== '' && !place) wrong('place', 'the name of a place of this day');
+    const own = day.kinds?.find(({ id, name }) => id === cell('ownKind') || name === cell('ownKind'));
+    if (cell('ownKind') !== '' && !own) wrong('ownKind', 'the name of an own kind of block of this day');
     const more: Record<string, unknown> = {};
     for (const column of ['kind', 'name', 'temperatureC', 'uninterrupted', 'mediaMin'] as const) {
       if (cell(column) === '') continue;
@@ -82,7 +85,18 @@ export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, 
     const sameDay = minuteAt(day, dayOf - 1, to.value);
     const toMin = sameDay > fromMin ? sameDay : minuteAt(day, dayOf, to.value);
     if (more['uninterrupted'] === false) delete more['uninterrupted'];
-    return [{ kind: 'record', ...more, id: newId(), rigId, fromMin, toMin, ...(place && { placeId: place.id }) } as Block];
+    return [
+      {
+        kind: 'record',
+        ...more,
+        id: newId(),
+        rigId,
+        fromMin,
+        toMin,
+        ...(place && { placeId: place.id }),
+        ...(own && { ownKindId: own.id }),
+      } as Block,
+    ];
   });
   return { blocks, issues };
 }

@@ -9,12 +9,10 @@ import type { Answer } from '../match/assess';
 import { isA } from '../match/rig-graph';
 import { withoutSpares } from '../feed/without-spares';
 import { framesADay, withFramesEvery } from './frames';
+import { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 import { peakSunHours } from './sun-hours';
 import type { Unattended } from './unattended-shape';
 
-/** Of what the panel would give in its peak-sun hours: aimed and clean, or flat or dirty (the model, section 10). */
-export const PANEL_SHARE = 0.65;
-export const DIRTY_PANEL_SHARE = 0.5;
 const DAY_MIN = 24 * 60;
 /** Shares of a charge that differ by less are the same. */
 const EVEN = 1e-9;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { BLOCK_KINDS, gearTitle } from '@viaggio/core';
+import { BLOCK_KINDS, blockTitle, gearTitle } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { percent, time } from './timeline-view';
 
@@ -106,7 +106,7 @@ export class Agenda {
           minute: block.fromMin,
           kind: 'block',
           blockId: block.id,
-          says: block.name ?? BLOCK_KINDS[block.kind],
+          says: blockTitle(block, day),
           more: `${BLOCK_KINDS[block.kind]} until ${this.at(block.toMin)}; ${hard}${chance === undefined ? '' : `lasts in ${percent(chance)} of runs`}`,
         };
       });

@@ -1,18 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, dayShape } from '@viaggio/core';
-import type { Block, BlockKind, NumberShape, TextShape } from '@viaggio/core';
+import { BLOCK_KINDS, QUIET_KINDS, dayShape } from '@viaggio/core';
+import type { Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
 import { QuantityField } from '../shared/quantity-field';
 import { TextField } from '../shared/text-field';
+import { BlockModes } from './block-modes';
 import { ClockField } from './clock-field';
 import { DaySheet } from './day-sheet';
+import { RepeatBlocks } from './repeat-blocks';
 import { percent } from './timeline-view';
 
+/** Before the identifier of an own kind, where it stands among the kinds. */
+const OWN = 'own:';
 const FIELDS = dayShape.fields.blocks.item.fields;
 
 /** What is chosen in the picture: one block with all that can be said of it, or several to be moved together. */
 @Component({
   selector: 'app-block-editor',
-  imports: [ClockField, QuantityField, TextField],
+  imports: [BlockModes, ClockField, QuantityField, RepeatBlocks, TextField],
   template: `
     @if (block(); as one) {
       <section class="panel" aria-label="Block">
@@ -23,9 +27,12 @@ const FIELDS = dayShape.fields.blocks.item.fields;
         <div class="pair">
           <div>
             <label class="form-label" for="block-kind">What</label>
-            <select class="form-select" id="block-kind" (change)="set({ kind: $any($event.target).value }, 'kind')">
+            <select class="form-select" id="block-kind" (change)="setKind($any($event.target).value)">
               @for (kind of kinds; track kind[0]) {
-                <option [value]="kind[0]" [selected]="kind[0] === one.kind">{{ kind[1] }}</option>
+                <option [value]="kind[0]" [selected]="one.ownKindId === undefined && kind[0] === one.kind">{{ kind[1] }}</option>
+              }
+              @for (own of sheet.day()?.kinds ?? []; track own.id) {
+                <option [value]="ownPrefix + own.id" [selected]="own.id === one.ownKindId">{{ own.name }}</option>
               }
             </select>
           </div>
@@ -66,14 +73,32 @@ const FIELDS = dayShape.fields.blocks.item.fields;
           />
           <label class="form-check-label" for="block-hard">Must not be interrupted</label>
         </div>
+        <app-block-modes
+          class="d-block my-2"
+          [rigId]="one.rigId"
+          [devices]="one.devices"
+          [quiet]="isQuiet(one.kind)"
+          (devicesChange)="set({ devices: $event }, 'devices')"
+        />
         <p class="small mb-2">{{ outcome() }}</p>
-        <button type="button" class="btn btn-sm btn-outline-danger" (click)="sheet.removeChosen()">Delete block</button>
+        <div class="d-flex flex-wrap gap-2 align-items-end">
+          <app-repeat-blocks />
+          @if (canBeKind()) {
+            <button type="button" class="btn btn-sm btn-outline-secondary" (click)="keepAsKind()">
+              Keep “{{ one.name }}” as a kind of block
+            </button>
+          }
+          <button type="button" class="btn btn-sm btn-outline-danger" (click)="sheet.removeChosen()">Delete block</button>
+        </div>
       </section>
     } @else if (count() > 1) {
       <section class="panel" aria-label="Blocks">
         <p class="mb-2">{{ count() }} blocks are chosen. Drag one of them, or use the arrow keys, and all move.</p>
-        <button type="button" class="btn btn-sm btn-outline-secondary me-2" (click)="sheet.chosen.set(none)">Choose none</button>
-        <button type="button" class="btn btn-sm btn-outline-danger" (click)="sheet.removeChosen()">Delete them</button>
+        <div class="d-flex flex-wrap gap-2 align-items-end">
+          <app-repeat-blocks />
+          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="sheet.chosen.set(none)">Choose none</button>
+          <button type="button" class="btn btn-sm btn-outline-danger" (click)="sheet.removeChosen()">Delete them</button>
+        </div>
       </section>
     }
   `,
@@ -119,6 +144,55 @@ export class BlockEditor {
     ];
     return told.filter((one) => one !== '').join(' ');
   });
+
+  /** What is said in full, and is no own kind yet, can become one. */
+  protected readonly canBeKind = computed(() => {
+    const block = this.block();
+    return block?.name !== undefined && block.ownKindId === undefined;
+  });
+  protected readonly ownPrefix = OWN;
+  protected readonly isQuiet = (kind: BlockKind): boolean => QUIET_KINDS.includes(kind);
+
+  /** An own kind brings along what was said of it; modes only of devices that are in this rig. */
+  protected setKind(value: string): void {
+    const own = this.sheet.day()?.kinds?.find(({ id }) => value === OWN + id);
+    if (!own) {
+      this.set({ kind: value as BlockKind, ownKindId: undefined }, 'kind');
+      return;
+    }
+    const here = new Set(
+      this.sheet
+        .rigs()
+        .get(this.block()!.rigId)
+        ?.devices.map(({ gearId }) => gearId),
+    );
+    const devices = own.devices?.filter(({ gearId }) => here.has(gearId));
+    this.set(
+      {
+        kind: own.like,
+        ownKindId: own.id,
+        uninterrupted: own.uninterrupted,
+        devices: devices && devices.length > 0 ? devices : undefined,
+      },
+      'kind',
+    );
+  }
+
+  protected keepAsKind(): void {
+    const { id, name, kind, uninterrupted, devices } = this.block()!;
+    const { kinds = [], blocks } = this.sheet.day()!;
+    const own: OwnKind = {
+      id: `kind-${crypto.randomUUID().slice(0, 8)}`,
+      name: name!,
+      like: kind,
+      ...(uninterrupted && { uninterrupted }),
+      ...(devices && { devices }),
+    };
+    this.sheet.change(
+      { kinds: [...kinds, own], blocks: blocks.map((block) => (block.id === id ? { ...block, ownKindId: own.id } : block)) },
+      `kind ${own.id}`,
+    );
+  }
 
   protected set(changes: Partial<{ [K in keyof Block]: Block[K] | undefined }>, field: string): void {
     this.sheet.changeBlock(this.block()!.id, changes, field);

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { gearTitle } from '@viaggio/core';
+import { blockTitle, dayAfter, gearTitle } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
 import { Items } from '../state/items.actions';
 import { selectLoading } from '../state/items.selectors';
 import { Agenda } from './agenda';
 import { BlockEditor } from './block-editor';
 import { ChargingView } from './charging-view';
+import { DayBefore } from './day-before';
 import { DayFiles } from './day-files';
 import { DaySetup } from './day-setup';
 import { DaySheet } from './day-sheet';
@@ -31,6 +32,7 @@ interface Risk {
     Agenda,
     BlockEditor,
     ChargingView,
+    DayBefore,
     DayFiles,
     DaySetup,
     FollowedBattery,
@@ -67,7 +69,7 @@ export class DayPage {
     return day.blocks
       .flatMap((block): readonly Risk[] => {
         const run = outlook.run.blocks.find(({ blockId }) => blockId === block.id);
-        const name = `${this.sheet.rigs().get(block.rigId)?.name ?? '?'}, ${block.name ?? block.kind}`;
+        const name = `${this.sheet.rigs().get(block.rigId)?.name ?? '?'}, ${blockTitle(block, day)}`;
         const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
         const chance = chances?.get(block.id);
         if (run && run.interruptions > 0)
@@ -146,13 +148,20 @@ export class DayPage {
   /** The same plan a week later, or whenever its date is then set to. */
   protected copy(): void {
     const day = this.sheet.day()!;
+    const blocks = day.blocks.map((block) => ({ ...block, id: crypto.randomUUID() }));
+    this.open({ ...day, name: `${day.name}, copy`.slice(0, 120), blocks }, `“${day.name}” is copied`);
+  }
+
+  /** What follows on this plan, with its batteries as it leaves them. */
+  protected goOn(): void {
+    const [day, outlook] = [this.sheet.day()!, this.sheet.outlook()!];
+    this.open(dayAfter(this.id(), day, outlook.run, new Set(this.sheet.gear().keys())), `The day after “${day.name}” is made`);
+  }
+
+  private open(after: Day, title: string): void {
     const id = crypto.randomUUID();
-    const after: Day = { ...day, name: `${day.name}, copy`, blocks: day.blocks.map((block) => ({ ...block, id: crypto.randomUUID() })) };
     this.store.dispatch(
-      Items.change({
-        step: { changes: [{ kind: 'days', id, after }], field: 'copy-day', at: Date.now(), title: `“${day.name}” is copied` },
-        open: id,
-      }),
+      Items.change({ step: { changes: [{ kind: 'days', id, after }], field: 'new-day', at: Date.now(), title }, open: id }),
     );
   }
 

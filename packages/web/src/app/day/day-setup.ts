@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { chargerOf, dayShape, gearTitle } from '@viaggio/core';
-import type { Day, Place } from '@viaggio/core';
+import { BLOCK_KINDS, chargerOf, dayShape, gearTitle } from '@viaggio/core';
+import type { Day, OwnKind, Place } from '@viaggio/core';
 import { QuantityField } from '../shared/quantity-field';
 import { TextField } from '../shared/text-field';
 import { DaySheet } from './day-sheet';
@@ -49,6 +49,8 @@ export class DaySetup {
   protected readonly sheet = inject(DaySheet);
   protected readonly fields = FIELDS;
   protected readonly place = PLACE;
+  protected readonly kind = FIELDS.kinds.of.item.fields;
+  protected readonly likes = Object.entries(BLOCK_KINDS);
   protected readonly powers = Object.entries(PLACE.power.options) as readonly (readonly [Place['power'], string])[];
   protected readonly day = computed(() => this.sheet.day()!);
 
@@ -104,6 +106,32 @@ export class DaySetup {
   protected setPlace(id: string, changes: Partial<{ [K in keyof Place]: Place[K] | undefined }>, field: string): void {
     const places = (this.day().places ?? []).map((place) => (place.id === id ? (defined({ ...place, ...changes }) as Place) : place));
     this.sheet.change({ places }, `place ${id} ${field}`);
+  }
+
+  /** Blocks of the kind go on like what it is like now. */
+  protected setKind(id: string, changes: Partial<OwnKind>, field: string): void {
+    const { kinds = [], blocks } = this.day();
+    const like = changes.like;
+    this.sheet.change(
+      {
+        kinds: kinds.map((own) => (own.id === id ? { ...own, ...changes } : own)),
+        ...(like && { blocks: blocks.map((block) => (block.ownKindId === id ? { ...block, kind: like } : block)) }),
+      },
+      `kind ${id} ${field}`,
+    );
+  }
+
+  /** Its blocks stay, as what they were like. */
+  protected removeKind(id: string): void {
+    const { kinds = [], blocks } = this.day();
+    const left = kinds.filter((own) => own.id !== id);
+    this.sheet.change(
+      {
+        kinds: left.length > 0 ? left : undefined,
+        blocks: blocks.map(({ ownKindId, ...block }) => (ownKindId === undefined || ownKindId === id ? block : { ...block, ownKindId })),
+      },
+      `kind ${id} gone`,
+    );
   }
 
   /** What stood or was planned at the place stands nowhere then. */

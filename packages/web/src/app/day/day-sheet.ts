@@ -1,6 +1,6 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { answerFrom, dayIssues, withMishap } from '@viaggio/core';
+import { answerFrom, dayIssues, repeatBlocks, withMishap } from '@viaggio/core';
 import type { Block, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { Items } from '../state/items.actions';
@@ -50,6 +50,17 @@ export class DaySheet {
     const later = this.outlookLater();
     return later.is === 'failed' ? later.message : undefined;
   });
+  readonly dayBefore = computed(() => this.items().days.entities[this.day()?.follows ?? '']?.body);
+  private readonly beforeLater = computedLater(
+    'compare',
+    (): DayWorld | undefined => {
+      const day = this.dayBefore();
+      return day && { day, gear: this.gear(), rigs: this.rigs() };
+    },
+    (core, world) => core.dayOutlook(world),
+  );
+  /** How the plan before this one goes. */
+  readonly runBefore = computed(() => valueOf(this.beforeLater())?.run);
   private readonly chancesLater = computedLater('outlook', this.world, (core, world) => core.dayChances(world, RUNS), { restMs: REST_MS });
   readonly chances = computed(() => valueOf(this.chancesLater()));
   readonly issues = computed(() => {
@@ -122,6 +133,14 @@ export class DaySheet {
     };
     this.change({ blocks: [...day.blocks, block] }, `block ${block.id} new`);
     this.chosen.set(new Set([block.id]));
+  }
+
+  repeatChosen(times: number): { readonly added: number; readonly leftOut: number } {
+    const day = this.day();
+    if (!day) return { added: 0, leftOut: 0 };
+    const { day: longer, added, leftOut } = repeatBlocks(day, this.chosen(), times, () => crypto.randomUUID());
+    if (added.length > 0) this.change({ blocks: longer.blocks, days: longer.days }, `repeat ${Date.now()}`);
+    return { added: added.length, leftOut };
   }
 
   removeChosen(): void {

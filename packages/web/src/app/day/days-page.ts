@@ -1,19 +1,37 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { clockAt } from '@viaggio/core';
-import type { Day } from '@viaggio/core';
+import { DAY_TEMPLATES, clockAt, dayLike, templateBlocks } from '@viaggio/core';
+import type { Day, DayTemplate } from '@viaggio/core';
 import { Items } from '../state/items.actions';
 import { selectDays, selectLoading, selectRigs } from '../state/items.selectors';
 
 /** Every shooting day, the latest first. */
 @Component({
   selector: 'app-days-page',
-  imports: [RouterLink],
+  imports: [NgbDropdownModule, RouterLink],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Days</h1>
-      <button type="button" class="btn btn-primary" (click)="add()">New day</button>
+      <div class="btn-group" ngbDropdown>
+        <button type="button" class="btn btn-primary" (click)="add()">New day</button>
+        <button type="button" class="btn btn-primary dropdown-toggle-split" ngbDropdownToggle aria-label="New day from a template"></button>
+        <div ngbDropdownMenu>
+          <h2 class="dropdown-header">As days usually go</h2>
+          @for (one of templates; track one.id) {
+            <button type="button" ngbDropdownItem (click)="add(one)">
+              {{ one.title }} <small class="d-block text-body-secondary text-wrap">{{ one.says }}</small>
+            </button>
+          }
+          @if (rows().length > 0) {
+            <h2 class="dropdown-header">Like one of these</h2>
+            @for (row of rows(); track row.id) {
+              <button type="button" ngbDropdownItem (click)="addLike(row.body)">{{ row.name }}</button>
+            }
+          }
+        </div>
+      </div>
     </div>
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
@@ -48,6 +66,7 @@ export class DaysPage {
       .sort((a, b) => b.body.date.localeCompare(a.body.date))
       .map(({ id, origin, body }) => ({
         id,
+        body,
         name: body.name,
         demo: origin === 'demo',
         when: `${clockAt(body, 0).weekday} ${body.date.slice(0, 4)}${body.days > 1 ? `, ${body.days} days` : ''}`,
@@ -56,18 +75,28 @@ export class DaysPage {
       })),
   );
 
-  /** Tomorrow, with one's own rigs in it; of the demo's only where there are no others. */
-  protected add(): void {
-    const id = crypto.randomUUID();
+  protected readonly templates = DAY_TEMPLATES;
+
+  /** Tomorrow, with one's own rigs in it, each through the template's blocks if one is given. */
+  protected add(template?: DayTemplate): void {
     const own = this.rigs().filter(({ origin }) => origin === 'own');
-    const tomorrow = new Date(Date.now() + 24 * 3600 * 1000);
-    const after: Day = {
-      name: 'New day',
-      date: tomorrow.toISOString().slice(0, 10),
-      days: 1,
-      rigIds: own.slice(0, 20).map((rig) => rig.id),
-      blocks: [],
-    };
+    const rigs = own.length > 0 || !template ? own : this.rigs().slice(0, 1);
+    const rigIds = rigs.slice(0, 20).map((rig) => rig.id);
+    const date = tomorrow();
+    const blocks = template ? templateBlocks(template, { date }, rigIds, () => crypto.randomUUID()) : [];
+    this.open({ name: template?.title ?? 'New day', date, days: 1, rigIds, blocks });
+  }
+
+  protected addLike(day: Day): void {
+    this.open(dayLike(day, `Like ${day.name}`.slice(0, 120), tomorrow(), () => crypto.randomUUID()));
+  }
+
+  private open(after: Day): void {
+    const id = crypto.randomUUID();
     this.store.dispatch(Items.change({ step: { changes: [{ kind: 'days', id, after }], field: 'new-day', at: Date.now() }, open: id }));
   }
+}
+
+function tomorrow(): string {
+  return new Date(Date.now() + 24 * 3600 * 1000).toISOString().slice(0, 10);
 }

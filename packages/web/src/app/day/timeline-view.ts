@@ -1,4 +1,4 @@
-import { clockAt, gearTitle, minuteAt } from '@viaggio/core';
+import { blockTitle, clockAt, gearTitle, minuteAt } from '@viaggio/core';
 import type { Block, ChargePoint, Day, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
 
 /** Where a minute lies in the picture. */
@@ -75,7 +75,7 @@ export function rigRows(
       .sort((a, b) => a.fromMin - b.fromMin)
       .map((block) => {
         const width = Math.max(2, x(block.toMin) - x(block.fromMin));
-        const name = block.name ?? block.kind;
+        const name = blockTitle(block, day);
         return { block, x: x(block.fromMin), width, label: width < LABEL_WIDTH ? '' : clipped(name, width) };
       }),
     gaps: (run?.gaps ?? [])

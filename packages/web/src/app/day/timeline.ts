@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import type { Block } from '@viaggio/core';
+import { blockTitle } from '@viaggio/core';
 import { DaySheet, STEP_MIN } from './day-sheet';
 import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
 
@@ -81,7 +82,7 @@ export class Timeline {
     const day = this.day();
     const chance = this.chances()?.get(block.id);
     const sure = chance === undefined ? '' : `, lasts in ${percent(chance)} of runs`;
-    return `${block.name ?? block.kind}, ${time(day, block.fromMin)} to ${time(day, block.toMin)}${block.uninterrupted ? ', must not be interrupted' : ''}${sure}`;
+    return `${blockTitle(block, day)}, ${time(day, block.fromMin)} to ${time(day, block.toMin)}${block.uninterrupted ? ', must not be interrupted' : ''}${sure}`;
   }
 
   protected isRisky(block: Block): boolean {

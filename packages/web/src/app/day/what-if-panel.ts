@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { gearIdsOf, gearTitle } from '@viaggio/core';
+import { blockTitle, gearIdsOf, gearTitle } from '@viaggio/core';
 import type { Mishap, NumberShape } from '@viaggio/core';
 import { ChoiceList } from '../shared/choice-list';
 import type { Choice } from '../shared/choice-list';
@@ -133,7 +133,7 @@ export class WhatIfPanel {
       if (!block || !gap || gapMin <= before + 0.5) return [];
       const rig = this.sheet.rigs().get(block.rigId)?.name ?? '?';
       return [
-        `${rig}, ${block.name ?? block.kind}: ${Math.ceil(gapMin - before)} min more without power, from ${time(day, gap.fromMin)}. ${gap.says}`,
+        `${rig}, ${blockTitle(block, day)}: ${Math.ceil(gapMin - before)} min more without power, from ${time(day, gap.fromMin)}. ${gap.says}`,
       ];
     });
   });
