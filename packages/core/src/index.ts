@@ -103,6 +103,7 @@ export * from './day/repeat-blocks';
 export * from './day/day-templates';
 export * from './day/next-day';
 export * from './day/place-power';
+export * from './day/weather';
 export * from './day/clock';
 export * from './day/spans';
 export * from './day/charging';

@@ -22,6 +22,8 @@ import { LiveRecordings } from './meters/live-recordings';
 import { meterOperations } from './meters/meter-operations';
 import { Meters } from './meters/meters';
 import type { MeterAddress } from './meters/meters';
+import { forecastOperations } from './forecast/forecast-operations';
+import { Forecasts } from './forecast/forecasts';
 import { recordingOperations } from './recordings/recording-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireReferences } from './plan/references';
@@ -33,17 +35,24 @@ export interface Services {
   readonly meters: Meters;
   readonly live: LiveRecordings;
   readonly demo: DemoService;
+  readonly forecasts: Forecasts;
 }
 
-/** `allowed`: the meters that the installation's owner lets be polled. */
-export function servicesOf(database: Database, allowed: readonly MeterAddress[] = []): Services {
+/** `allowed`: the meters that the installation's owner lets be polled; `forecastUrl`: a weather service of theirs. */
+export function servicesOf(database: Database, allowed: readonly MeterAddress[] = [], forecastUrl?: string): Services {
   const items = itemServices(database);
   const meters = new Meters(allowed, items);
-  return { items, meters, live: new LiveRecordings(database, items, meters), demo: new DemoService(database, items) };
+  return {
+    items,
+    meters,
+    live: new LiveRecordings(database, items, meters),
+    demo: new DemoService(database, items),
+    forecasts: new Forecasts(forecastUrl),
+  };
 }
 
 /** Everything the API does, in the order of the documentation. */
-export function operationsOf(database: Database, { items, meters, live, demo }: Services): readonly Operation[] {
+export function operationsOf(database: Database, { items, meters, live, demo, forecasts }: Services): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
     ...ITEM_KINDS.flatMap((kind) =>
@@ -51,6 +60,7 @@ export function operationsOf(database: Database, { items, meters, live, demo }: 
     ),
     ...recordingOperations(database),
     ...meterOperations(meters, live),
+    ...forecastOperations(forecasts),
     ...changesOperations(database, items),
     ...planOperations(database, items),
     ...evaluateOperations(),

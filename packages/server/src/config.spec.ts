@@ -24,6 +24,13 @@ describe('readConfig', () => {
       expect(() => meters(wrong)).toThrow(`METERS: expected name=host:port, apart by commas; got “${wrong}”`);
   });
 
+  it('takes a forecast service of the owner’s, and none otherwise', () => {
+    const url = (FORECAST_URL?: string) => readConfig({ ...env, FORECAST_URL }).forecastUrl;
+    expect([url(), url(''), url('http://127.0.0.1:9/w')]).toEqual([undefined, undefined, 'http://127.0.0.1:9/w']);
+    for (const wrong of ['weather', 'file:///etc/weather'])
+      expect(() => url(wrong)).toThrow(`FORECAST_URL: expected http://host/path; got “${wrong}”`);
+  });
+
   it('knows loopback from the world', () => {
     expect(['127.0.0.1', '127.1.2.3', '::1', 'localhost'].map(isLoopback)).toEqual([true, true, true, true]);
     expect(['0.0.0.0', '::', '192.168.1.2'].map(isLoopback)).toEqual([false, false, false]);

@@ -10,6 +10,8 @@ export interface Config {
   readonly logLevel: string;
   /** Bench meters that may be polled; no other address is. */
   readonly meters: readonly MeterAddress[];
+  /** A forecast service of one's own, instead of the simulated one. */
+  readonly forecastUrl: string | undefined;
 }
 
 /** Reads the environment. Errors name the variable, what was expected and what came. */
@@ -25,6 +27,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webDir: env['WEB_DIR'] && path.resolve(env['WEB_DIR']),
     logLevel: env['LOG_LEVEL'] ?? 'info',
     meters: metersOf(env['METERS'] ?? ''),
+    forecastUrl: forecastOf(env['FORECAST_URL']),
   };
 }
 
@@ -37,6 +40,13 @@ function metersOf(text: string): readonly MeterAddress[] {
     if (name === undefined || port < 1 || port > 65535) throw new Error(`METERS: expected name=host:port, apart by commas; got “${entry}”`);
     return { name: name.trim(), host: host!.replace(/^\[|\]$/g, ''), port };
   });
+}
+
+function forecastOf(text: string | undefined): string | undefined {
+  if (text === undefined || text === '') return undefined;
+  const url = URL.canParse(text) ? new URL(text) : undefined;
+  if (!url || !/^https?:$/.test(url.protocol)) throw new Error(`FORECAST_URL: expected http://host/path; got “${text}”`);
+  return url.href;
 }
 
 /** Whether an address to listen on can be reached from this machine alone. */

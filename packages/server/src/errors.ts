@@ -20,6 +20,11 @@ export const ERRORS = {
     title: 'The meter cannot be recorded now',
     remedy: 'Look at the list of meters: which there are, and what is being recorded.',
   },
+  'forecast-off': {
+    status: 409,
+    title: 'No forecast service is on',
+    remedy: 'Turn the simulated one on, name your own in FORECAST_URL, or type or import temperatures.',
+  },
   'id-taken': { status: 409, title: 'The identifier is in use', remedy: 'Make a new identifier, or change the thing that has it.' },
   'revision-stale': {
     status: 412,
@@ -42,6 +47,11 @@ export const ERRORS = {
     remedy: 'Send If-Match with the revision you changed, such as "3".',
   },
   internal: { status: 500, title: 'Something broke inside', remedy: 'Nothing was saved. Try again; the log holds the details.' },
+  'forecast-away': {
+    status: 502,
+    title: 'The forecast service does not answer as it should',
+    remedy: 'Nothing was changed. Try again later, or type or import temperatures.',
+  },
   'database-away': {
     status: 503,
     title: 'The database is not answering',

@@ -11,7 +11,7 @@ const log = pino({ level: config.logLevel });
 const database = openDatabase(config.databaseUrl);
 
 await migrate(database);
-const services = servicesOf(database, config.meters);
+const services = servicesOf(database, config.meters, config.forecastUrl);
 if (await services.demo.loadIfNew()) log.info('demo loaded');
 const recovered = await services.live.recover();
 if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
@@ -39,7 +39,7 @@ function stop(): void {
   setTimeout(() => process.exit(1), 5000).unref();
   void services.live
     .end()
-    .then(() => services.meters.end())
+    .then(() => Promise.all([services.meters.end(), services.forecasts.end()]))
     .finally(() => server.close(() => void database.sequelize.close().finally(() => process.exit(0))));
   server.closeIdleConnections();
 }

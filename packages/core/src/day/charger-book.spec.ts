@@ -14,7 +14,7 @@ function world({ order, slots, hands = always, place }: { order: 'together' | 'o
   const gear = { p1: pack(95), p2: pack(49), p3: pack(147), c: charger(60, slots, order) };
   const here: Place = { id: 'house', name: 'House', power: 'mains', ...place };
   const live = dailySpans(DAY, here.powerFrom, here.powerTo);
-  const book = new ChargerBook([{ id: 'c', charger: chargerOf(gear.c)!, place: here, live }], new Map(Object.entries(gear)), hands);
+  const book = new ChargerBook([{ id: 'c', charger: chargerOf(gear.c)!, place: here, live, coldestC: here.temperatureC }], new Map(Object.entries(gear)), hands);
   const run = (charges: readonly Booking[], start: Readonly<Record<string, number>>) =>
     dayOfRigs({
       rigs: {},

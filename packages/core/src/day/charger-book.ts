@@ -19,6 +19,8 @@ export interface BookedCharger {
   readonly id: string;
   readonly charger: Charger;
   readonly place: Place;
+  /** How cold it gets there; undefined where nobody said. */
+  readonly coldestC: number | undefined;
   /** When its outlet is live. */
   readonly live: readonly Span[];
 }
@@ -54,9 +56,9 @@ export class ChargerBook {
     const filling = { chemistry: battery.chemistry, energyWh };
     let best: Booking | undefined;
     for (const booked of this.chargers) {
-      const { id, charger, place } = booked;
+      const { id, charger, place, coldestC } = booked;
       const from = reaches(place.id);
-      if (from === undefined || !fits(charger, battery) || tooCold(battery, place.temperatureC)) continue;
+      if (from === undefined || !fits(charger, battery) || tooCold(battery, coldestC)) continue;
       const watts = wattsOf(charger, charger.order === 'together' ? charger.slots : 1);
       const usable = watts && Math.min(watts, (placeW(place) ?? Infinity) * CHARGER_EFFICIENCY);
       const span = usable === undefined ? undefined : this.free(booked, Math.max(from, fromMin), byMin);

@@ -1,6 +1,7 @@
 import { CHEMISTRIES } from '../cell/chemistry';
 import type { Gear } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
+import type { Day } from './day';
 import { chargerOf, fits, wattsOf } from './charger';
 import type { Charger } from './charger';
 import { placeW } from './place-power';
@@ -8,6 +9,7 @@ import { CHARGER_EFFICIENCY, chargeAfter, chargeMinutes, tooCold } from './charg
 import type { Filling } from './charging';
 import type { OnCharger, Outlets } from './seating';
 import { isDuring } from './spans';
+import { coldestAt } from './weather';
 
 /** What a battery's time on a charger came to. */
 export interface Filled {
@@ -27,7 +29,7 @@ export type Pairing =
   { readonly ok: true; readonly charger: Charger; readonly filling: Filling } | { readonly ok: false; readonly why: string };
 
 /** Whether a battery can be filled by a charger where that stands. */
-export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: ReadonlyMap<string, Gear>): Pairing {
+export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: ReadonlyMap<string, Gear>, day: Pick<Day, 'date'>): Pairing {
   const [charger, battery] = [chargerOf(gear.get(chargerId)), gear.get(batteryId)];
   const no = (why: string): Pairing => ({ ok: false, why });
   if (!charger) return no('There is no such charger.');
@@ -37,7 +39,7 @@ export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: Read
   if (battery?.kind !== 'battery' || energyWh === undefined) return no('How much this battery holds is not known.');
   if (!fits(charger, battery)) return no('It does not fit this charger.');
   if (battery.chemistry === 'alkaline') return no(`${CHEMISTRIES.alkaline.name} cells must not be charged.`);
-  if (tooCold(battery, place.temperatureC)) return no('Lithium cells must not be charged below 0 °C.');
+  if (tooCold(battery, coldestAt(place, day))) return no('Lithium cells must not be charged below 0 °C.');
   if (place.power === 'none') return no('There is no power at this place.');
   if (placeW(place) === 0) return no('How much the sun gives at this place is not known.');
   return { ok: true, charger, filling: { chemistry: battery.chemistry, energyWh } };

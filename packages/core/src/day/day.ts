@@ -47,6 +47,14 @@ const blockShape = object('Block', {
 });
 export type Block = Infer<typeof blockShape>;
 
+/** Temperatures of a place hour by hour, from a forecast or a file, for a plan that begins on `date`. */
+const weatherShape = object('Weather', {
+  source: text('Who says so', 120),
+  date: text('First day', 10),
+  hours: list('Hours', object('Hour', { atMin: minute('At'), temperatureC: temperature('Temperature') }), { max: 33 * 24 }),
+});
+export type Weather = Infer<typeof weatherShape>;
+
 const placeShape = object('Place', {
   id: localId('Place'),
   name: text('Name', 60),
@@ -58,6 +66,10 @@ const placeShape = object('Place', {
   powerFrom: optional(ofDay('Power from')),
   powerTo: optional(ofDay('Power until')),
   temperatureC: optional(temperature('Temperature')),
+  /** Where it lies: what a forecast is asked for. */
+  latitudeDeg: optional(number('Latitude', 'deg', { min: -90, max: 90 })),
+  longitudeDeg: optional(number('Longitude', 'deg', { min: -180, max: 180 })),
+  weather: optional(weatherShape),
 });
 export type Place = Infer<typeof placeShape>;
 

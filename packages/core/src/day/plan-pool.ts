@@ -8,6 +8,7 @@ import type { Charge, Day, Swap } from './day';
 import type { DaySimulation } from './simulate';
 import { dailySpans } from './spans';
 import type { Span } from './spans';
+import { coldestAt } from './weather';
 
 /** A battery below this is put on a charger if there is one. */
 export const TOP_UP = 0.97;
@@ -47,7 +48,7 @@ export function startPool(simulation: DaySimulation, locked: Locked, hands: Hand
     const place = day.places?.find(({ id }) => id === placeId);
     const lostMin = lostFrom(day, gearId);
     const live = (simulation.outlets.get(placeId) ?? []).map((span) => ({ ...span, toMin: Math.min(span.toMin, lostMin) }));
-    return charger && place ? [{ id: gearId, charger, place, live }] : [];
+    return charger && place ? [{ id: gearId, charger, place, live, coldestC: coldestAt(place, day) }] : [];
   });
   const startsAt = day.startsAt ?? 0;
   const free = new Map<string, Free>();

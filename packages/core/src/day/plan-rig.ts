@@ -12,6 +12,7 @@ import type { RigWalker } from './rig-walk';
 import { isDrawing } from './simulate';
 import type { DaySimulation } from './simulate';
 import { isDuring, overlap } from './spans';
+import { temperatureIn } from './weather';
 import { swapMoments } from './swap-moments';
 import type { SwapMoment } from './swap-moments';
 
@@ -271,8 +272,7 @@ export class RigPlanner {
     const { gear, states } = this.simulation;
     const kinds = new Set<string>();
     const block = walker.blocks.find(({ toMin }) => toMin > atMin);
-    const temperatureC =
-      block?.temperatureC ?? this.day.places?.find(({ id }) => id === block?.placeId)?.temperatureC ?? this.day.temperatureC;
+    const temperatureC = temperatureIn(block, this.day);
     const seatBattery = gear.get(seatId) as Battery;
     const found = [...step.pool.free].flatMap(([batteryId, free]) => {
       const battery = gear.get(batteryId);

@@ -1,6 +1,7 @@
 import { lostFrom } from './day';
 import type { Block, Charge, Day, Place } from './day';
 import type { RigStates } from './rig-states';
+import { temperatureIn } from './weather';
 import { isDuring } from './spans';
 import type { Span } from './spans';
 
@@ -176,7 +177,7 @@ export function rigSpansOf(
       fromMin,
       toMin,
       seats: seatsAt(seats, fromMin),
-      temperatureC: block?.temperatureC ?? place?.temperatureC ?? day.temperatureC,
+      temperatureC: temperatureIn(block, day),
       power: powerFor(block, place, outlets, fromMin),
       ...(broken.some(({ atMin }) => atMin <= fromMin) && { broken: broken.find(({ atMin }) => atMin <= fromMin)!.gearId }),
       parts: [{ block, minutes: toMin - fromMin }],

@@ -127,7 +127,7 @@ export class DaySimulation {
     const key = `${charge.batteryId} ${charge.chargerId}`;
     let pairing = this.pairings.get(key);
     if (!pairing) {
-      pairing = pairingOf(charge, this.gear);
+      pairing = pairingOf(charge, this.gear, this.day);
       this.pairings.set(key, pairing);
     }
     return pairing;

@@ -1,7 +1,7 @@
 import type { Gear } from '../gear/gear';
 import { isDrawing } from './simulate';
 import { clockAt } from './clock';
-import type { Block, Day } from './day';
+import type { Block, Day, Place } from './day';
 
 /** Something that may go wrong, as a day is tried against it. */
 export type Mishap =
@@ -40,8 +40,15 @@ function colder(day: Day, byC: number): Day {
     ...day,
     temperatureC: Math.max(-40, (day.temperatureC ?? ROOM_C) - byC),
     blocks: day.blocks.map(less),
-    ...(day.places && { places: day.places.map((place) => (place.power === 'mains' ? place : less(place))) }),
+    ...(day.places && { places: day.places.map((place) => (place.power === 'mains' ? place : withColderWeather(less(place), byC))) }),
   };
+}
+
+function withColderWeather(place: Place, byC: number): Place {
+  const { weather } = place;
+  if (!weather) return place;
+  const hours = weather.hours.map((hour) => ({ ...hour, temperatureC: Math.max(-40, hour.temperatureC - byC) }));
+  return { ...place, weather: { ...weather, hours } };
 }
 
 function isLastOfItsDay(block: Block, day: Day): boolean {

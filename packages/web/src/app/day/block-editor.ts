@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, QUIET_KINDS, dayShape } from '@viaggio/core';
+import { BLOCK_KINDS, QUIET_KINDS, dayShape, formatNumber, temperatureIn } from '@viaggio/core';
 import type { Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
+import { changed } from '../gear/gear-edit';
 import { QuantityField } from '../shared/quantity-field';
 import { TextField } from '../shared/text-field';
 import { BlockModes } from './block-modes';
@@ -51,7 +52,7 @@ const FIELDS = dayShape.fields.blocks.item.fields;
           <app-quantity-field
             [shape]="temperatureShape"
             [optional]="true"
-            placeholder="as the place"
+            [placeholder]="coldHint()"
             [value]="one.temperatureC"
             (valueChange)="set({ temperatureC: $event }, 'temperature')"
           />
@@ -130,6 +131,12 @@ export class BlockEditor {
     if (block?.mediaMin === undefined || block.kind !== 'record') return '';
     const short = block.toMin - block.fromMin - block.mediaMin;
     return short > 0 ? `Full ${short} min before the block ends: change the card.` : 'Enough for the block.';
+  });
+  /** What counts while nobody types a temperature. */
+  protected readonly coldHint = computed(() => {
+    const [block, day] = [this.block(), this.sheet.day()];
+    const cold = block && day && temperatureIn(changed(block, { temperatureC: undefined }), day);
+    return cold === undefined ? 'nobody said' : formatNumber(cold, 'C');
   });
   protected readonly outcome = computed(() => {
     const block = this.block();

@@ -5,6 +5,7 @@ import { QuantityField } from '../shared/quantity-field';
 import { TextField } from '../shared/text-field';
 import { DaySheet } from './day-sheet';
 import { HoursField } from './hours-field';
+import { WeatherSetup } from './weather-setup';
 
 const FIELDS = dayShape.fields;
 const PLACE = FIELDS.places.of.item.fields;
@@ -12,7 +13,7 @@ const PLACE = FIELDS.places.of.item.fields;
 /** What is there: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
-  imports: [HoursField, QuantityField, TextField],
+  imports: [HoursField, QuantityField, TextField, WeatherSetup],
   templateUrl: './day-setup.html',
   styles: `
     fieldset {
