@@ -93,6 +93,11 @@ const swapShape = object('Swap', {
 });
 export type Swap = Infer<typeof swapShape>;
 
+/** Whether two are one and the same move. */
+export function isSameSwap(a: Swap, b: Swap): boolean {
+  return a.rigId === b.rigId && a.seatId === b.seatId && a.batteryId === b.batteryId && a.atMin === b.atMin;
+}
+
 const chargeShape = object('Charge', {
   batteryId: idShape,
   chargerId: idShape,

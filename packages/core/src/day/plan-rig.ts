@@ -1,7 +1,7 @@
 import type { Battery } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
 import { clockAt } from './clock';
-import { lostFrom } from './day';
+import { isSameSwap, lostFrom } from './day';
 import type { Block, Charge, Day, Swap } from './day';
 import type { Booking } from './charger-book';
 import { NO_COST, compareCost } from './plan-cost';
@@ -135,7 +135,7 @@ export class RigPlanner {
     const { rigId } = walker;
     this.grown++;
     const forced = this.planning.lockedSwaps
-      .filter((swap) => swap.rigId === rigId && !step.swaps.some((made) => isSame(made, swap)))
+      .filter((swap) => swap.rigId === rigId && !step.swaps.some((made) => isSameSwap(made, swap)))
       .sort(byTime)[0];
     const gone = this.nextLost(step);
     const untilMin = Math.min(forced?.atMin ?? Infinity, gone?.atMin ?? Infinity, walker.endMin);
@@ -362,10 +362,6 @@ export class RigPlanner {
     };
     return { ...this.finished(walker, { ...step, cost: cost2 }, end), unmetFromMin: step.unmetFromMin ?? fromMin };
   }
-}
-
-function isSame(a: Swap, b: Swap): boolean {
-  return a.rigId === b.rigId && a.seatId === b.seatId && a.batteryId === b.batteryId && a.atMin === b.atMin;
 }
 
 export function byTime(a: Swap, b: Swap): number {

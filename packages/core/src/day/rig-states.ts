@@ -8,6 +8,8 @@ import { withPartReplaced } from '../feed/edit-links';
 import { rigModel } from '../match/assess';
 import type { RigModel } from '../match/assess';
 import { Variations, roughRunner, uncertaintyOf } from '../match/range';
+import { indicators } from '../match/indicators';
+import type { Indicator } from '../match/indicators';
 import { isA } from '../match/rig-graph';
 import { QUIET_KINDS } from './day';
 import type { Block, Day } from './day';
@@ -39,6 +41,8 @@ export interface Deviation {
 const NOTHING: SystemPhase['loadW'] = {};
 /** Seconds of bridging from which a change of battery goes unnoticed. */
 const BRIDGES_S = 20;
+/** Points of a run-down in which a gauge is read. */
+const GAUGE_POINTS = 100;
 
 /**
  * The rigs of a day, worked out for whatever batteries sit in them. What was worked out once is kept: a plan is tried
@@ -98,6 +102,12 @@ export class RigStates {
       this.known.set(key, state);
     }
     return state;
+  }
+
+  /** What there is to see on the rig with these batteries while it runs down in its usual modes; empty where it cannot run. */
+  indicators(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): readonly Indicator[] {
+    const rig = this.rigs.get(rigId);
+    return rig ? indicators(rigModel(this.rigWith(rig, [], seats, temperatureC), this.gear, { tracePoints: GAUGE_POINTS })) : [];
   }
 
   private make(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): RigState {

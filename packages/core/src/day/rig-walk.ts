@@ -65,12 +65,8 @@ export class RigWalker {
       const state = this.simulation.states.state(this.rigId, seats, span.temperatureC);
       if (!state.runner || span.broken !== undefined)
         return { troubleMin: this.firstDrawing(from), seatId: span.broken === undefined ? [...seats.keys()][0] : undefined, chargeAt };
-      const here = new Set(seats.values());
-      const startSoc = state.sourceIds.map((id, place) => {
-        const supply = state.supplies[place];
-        if (supply) return span.power.includes(supply) ? 1 : 0;
-        return this.simulation.gear.has(id) && !here.has(id) ? 0 : (now.get(id) ?? this.simulation.startCharge(id));
-      });
+      const fixed = this.simulation.fixedCharges(state, seats, span.power);
+      const startSoc = state.sourceIds.map((id, place) => fixed[place] ?? now.get(id) ?? this.simulation.startCharge(id));
       const phases = phasesFrom.map(({ block, minutes }) => ({ minutes, loadW: state.loadW(block) }));
       const run = state.rough().run(state.vary(this.deviation), { phases, startSoc, record: true, trace: true });
       const end = new Map(now);

@@ -176,12 +176,7 @@ export class DaySimulation {
 
   private readySpan(span: RigSpan): ReadySpan {
     const state = this.states.state(span.rigId, span.seats, span.temperatureC);
-    const here = new Set(span.seats.values());
-    const fixed = state.sourceIds.map((id, place) => {
-      const supply = state.supplies[place];
-      if (supply) return span.power.includes(supply) ? 1 : 0;
-      return this.gear.has(id) && !here.has(id) ? 0 : undefined;
-    });
+    const fixed = this.fixedCharges(state, span.seats, span.power);
     return {
       span,
       state,
@@ -189,6 +184,16 @@ export class DaySimulation {
       fixed,
       held: state.sourceIds.flatMap((id, place) => (fixed[place] === undefined ? [{ id, place, builtIn: !this.gear.has(id) }] : [])),
     };
+  }
+
+  /** By source of a rig: full or nothing where an outlet or an empty seat decides; undefined for a battery that is there. */
+  fixedCharges(state: RigState, seats: ReadonlyMap<string, string>, power: RigSpan['power']): readonly (number | undefined)[] {
+    const here = new Set(seats.values());
+    return state.sourceIds.map((id, place) => {
+      const supply = state.supplies[place];
+      if (supply) return power.includes(supply) ? 1 : 0;
+      return this.gear.has(id) && !here.has(id) ? 0 : undefined;
+    });
   }
 
   /** Runs the day; with `deviation` once more with other draws and capacities. */

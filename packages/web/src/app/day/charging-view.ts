@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { ChargingRow } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { percent, time } from './timeline-view';
 
@@ -33,6 +34,7 @@ import { percent, time } from './timeline-view';
                   <th scope="col" class="text-end">From</th>
                   <th scope="col">Full</th>
                   <th scope="col">Off</th>
+                  <th scope="col">For</th>
                 </tr>
               </thead>
               <tbody>
@@ -52,11 +54,35 @@ import { percent, time } from './timeline-view';
                       }
                     </td>
                     <td class="text-nowrap">{{ at(row.offMin) }}</td>
+                    <td>{{ purpose(row) }}</td>
                   </tr>
                 }
               </tbody>
             </table>
           </div>
+        }
+        @if (topUps(); as found) {
+          @if (found.length > 0) {
+            <h3 class="fs-6">Top-ups in the breaks</h3>
+            <ul class="list-unstyled small" aria-label="Top-ups in the breaks">
+              @for (one of found; track $index) {
+                <li class="mb-1">
+                  <span [class.verdict-good]="one.worth">{{ one.worth ? '● worth it' : '– not worth the handling' }}</span>: {{ one.battery
+                  }}{{ one.rig ? ' out of ' + one.rig : '' }}, {{ at(one.fromMin) }} to {{ at(one.toMin) }} on {{ one.charger }},
+                  {{ share(one.fromCharge) }} to {{ share(one.toCharge) }}. {{ one.says }}.
+                  @if (one.worth) {
+                    <button
+                      type="button"
+                      class="btn btn-sm btn-outline-secondary acts"
+                      (click)="sheet.change(one.moves, 'top-up ' + one.batteryId + one.fromMin)"
+                    >
+                      Take it in
+                    </button>
+                  }
+                </li>
+              }
+            </ul>
+          }
         }
       </section>
     }
@@ -71,7 +97,16 @@ import { percent, time } from './timeline-view';
 export class ChargingView {
   protected readonly sheet = inject(DaySheet);
   protected readonly list = computed(() => this.sheet.outlook()?.charging);
+  protected readonly topUps = computed(() => this.sheet.advice()?.topUps);
   protected readonly share = percent;
+
+  /** Whether the plan itself needs it. */
+  protected purpose({ batteryId, chargerId, onMin }: ChargingRow): string {
+    const charges = this.sheet.day()?.charges ?? [];
+    const index = charges.findIndex((one) => one.batteryId === batteryId && one.chargerId === chargerId && one.fromMin === onMin);
+    const needed = this.sheet.advice()?.needed[index];
+    return needed === undefined ? '' : needed ? 'this plan' : 'later';
+  }
 
   protected at(minute: number): string {
     return time(this.sheet.day()!, minute);

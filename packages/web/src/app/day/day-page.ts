@@ -13,6 +13,7 @@ import { DayFiles } from './day-files';
 import { DaySetup } from './day-setup';
 import { DaySheet } from './day-sheet';
 import { FollowedBattery } from './followed-battery';
+import { GaugesView } from './gauges-view';
 import { Moves } from './moves';
 import { PlanPanel } from './plan-panel';
 import { SchoolsPanel } from './schools-panel';
@@ -36,6 +37,7 @@ interface Risk {
     DayFiles,
     DaySetup,
     FollowedBattery,
+    GaugesView,
     Moves,
     PlanPanel,
     RouterLink,

@@ -16,11 +16,19 @@ const RUNS = 200;
 /** A rest after an edit before the many runs begin. */
 const REST_MS = 400;
 
+/** A plan, and what counted first when it was looked for. */
+export interface Found {
+  readonly plan: DayPlan;
+  readonly order: PlanOrder;
+}
+/** Plans found before are kept to compare, so many. */
+const MOST_EARLIER = 2;
+
 /** The search for a plan, as it goes on. */
 export type Search =
   | { readonly is: 'idle' }
-  | { readonly is: 'looking'; readonly done: number; readonly of: number; readonly best: DayPlan | undefined }
-  | { readonly is: 'found'; readonly plan: DayPlan; readonly cancelled: boolean }
+  | { readonly is: 'looking'; readonly order: PlanOrder; readonly done: number; readonly of: number; readonly best: DayPlan | undefined }
+  | ({ readonly is: 'found'; readonly cancelled: boolean } & Found)
   | { readonly is: 'failed'; readonly message: string };
 
 /**
@@ -73,6 +81,7 @@ export class DaySheet {
   /** The battery that is followed through the day. */
   readonly followed = signal<string | undefined>(undefined);
   readonly search = signal<Search>({ is: 'idle' });
+  readonly earlier = signal<readonly Found[]>([]);
   /** What the day is tried against. */
   readonly mishap = signal<Mishap | undefined>(undefined);
   private readonly tried = computed((): DayWorld | undefined => {
@@ -157,20 +166,28 @@ export class DaySheet {
     this.change({ swaps }, `swap ${swap.rigId} ${swap.batteryId} ${field}`);
   }
 
+  private readonly adviceLater = computedLater('compare', this.world, (core, world) => core.chargingAdvice(world), { restMs: REST_MS });
+  /** Which top-ups are worth the handling, and which charges the plan needs. */
+  readonly advice = computed(() => valueOf(this.adviceLater()));
+  private readonly indicatorsLater = computedLater('outlook', this.world, (core, world) => core.dayIndicators(world), { restMs: REST_MS });
+  /** What each gauge shows in the course of the day. */
+  readonly indicators = computed(() => valueOf(this.indicatorsLater()));
+
   /** Looks for a plan; what it finds is shown before it is taken. */
   async look(order: PlanOrder): Promise<void> {
     const world = this.asked();
     if (!world) return;
     this.helps.set(undefined);
     const turn = ++this.turn;
-    this.search.set({ is: 'looking', done: 0, of: 1, best: undefined });
+    this.setAside();
+    this.search.set({ is: 'looking', order, done: 0, of: 1, best: undefined });
     const told = proxy((best: DayPlan, done: number, of: number) => {
       // it comes by another way than the result, and may come after it
-      if (this.turn === turn && this.search().is === 'looking') this.search.set({ is: 'looking', done, of, best });
+      if (this.turn === turn && this.search().is === 'looking') this.search.set({ is: 'looking', order, done, of, best });
     });
     try {
       const plan = await this.workers.core('day-plan').planDay(world, this.optionsOf(order), told);
-      if (this.turn === turn) this.search.set({ is: 'found', plan, cancelled: false });
+      if (this.turn === turn) this.search.set({ is: 'found', plan, order, cancelled: false });
     } catch (error) {
       if (this.turn === turn) this.search.set({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
     }
@@ -181,13 +198,36 @@ export class DaySheet {
     const search = this.search();
     this.turn++;
     this.workers.cancel('day-plan');
-    this.search.set(search.is === 'looking' && search.best ? { is: 'found', plan: search.best, cancelled: true } : { is: 'idle' });
+    this.search.set(
+      search.is === 'looking' && search.best ? { is: 'found', plan: search.best, order: search.order, cancelled: true } : { is: 'idle' },
+    );
+  }
+
+  /** What was found stays beside what is found next, while the day is the same. */
+  private setAside(): void {
+    const search = this.search();
+    if (search.is !== 'found') return;
+    const { plan, order } = search;
+    this.earlier.update((before) => [{ plan, order }, ...before].slice(0, MOST_EARLIER));
+  }
+
+  /** Looks at a plan that was found before; the one that was looked at takes its place. */
+  takeUp(found: Found): void {
+    this.earlier.update((before) => before.filter((one) => one !== found));
+    this.setAside();
+    this.search.set({ is: 'found', ...found, cancelled: false });
+  }
+
+  /** Leaves what was found. */
+  leave(): void {
+    this.search.set({ is: 'idle' });
+    this.earlier.set([]);
   }
 
   /** With the mishap that it was made for, if it was: one step, and one undo. */
   take({ swaps, charges }: DayPlan): void {
     this.change({ ...this.tried()?.day, swaps, charges }, `plan ${Date.now()}`);
-    this.search.set({ is: 'idle' });
+    this.leave();
     this.mishap.set(undefined);
     this.helps.set(undefined);
   }

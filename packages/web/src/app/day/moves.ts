@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { gearTitle } from '@viaggio/core';
 import type { Swap } from '@viaggio/core';
+import { computedLater } from '../workers/computed-later';
 import { ClockField } from './clock-field';
 import { DaySheet } from './day-sheet';
 import { percent, time } from './timeline-view';
@@ -38,12 +39,39 @@ import { percent, time } from './timeline-view';
               </button>
               <button
                 type="button"
+                class="btn btn-sm btn-outline-secondary acts"
+                [attr.aria-expanded]="asked() === row.swap"
+                [attr.aria-label]="'Earlier or later: ' + row.title"
+                (click)="ask(row.swap)"
+              >
+                Earlier or later?
+              </button>
+              <button
+                type="button"
                 class="btn btn-sm btn-outline-danger"
                 [attr.aria-label]="'Take out: ' + row.title"
                 (click)="sheet.changeSwap(row.swap, undefined, 'out')"
               >
                 Take out
               </button>
+              @if (asked() === row.swap) {
+                @if (costs(); as all) {
+                  <ul class="costs small" [attr.aria-label]="'What moving it costs: ' + row.title">
+                    @for (one of all; track one.byMin) {
+                      <li>
+                        <button
+                          type="button"
+                          class="btn btn-link btn-sm p-0"
+                          (click)="sheet.changeSwap(row.swap, { atMin: one.atMin }, 'at')"
+                        >
+                          {{ one.byMin > 0 ? one.byMin + ' min later' : -one.byMin + ' min earlier' }}</button>: {{ one.says }}
+                      </li>
+                    }
+                  </ul>
+                } @else {
+                  <p role="status" class="small mb-0">Trying …</p>
+                }
+              }
             </li>
           }
         </ul>
@@ -78,6 +106,10 @@ import { percent, time } from './timeline-view';
       flex: 1 1 16rem;
       max-width: 24rem;
     }
+    .costs {
+      flex: 1 1 100%;
+      margin: 0;
+    }
     .state {
       flex: 1 1 8rem;
       font-size: 0.85rem;
@@ -98,6 +130,20 @@ import { percent, time } from './timeline-view';
 })
 export class Moves {
   protected readonly sheet = inject(DaySheet);
+  /** The change of which somebody asked what moving it would cost. */
+  protected readonly asked = signal<Swap | undefined>(undefined);
+  private readonly costsLater = computedLater(
+    'compare',
+    () => {
+      const [swap, world] = [this.asked(), this.sheet.asked()];
+      return swap && world && { swap, world };
+    },
+    (core, { swap, world }) => core.movingCosts(world, swap),
+  );
+  protected readonly costs = computed(() => {
+    const later = this.costsLater();
+    return later.is === 'done' ? later.value : undefined;
+  });
   private readonly name = (id: string): string => {
     const gear = this.sheet.gear().get(id);
     return gear ? gearTitle(gear) : 'A battery that is gone';
@@ -141,6 +187,10 @@ export class Moves {
       .map(([id]) => ({ id, title: this.name(id) }))
       .sort((a, b) => a.title.localeCompare(b.title)),
   );
+
+  protected ask(swap: Swap): void {
+    this.asked.update((before) => (before === swap ? undefined : swap));
+  }
 
   /** In the middle of the rig's first block, to be typed right. */
   protected add(event: Event): void {

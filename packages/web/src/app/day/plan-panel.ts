@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { PLAN_ORDERS, formatQuantity, gearTitle, mishapTitle } from '@viaggio/core';
 import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
+import { PlanComparison } from './plan-comparison';
 import { time } from './timeline-view';
 
 /** “Make it work”: looks for a plan, says what it costs and why each change is where it is, and takes it at one press. */
 @Component({
   selector: 'app-plan-panel',
+  imports: [PlanComparison],
   template: `
     <section aria-label="Plan">
       <div class="d-flex flex-wrap gap-2 align-items-end acts mb-2">
@@ -84,8 +86,9 @@ import { time } from './timeline-view';
                 <li>{{ why(reason) }}</li>
               }
             </ul>
+            <app-plan-comparison />
             <button type="button" class="btn btn-primary btn-sm me-2" (click)="sheet.take(state.plan)">Take this plan</button>
-            <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.search.set({ is: 'idle' })">Leave it</button>
+            <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.leave()">Leave it</button>
           </div>
         }
       }

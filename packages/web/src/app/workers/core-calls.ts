@@ -37,7 +37,17 @@ import type {
   Together,
   Weights,
 } from '@viaggio/core';
-import { dayChancesOf, dayOutlook, daySchoolOf, helpsOf, planDayWith } from './day-calls';
+import {
+  chargingAdvice,
+  dayChancesOf,
+  dayOutlook,
+  daySchoolOf,
+  figuresOf,
+  helpsOf,
+  indicatorsOf,
+  movingCosts,
+  planDayWith,
+} from './day-calls';
 import { compress, readRecording } from './read-recording';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -113,6 +123,10 @@ export const coreCalls = {
   planDay: planDayWith,
   dayHelps: helpsOf,
   daySchool: daySchoolOf,
+  planFigures: figuresOf,
+  movingCosts,
+  chargingAdvice,
+  dayIndicators: indicatorsOf,
 
   school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
     return schoolAlternative(school, rig, kit, { weights, exclude });

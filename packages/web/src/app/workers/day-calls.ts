@@ -1,17 +1,35 @@
-import { DaySimulation, chargingList, dayChances, daySchool, planDay, whatWouldDo } from '@viaggio/core';
+import {
+  DaySimulation,
+  chargingList,
+  costOfMoving,
+  dayChances,
+  dayIndicators,
+  daySchool,
+  neededToday,
+  planDay,
+  planFigures,
+  topUps,
+  whatWouldDo,
+} from '@viaggio/core';
 import type {
   ChargingList,
   Day,
   DayChances,
+  DayIndicator,
   DayPlan,
   DayRun,
   Gear,
   DaySchool,
   Help,
+  MovedSwap,
+  Moves,
+  PlanFigures,
   PlanOrder,
   Rig,
   RigStates,
   School,
+  Swap,
+  TopUp,
 } from '@viaggio/core';
 
 /** A day with everything that it names. */
@@ -79,4 +97,31 @@ export function planDayWith(
       return true;
     },
   });
+}
+
+/** Figures of the day with each of some moves. */
+export function figuresOf(world: DayWorld, plans: readonly Moves[]): readonly PlanFigures[] {
+  const simulation = simulationOf(world);
+  return plans.map((moves) => planFigures(simulation, moves));
+}
+
+export function movingCosts(world: DayWorld, swap: Swap): readonly MovedSwap[] {
+  return costOfMoving(simulationOf(world), swap);
+}
+
+/** What there is to know of charging beyond the list. */
+export interface ChargingAdvice {
+  readonly topUps: readonly TopUp[];
+  /** By place among the day's charges. */
+  readonly needed: readonly boolean[];
+}
+
+export function chargingAdvice(world: DayWorld): ChargingAdvice {
+  const simulation = simulationOf(world);
+  return { topUps: topUps(simulation, simulation.run()), needed: neededToday(simulation) };
+}
+
+export function indicatorsOf(world: DayWorld): readonly DayIndicator[] {
+  const simulation = simulationOf(world);
+  return dayIndicators(simulation, simulation.run());
 }
