@@ -1,11 +1,12 @@
-import type { Battery } from '../gear/gear';
 import { DEFAULT_CHANCE } from './day';
 import type { Charge, Day, Swap } from './day';
+import { leastSwaps } from './least-swaps';
+import type { LeastSwaps } from './least-swaps';
 import { NO_COST, compareCost } from './plan-cost';
 import type { PlanCost, PlanOrder } from './plan-cost';
 import { asCharge, handsOf, overnight, sparesMissing, startPool } from './plan-pool';
 import type { Hands, Locked } from './plan-pool';
-import { MOST_SWAPS, RigPlanner, byTime } from './plan-rig';
+import { RigPlanner, byTime } from './plan-rig';
 import type { SwapReason } from './plan-rig';
 import type { Deviation } from './rig-states';
 import { RigWalker } from './rig-walk';
@@ -18,7 +19,7 @@ export interface DayPlan {
   readonly charges: readonly Charge[];
   readonly reasons: readonly SwapReason[];
   readonly cost: PlanCost;
-  /** Fewer changes than this no plan of these rigs and batteries has. */
+  /** Fewer changes than this no plan of these rigs and batteries has; where this one leaves nothing off, none that does so. */
   readonly leastSwaps: number;
   /** Rigs that get no further, and from when on. */
   readonly unmet: readonly { readonly rigId: string; readonly fromMin: number }[];
@@ -86,14 +87,14 @@ class Planner {
     const { onProgress = () => true, tries = DEFAULT_TRIES } = this.options;
     const orders = this.ordersOf(tries);
     let best: DayPlan | undefined;
-    const leastSwaps = this.day.rigIds.reduce((sum, rigId) => sum + this.leastSwapsOf(rigId), 0);
+    const bound = leastSwaps(this.simulation, this.walkers, this.hands);
     for (const [index, rigIds] of orders.entries()) {
       if (best && (this.rigs.grown > MOST_GROWN || !onProgress(index, orders.length, best))) break;
-      const plan = this.inOrder(rigIds, leastSwaps, index + 1);
+      const plan = this.inOrder(rigIds, bound, index + 1);
       if (!best || compareCost(plan.cost, best.cost, this.order) < 0) best = plan;
       else best = { ...best, tried: index + 1 };
       const { interruptions, gapMin, sparesMissing, swaps } = best.cost;
-      if (this.order === 'swaps' && interruptions + gapMin + sparesMissing === 0 && swaps <= leastSwaps) break;
+      if (this.order === 'swaps' && interruptions + gapMin + sparesMissing === 0 && swaps <= best.leastSwaps) break;
     }
     return best!;
   }
@@ -107,7 +108,7 @@ class Planner {
     return orders.slice(0, Math.max(1, tries));
   }
 
-  private inOrder(rigIds: readonly string[], leastSwaps: number, tried: number): DayPlan {
+  private inOrder(rigIds: readonly string[], bound: LeastSwaps, tried: number): DayPlan {
     let pool = startPool(this.simulation, this.locked, this.hands);
     let cost = NO_COST;
     const swaps: Swap[] = [];
@@ -133,36 +134,18 @@ class Planner {
     const used = [...pool.free].filter(([, { used: isUsed }]) => isUsed).map(([id]) => id);
     const massG = used.reduce((sum, id) => sum + (this.simulation.gear.get(id)?.massG ?? 0), 0);
     cost = { ...cost, batteries: used.length, massG, sparesMissing: sparesMissing(this.simulation, pool) };
-    return { swaps: swaps.sort(byTime), charges, reasons: reasons.sort((a, b) => a.atMin - b.atMin), cost, leastSwaps, unmet, tried };
-  }
-
-  /** Changes that no plan can do without: every battery there is, full, as often as wanted, changed as late as can be. */
-  private leastSwapsOf(rigId: string): number {
-    const walker = this.walkers.get(rigId)!;
-    const { states, gear } = this.simulation;
-    const first = walker.blocks[0];
-    const seats = states.seatsOf(rigId);
-    if (!first || seats.length !== 1) return 0;
-    const seatId = seats[0]!;
-    const pool = [...startPool(this.simulation, NOTHING_LOCKED, this.hands).free.keys()].filter(
-      (id) => (gear.get(id) as Battery).form === (gear.get(seatId) as Battery).form,
-    );
-    let minute = first.fromMin;
-    for (let changes = 0; changes < MOST_SWAPS; changes++) {
-      let furthest = minute;
-      for (const batteryId of pool) {
-        const { troubleMin } = walker.walk(minute, new Map([[seatId, batteryId]]), new Map([[batteryId, 1]]));
-        if (troubleMin === undefined) return changes;
-        furthest = Math.max(furthest, troubleMin);
-      }
-      if (furthest <= minute + 1e-6) return changes;
-      minute = furthest;
-    }
-    return 0;
+    const least = cost.gapMin + cost.interruptions > 0 ? bound.ever : bound.withoutGap;
+    return {
+      swaps: swaps.sort(byTime),
+      charges,
+      reasons: reasons.sort((a, b) => a.atMin - b.atMin),
+      cost,
+      leastSwaps: least,
+      unmet,
+      tried,
+    };
   }
 }
-
-const NOTHING_LOCKED: Locked = { swaps: [], charges: [] };
 
 /** What stays: what a person locked, and what lies before a moment. What was put on a charger then can be taken off from then on. */
 function lockedOf({ swaps = [], charges = [] }: Day, fromMin = 0): Locked {

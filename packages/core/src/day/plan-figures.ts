@@ -4,7 +4,9 @@ import type { Swap } from './day';
 /** What a day with certain moves comes to, whoever made them. */
 export interface PlanFigures {
   readonly interruptions: number;
+  /** Minutes without power, changes of battery left out; and those off for changes. */
   readonly gapMin: number;
+  readonly changeMin: number;
   /** Changes of battery after a rig has begun. */
   readonly changes: number;
   /** Of them, in a block that draws, and of those bridged so that nothing goes off. */
@@ -29,6 +31,7 @@ export function planFigures(simulation: DaySimulation, moves: Moves): PlanFigure
   return {
     interruptions: sum(run.blocks.map(({ interruptions }) => interruptions)),
     gapMin: sum(run.blocks.map(({ gapMin }) => gapMin)),
+    changeMin: sum(run.blocks.map(({ changeMin }) => changeMin)),
     changes: changes.length,
     whileRunning: running.length,
     hot: running.filter(({ takesMin }) => takesMin === 0).length,

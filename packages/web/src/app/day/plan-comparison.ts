@@ -21,6 +21,7 @@ interface Row {
 const ROWS: readonly Row[] = [
   { title: 'Interrupted that must not be', of: ({ interruptions }) => String(interruptions) },
   { title: 'Without power', of: ({ gapMin }) => formatQuantity(Math.ceil(gapMin - 1e-6), 'min') },
+  { title: 'Off for changes of battery', of: ({ changeMin }) => formatQuantity(Math.ceil(changeMin - 1e-6), 'min') },
   { title: 'Changes of battery', of: ({ changes }) => String(changes) },
   {
     title: 'Of them while it runs',

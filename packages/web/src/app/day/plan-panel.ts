@@ -134,8 +134,8 @@ export class PlanPanel {
       interruptions === 0
         ? 'nothing is interrupted that must not be'
         : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
-      gapMin < 0.5 ? 'no minute without power' : `${Math.ceil(gapMin)} min without power`,
-      `${count(swaps, 'change', 'changes')} of battery (no plan needs fewer than ${leastSwaps})`,
+      gapMin < 0.5 ? 'no minute off' : `${Math.ceil(gapMin)} min off, changes of battery among them`,
+      `${count(swaps, 'change', 'changes')} of battery (${gapMin + interruptions > 0 ? 'no plan' : 'none with no minute off'} needs fewer than ${leastSwaps})`,
       `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}.`,
     ].join(', ');
   }
