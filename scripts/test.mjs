@@ -68,12 +68,18 @@ async function journeys(databaseUrl) {
   build();
   const report = path.join(REPORTS, 'playwright.json');
   fs.rmSync(report, { force: true });
-  const server = await startServer({ databaseUrl, port: 0, logFile: path.join(DATA, 'test-server.log') });
+  const second = await startPostgres(path.join(DATA, `test-${process.pid}-2`), { throwaway: true });
+  const servers = [];
   let ok;
   try {
-    ok = execute(['npx', '--no', '--', 'playwright', 'test'], { E2E_URL: server.url, E2E_REPORT: report }, path.join(ROOT, 'e2e'));
+    for (const [index, url] of [databaseUrl, second.url].entries())
+      servers.push(await startServer({ databaseUrl: url, port: 0, logFile: path.join(DATA, `test-server-${index + 1}.log`) }));
+    const urls = servers.map(({ url }) => url).join(' ');
+    ok = execute(['npx', '--no', '--', 'playwright', 'test'], { E2E_URL: urls, E2E_REPORT: report }, path.join(ROOT, 'e2e'));
   } finally {
-    await server.stop();
+    for (const server of servers) await server.stop();
+    await second.stop();
+    fs.rmSync(second.base, { recursive: true, force: true });
   }
   const { expected = 0, unexpected = 0, flaky = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
   count(expected, expected + unexpected + flaky);
@@ -92,7 +98,7 @@ function count(passed, total) {
 /** Clusters of runs that were killed. */
 function removeLeftOvers() {
   for (const name of fs.readdirSync(DATA)) {
-    const [, pid] = /^test-(\d+)$/.exec(name) ?? [];
+    const [, pid] = /^test-(\d+)(?:-\d+)?$/.exec(name) ?? [];
     if (pid && !fs.existsSync(`/proc/${pid}`)) fs.rmSync(path.join(DATA, name), { recursive: true, force: true });
   }
 }

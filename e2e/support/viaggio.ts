@@ -11,6 +11,8 @@ export const DAY = '/days/0d0c0000-0000-4000-8000-000000004001';
  * error or asks anything of another machine.
  */
 export const test = base.extend<{ watched: undefined }>({
+  // each worker has a server to itself: journeys change what is kept there
+  baseURL: async ({ baseURL }, use, { parallelIndex }) => use(process.env['E2E_URL']?.split(' ')[parallelIndex] ?? baseURL),
   watched: [
     async ({ context, request, baseURL }, use) => {
       await request.post('/api/demo/reset');
