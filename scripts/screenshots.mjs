@@ -27,7 +27,7 @@ const PICTURES = [
   { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
   { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions, wait: '.apexcharts-svg' },
   { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true, wait: '.apply' },
-  { name: 'conflict', path: RIG('01'), size: DESK, prepare: makeConflict },
+  { name: 'unattended', path: `${RIG('09')}/unattended`, size: { width: 1280, height: 1100 }, wait: '.apexcharts-svg' },
   { name: 'draws', path: '/log/draws', size: DESK, wait: '.rows' },
   {
     name: 'recording',
@@ -114,17 +114,6 @@ async function answerThreeQuestions(page) {
   await page.getByLabel('Battery', { exact: true }).selectOption('45 W Power Delivery bank, 20 000 mAh');
   await page.getByLabel('It must run for').fill('3h30');
   await page.evaluate('window.scrollTo(0, 0)');
-}
-
-async function makeConflict(page, context) {
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await other.getByLabel('It must run for').fill('3 h');
-  await other.getByText('Saved', { exact: true }).waitFor();
-  await other.waitForTimeout(1200);
-  await page.getByLabel('It must run for').fill('5 h');
-  await page.getByRole('dialog').waitFor();
-  await other.close();
 }
 
 async function makeItWork(page) {
