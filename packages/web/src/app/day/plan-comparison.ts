@@ -90,13 +90,11 @@ export class PlanComparison {
     const all: readonly Column[] = [
       { title: 'As it is', moves: world.day, earlier: undefined },
       { title: named(found.order, 'Found'), moves: found.plan, earlier: undefined },
-      ...this.sheet
-        .earlier()
-        .map((one, index) => ({
-          title: named(one.order, `Found before${index > 0 ? ` (${index + 1})` : ''}`),
-          moves: one.plan,
-          earlier: one,
-        })),
+      ...this.sheet.earlier().map((one, index) => ({
+        title: named(one.order, `Found before${index > 0 ? ` (${index + 1})` : ''}`),
+        moves: one.plan,
+        earlier: one,
+      })),
     ];
     return { world, all };
   });
