@@ -110,6 +110,7 @@ export * from './day/charging';
 export * from './day/charger';
 export * from './day/charger-queue';
 export * from './day/seating';
+export * from './day/day-run';
 export * from './day/simulate';
 export * from './day/rig-states';
 export * from './day/chances';

@@ -1,7 +1,8 @@
 import { chance } from '../discharge/random';
 import { DEFAULT_SEED } from '../match/range';
 import { minuteAt } from './clock';
-import type { ChargePoint, DaySimulation, Moves } from './simulate';
+import type { DaySimulation, Moves } from './simulate';
+import type { ChargePoint } from './day-run';
 
 /** How sure a day is. */
 export interface DayChances {

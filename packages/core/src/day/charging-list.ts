@@ -1,5 +1,6 @@
 import { gearTitle } from '../gear/gear';
-import type { DayRun, DaySimulation } from './simulate';
+import type { DaySimulation } from './simulate';
+import type { DayRun } from './day-run';
 
 /** What goes on which charger when. */
 export interface ChargingRow {

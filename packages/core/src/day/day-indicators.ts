@@ -1,7 +1,8 @@
 import { gearTitle } from '../gear/gear';
 import { DEFAULT_RESERVE } from '../gear/rig';
 import type { Indicator } from '../match/indicators';
-import type { ChargePoint, DayRun, DaySimulation, Stay } from './simulate';
+import type { DaySimulation } from './simulate';
+import type { ChargePoint, DayRun, Stay } from './day-run';
 import { temperatureIn } from './weather';
 
 /** What one gauge of a rig shows while a battery is in it. */

@@ -200,3 +200,8 @@ export function blockTitle(
 ): string {
   return name ?? kinds.find(({ id }) => id === ownKindId)?.name ?? BLOCK_KINDS[kind];
 }
+
+/** Whether a block wants power at all. */
+export function isDrawing({ kind, devices = [] }: Block): boolean {
+  return !QUIET_KINDS.includes(kind) || devices.some(({ mode }) => mode !== 'off');
+}

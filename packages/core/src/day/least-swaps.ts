@@ -3,7 +3,7 @@ import { startPool } from './plan-pool';
 import type { Hands, Locked } from './plan-pool';
 import { MOST_SWAPS } from './plan-rig';
 import type { RigWalker } from './rig-walk';
-import { isDrawing } from './simulate';
+import { isDrawing } from './day';
 import type { DaySimulation } from './simulate';
 
 /** Changes of battery that no plan can do without. */

@@ -1,6 +1,6 @@
 import { clockAt } from './clock';
 import type { Day } from './day';
-import type { DayRun } from './simulate';
+import type { DayRun } from './day-run';
 
 /** Charges that differ by less are the same. */
 const SAME = 0.005;

@@ -1,4 +1,4 @@
-import { DEFAULT_CHANCE } from './day';
+import { DEFAULT_CHANCE, isDrawing } from './day';
 import type { Charge, Day, Swap } from './day';
 import { leastSwaps } from './least-swaps';
 import type { LeastSwaps } from './least-swaps';
@@ -10,7 +10,6 @@ import { RigPlanner, byTime } from './plan-rig';
 import type { SwapReason } from './plan-rig';
 import type { Deviation } from './rig-states';
 import { RigWalker } from './rig-walk';
-import { isDrawing } from './simulate';
 import type { DaySimulation } from './simulate';
 
 /** What the search has found for a day. */

@@ -1,7 +1,7 @@
 import type { Battery } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
 import { clockAt } from './clock';
-import { isSameSwap, lostFrom } from './day';
+import { isDrawing, isSameSwap, lostFrom } from './day';
 import type { Block, Charge, Day, Swap } from './day';
 import type { Booking } from './charger-book';
 import { NO_COST, compareCost } from './plan-cost';
@@ -9,7 +9,6 @@ import type { PlanCost, PlanOrder } from './plan-cost';
 import { TOP_UP, asCharge } from './plan-pool';
 import type { Free, Hands, Pool } from './plan-pool';
 import type { RigWalker } from './rig-walk';
-import { isDrawing } from './simulate';
 import type { DaySimulation } from './simulate';
 import { isDuring, overlap } from './spans';
 import { temperatureIn } from './weather';

@@ -1,5 +1,5 @@
 import type { Block } from './day';
-import { isDrawing } from './simulate';
+import { isDrawing } from './day';
 import { isDuring } from './spans';
 import type { Span } from './spans';
 

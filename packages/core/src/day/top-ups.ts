@@ -4,8 +4,9 @@ import type { Charge, Day, Swap } from './day';
 import { handsOf, startPool } from './plan-pool';
 import { planFigures } from './plan-figures';
 import type { PlanFigures } from './plan-figures';
-import { isDrawing } from './simulate';
-import type { ChargePoint, DayRun, DaySimulation, Moves } from './simulate';
+import { isDrawing } from './day';
+import type { DaySimulation, Moves } from './simulate';
+import type { ChargePoint, DayRun } from './day-run';
 import { overlap } from './spans';
 import type { Span } from './spans';
 

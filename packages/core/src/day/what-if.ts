@@ -1,5 +1,5 @@
 import type { Gear } from '../gear/gear';
-import { isDrawing } from './simulate';
+import { isDrawing } from './day';
 import { clockAt } from './clock';
 import type { Block, Day, Place } from './day';
 

@@ -5,7 +5,8 @@ import type { Day } from './day';
 import { compareCost } from './plan-cost';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
-import { DaySimulation, isDrawing } from './simulate';
+import { DaySimulation } from './simulate';
+import { isDrawing } from './day';
 
 /** One thing that would make a day work, or make it better. */
 export interface Help {

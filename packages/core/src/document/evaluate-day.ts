@@ -3,7 +3,7 @@ import type { ChargingList } from '../day/charging-list';
 import type { DayEntry } from '../day/day';
 import { dayIssues } from '../day/day-issues';
 import { DaySimulation } from '../day/simulate';
-import type { BlockRun, PowerGap, Stay } from '../day/simulate';
+import type { BlockRun, PowerGap, Stay } from '../day/day-run';
 import type { Gear } from '../gear/gear';
 import type { Issue } from '../issue';
 import type { Plan } from './plan';

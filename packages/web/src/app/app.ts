@@ -121,7 +121,8 @@ export class App {
     const at = Date.now();
     if (choice === 'mine') this.store.dispatch(Items.keepMine({ ...ref, at }));
     else if (choice === 'theirs') this.store.dispatch(Items.takeTheirs({ ...ref, at }));
-    else this.store.dispatch(Items.keepBoth({ id: entry.id, copyId: crypto.randomUUID(), at }));
+    else if (kind === 'rigs' || kind === 'days')
+      this.store.dispatch(Items.keepBoth({ kind, id: entry.id, copyId: crypto.randomUUID(), at }));
   }
 }
 

@@ -44,6 +44,15 @@ import type { Entry } from '../state/items';
           A change counts there too.
         </p>
       }
+      @if (plannedIn().length > 0) {
+        <p class="small">
+          Planned with in
+          @for (day of plannedIn(); track day.id) {
+            <a [routerLink]="['/days', day.id]">{{ day.body.name }}</a>{{ $last ? '.' : ', ' }}
+          }
+          Deleted, it stands there as gone.
+        </p>
+      }
       @if (gear().kind === 'battery') {
         <p class="small"><a [routerLink]="['/log/batteries', id()]">Its health over time</a></p>
       } @else if (gear().kind === 'device') {
@@ -69,6 +78,8 @@ export class ItemPanel {
   readonly id = input.required<string>();
   readonly gear = input.required<Gear>();
   readonly usedIn = input.required<readonly Entry<'rigs'>[]>();
+  /** Days that name it: they outlive it, and say then that it is gone. */
+  readonly plannedIn = input<readonly Entry<'days'>[]>([]);
   readonly edit = output<GearEdit>();
   readonly duplicate = output();
   readonly remove = output();

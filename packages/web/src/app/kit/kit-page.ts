@@ -12,7 +12,7 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { gearIdsOf, gearTitle, gearToCsv } from '@viaggio/core';
+import { gearIdsOf, gearTitle, gearToCsv, namedByDay } from '@viaggio/core';
 import type { Gear, GearKind } from '@viaggio/core';
 import { Api } from '../api/api';
 import type { Problem } from '../api/api';
@@ -20,7 +20,7 @@ import { KINDS, KIND_TITLES } from '../gear/kinds';
 import { ProblemNote } from '../shared/problem-note';
 import { download } from '../shared/download';
 import { Items } from '../state/items.actions';
-import { selectGear, selectLoading, selectRigs } from '../state/items.selectors';
+import { selectDays, selectGear, selectLoading, selectRigs } from '../state/items.selectors';
 import { ItemPanel } from './item-panel';
 import { KitTable } from './kit-table';
 import { rowOf, sorted } from './row';
@@ -42,6 +42,7 @@ export class KitPage {
   private readonly api = inject(Api);
   private readonly gear = this.store.selectSignal(selectGear);
   private readonly rigs = this.store.selectSignal(selectRigs);
+  private readonly days = this.store.selectSignal(selectDays);
   protected readonly loading = this.store.selectSignal(selectLoading);
   protected readonly kinds = KINDS;
   protected readonly titles = KIND_TITLES;
@@ -82,6 +83,11 @@ export class KitPage {
   protected readonly usedIn = computed(() => {
     const id = this.item();
     return id === undefined ? [] : this.rigs().filter(({ body }) => gearIdsOf(body).includes(id));
+  });
+
+  protected readonly plannedIn = computed(() => {
+    const id = this.item();
+    return id === undefined ? [] : this.days().filter(({ body }) => namedByDay(body).some((named) => named.id === id));
   });
 
   constructor() {

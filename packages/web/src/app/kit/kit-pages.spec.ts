@@ -3,7 +3,7 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { NEVER, of, throwError } from 'rxjs';
 import { textOf } from '../../../testing/component';
@@ -35,6 +35,7 @@ async function searchFor(fixture: ComponentFixture<unknown>, text: string): Prom
 
 beforeEach(() => {
   jest.clearAllMocks();
+  Element.prototype.scrollIntoView ??= () => undefined;
   globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
   TestBed.configureTestingModule({
     providers: [
@@ -85,6 +86,21 @@ describe('the kit', () => {
     box.dispatchEvent(new Event('change'));
     await fixture.whenStable();
     expect(lines(fixture)).toBe(1);
+  });
+
+  it('says of a thing which rigs and days name it; what only a day names can be deleted', async () => {
+    const charger = LOW_WATER_DAY.body.chargers![0]!.gearId;
+    const rigs = LOW_WATER.rigs.map(({ id, body }) => ({ id, body, revision: 1, origin: 'demo' as const, updatedAt: '' }));
+    const days = [{ ...LOW_WATER_DAY, revision: 1, origin: 'demo' as const, updatedAt: '' }];
+    TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: LOW_WATER.gear.map(saved), rigs, days } }));
+    const fixture = await render(KitPage, { item: charger });
+    expect(textOf(fixture, 'app-item-panel')).toContain('Planned with in Day 2, out with the pilots.');
+    const remove = (): HTMLButtonElement => [...host(fixture).querySelectorAll<HTMLButtonElement>('app-item-panel button')].find(({ textContent }) => textContent.trim() === 'Delete')!; // prettier-ignore
+    expect(remove().disabled).toBe(false);
+    fixture.componentRef.setInput('item', LOW_WATER.rigs[0]!.body.devices[0]!.gearId);
+    await fixture.whenStable();
+    expect(textOf(fixture, 'app-item-panel')).not.toContain('Planned with');
+    expect(remove().disabled).toBe(true);
   });
 
   it('says what to do when there is nothing in it', async () => {

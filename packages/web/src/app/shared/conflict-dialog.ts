@@ -41,7 +41,7 @@ export type ConflictChoice = 'mine' | 'theirs' | 'both';
       </div>
     </div>
     <div class="modal-footer">
-      @if (conflict()?.kind === 'rigs') {
+      @if (conflict()?.kind === 'rigs' || conflict()?.kind === 'days') {
         <button type="button" class="btn btn-outline-secondary" (click)="modal.close('both')">Keep both, mine as a copy</button>
       }
       <button type="button" class="btn btn-outline-primary" (click)="modal.close('theirs')">Take theirs</button>

@@ -25,7 +25,7 @@ export const Items = createActionGroup({
     'Conflict found': props<ItemRef & { theirs: Saved<Bodies[Kind]> }>(),
     'Keep mine': props<ItemRef & { at: number }>(),
     'Take theirs': props<ItemRef & { at: number }>(),
-    'Keep both': props<{ id: string; copyId: string; at: number }>(),
+    'Keep both': props<{ kind: 'rigs' | 'days'; id: string; copyId: string; at: number }>(),
 
     /** Several items at once, all or none; `open` is the rig to go to then. `rest`: what an imported document held beside them. */
     Change: props<{ step: Step; open?: string; rest?: object }>(),

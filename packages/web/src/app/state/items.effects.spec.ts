@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
 import { NEVER, Subject, of, throwError } from 'rxjs';
 import { Api, KINDS } from '../api/api';
@@ -128,12 +128,26 @@ describe('keeping both of a conflict', () => {
     );
     edit(5);
     jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
-    store.dispatch(Items.keepBoth({ id: RIG.id, copyId: 'copy', at: 0 }));
+    store.dispatch(Items.keepBoth({ kind: 'rigs', id: RIG.id, copyId: 'copy', at: 0 }));
     expect(api.change).toHaveBeenCalledWith(
       [{ kind: 'rigs', id: 'copy', body: { ...RIG.body, wantedMin: 5, name: 'Wheelhouse (mine)' } }],
       undefined,
     );
     expect(rig().body).toMatchObject({ wantedMin: 99 });
+  });
+
+  it('adds mine as a day of its own where it is one', () => {
+    api.change.mockReturnValue(NEVER);
+    const { id, body } = LOW_WATER_DAY;
+    const theirs = { id, body: { ...body, note: 'theirs' }, revision: 4, origin: 'demo' as const, updatedAt: '' };
+    store.dispatch(Items.loaded({ saved: { gear: [], rigs: [], days: [{ ...theirs, body, revision: 1 }] } }));
+    store.dispatch(Items.edit({ kind: 'days', id, body: { ...body, note: 'mine' }, field: 'note', at: 0 }));
+    store.dispatch(Items.conflictFound({ kind: 'days', id, theirs }));
+    store.dispatch(Items.keepBoth({ kind: 'days', id, copyId: 'copy', at: 0 }));
+    expect(api.change).toHaveBeenLastCalledWith(
+      [{ kind: 'days', id: 'copy', body: { ...body, note: 'mine', name: `${body.name} (mine)` } }],
+      undefined,
+    );
   });
 });
 

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
-import type { Rig } from '@viaggio/core';
+import type { Day, Rig } from '@viaggio/core';
 import {
   EMPTY,
   catchError,
@@ -30,7 +30,7 @@ import { Items } from './items.actions';
 import type { ItemRef } from './items.actions';
 import { loadAfterFlush, rememberFlushed } from './flushed';
 import { findEntry } from './items';
-import type { Acting, Entry, ItemsState } from './items';
+import type { Acting, Change, Entry, ItemsState } from './items';
 import { selectItems, selectUnsaved } from './items.selectors';
 
 export const AUTOSAVE_AFTER_MS = 500;
@@ -127,17 +127,17 @@ export class ItemsEffects {
     { dispatch: false },
   );
 
-  /** “Keep both” of a conflict: theirs stays, mine becomes a rig of its own. */
+  /** “Keep both” of a conflict: theirs stays, mine becomes a rig or a day of its own. */
   readonly keepBoth = createEffect(() =>
     this.actions.pipe(
       ofType(Items.keepBoth),
-      mergeMap(({ id, copyId, at }) => {
+      mergeMap(({ kind, id, copyId, at }) => {
         const mine = this.items()
           .past.at(-1)
-          ?.changes.find((change) => change.id === id)?.before as Rig | undefined;
+          ?.changes.find((change) => change.id === id)?.before as Rig | Day | undefined;
         if (!mine) return EMPTY;
-        const after: Rig = { ...mine, name: `${mine.name} (mine)`.slice(0, 120) };
-        return of(Items.change({ step: { changes: [{ kind: 'rigs', id: copyId, after }], field: 'keep-both', at }, open: copyId }));
+        const change = { kind, id: copyId, after: { ...mine, name: `${mine.name} (mine)`.slice(0, 120) } } as Change;
+        return of(Items.change({ step: { changes: [change], field: 'keep-both', at }, open: copyId }));
       }),
     ),
   );

@@ -130,7 +130,7 @@ describe('a conflict', () => {
     expect(rigIn(taken)).toMatchObject({ revision: 7, sync: { is: 'saved' } });
     expect(wanted(taken)).toBe(99);
     expect(wanted(itemsReducer(taken, Items.undo()))).toBe(300);
-    expect(wanted(itemsReducer(conflict, Items.keepBoth({ id: RIG.id, copyId: 'c', at: 9000 })))).toBe(99);
+    expect(wanted(itemsReducer(conflict, Items.keepBoth({ kind: 'rigs', id: RIG.id, copyId: 'c', at: 9000 })))).toBe(99);
   });
 
   it('that is none cannot be decided', () => {

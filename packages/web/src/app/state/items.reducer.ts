@@ -55,7 +55,7 @@ export const itemsReducer = createReducer(
     return remember(kept, { changes: [{ kind, id, before: theirs, after: entry.body }], field: 'conflict', at });
   }),
   on(Items.takeTheirs, (state, { kind, id, at }) => takeTheirs(state, kind, id, at)),
-  on(Items.keepBoth, (state, { id, at }) => takeTheirs(state, 'rigs', id, at)),
+  on(Items.keepBoth, (state, { kind, id, at }) => takeTheirs(state, kind, id, at)),
 
   on(Items.change, (state, { step }): ItemsState => (state.acting ? state : { ...state, acting: { step, how: 'do' } })),
   on(Items.changed, (state, { acting, saved }): ItemsState => {
