@@ -15,7 +15,7 @@ async function makeItWork(page: Page): Promise<void> {
 test('a day is built from nothing, planned, a battery locked, and planned again', async ({ page }) => {
   await page.goto('/rigs');
   await page.keyboard.press('3');
-  await page.getByRole('button', { name: 'New day' }).click();
+  await page.getByRole('button', { name: 'New day', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'New day' })).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Harbour day');
   await page.getByLabel('First day').fill('2026-01-14');

@@ -15,6 +15,9 @@ interface Started {
   readonly ended: Promise<number | null>;
 }
 
+// each of them starts and ends whole commands: one after the other, beside other journeys
+test.describe.configure({ mode: 'default' });
+
 let data: string;
 const running: ChildProcess[] = [];
 

@@ -45,22 +45,32 @@ export function inSlots({ timeS, powerW }: Trace, slotS: number): Slots {
 }
 
 /**
- * The same slots with short pauses bridged: empty ones that together last no longer than `mostS` hold the slot before
- * them, as one sample. A meter that answers late has not been away.
+ * The same recording with short pauses held: where a sample is late by more than a slot, but no longer than `mostS`, the
+ * one before it stands again in every slot until then. A meter that answers late has not been away.
+ *
+ * @example pausesHeld({ timeS: Float64Array.of(0, 3), powerW: Float64Array.of(4, 8) }, 1, 5).powerW // 4, 4, 4, 8
  */
-export function bridged(slots: Slots, mostS: number): Slots {
-  const samples = slots.samples.slice();
-  const [meanW, lowestW, highestW] = [slots.meanW.slice(), slots.lowestW.slice(), slots.highestW.slice()];
-  let full = 0;
-  for (let slot = 1; slot < samples.length; slot++) {
-    if (slots.samples[slot] === 0) continue;
-    const from = full + 1;
-    full = slot;
-    if (from === slot || (slot - from) * slots.slotS > mostS) continue;
-    for (const values of [meanW, lowestW, highestW]) values.fill(meanW[from - 1]!, from, slot);
-    samples.fill(1, from, slot);
+export function pausesHeld(trace: Trace, slotS: number, mostS: number): Trace {
+  const { timeS, powerW } = trace;
+  const held = (index: number): number => {
+    const pauseS = timeS[index]! - timeS[index - 1]!;
+    return pauseS > slotS && pauseS <= mostS ? Math.ceil(pauseS / slotS) - 1 : 0;
+  };
+  let count = timeS.length;
+  for (let index = 1; index < timeS.length; index++) count += held(index);
+  if (count === timeS.length) return trace;
+  const [heldS, heldW] = [new Float64Array(count), new Float64Array(count)];
+  let at = 0;
+  for (let index = 0; index < timeS.length; index++) {
+    const more = index === 0 ? 0 : held(index);
+    for (let step = 1; step <= more; step++) {
+      heldS[at] = timeS[index - 1]! + step * slotS;
+      heldW[at++] = powerW[index - 1]!;
+    }
+    heldS[at] = timeS[index]!;
+    heldW[at++] = powerW[index]!;
   }
-  return { slotS: slots.slotS, meanW, lowestW, highestW, samples };
+  return { timeS: heldS, powerW: heldW };
 }
 
 /** Seconds from one sample to the next: the middle one of them; 0 with fewer than two samples. */
