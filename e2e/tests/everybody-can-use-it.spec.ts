@@ -11,6 +11,7 @@ const PAGES = [
   '/rigs/0d0c0000-0000-4000-8000-000000000107',
   '/rigs/0d0c0000-0000-4000-8000-000000000107/balance',
   '/rigs/0d0c0000-0000-4000-8000-000000000107/history',
+  '/rigs/0d0c0000-0000-4000-8000-000000000109/unattended',
   '/kit?item=0d0c0000-0000-4000-8000-000000000012',
   '/kit/add',
   '/kit/import',
@@ -70,6 +71,24 @@ test('axe finds nothing serious where a feed is chosen, and where schools are co
   await page.goto(`${WHEELHOUSE}/compare`);
   await expect(page.getByRole('button', { name: 'Compare anew' })).toBeVisible({ timeout: 25_000 });
   expect(await all()).toEqual([]);
+});
+
+test('axe finds nothing serious where a day is set up, planned, and a block is open', async ({ page }) => {
+  await page.goto(DAY);
+  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Make it work' }).click();
+  await expect(page.getByRole('table', { name: 'Plans side by side' })).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Stills with the grip: Stills, morning/ })
+    .and(page.locator('.block'))
+    .click();
+  await expect(page.getByRole('region', { name: 'Block', exact: true })).toBeVisible();
+  await page.evaluate(() => document.querySelectorAll('details').forEach((fold) => (fold.open = true)));
+  expect(await serious(new AxeBuilder({ page }).withTags(TAGS))).toEqual([]);
+  for (const width of [390, 360]) {
+    await page.setViewportSize({ width, height: 844 });
+    await page.waitForFunction((most) => document.documentElement.scrollWidth <= most, width, { timeout: 3000 });
+  }
 });
 
 test('the theme can be pinned and stays', async ({ page }) => {

@@ -110,6 +110,11 @@ const FIELDS = dayShape.fields.blocks.item.fields;
       background: var(--bs-tertiary-bg);
       border-radius: 0.4rem;
     }
+    @media (max-width: 30rem) {
+      app-clock-field {
+        grid-column: 1 / -1;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

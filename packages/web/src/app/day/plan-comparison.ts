@@ -112,7 +112,8 @@ export class PlanComparison {
   protected readonly differences = computed(() => {
     const all = this.columns();
     const [now, found, before] = all ?? [];
-    if (!now || !found) return [];
+    // beside a day that nobody planned, all of it is new: the reasons above tell it
+    if (!now || !found || (!before && (now.moves.swaps ?? []).length === 0)) return [];
     const other = before ?? now;
     return [
       { title: `Only in “${found.title}”`, says: this.told(onlyIn(found.moves.swaps, other.moves.swaps)) },

@@ -81,14 +81,16 @@ import { time } from './timeline-view';
                 </ul>
               }
             }
+            <p class="mb-2">
+              <button type="button" class="btn btn-primary btn-sm me-2" (click)="sheet.take(state.plan)">Take this plan</button>
+              <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.leave()">Leave it</button>
+            </p>
             <ul class="small mb-2">
               @for (reason of state.plan.reasons; track $index) {
                 <li>{{ why(reason) }}</li>
               }
             </ul>
             <app-plan-comparison />
-            <button type="button" class="btn btn-primary btn-sm me-2" (click)="sheet.take(state.plan)">Take this plan</button>
-            <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.leave()">Leave it</button>
           </div>
         }
       }
