@@ -1,6 +1,6 @@
 // `npm test`: types, lint, formatting, the dependency rule, unit and API tests against a PostgreSQL of their own, and
 // the journeys in Chromium. `npm test -- unit journeys` runs only the steps named.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { build } from './lib/build.mjs';
@@ -13,17 +13,11 @@ import { startServer } from './lib/server.mjs';
 const REPORTS = path.join(DATA, 'reports');
 const totals = { passed: 0, failed: 0 };
 
-/** A check that passes or fails as a whole. */
-const check = (name, ...command) => ({
-  name,
-  run: () => count(execute(command) ? 1 : 0, 1),
-});
+/** Checks that pass or fail as a whole; they run beside each other. */
+const CHECKS = { types: 'typecheck', lint: 'lint', formatting: 'format:check', dependencies: 'depcruise' };
 
 const STEPS = [
-  check('types', 'npm', 'run', '--silent', 'typecheck'),
-  check('lint', 'npm', 'run', '--silent', 'lint'),
-  check('formatting', 'npm', 'run', '--silent', 'format:check'),
-  check('dependencies', 'npm', 'run', '--silent', 'depcruise'),
+  ...Object.entries(CHECKS).map(([name, script]) => ({ name, script })),
   { name: 'unit', run: unit },
   { name: 'journeys', run: journeys },
 ];
@@ -42,8 +36,10 @@ await main(async () => {
   const folder = path.join(DATA, `test-${process.pid}`);
   const postgres = await startPostgres(folder, { throwaway: true });
   try {
-    for (const { name, run } of STEPS) {
-      if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const steps = STEPS.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
+    await Promise.all(steps.filter(({ script }) => script).map(check));
+    for (const { name, run } of steps) {
+      if (!run) continue;
       say(`\n== ${name}`);
       await run(postgres.url);
     }
@@ -54,6 +50,20 @@ await main(async () => {
   say(`\n${totals.passed} passed, ${totals.failed} failed`);
   return totals.failed > 0 ? 1 : 0;
 });
+
+/** What a check says is kept together, and shown when it is done. */
+function check({ name, script }) {
+  const child = spawn('npm', ['run', '--silent', script], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  let output = '';
+  for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (output += text));
+  return new Promise((resolve) => {
+    child.once('close', (code) => {
+      say(`\n== ${name}\n${output}`);
+      count(code === 0 ? 1 : 0, 1);
+      resolve();
+    });
+  });
+}
 
 function unit(databaseUrl) {
   const report = path.join(REPORTS, 'jest.json');

@@ -92,7 +92,7 @@ describe('top-ups in the breaks', () => {
 });
 
 it('what is on a charger for the plan itself is told from what is for the day after', () => {
-  const needed = neededToday(simulation);
+  const needed = neededToday(simulation, run);
   expect(needed).toHaveLength(plan.charges.length);
   needed.forEach((isNeeded, index) => {
     const charges = plan.charges.filter((_, other) => other !== index);

@@ -1,7 +1,10 @@
 import { energyNow } from '../gear/battery-health';
 import { gearTitle } from '../gear/gear';
+import type { Battery } from '../gear/gear';
+import type { ChargerBook } from './charger-book';
 import type { Charge, Day, Swap } from './day';
 import { handsOf, startPool } from './plan-pool';
+import type { Hands } from './plan-pool';
 import { planFigures } from './plan-figures';
 import type { PlanFigures } from './plan-figures';
 import { isDrawing } from './day';
@@ -52,49 +55,60 @@ interface Break extends Span {
  * battery has left without. Cost: a run of the day for each break.
  */
 export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[] {
-  const { day, gear } = simulation;
-  const { swaps = [], charges = [] } = day;
+  const { day } = simulation;
   const now = planFigures(simulation, day);
+  const hands = handsOf(day);
   // the pool's book holds what is on the chargers already
-  const { book } = startPool(simulation, { swaps, charges }, handsOf(day));
+  const { book } = startPool(simulation, { swaps: day.swaps ?? [], charges: day.charges ?? [] }, hands);
   const found = breaksOf(simulation, run)
     .slice(0, MOST_TRIED)
     .flatMap((one): TopUp[] => {
-      const { batteryId, charge, fromMin, toMin, seat } = one;
-      const { places } = one;
-      const booking = book.offer(batteryId, charge, fromMin, toMin, (placeId) =>
-        places.length === 0 || places.includes(placeId) ? fromMin : undefined,
-      );
-      const battery = gear.get(batteryId);
-      if (!booking || battery?.kind !== 'battery') return [];
-      const { chargerId } = booking;
-      // taken off as soon as it is full
-      const added: Charge = {
-        batteryId,
-        chargerId,
-        fromMin: booking.fromMin,
-        toMin: Math.min(booking.toMin, Math.ceil(booking.fillToMin)),
-      };
-      const back: readonly Swap[] = seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [];
-      const moves: Moves = { swaps: [...swaps, ...back], charges: [...charges, added] };
-      const left = leastLater(run.charge.get(batteryId) ?? [], toMin);
+      const filled = filledIn(one, simulation, book, hands);
+      if (!filled) return [];
+      const { charge, toCharge, moves } = filled;
+      const { gear, rigs } = simulation;
+      const battery = gear.get(one.batteryId) as Battery;
+      const left = leastLater(run.charge.get(one.batteryId) ?? [], one.toMin);
       return [
         {
-          batteryId,
+          batteryId: one.batteryId,
           battery: gearTitle(battery),
-          charger: gear.has(chargerId) ? gearTitle(gear.get(chargerId)!) : chargerId,
-          fromMin: added.fromMin,
-          toMin: added.toMin,
-          fromCharge: charge,
-          toCharge: booking.toCharge,
-          gainWh: (booking.toCharge - charge) * (energyNow(battery) ?? 0),
-          rig: seat && simulation.rigs.get(seat.rigId)?.name,
-          ...judged(now, planFigures(simulation, moves), booking.toCharge - charge, left),
+          charger: gearTitle(gear.get(charge.chargerId)!),
+          fromMin: charge.fromMin,
+          toMin: charge.toMin,
+          fromCharge: one.charge,
+          toCharge,
+          gainWh: (toCharge - one.charge) * (energyNow(battery) ?? 0),
+          rig: one.seat && rigs.get(one.seat.rigId)?.name,
+          ...judged(now, planFigures(simulation, moves), toCharge - one.charge, left),
           moves,
         },
       ];
     });
   return found.sort((a, b) => Number(b.worth) - Number(a.worth) || a.fromMin - b.fromMin);
+}
+
+/** The day's moves with a battery filled in a break, where its rig is; taken off once it is full and somebody is there. */
+function filledIn(
+  { batteryId, charge, places, fromMin, toMin, seat }: Break,
+  { day }: DaySimulation,
+  book: ChargerBook,
+  hands: Hands,
+): { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined {
+  const reaches = (placeId: string): number | undefined => (places.length === 0 || places.includes(placeId) ? fromMin : undefined);
+  const booking = book.offer(batteryId, charge, fromMin, toMin, reaches);
+  if (!booking) return undefined;
+  const { chargerId, toCharge } = booking;
+  const full = Math.ceil(booking.fillToMin);
+  const there = hands(day.chargers?.find(({ gearId }) => gearId === chargerId)?.placeId).find((span) => span.toMin >= full);
+  const added: Charge = {
+    batteryId,
+    chargerId,
+    fromMin: booking.fromMin,
+    toMin: Math.min(booking.toMin, Math.max(full, there?.fromMin ?? full)),
+  };
+  const back: readonly Swap[] = seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [];
+  return { charge: added, toCharge, moves: { swaps: [...(day.swaps ?? []), ...back], charges: [...(day.charges ?? []), added] } };
 }
 
 function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number): Pick<TopUp, 'worth' | 'says'> {
@@ -107,11 +121,15 @@ function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number)
   return { worth: false, says: left > 0.001 ? without : 'nothing is gained by it' };
 }
 
-/** Whether what is on a charger serves the plan itself; the rest is for the day after. By place among the day's charges. */
-export function neededToday(simulation: DaySimulation): readonly boolean[] {
+/**
+ * Whether what is on a charger serves the plan itself; the rest is for the day after. By place among the day's charges. Cost:
+ * a run of the day for each charge of a battery that is drawn from afterwards.
+ */
+export function neededToday(simulation: DaySimulation, run: DayRun): readonly boolean[] {
   const { day } = simulation;
   const now = planFigures(simulation, day);
-  return (day.charges ?? []).map((_, index) => {
+  return (day.charges ?? []).map(({ batteryId, fromMin }, index) => {
+    if (!run.stays.some((stay) => stay.batteryId === batteryId && stay.fromMin >= fromMin)) return false;
     const charges = day.charges!.filter((_charge, other) => other !== index);
     const without = planFigures(simulation, { swaps: day.swaps, charges });
     return without.gapMin > now.gapMin + 1 || without.intoReserve > now.intoReserve || without.interruptions > now.interruptions;

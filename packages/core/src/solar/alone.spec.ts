@@ -96,7 +96,11 @@ describe('a rig left alone', () => {
     }
   });
 
-  it('is unknown while a draw is, and says so', () => {
+  it('is unknown while a draw is, or its date is none, and says so', () => {
+    expect(leftAlone({ ...breakwater, unattended: { from: '2026-02-31' } }, gear)).toEqual({
+      is: 'unknown',
+      why: 'There is no 2026-02-31.',
+    });
     const camera = breakwater.devices[0]!.gearId;
     const { draw: _draw, ...unknown } = gear.get(camera) as Extract<Gear, { kind: 'device' }>;
     expect(leftAlone(breakwater, new Map(gear).set(camera, unknown))).toMatchObject({ is: 'unknown', why: expect.stringMatching(/draw/) });

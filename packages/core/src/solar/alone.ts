@@ -104,6 +104,7 @@ export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { re
  */
 export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
   const said = rig.unattended ?? {};
+  if (said.from !== undefined && !DateTime.fromISO(said.from).isValid) return { is: 'unknown', why: `There is no ${said.from}.` };
   const life = lifeOf(rig, gear);
   if (typeof life === 'string') return { is: 'unknown', why: life };
   const { useWh, fullWh, batteries } = life;
@@ -301,7 +302,7 @@ function worstOf(months: readonly MonthSun[]): MonthSun | undefined {
 /** The days it is left for; without a date, where nobody said when. */
 function datesOf({ from, days = DEFAULT_DAYS }: Unattended): readonly (DateTime | undefined)[] {
   const first = from === undefined ? undefined : DateTime.fromISO(from, { zone: 'UTC' });
-  return Array.from({ length: days }, (_, day) => (first?.isValid ? first.plus({ days: day }) : undefined));
+  return Array.from({ length: days }, (_, day) => first?.plus({ days: day }));
 }
 
 function startShare(rig: Rig): number {

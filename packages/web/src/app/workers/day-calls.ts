@@ -118,7 +118,8 @@ export interface ChargingAdvice {
 
 export function chargingAdvice(world: DayWorld): ChargingAdvice {
   const simulation = simulationOf(world);
-  return { topUps: topUps(simulation, simulation.run()), needed: neededToday(simulation) };
+  const run = simulation.run();
+  return { topUps: topUps(simulation, run), needed: neededToday(simulation, run) };
 }
 
 export function indicatorsOf(world: DayWorld): readonly DayIndicator[] {
