@@ -153,12 +153,40 @@ describe('days of a document', () => {
     const runs = { runs: 0, rigs: [] };
     expect(evaluate({ ...PLAN, days, ask: runs }).days).toBeUndefined();
     const [day] = evaluate({ ...PLAN, days, ask: { ...runs, days: true } }).days!;
+    expect([day!.plan, day!.chances]).toEqual([undefined, undefined]);
+    expect(day!.topUps.some(({ worth }) => worth)).toBe(true);
+    expect(day!.indicators.length).toBeGreaterThan(10);
     expect(day).toMatchObject({ id: LOW_WATER_DAY.id, name: 'Day 2, out with the pilots', issues: [] });
     expect(day!.blocks).toHaveLength(LOW_WATER_DAY.body.blocks.length);
     expect(day!.gaps.length).toBeGreaterThan(0);
     expect(day!.charging.notReady.map(({ battery }) => battery)).toContain('V5: Holmvik 196');
     // plain data, as it is sent
     expect(JSON.parse(JSON.stringify(day))).toEqual(day);
+  });
+
+  it('are planned, and run with random draws, where that is asked for', () => {
+    const ask = { rigs: [], days: true, plans: true, dayRuns: 20, seed: 4 };
+    const [day] = evaluate({ ...PLAN, days, ask }).days!;
+    expect(day!.plan).toMatchObject({ unmet: [], cost: { interruptions: 0 } });
+    expect(day!.chances).toMatchObject({ runs: 20, seed: 4 });
+    expect(Object.keys(day!.chances!.blocks)).toHaveLength(LOW_WATER_DAY.body.blocks.length);
+    expect(JSON.parse(JSON.stringify(day))).toEqual(day);
+    const swaps = day!.plan!.swaps;
+    const [again] = evaluate({ ...PLAN, days: [{ ...LOW_WATER_DAY, body: { ...LOW_WATER_DAY.body, swaps, charges: day!.plan!.charges } }], ask: { rigs: [], days: true } }).days!; // prettier-ignore
+    expect(again!.figures.gapMin).toBe(0);
+    expect(again!.needed).toHaveLength(day!.plan!.charges.length);
+  });
+
+  it('are refused where more is asked of them than one evaluation does', () => {
+    const five = Array.from({ length: 5 }, (_, index) => ({ id: `d${index}`, body: LOW_WATER_DAY.body }));
+    const refused = (ask: object, all: typeof five = five) =>
+      planIssues({ ...PLAN, days: all, ask: { days: true, ...ask } }).map(({ path }) => path);
+    expect(refused({})).toEqual([]);
+    expect(refused({ plans: true })).toEqual(['/ask/plans']);
+    expect(refused({ dayRuns: 2000 })).toEqual(['/ask/dayRuns']);
+    const charge = { batteryId: LOW_WATER.gear[0]!.id, chargerId: LOW_WATER.gear[1]!.id, fromMin: 0, toMin: 60 };
+    const busy = { ...LOW_WATER_DAY.body, charges: Array.from({ length: 30 }, () => charge) };
+    expect(refused({}, five.map(({ id }) => ({ id, body: busy })))).toEqual(['/ask/days']); // prettier-ignore
   });
 
   it('are refused where they are too many, and told what is wrong in them', () => {

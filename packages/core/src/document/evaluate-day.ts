@@ -1,11 +1,22 @@
+import { dayChances } from '../day/chances';
+import type { Band } from '../day/chances';
 import { chargingList } from '../day/charging-list';
 import type { ChargingList } from '../day/charging-list';
 import type { DayEntry } from '../day/day';
+import { dayIndicators } from '../day/day-indicators';
+import type { DayIndicator } from '../day/day-indicators';
 import { dayIssues } from '../day/day-issues';
-import { DaySimulation } from '../day/simulate';
 import type { BlockRun, PowerGap, Stay } from '../day/day-run';
+import { planDay } from '../day/plan-day';
+import type { DayPlan } from '../day/plan-day';
+import { planFigures } from '../day/plan-figures';
+import type { PlanFigures } from '../day/plan-figures';
+import { DaySimulation } from '../day/simulate';
+import { neededToday, topUps } from '../day/top-ups';
+import type { TopUp } from '../day/top-ups';
 import type { Gear } from '../gear/gear';
 import type { Issue } from '../issue';
+import { DEFAULT_SEED } from '../match/range';
 import type { Plan } from './plan';
 
 /** A day as it goes with its moves. */
@@ -13,23 +24,53 @@ export interface DayEvaluation {
   readonly id: string;
   readonly name: string;
   readonly issues: readonly Issue[];
+  readonly figures: PlanFigures;
   readonly blocks: readonly BlockRun[];
   readonly gaps: readonly PowerGap[];
   readonly stays: readonly Stay[];
   readonly charging: ChargingList;
+  /** Whether the plan itself needs it, by place among the day's charges. */
+  readonly needed: readonly boolean[];
+  readonly topUps: readonly TopUp[];
+  readonly indicators: readonly DayIndicator[];
+  /** Where random runs were asked for. */
+  readonly chances?: {
+    readonly runs: number;
+    readonly seed: number;
+    readonly all: number;
+    /** By block. */
+    readonly blocks: Readonly<Record<string, number>>;
+    /** By battery. */
+    readonly bands: Readonly<Record<string, readonly Band[]>>;
+  };
+  /** Where a plan was asked for. */
+  readonly plan?: DayPlan;
 }
 
-/** Everything computed for one day of a plan document. Cost: milliseconds for each rig with batteries. */
-export function evaluateDay({ id, body }: DayEntry, { rigs }: Plan, gear: ReadonlyMap<string, Gear>): DayEvaluation {
+/** Everything computed for one day of a plan document. Cost: milliseconds for each rig with batteries; a plan about a second. */
+export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: ReadonlyMap<string, Gear>): DayEvaluation {
   const simulation = new DaySimulation(body, gear, new Map(rigs.map((rig) => [rig.id, rig.body])));
   const run = simulation.run();
+  const runs = ask?.dayRuns ?? 0;
   return {
     id,
     name: body.name,
     issues: dayIssues(body),
+    figures: planFigures(simulation, body),
     blocks: run.blocks,
     gaps: run.gaps,
     stays: run.stays,
     charging: chargingList(simulation, run),
+    needed: neededToday(simulation, run),
+    topUps: topUps(simulation, run),
+    indicators: dayIndicators(simulation, run),
+    ...(runs > 0 && { chances: chancesOf(simulation, runs, ask?.seed) }),
+    // one order of rigs: the page tries more
+    ...(ask?.plans && { plan: planDay(simulation, { tries: 1 }) }),
   };
+}
+
+function chancesOf(simulation: DaySimulation, runs: number, seed = DEFAULT_SEED): DayEvaluation['chances'] {
+  const { blocks, bands, ...rest } = dayChances(simulation, simulation.day, { runs, seed });
+  return { ...rest, blocks: Object.fromEntries(blocks), bands: Object.fromEntries(bands) };
 }

@@ -63,8 +63,14 @@ export interface Evaluation {
 export const MOST_RUNS_TOGETHER = 40_000;
 /** Searches of one evaluation, each of about a second: a device's feeds count one, its purchases two, a rig at once at least three. */
 export const MOST_SEARCHES = 16;
-/** Blocks of all days of one evaluation: run in about a second. */
-const MOST_BLOCKS = 2000;
+/** Blocks of all days of one evaluation: run in some seconds, top-ups tried. */
+const MOST_BLOCKS = 400;
+/** Charges of all days: each is left out once, to see whether the day needs it. */
+const MOST_CHARGES = 100;
+/** Blocks of all days that are planned in one evaluation: some seconds. */
+const MOST_PLANNED_BLOCKS = 60;
+/** Random runs of all blocks together: some seconds. */
+const MOST_BLOCK_RUNS = 100_000;
 /** Steps of all runs of one evaluation together: some seconds. */
 const MOST_STEPS = 600_000;
 const TRACE_POINTS = 30;
@@ -94,6 +100,14 @@ export function planIssues(plan: Plan): readonly Issue[] {
   const blocks = plan.ask?.days ? (plan.days ?? []).reduce((sum, { body }) => sum + body.blocks.length, 0) : 0;
   if (blocks > MOST_BLOCKS)
     issues.push(issue('/ask/days', 'too-much-asked', `at most ${MOST_BLOCKS} blocks of all days together`, `${blocks}`));
+  const charges = plan.ask?.days ? (plan.days ?? []).reduce((sum, { body }) => sum + (body.charges?.length ?? 0), 0) : 0;
+  if (charges > MOST_CHARGES)
+    issues.push(issue('/ask/days', 'too-much-asked', `at most ${MOST_CHARGES} charges of all days together`, `${charges}`));
+  if (plan.ask?.plans && blocks > MOST_PLANNED_BLOCKS)
+    issues.push(issue('/ask/plans', 'too-much-asked', `at most ${MOST_PLANNED_BLOCKS} blocks of all days together`, `${blocks}`));
+  const blockRuns = blocks * (plan.ask?.dayRuns ?? 0);
+  if (blockRuns > MOST_BLOCK_RUNS)
+    issues.push(issue('/ask/dayRuns', 'too-much-asked', `at most ${MOST_BLOCK_RUNS} runs of all blocks together`, `${blockRuns}`));
   const { feeds, assignments, alternatives: schools, purchases } = plan.ask ?? {};
   const perDevice = (feeds ? 1 : 0) + (purchases ? 2 : 0);
   const searches = rigs.reduce((sum, { body: { devices } }) => {

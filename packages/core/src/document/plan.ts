@@ -32,6 +32,8 @@ export const askShape = object('What to work out', {
   alternatives: optional(flag('The schools side by side')),
   purchases: optional(flag('What one purchase would help')),
   days: optional(flag('Every day as it goes')),
+  dayRuns: optional(number('Random runs a day', 'count', { min: 0, max: 2000, integer: true })),
+  plans: optional(flag('A plan for every day')),
   style: optional(styleShape),
   weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
 });
