@@ -10,8 +10,8 @@ function twoModes(stepsS: readonly number[]): Trace {
   return { timeS, powerW: timeS.map((second) => (second < middleS ? 2 : 18)) };
 }
 
-/** To the nearest watt: a slot may lie across the step. */
-const means = (trace: Trace) => readTrace(trace).stretches.map(({ meanW }) => Math.round(meanW));
+/** To a milliwatt: a slot that lies across the step counts for neither mode. */
+const means = (trace: Trace) => readTrace(trace).stretches.map(({ meanW }) => Math.round(meanW * 1000) / 1000);
 
 /** The slot before the pause held both modes, and the pause then held their mean: found by the law. */
 const LATE_AT_THE_STEP = [

@@ -2,7 +2,7 @@ import { peaksOf } from './peaks';
 import type { NamedStretch } from './recording';
 import { keptSlots } from './slots-view';
 import { steadyStretches } from './stretches';
-import { inSlots, pausesHeld, usualStepS } from './trace';
+import { bridged, inSlots, usualStepS } from './trace';
 import type { Slots, Trace } from './trace';
 
 /** What is kept of a recording. */
@@ -40,7 +40,7 @@ export function readTrace(trace: Trace): TraceReading {
   const fine = Math.min(SLOT_S, Math.max(FINEST_S, seconds / FEWEST_SLOTS));
   const slotS = Math.max(fine, stepS, seconds / MOST_SLOTS);
   const leastS = Math.max(LEAST_SLOTS * slotS, Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES)));
-  const slots = inSlots(pausesHeld(trace, slotS, Math.max(PAUSE_STEPS * stepS, PAUSE_S)), slotS);
+  const slots = bridged(inSlots(trace, slotS), trace, Math.max(PAUSE_STEPS * stepS, PAUSE_S));
   const found = steadyStretches(slots, { leastS });
   const peaks = peaksOf(trace, found);
   const stretches = found.map(({ fromS, toS, meanW, spreadW }, index): NamedStretch => {

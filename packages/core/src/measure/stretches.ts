@@ -29,6 +29,8 @@ const SPIKE = 4;
 /** Slots on each side within which the best place of a boundary is looked for. */
 const REACH = 12;
 const MOST_ROUNDS = 20;
+/** Slots of a stretch that is long enough to do without one at each end. */
+const LEAST_TO_TRIM = 4;
 /** Of a normal distribution, from the median of absolute differences to its standard deviation. */
 const MAD_TO_SIGMA = 1.4826;
 /** Steps of less than this share of the power are no modes to anybody. */
@@ -51,7 +53,11 @@ export function steadyStretches(slots: Slots, { leastS = LEAST_S, strictness = 1
     const sums = cumulative(withoutSpikes(watts, noiseW));
     const threshold = strictness * PENALTY * Math.log(Math.max(watts.length, 3)) * noiseW ** 2;
     const least = Math.max(1, Math.round(leastS / slots.slotS));
-    return settle(merge(sums, threshold), sums, threshold, least).map(([start, end]) => told(slots, from + start, from + end));
+    const ranges = settle(merge(sums, threshold), sums, threshold, least);
+    return ranges.map(([start, end], index) => {
+      const [first, last] = within(ranges, index, sums, watts, SPIKE * noiseW);
+      return told(slots, [from + start, from + end], [from + first, from + last]);
+    });
   });
 }
 
@@ -210,6 +216,19 @@ function settle(found: readonly number[], sums: Sums, threshold: number, least: 
   return boundaries.slice(1).map((to, index): Range => [boundaries[index]!, to]);
 }
 
+/** A stretch without the slots at its ends that lie across the step to its neighbour: they hold a bit of both. */
+function within(ranges: readonly Range[], index: number, sums: Sums, watts: Float64Array, apartW: number): Range {
+  const [start, end] = ranges[index]!;
+  if (end - start < LEAST_TO_TRIM) return [start, end];
+  const own = sums.mean(start + 1, end - 1);
+  const isAcross = (slot: number, neighbour: Range | undefined): boolean => {
+    if (!neighbour) return false;
+    const [low, high] = [own, sums.mean(...neighbour)].sort((a, b) => a - b) as [number, number];
+    return watts[slot]! > low + apartW && watts[slot]! < high - apartW;
+  };
+  return [start + Number(isAcross(start, ranges[index - 1])), end - Number(isAcross(end - 1, ranges[index + 1]))];
+}
+
 function refine(boundaries: number[], sums: Sums): void {
   for (let moved = true, round = 0; moved && round < MOST_ROUNDS; round++) {
     moved = false;
@@ -257,20 +276,19 @@ function weakest(boundaries: readonly number[], sums: Sums, threshold: number, l
   return undefined;
 }
 
-function told({ slotS, meanW, highestW, samples }: Slots, from: number, to: number): Stretch {
+/** `steady`: what its mean and spread are of. */
+function told({ slotS, meanW, highestW, samples }: Slots, [from, to]: Range, steady: Range): Stretch {
   let count = 0;
   let sum = 0;
-  for (let slot = from; slot < to; slot++) {
+  for (let slot = steady[0]; slot < steady[1]; slot++) {
     count += samples[slot]!;
     sum += meanW[slot]! * samples[slot]!;
   }
   const mean = sum / count;
   let squares = 0;
   let peakW = -Infinity;
-  for (let slot = from; slot < to; slot++) {
-    squares += (meanW[slot]! - mean) ** 2;
-    peakW = Math.max(peakW, highestW[slot]!);
-  }
+  for (let slot = steady[0]; slot < steady[1]; slot++) squares += (meanW[slot]! - mean) ** 2;
+  for (let slot = from; slot < to; slot++) peakW = Math.max(peakW, highestW[slot]!);
   const half = mean + (peakW - mean) / 2;
   let high = 0;
   for (let slot = from; slot < to; slot++) if (highestW[slot]! > half) high++;
@@ -278,7 +296,7 @@ function told({ slotS, meanW, highestW, samples }: Slots, from: number, to: numb
     fromS: from * slotS,
     toS: to * slotS,
     meanW: mean,
-    spreadW: Math.sqrt(squares / (to - from)),
+    spreadW: Math.sqrt(squares / (steady[1] - steady[0])),
     peakW,
     peakMs: high * slotS * 1000,
   };

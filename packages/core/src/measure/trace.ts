@@ -45,32 +45,25 @@ export function inSlots({ timeS, powerW }: Trace, slotS: number): Slots {
 }
 
 /**
- * The same recording with short pauses held: where a sample is late by more than a slot, but no longer than `mostS`, the
- * one before it stands again in every slot until then. A meter that answers late has not been away.
+ * The slots of a recording with short pauses bridged: empty ones between two samples that together last no longer than
+ * `mostS` hold the sample before them, as one. A meter that answers late has not been away. (The sample, not the slot: that
+ * may hold a bit of the mode before.)
  *
- * @example pausesHeld({ timeS: Float64Array.of(0, 3), powerW: Float64Array.of(4, 8) }, 1, 5).powerW // 4, 4, 4, 8
+ * @example bridged(inSlots(trace, 1), trace, 5) // where samples stand at 0 s and 3 s, slots 1 and 2 hold the first
  */
-export function pausesHeld(trace: Trace, slotS: number, mostS: number): Trace {
-  const { timeS, powerW } = trace;
-  const held = (index: number): number => {
-    const pauseS = timeS[index]! - timeS[index - 1]!;
-    return pauseS > slotS && pauseS <= mostS ? Math.ceil(pauseS / slotS) - 1 : 0;
-  };
-  let count = timeS.length;
-  for (let index = 1; index < timeS.length; index++) count += held(index);
-  if (count === timeS.length) return trace;
-  const [heldS, heldW] = [new Float64Array(count), new Float64Array(count)];
-  let at = 0;
-  for (let index = 0; index < timeS.length; index++) {
-    const more = index === 0 ? 0 : held(index);
-    for (let step = 1; step <= more; step++) {
-      heldS[at] = timeS[index - 1]! + step * slotS;
-      heldW[at++] = powerW[index - 1]!;
+export function bridged(slots: Slots, { timeS, powerW }: Trace, mostS: number): Slots {
+  const samples = slots.samples.slice();
+  const [meanW, lowestW, highestW] = [slots.meanW.slice(), slots.lowestW.slice(), slots.highestW.slice()];
+  let before = 0;
+  for (let index = 1; index < timeS.length; index++) {
+    const slot = Math.min(samples.length - 1, Math.floor((timeS[index]! - timeS[0]!) / slots.slotS + 1e-9));
+    if (slot - before > 1 && (slot - before - 1) * slots.slotS <= mostS) {
+      for (const values of [meanW, lowestW, highestW]) values.fill(powerW[index - 1]!, before + 1, slot);
+      samples.fill(1, before + 1, slot);
     }
-    heldS[at] = timeS[index]!;
-    heldW[at++] = powerW[index]!;
+    before = slot;
   }
-  return { timeS: heldS, powerW: heldW };
+  return { slotS: slots.slotS, meanW, lowestW, highestW, samples };
 }
 
 /** Seconds from one sample to the next: the middle one of them; 0 with fewer than two samples. */
