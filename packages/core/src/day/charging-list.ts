@@ -72,14 +72,16 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
           : 'It is on no charger before: ask for a plan, or put it on one.',
       };
     });
-  const inRow = rows.map(({ batteryId }) => gear.get(batteryId));
+  // where chargers stand somebody will use them, whether the plan says so yet or not
+  const ids = rows.length > 0 ? rows.map(({ batteryId }) => batteryId) : (day.batteries ?? []).map(({ gearId }) => gearId);
+  const inRow = ids.map((id) => gear.get(id));
   const isLithium = inRow.some((battery) => battery?.kind === 'battery' && ['li-ion', 'li-ion-hv', 'lifepo4'].includes(battery.chemistry));
   const isLead = inRow.some((battery) => battery?.kind === 'battery' && battery.chemistry === 'agm');
   return {
     rows: [...rows].sort((a, b) => a.onMin - b.onMin || a.charger.localeCompare(b.charger)),
     notReady,
     cautions:
-      rows.length === 0
+      rows.length === 0 && (day.chargers ?? []).length === 0
         ? []
         : [
             'Never charge unattended or where you sleep; follow the makers’ instructions.',

@@ -32,7 +32,22 @@ let lastId = 0;
     </div>
     <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>
   `,
-  styles: ':host { display: block; }',
+  styles: `
+    :host {
+      display: block;
+    }
+    /* day and time beside each other in a narrow column, neither cut */
+    .input-group > select {
+      flex: 1 1 4.5rem;
+      padding-right: 1.4rem;
+      padding-left: 0.5rem;
+      background-position: right 0.35rem center;
+    }
+    .input-group > input {
+      flex: 1 1 3rem;
+      padding-inline: 0.5rem;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ClockField {
@@ -49,7 +64,11 @@ export class ClockField {
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly now = computed(() => clockAt(this.day(), this.minute()));
   protected readonly days = computed(() =>
-    Array.from({ length: this.day().days }, (_, index) => ({ index, title: clockAt(this.day(), minuteAt(this.day(), index, 0)).weekday })),
+    Array.from({ length: this.day().days }, (_, index) => ({
+      index,
+      // at most a month of days: their numbers tell them apart
+      title: clockAt(this.day(), minuteAt(this.day(), index, 0)).weekday.replace(/ \w+$/, ''),
+    })),
   );
   private readonly read = computed(() => {
     const typed = this.typed();
