@@ -97,6 +97,7 @@ export * from './document/item-kinds';
 export * from './solar/unattended-shape';
 export * from './solar/sun-hours';
 export * from './solar/alone';
+export type { Visit } from './solar/day-walk';
 export * from './solar/panel';
 export * from './day/day';
 export * from './day/repeat-blocks';

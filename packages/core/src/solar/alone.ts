@@ -1,21 +1,16 @@
 import { DateTime } from 'luxon';
-import { accepted, tooCold } from '../day/charging';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Battery, Gear } from '../gear/gear';
+import type { Gear } from '../gear/gear';
 import { DEFAULT_RESERVE } from '../gear/rig';
 import type { Rig } from '../gear/rig';
-import { assessModel, rigModel } from '../match/assess';
-import type { Answer } from '../match/assess';
-import { isA } from '../match/rig-graph';
-import { withoutSpares } from '../feed/without-spares';
+import { DayWalk } from './day-walk';
+import type { Visit } from './day-walk';
 import { framesADay, withFramesEvery } from './frames';
+import { lifeOf, panelCharging } from './life';
+import type { PanelCharging } from './life';
 import { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 import { peakSunHours } from './sun-hours';
 import type { Unattended } from './unattended-shape';
 
-const DAY_MIN = 24 * 60;
-/** Shares of a charge that differ by less are the same. */
-const EVEN = 1e-9;
 /** Days that are followed where nobody said how many. */
 const DEFAULT_DAYS = 30;
 /** A frame every so many seconds: what is set beside the interval there is. */
@@ -43,11 +38,6 @@ export interface DayAlone {
   readonly dullCharge: number;
 }
 
-export interface Visit {
-  readonly day: number;
-  readonly why: 'battery' | 'card' | 'battery and card';
-}
-
 /** The same rig with its frames further apart, or nearer. */
 export interface Duty {
   readonly everyS: number;
@@ -60,16 +50,13 @@ export interface Duty {
 }
 
 /** A rig left alone: how long on its battery, whether the sun carries it, when somebody must come. */
-export interface Alone {
+export interface Alone extends PanelCharging {
   /** A day's use at the battery, converters and standby in it. */
   readonly useWh: number;
   /** What a full battery gives this rig before something stops; and that without the reserve. */
   readonly fullWh: number;
   readonly usableWh: number;
   readonly autonomyDays: number;
-  /** What the panel really charges with: a lead-acid battery takes no more, a frozen lithium one nothing. */
-  readonly chargeW: number;
-  readonly limitedBy: 'battery' | 'cold' | undefined;
   readonly share: number;
   readonly months: readonly MonthSun[];
   /** Of the months in which it is left, all twelve when nobody said when. */
@@ -100,7 +87,7 @@ export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { re
  * dull spell nothing is yielded. Nobody changes batteries in between: spares do not count. Unknown, with the reason, where
  * the rig cannot be worked out or has no battery to live on. Cost: a rig's answer, and one more for each interval of frames.
  *
- * @example leftAlone(rig, gear) // { is: 'known', alone: { autonomyDays: 4.1, sustained: false, … } }
+ * @example leftAlone(rig, gear) // { is: 'known', alone: { autonomyDays: 7.1, sustained: false, … } }
  */
 export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
   const said = rig.unattended ?? {};
@@ -110,7 +97,7 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
   const { useWh, fullWh, batteries } = life;
   const reserve = rig.reserve ?? DEFAULT_RESERVE;
   const usableWh = fullWh * (1 - reserve);
-  const { chargeW, limitedBy } = charging(said.panelW ?? 0, batteries, rig.temperatureC);
+  const { chargeW, limitedBy } = panelCharging(said.panelW ?? 0, batteries, rig.temperatureC);
   const share = said.dirty ? DIRTY_PANEL_SHARE : PANEL_SHARE;
   const months = monthsOf(said, chargeW * share, useWh, usableWh);
   const dates = datesOf(said);
@@ -169,116 +156,6 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
       duties: perDay === undefined ? [] : dutiesOf(rig, gear, { sunWh: worst?.yieldWh, reserve, days: dates.length }),
     },
   };
-}
-
-/** Follows the charge day by day, in shares of a full battery. */
-class DayWalk {
-  constructor(
-    private readonly use: number,
-    private readonly yields: readonly number[],
-    private readonly start: number,
-    private readonly reserve: number,
-  ) {}
-
-  /** Charge at the end of each day, without sun in a spell of so many days. */
-  charges(spellFrom = Infinity, spellDays = 0): readonly number[] {
-    let charge = this.start;
-    return this.yields.map((_, day) => {
-      charge = Math.max(0, this.after(charge, day, day >= spellFrom && day < spellFrom + spellDays));
-      return charge;
-    });
-  }
-
-  /** The spell where the lowest charge is lowest. */
-  worstSpell(spellDays: number): readonly number[] {
-    let worst: readonly number[] = this.charges(0, spellDays);
-    for (let from = 1; from + spellDays <= this.yields.length; from++) {
-      const charges = this.charges(from, spellDays);
-      if (Math.min(...charges) < Math.min(...worst)) worst = charges;
-    }
-    return worst;
-  }
-
-  /**
-   * The days on which somebody must bring a full battery or an empty card: as late as the reserve allows, wherever the
-   * dull spell falls.
-   */
-  visits(spellDays: number, cardDays = Infinity): readonly Visit[] {
-    const visits: Visit[] = [];
-    let charge = this.start;
-    let [batteryFrom, cardFrom] = [0, 0];
-    for (let day = 0; day < this.yields.length; day++) {
-      let next = this.after(charge, day, day - batteryFrom < spellDays);
-      const battery = next < this.reserve - EVEN;
-      const card = day + 1 - cardFrom > cardDays;
-      // the day it is left everything is fresh
-      if (day > 0 && (battery || card)) {
-        visits.push({ day, why: battery && card ? 'battery and card' : battery ? 'battery' : 'card' });
-        if (battery) {
-          batteryFrom = day;
-          next = this.after(1, day, spellDays > 0);
-        }
-        // who brings a battery looks after the card as well
-        cardFrom = day;
-      }
-      charge = Math.max(0, next);
-    }
-    return visits;
-  }
-
-  /** Whether a full battery lasts from each visit to the next, whichever of them the dull spell falls between. */
-  lastsBetween(everyDays: number, spellDays: number): boolean {
-    let charge = this.start;
-    for (let day = 0; day < this.yields.length; day++) {
-      if (day > 0 && day % everyDays === 0) charge = 1;
-      charge = this.after(charge, day, day % everyDays < spellDays);
-      if (charge < this.reserve - EVEN) return false;
-    }
-    return true;
-  }
-
-  private after(charge: number, day: number, isDull: boolean): number {
-    return Math.min(1, charge - this.use + (isDull ? 0 : this.yields[day]!));
-  }
-}
-
-interface Life {
-  readonly useWh: number;
-  readonly fullWh: number;
-  readonly batteries: readonly Battery[];
-}
-
-/** What the rig takes in a day and what full batteries give it, from its own circuit; a sentence where it cannot be told. */
-function lifeOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Life | string {
-  const { startCharge: _start, ...rest } = withoutSpares(rig, gear);
-  const full: Rig = { ...rest, batteries: rest.batteries?.map(({ startCharge: _own, ...state }) => state) };
-  const model = rigModel(full, gear);
-  const answer = assessModel(model, { trace: false });
-  if (answer.unlimited) return 'An outlet feeds it: it runs as long as there is power. Days alone are for what lives on batteries.';
-  if (!answer.timeline) return troubleOf(answer);
-  const batteries = model.graph.sources.flatMap((part) => (isA(part, 'battery') ? [part.gear] : []));
-  const ids = model.graph.sources.filter((part) => isA(part, 'battery')).map(({ id }) => id);
-  const used = answer.timeline.sources.filter(({ id }) => ids.includes(id));
-  const packWh = used.reduce((sum, one) => sum + one.packWh, 0);
-  const poweredMin = Math.max(...answer.timeline.loads.map((load) => load.poweredMin));
-  if (packWh <= 0 || poweredMin <= 0) return 'Nothing is drawn from a battery.';
-  // followed to its end it has given all it can; what outlasts the look ahead has given its share
-  const spent = answer.firstStopMin === undefined ? 1 - Math.min(...used.map(({ endSoc }) => endSoc)) : 1;
-  return { useWh: (packWh / poweredMin) * DAY_MIN, fullWh: packWh / spent, batteries };
-}
-
-function troubleOf({ findings }: Answer): string {
-  const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'unknown');
-  return worst?.sentence ?? 'Nothing feeds it.';
-}
-
-function charging(panelW: number, batteries: readonly Battery[], temperatureC: number | undefined): Pick<Alone, 'chargeW' | 'limitedBy'> {
-  if (panelW > 0 && batteries.some(({ chemistry }) => tooCold({ chemistry }, temperatureC))) return { chargeW: 0, limitedBy: 'cold' };
-  const takes = batteries.reduce((sum, battery) => {
-    const { energyWh } = batteryFigures(battery);
-    return sum + (energyWh === undefined ? panelW : accepted({ chemistry: battery.chemistry, energyWh }, panelW));
-  }, 0);
-  return takes < panelW ? { chargeW: takes, limitedBy: 'battery' } : { chargeW: panelW, limitedBy: undefined };
 }
 
 /** All twelve, where hours were typed or a latitude is known; none where there is neither, or no panel. */
