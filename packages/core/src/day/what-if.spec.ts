@@ -1,3 +1,4 @@
+import type { Gear } from '../gear/gear';
 import { charger, dayOfRigs, pack } from '../../testing/day';
 import { planDay } from './plan-day';
 import { DaySimulation } from './simulate';
@@ -93,6 +94,21 @@ describe('what would do', () => {
     const plan = planDay(simulation);
     expect(plan.unmet).toHaveLength(1);
     expect(whatWouldDo(simulation, plan)).toMatchObject([{ enough: true, says: 'One more Pack 50 (50 Wh), charged.' }]);
+  });
+
+  it('is a light turned down, after the last pause where that is enough', () => {
+    const bright = (blocks: Parameters<typeof dayOfRigs>[0]['blocks']): DaySimulation => {
+      const { day, gear, rigs } = dayOfRigs({ rigs: { A: [15, 'p1'] }, gear: { p1: pack(60) }, blocks, day: { chance: 0.5 } });
+      return new DaySimulation(day, new Map(gear).set('A-camera', { ...gear.get('A-camera')!, dimmable: true } as Gear), rigs);
+    };
+    const says = (simulation: DaySimulation): readonly string[] =>
+      whatWouldDo(simulation, planDay(simulation))
+        .filter(({ enough }) => enough)
+        .map((help) => help.says);
+    const late = [480, 660].map((fromMin) => ({ rigId: 'A', fromMin, toMin: fromMin + 120 }));
+    expect(says(bright(late))).toContain('Camera 15 W of A turned down to 60 % from 11:00 on.');
+    const soon = [480, 900].map((fromMin, index) => ({ rigId: 'A', fromMin, toMin: fromMin + (index === 0 ? 280 : 60) }));
+    expect(says(bright(soon))).toContain('Camera 15 W of A turned down to 60 %.');
   });
 
   it('is nothing where nothing is missing', () => {

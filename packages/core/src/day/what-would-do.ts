@@ -1,12 +1,13 @@
 import type { Battery, Gear } from '../gear/gear';
 import { energyNow } from '../gear/battery-health';
 import { gearTitle } from '../gear/gear';
+import { clockAt } from './clock';
+import { isDrawing } from './day';
 import type { Day } from './day';
 import { compareCost } from './plan-cost';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
 import { DaySimulation } from './simulate';
-import { isDrawing } from './day';
 
 /** One thing that would make a day work, or make it better. */
 export interface Help {
@@ -62,20 +63,31 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
         );
       }),
     ),
-    best(plan, [
-      () => {
+    best(
+      plan,
+      // after the last pause first, where that is enough; then all day
+      [...new Set([lastPause(day, first), 0])].map((fromMin) => () => {
         const dimmed = dimmableOf(simulation, first.rigId);
         if (dimmed.length === 0) return undefined;
         const devices = dimmed.map((gearId) => ({ gearId, mode: 'usual', scale: DIMMED }));
         const names = dimmed.map((id) => gear.get(id)?.name).join(' and ');
         const blocks = day.blocks.map((block) =>
-          block.rigId === first.rigId && isDrawing(block) && !block.devices ? { ...block, devices } : block,
+          block.rigId === first.rigId && block.fromMin >= fromMin && isDrawing(block) && !block.devices ? { ...block, devices } : block,
         );
-        return tryIt(`${names} of ${rigs.get(first.rigId)?.name} turned down to ${DIMMED * 100} %.`, { ...day, blocks });
-      },
-    ]),
+        const since = fromMin > 0 ? ` from ${clockAt(day, fromMin).time} on` : '';
+        return tryIt(`${names} of ${rigs.get(first.rigId)?.name} turned down to ${DIMMED * 100} %${since}.`, { ...day, blocks });
+      }),
+    ),
   ];
   return helps.filter((help) => help !== undefined).sort((a, b) => Number(b.enough) - Number(a.enough));
+}
+
+/** When a rig goes on after its last pause before it gets no further; 0 where there was none. */
+function lastPause({ blocks }: Day, { rigId, fromMin }: DayPlan['unmet'][number]): number {
+  const drawing = blocks.filter((block) => block.rigId === rigId && isDrawing(block)).sort((a, b) => a.fromMin - b.fromMin);
+  return (
+    drawing.findLast((block, index) => block.fromMin <= fromMin && index > 0 && drawing[index - 1]!.toMin < block.fromMin)?.fromMin ?? 0
+  );
 }
 
 /** Identifiers of what is not there; they never leave here. */
