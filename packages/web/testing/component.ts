@@ -30,3 +30,12 @@ export async function type(fixture: ComponentFixture<unknown>, label: string, te
   input.dispatchEvent(new Event('input'));
   await fixture.whenStable();
 }
+
+/** Presses the first button whose name begins so. */
+export async function press(fixture: ComponentFixture<unknown>, name: string): Promise<void> {
+  const buttons = [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')];
+  const found = buttons.find((button) => (button.getAttribute('aria-label') ?? button.textContent).trim().startsWith(name));
+  if (!found) throw new Error(`no button “${name}” among ${buttons.map(({ textContent }) => textContent.trim()).join(', ')}`);
+  found.click();
+  await fixture.whenStable();
+}

@@ -2,7 +2,7 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { LOW_WATER_DAY } from '@viaggio/core';
 import type { Block, Day } from '@viaggio/core';
 import { of, throwError } from 'rxjs';
-import { field, textOf, type } from '../../../testing/component';
+import { field, press, textOf, type } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';
 import { render, until } from '../../../testing/sheet';
 import { Agenda } from './agenda';
@@ -17,13 +17,6 @@ const DAY = LOW_WATER_DAY.body;
 const named = (name: string): Block => DAY.blocks.find((block) => block.name === name)!;
 const now = (sheet: DaySheet, name: string): Block => sheet.day()!.blocks.find((block) => block.name === name)!;
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
-async function press(fixture: ComponentFixture<unknown>, name: string): Promise<void> {
-  const buttons = [...host(fixture).querySelectorAll('button')];
-  const found = buttons.find((button) => (button.getAttribute('aria-label') ?? button.textContent).trim().startsWith(name));
-  if (!found) throw new Error(`no button “${name}” among ${buttons.map(({ textContent }) => textContent.trim()).join(', ')}`);
-  found.click();
-  await fixture.whenStable();
-}
 async function choose(fixture: ComponentFixture<unknown>, label: string, value: string): Promise<void> {
   const select = field<HTMLSelectElement>(fixture, label);
   select.value = value;

@@ -1,7 +1,7 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { LOW_WATER, LOW_WATER_DAY, DaySimulation, planDay } from '@viaggio/core';
 import type { Day, Gear, Rig } from '@viaggio/core';
-import { textOf } from '../../../testing/component';
+import { press, textOf } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';
 import { render, until } from '../../../testing/sheet';
 import { ChargingView } from './charging-view';
@@ -20,13 +20,6 @@ const rigs = new Map<string, Rig>(LOW_WATER.rigs.map(({ id, body }) => [id, body
 const plan = planDay(new DaySimulation(LOW_WATER_DAY.body, gear, rigs));
 const PLANNED: Partial<Day> = { swaps: plan.swaps, charges: plan.charges };
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
-async function press(fixture: ComponentFixture<unknown>, name: string): Promise<void> {
-  const buttons = [...host(fixture).querySelectorAll('button')];
-  const found = buttons.find((button) => (button.getAttribute('aria-label') ?? button.textContent).trim().startsWith(name));
-  if (!found) throw new Error(`no button “${name}” among ${buttons.map(({ textContent }) => textContent.trim()).join(', ')}`);
-  found.click();
-  await fixture.whenStable();
-}
 async function shown(fixture: ComponentFixture<unknown>, text: string | RegExp): Promise<void> {
   await until(() => (typeof text === 'string' ? textOf(fixture).includes(text) : text.test(textOf(fixture))));
 }

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { gearTitle, sourceName } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../shared/apex-chart';
+import { chartLook } from '../shared/chart-look';
 import { Theme } from '../shared/theme';
 import { DaySheet } from './day-sheet';
 import { percent, time } from './timeline-view';
@@ -94,21 +95,13 @@ export class FollowedBattery {
     };
     const minutes = Array.from({ length: POINTS + 1 }, (_, index) => fromMin + (index * (toMin - fromMin)) / POINTS);
     return {
-      chart: {
+      ...chartLook(dark, {
         type: 'line',
         height: 200,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: dark ? '#d8d5cd' : '#33302a',
-        fontFamily: 'Inter, sans-serif',
-        background: 'transparent',
-      },
-      theme: { mode: dark ? 'dark' : 'light' },
+      }),
       colors: dark ? ['#567a72', '#a5d3c8'] : ['#9cc4ba', '#1f5a50'],
       stroke: { width: [0, 2], curve: 'straight' },
       fill: { type: 'solid', opacity: [0.7, 1] },
-      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
       legend: { show: false },
       series: [
         {

@@ -5,6 +5,7 @@ import { OBSERVATION_KINDS, RETIRE_SHARE, dayOf, energyFrom, energyNow, formatQu
 import type { CapacityPoint } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../shared/apex-chart';
+import { chartLook, inkOf } from '../shared/chart-look';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Theme } from '../shared/theme';
 import { Items } from '../state/items.actions';
@@ -166,7 +167,7 @@ function chartOf(
   perYearWh: number | undefined,
   dark: boolean,
 ): ApexOptions {
-  const ink = dark ? '#d8d5cd' : '#33302a';
+  const ink = inkOf(dark);
   const counted = points.filter(({ setAside }) => !setAside);
   const at = Date.now();
   const first = Math.min(at, ...counted.map((point) => dayOf(point.at) * DAY_MS));
@@ -174,12 +175,10 @@ function chartOf(
   const top = Math.max(labelWh ?? 0, ...counted.map(({ energyWh, sigmaWh }) => energyWh + 2 * sigmaWh));
   const label = (text: string) => ({ text, position: 'left', textAnchor: 'start', borderWidth: 0, style: { background: 'transparent', color: ink } }); // prettier-ignore
   return {
-    chart: { type: 'line', height: 260, animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, foreColor: ink, fontFamily: 'Inter, sans-serif', background: 'transparent' }, // prettier-ignore
-    theme: { mode: dark ? 'dark' : 'light' },
+    ...chartLook(dark, { type: 'line', height: 260 }),
     colors: dark ? ['#7fb3a8', '#b09bd8'] : ['#2f7266', '#6a4fa3'],
     stroke: { width: [0, 2], dashArray: [0, 4] },
     markers: { size: [6, 0] },
-    grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
     legend: { show: false },
     series: [
       {

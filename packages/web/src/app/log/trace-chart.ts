@@ -3,6 +3,7 @@ import { formatQuantity, slotsView } from '@viaggio/core';
 import type { NamedStretch, Slots } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../shared/apex-chart';
+import { chartLook, inkOf } from '../shared/chart-look';
 import { Theme } from '../shared/theme';
 
 /** Columns of the picture: more than that nobody sees on a desk. */
@@ -43,19 +44,15 @@ export class TraceChart {
     const { columns } = this.view();
     const { fromS, toS } = this.span();
     const dark = this.theme.dark();
-    const ink = dark ? '#d8d5cd' : '#33302a';
+    const ink = inkOf(dark);
     const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
     const shown = this.stretches().map((stretch, index) => ({ stretch, name: this.names()[index] ?? '' }));
     return {
-      chart: {
+      ...chartLook(dark, {
         type: 'line',
         height: 320,
-        animations: { enabled: false },
         toolbar: { show: false, autoSelected: 'zoom' },
         zoom: { enabled: true, type: 'x', autoScaleYaxis: false },
-        foreColor: ink,
-        fontFamily: 'Inter, sans-serif',
-        background: 'transparent',
         events: {
           // the chart asks before it zooms: what it then shows is made anew from the samples
           beforeZoom: (_chart: unknown, { xaxis }: { xaxis: { min: number; max: number } }) => {
@@ -63,12 +60,10 @@ export class TraceChart {
             return { xaxis: { min: fromS, max: toS } };
           },
         },
-      },
-      theme: { mode: dark ? 'dark' : 'light' },
+      }),
       colors: dark ? ['#567a72', '#a5d3c8'] : ['#9cc4ba', '#1f5a50'],
       stroke: { width: [0, 2], curve: 'straight' },
       fill: { type: 'solid', opacity: [0.7, 1] },
-      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
       legend: { show: false },
       series: [
         {

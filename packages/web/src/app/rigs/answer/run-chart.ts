@@ -3,6 +3,7 @@ import type { ApexOptions } from 'apexcharts';
 import { formatDuration, formatQuantity } from '@viaggio/core';
 import type { Discharge, Station } from '@viaggio/core';
 import { ApexChart } from '../../shared/apex-chart';
+import { chartLook, inkOf } from '../../shared/chart-look';
 import { Theme } from '../../shared/theme';
 
 /** Charge and voltage over the run, with the device's limits drawn in. */
@@ -33,7 +34,7 @@ export class RunChart {
     const run = this.run();
     const { highV, lowV } = this.device();
     const dark = this.theme.dark();
-    const ink = dark ? '#d8d5cd' : '#33302a';
+    const ink = inkOf(dark);
     const points = run.trace.map((point) => ({
       minute: point.minute,
       charge: point.soc * 100,
@@ -51,20 +52,12 @@ export class RunChart {
     const series = (pick: (point: (typeof points)[number]) => number | null) =>
       points.map((point) => [point.minute, pick(point)] as [number, number | null]);
     return {
-      chart: {
+      ...chartLook(dark, {
         type: 'line',
         height: 280,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: ink,
-        fontFamily: 'Inter, sans-serif',
-        background: 'transparent',
-      },
-      theme: { mode: dark ? 'dark' : 'light' },
+      }),
       colors: dark ? ['#7fb3a8', '#f2c14e', '#b09bd8'] : ['#2f7266', '#9a6200', '#6a4fa3'],
       stroke: { width: [2.5, 2.5, 1.5], dashArray: [0, 0, 5], curve: 'straight' },
-      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
       legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 10 }, clusterGroupedSeries: false },
       series: [
         { name: 'Charge', data: series(({ charge }) => charge) },

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { ApexOptions } from 'apexcharts';
 import { formatQuantity } from '@viaggio/core';
 import { ApexChart } from '../../shared/apex-chart';
+import { chartLook } from '../../shared/chart-look';
 import { Theme } from '../../shared/theme';
 import type { Column } from './column';
 
@@ -41,7 +42,6 @@ export class SchoolsChart {
   );
   protected readonly options = computed((): ApexOptions => {
     const dark = this.theme.dark();
-    const ink = dark ? '#d8d5cd' : '#33302a';
     const dots = this.dots();
     const colors = dark
       ? ['#d8d5cd', '#7fb3a8', '#f2c14e', '#b09bd8', '#e08e79', '#8fb4e0', '#c5d17e', '#d79bc3']
@@ -49,23 +49,15 @@ export class SchoolsChart {
     const heaviest = Math.max(...dots.map(({ massG }) => massG), 100) / 1000;
     const longest = Math.max(...dots.map(({ minutes }) => minutes), 60) / 60;
     return {
-      chart: {
+      ...chartLook(dark, {
         type: 'bubble',
         height: 320,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: ink,
-        fontFamily: 'Inter, sans-serif',
-        background: 'transparent',
-      },
-      theme: { mode: dark ? 'dark' : 'light' },
+      }),
       colors,
       dataLabels: { enabled: false },
       // dots lie upon each other: what is below shows through, and each has a rim
       fill: { opacity: 0.45 },
       markers: { strokeWidth: 2, strokeColors: colors, strokeOpacity: 1 },
-      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
       legend: { position: 'right' },
       plotOptions: { bubble: { minBubbleRadius: 6, maxBubbleRadius: 26 } },
       series: dots.map(({ title, minutes, massG, price }) => ({ name: title, data: [[massG / 1000, minutes / 60, Math.max(price, 1)]] })),

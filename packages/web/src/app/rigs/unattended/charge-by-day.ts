@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { DayAlone, Unattended } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../../shared/apex-chart';
+import { chartLook, inkOf } from '../../shared/chart-look';
 import { Theme } from '../../shared/theme';
 import { dayOf } from './words';
 
@@ -25,24 +26,16 @@ export class ChargeByDay {
   });
   protected readonly options = computed((): ApexOptions => {
     const dark = this.theme.dark();
-    const ink = dark ? '#d8d5cd' : '#33302a';
+    const ink = inkOf(dark);
     const hasSpell = (this.said().dullDays ?? 0) > 0;
     const series = (of: (day: DayAlone) => number) => this.days().map((one) => ({ x: one.day + 1, y: Math.round(1000 * of(one)) / 10 }));
     return {
-      chart: {
+      ...chartLook(dark, {
         type: 'line',
         height: 240,
-        animations: { enabled: false },
-        toolbar: { show: false },
-        zoom: { enabled: false },
-        foreColor: ink,
-        fontFamily: 'Inter, sans-serif',
-        background: 'transparent',
-      },
-      theme: { mode: dark ? 'dark' : 'light' },
+      }),
       colors: dark ? ['#7fb3a8', '#f2c14e'] : ['#2f7266', '#9a6200'],
       stroke: { width: [2.5, 2.5], dashArray: [0, 6], curve: 'straight' },
-      grid: { borderColor: dark ? '#3a3a38' : '#ddd5c5' },
       legend: { show: hasSpell, position: 'top', horizontalAlign: 'left', showForSingleSeries: true },
       series: [
         { name: 'Average sun', data: series(({ charge }) => charge) },
