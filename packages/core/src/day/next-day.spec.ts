@@ -51,6 +51,7 @@ describe('the day after', () => {
       batteries: next.batteries!.map((one) => (one === first ? { ...one, startCharge: first.startCharge! > 0.5 ? 0.1 : 0.9 } : one)),
     };
     expect(notAsLeft(stale, run)).toEqual([first!.gearId]);
+    expect(notAsLeft({ batteries: [{ gearId: first!.gearId }] }, run)).toEqual([first!.gearId]);
     expect(notAsLeft({ ...stale, batteries: carriedOver(stale, run, known) }, run)).toEqual([]);
   });
 });

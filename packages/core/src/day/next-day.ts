@@ -46,6 +46,7 @@ export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge'>, k
 export function notAsLeft({ batteries = [] }: Pick<Day, 'batteries'>, { endCharge }: Pick<DayRun, 'endCharge'>): readonly string[] {
   return batteries.flatMap(({ gearId, startCharge }) => {
     const left = endCharge.get(gearId);
-    return left !== undefined && Math.abs(left - (startCharge ?? 1)) > SAME ? [gearId] : [];
+    // one of which nothing is said begins with whatever the kit says, which is not what was left
+    return left !== undefined && (startCharge === undefined || Math.abs(left - startCharge) > SAME) ? [gearId] : [];
   });
 }

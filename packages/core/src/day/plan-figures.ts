@@ -14,6 +14,8 @@ export interface PlanFigures {
   readonly hot: number;
   readonly batteries: number;
   readonly massG: number;
+  /** Batteries among them whose mass nobody said: they are not in it. */
+  readonly massUnknown: number;
   /** Batteries that go below the reserve in a rig. */
   readonly intoReserve: number;
   /** Times that somebody puts a battery on a charger, and what that takes from the wall. */
@@ -37,6 +39,7 @@ export function planFigures(simulation: DaySimulation, moves: Moves): PlanFigure
     hot: running.filter(({ takesMin }) => takesMin === 0).length,
     batteries: used.length,
     massG: sum(used.map((id) => simulation.gear.get(id)?.massG ?? 0)),
+    massUnknown: used.filter((id) => simulation.gear.get(id)?.massG === undefined).length,
     intoReserve: run.intoReserve.length,
     charges: run.filled.length,
     wallWh: sum(run.filled.map(({ wallWh }) => wallWh)),

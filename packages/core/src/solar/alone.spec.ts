@@ -26,6 +26,13 @@ describe('a rig left alone', () => {
     expect(useWh).toBeLessThan(1.4 * ((5.2 * 6 + 0.12 * 54) / 60) * 24);
   });
 
+  it('is taken as full when it is left where nobody said, and says so', () => {
+    expect(alone(BARE)).toMatchObject({ takenAsFull: true, startCharge: 1, reserve: 0.1 });
+    const half = alone(BARE, { startCharge: 0.5, reserve: 0.2 });
+    expect(half).toMatchObject({ takenAsFull: false, startCharge: 0.5, reserve: 0.2 });
+    expect(half.days[0]!.charge).toBeCloseTo(0.5 - half.useWh / half.fullWh, 9);
+  });
+
   it('has no sun without a panel, and says that it is not known where nobody said how much there is', () => {
     expect(alone(BARE)).toMatchObject({ months: [], worst: undefined, sustained: undefined });
     expect(alone({ ...BARE, panelW: 20 })).toMatchObject({ months: [], sustained: undefined });

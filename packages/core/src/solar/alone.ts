@@ -57,6 +57,10 @@ export interface Alone extends PanelCharging {
   readonly fullWh: number;
   readonly usableWh: number;
   readonly autonomyDays: number;
+  /** Share of a full battery that is kept, and how full it is when it is left; full where nobody said. */
+  readonly reserve: number;
+  readonly startCharge: number;
+  readonly takenAsFull: boolean;
   readonly share: number;
   readonly months: readonly MonthSun[];
   /** Of the months in which it is left, all twelve when nobody said when. */
@@ -108,7 +112,7 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
   const walk = new DayWalk(
     useWh / fullWh,
     yields.map((wh) => wh / fullWh),
-    start,
+    start ?? 1,
     reserve,
   );
   const dullDays = said.dullDays ?? 0;
@@ -125,6 +129,9 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
       fullWh,
       usableWh,
       autonomyDays: usableWh / useWh,
+      reserve,
+      startCharge: start ?? 1,
+      takenAsFull: start === undefined,
       chargeW,
       limitedBy,
       share,
@@ -182,8 +189,8 @@ function datesOf({ from, days = DEFAULT_DAYS }: Unattended): readonly (DateTime 
   return Array.from({ length: days }, (_, day) => first?.plus({ days: day }));
 }
 
-function startShare(rig: Rig): number {
-  return rig.batteries?.find(({ startCharge }) => startCharge !== undefined)?.startCharge ?? rig.startCharge ?? 1;
+function startShare(rig: Rig): number | undefined {
+  return rig.batteries?.find(({ startCharge }) => startCharge !== undefined)?.startCharge ?? rig.startCharge;
 }
 
 /** The same for frames nearer and further apart: what a change of the interval costs. */

@@ -28,7 +28,10 @@ const ROWS: readonly Row[] = [
     of: ({ whileRunning, hot }) => (hot > 0 ? `${whileRunning}, ${hot} of them hot` : String(whileRunning)),
   },
   { title: 'Batteries carried', of: ({ batteries }) => String(batteries) },
-  { title: 'Their mass', of: ({ massG }) => formatQuantity(massG, 'g') },
+  {
+    title: 'Their mass',
+    of: ({ massG, massUnknown }) => `${formatQuantity(massG, 'g')}${massUnknown > 0 ? `, and ${massUnknown} of unknown mass` : ''}`,
+  },
   { title: 'Into the reserve', of: ({ intoReserve }) => String(intoReserve) },
   { title: 'Times on a charger', of: ({ charges }) => String(charges) },
   { title: 'From the wall', of: ({ wallWh }) => formatQuantity(wallWh, 'Wh') },

@@ -23,6 +23,7 @@ describe('a rig left alone', () => {
     expect(textOf(fixture)).toContain('January: 20 W × 0.54 h × 0.65 = 7 Wh a day, against 19.5 Wh used.');
     expect(textOf(fixture)).toContain('Day 9, Tue 20 Jan: bring an empty card.');
     expect(textOf(fixture)).toContain('Lead-acid needs air');
+    expect(textOf(fixture)).toContain('At -6 °C. Taken as full when it is left, since nobody said. 10 % are kept as reserve.');
   });
 
   it('goes on alone in summer, and says by which hours', async () => {

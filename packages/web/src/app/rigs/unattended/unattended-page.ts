@@ -73,6 +73,17 @@ export class UnattendedPage {
       ],
     })),
   );
+  /** What the figures rest on, and what was taken where nobody said. */
+  protected readonly assumed = computed(() => {
+    const [alone, rig] = [this.alone(), this.sheet.rig()];
+    if (!alone || !rig) return '';
+    const cold =
+      rig.temperatureC === undefined ? 'Nobody said how cold it is: 25 °C is taken.' : `At ${formatQuantity(rig.temperatureC, 'C')}.`;
+    const start = alone.takenAsFull
+      ? 'Taken as full when it is left, since nobody said.'
+      : `Left ${formatQuantity(alone.startCharge, 'fraction')} full.`;
+    return `${cold} ${start} ${formatQuantity(alone.reserve, 'fraction')} are kept as reserve.`;
+  });
   /** How the yield comes about, with the figures of the worst month. */
   protected readonly way = computed(() => {
     const alone = this.alone();
