@@ -1,5 +1,5 @@
 import { test as base, expect } from '@playwright/test';
-import type { Locator, Page } from '@playwright/test';
+import type { APIRequestContext, Locator, Page } from '@playwright/test';
 
 export const WHEELHOUSE = '/rigs/0d0c0000-0000-4000-8000-000000000101';
 export const STILLS = '/rigs/0d0c0000-0000-4000-8000-000000000106';
@@ -15,6 +15,7 @@ export const test = base.extend<{ watched: undefined }>({
   baseURL: async ({ baseURL }, use, { parallelIndex }) => use(process.env['E2E_URL']?.split(' ')[parallelIndex] ?? baseURL),
   watched: [
     async ({ context, request, baseURL }, use) => {
+      await onlyTests(request);
       await request.post('/api/demo/reset');
       for (const kind of ['recordings', 'log', 'days', 'rigs', 'gear']) {
         for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
@@ -43,6 +44,12 @@ export const test = base.extend<{ watched: undefined }>({
 });
 
 export { expect };
+
+/** Nothing is deleted where the database does not itself say that it is for tests. */
+async function onlyTests(request: APIRequestContext): Promise<void> {
+  const { keeps } = (await (await request.get('/api/health')).json()) as { keeps?: string };
+  if (keeps !== 'tests') throw new Error('This server keeps a person’s data. Journeys delete everything: run them with npm test -- journeys');
+}
 
 /** The big number of the answer. */
 export function runTime(page: Page): Locator {

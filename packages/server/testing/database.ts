@@ -12,9 +12,9 @@ function clusterUrl(): string {
   return url;
 }
 
-/** A database of a suite's own in that cluster, with its tables and the demo in it. */
-export async function freshDatabase(): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
-  const name = `suite_${randomUUID().replaceAll('-', '')}`;
+/** A database of a suite's own in that cluster, with its tables and the demo in it; its name ends in `suffix`. */
+export async function freshDatabase(suffix = '_tests'): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
+  const name = `suite_${randomUUID().replaceAll('-', '')}${suffix}`;
   await administer(`CREATE DATABASE ${name}`);
   const url = clusterUrl().replace(/\/[^/]*$/, `/${name}`);
   const database = openDatabase(url);

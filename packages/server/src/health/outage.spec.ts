@@ -2,12 +2,23 @@ import { LOW_WATER } from '@viaggio/core';
 import request from 'supertest';
 import { allowConnections, appOn, cutConnections, freshDatabase } from '../../testing/database';
 
+describe('what is kept', () => {
+  it('is a person’s own unless the database is named for tests: no setting can make it deletable', async () => {
+    const { database, drop } = await freshDatabase('_tests_not');
+    try {
+      expect((await request(appOn(database)).get('/api/health').expect(200)).body).toMatchObject({ keeps: 'use' });
+    } finally {
+      await drop();
+    }
+  });
+});
+
 describe('when the database goes away', () => {
   it('says so with a 503 and when to come back, and recovers by itself', async () => {
     const { database, url, drop } = await freshDatabase();
     const app = appOn(database);
     try {
-      await request(app).get('/api/health').expect(200, { server: 'runs', database: 'answers' });
+      await request(app).get('/api/health').expect(200, { server: 'runs', database: 'answers', keeps: 'tests' });
       await allowConnections(url, false);
       await cutConnections(url);
       for (const path of ['/api/health', '/api/rigs', '/api/gear']) {
