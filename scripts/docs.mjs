@@ -6,7 +6,7 @@ import { ROOT } from './lib/paths.mjs';
 import { main, say } from './lib/say.mjs';
 
 const DOCS = path.join(ROOT, 'docs');
-const READ = `import { FINDINGS, planJsonSchema } from '@viaggio/core'; console.log(JSON.stringify({ FINDINGS, schema: planJsonSchema() }));`;
+const READ = `import { WORDINGS, meaningOf, planJsonSchema } from '@viaggio/core'; const findings = Object.keys(WORDINGS).map((code) => [code, meaningOf(code)]); console.log(JSON.stringify({ findings, schema: planJsonSchema() }));`;
 
 await main(() => {
   const read = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', READ], {
@@ -14,10 +14,10 @@ await main(() => {
     encoding: 'utf8',
   });
   if (read.status !== 0) throw new Error(read.stderr);
-  const { FINDINGS, schema } = JSON.parse(read.stdout);
+  const { findings, schema } = JSON.parse(read.stdout);
   const file = path.join(DOCS, 'findings.md');
   const text = fs.readFileSync(file, 'utf8');
-  const rows = Object.entries(FINDINGS).map(([code, meaning]) => `| \`${code}\` | ${meaning} |`);
+  const rows = findings.map(([code, meaning]) => `| \`${code}\` | ${meaning} |`);
   fs.writeFileSync(file, `${text.slice(0, text.indexOf('| code'))}| code | meaning |\n| --- | --- |\n${rows.join('\n')}\n`);
   fs.writeFileSync(path.join(DOCS, 'viaggio-plan.schema.json'), JSON.stringify(schema, undefined, 2));
   spawnSync('npx', ['--no', '--', 'prettier', '--write', file, path.join(DOCS, 'viaggio-plan.schema.json')], {

@@ -77,7 +77,7 @@ async function readTable(page) {
     .fill(
       'kind,tag,name,form,label,years\nbattery,V1,Holmvik 95,,,3\nbattery,V2,Holmvik 95,,,old\nbattery,X1,Brick,v-mount,14.4 V 6600 mAh,1',
     );
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
 }
 
 async function writeRunDown(page) {
@@ -98,7 +98,7 @@ async function openFeeds(page) {
 }
 
 async function compareAll(page) {
-  await page.getByRole('button', { name: 'Compare anew' }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Compare again' }).waitFor({ timeout: 60_000 });
   await page.locator('.apexcharts-svg').waitFor();
 }
 

@@ -48,7 +48,8 @@ export { expect };
 /** Nothing is deleted where the database does not itself say that it is for tests. */
 async function onlyTests(request: APIRequestContext): Promise<void> {
   const { keeps } = (await (await request.get('/api/health')).json()) as { keeps?: string };
-  if (keeps !== 'tests') throw new Error('This server keeps a person’s data. Journeys delete everything: run them with npm test -- journeys');
+  if (keeps !== 'tests')
+    throw new Error('This server keeps a person’s data. Journeys delete everything: run them with npm test -- journeys');
 }
 
 /** The big number of the answer. */

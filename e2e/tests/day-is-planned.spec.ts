@@ -24,7 +24,7 @@ test('a day is built from nothing, planned, a battery locked, and planned again'
   await page.getByLabel('V2: Holmvik 95', { exact: true }).check();
   await page.getByLabel('V6: Holmvik 95', { exact: true }).check();
   await page.getByLabel('Charge of V6: Holmvik 95').fill('100');
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
 
   await page.getByRole('button', { name: 'Wheelhouse, everything on one V-mount', exact: true }).click();
   const editor = page.getByRole('region', { name: 'Block', exact: true });
@@ -82,9 +82,9 @@ test('the demo day is in trouble, is made to work, and breaks when a charger doe
   await page.getByRole('button', { name: 'Follow V5', exact: true }).press('Enter');
   await expect(page.locator('.on-charger.followed')).not.toHaveCount(0);
 
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByLabel('V-mount charger, two slots').selectOption('not there');
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await expect(risks(page)).toContainText('has given out');
   await page.getByRole('button', { name: 'Make it work' }).click();
   await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
@@ -210,13 +210,13 @@ test('the day prints on paper: picture, lists, and nothing to press', async ({ p
   expect(pages!.length).toBeLessThanOrEqual(3);
 });
 
-test('both schools stand side by side for the whole day', async ({ page }) => {
+test('both approaches stand side by side for the whole day', async ({ page }) => {
   test.setTimeout(90_000);
   await page.goto(DAY);
-  const schools = page.getByRole('region', { name: 'Both schools' });
-  await schools.getByRole('button', { name: 'Compare them' }).click();
-  await expect(schools.getByRole('row')).toHaveCount(3, { timeout: 60_000 });
-  await expect(schools).toContainText('one V-mount for everything');
-  await expect(schools).toContainText('each device its own battery');
-  await expect(schools.getByText(/\d g/)).toHaveCount(2);
+  const approaches = page.getByRole('region', { name: 'Both approaches' });
+  await approaches.getByRole('button', { name: 'Compare them' }).click();
+  await expect(approaches.getByRole('row')).toHaveCount(3, { timeout: 60_000 });
+  await expect(approaches).toContainText('one V-mount for everything');
+  await expect(approaches).toContainText('each device its own battery');
+  await expect(approaches.getByText(/\d g/)).toHaveCount(2);
 });

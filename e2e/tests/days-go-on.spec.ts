@@ -38,7 +38,7 @@ test('a day begins from a template, gets a kind of block of its own with its mod
   await page.reload();
   await expect(block(page, /Lunch, .* 12:00 to .* 13:00/)).toHaveCount(4);
 
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByRole('button', { name: 'Remove Sound check' }).click();
   await expect(page.getByText('Own kinds of block')).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -56,7 +56,7 @@ test('the day after begins with the batteries as the plan leaves them, and tells
   await untilSaved(page);
 
   await page.getByRole('link', { name: 'Day 2, out with the pilots' }).click();
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByLabel('Charger M, four slots').selectOption('not there');
   await untilSaved(page);
   await page.getByRole('link', { name: 'Days' }).click();
@@ -69,8 +69,8 @@ test('the day after begins with the batteries as the plan leaves them, and tells
 test('weather comes from a forecast service that is off until it is wanted, or from a file', async ({ page, request }) => {
   await request.post('/api/forecast/service', { data: { on: false } });
   await page.goto(DAY);
-  await page.getByRole('button', { name: 'What is there' }).click();
-  const setUp = page.getByRole('region', { name: 'What is there' });
+  await page.getByRole('button', { name: 'Places and gear' }).click();
+  const setUp = page.getByRole('region', { name: 'Places and gear' });
   await expect(setUp.getByRole('button', { name: /^Ask for/ })).toHaveCount(0);
   await setUp.getByRole('button', { name: 'Turn on the simulated one' }).click();
   await expect(setUp.getByText('its weather is made up')).toBeVisible();
@@ -89,7 +89,7 @@ test('weather comes from a forecast service that is off until it is wanted, or f
   await drop.setInputFiles({ name: 'harbour.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(setUp.getByText(/62.time: expected a time such as 2026-01-12 06:00; got “noon”/)).toBeVisible();
   await expect(setUp.getByText(/harbour.csv: -12 °C|harbour.csv: -11 °C/)).toBeVisible();
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await block(page, /^Breakwater: A frame a minute/).click();
   await expect(editor(page).getByLabel('Temperature')).toHaveAttribute('placeholder', '-12');
   // what is typed for the block goes before it
@@ -106,7 +106,7 @@ test('plans stand side by side, each change says what moving it costs, and top-u
   await page.getByLabel('Among sound plans').selectOption('fewest batteries');
   await page.getByRole('button', { name: 'Make it work' }).click();
   await expect(table.getByRole('columnheader', { name: 'Found before: fewest swaps' })).toBeVisible();
-  await table.getByRole('button', { name: 'Look at this one' }).click();
+  await table.getByRole('button', { name: 'Open' }).click();
   await expect(table.getByRole('columnheader', { name: 'Found: fewest swaps' })).toBeVisible();
   await page.getByRole('button', { name: 'Take this plan' }).click();
 

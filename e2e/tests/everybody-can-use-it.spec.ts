@@ -63,7 +63,7 @@ async function serious(builder: AxeBuilder): Promise<string[]> {
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
-test('axe finds nothing serious where a feed is chosen, and where schools are compared', async ({ page }) => {
+test('axe finds nothing serious where a feed is chosen, and where approaches are compared', async ({ page }) => {
   const all = () => serious(axe(page).withTags(TAGS));
   await page.goto(WHEELHOUSE);
   await page.getByRole('button', { name: 'Other feeds …' }).click();
@@ -73,13 +73,13 @@ test('axe finds nothing serious where a feed is chosen, and where schools are co
   await expect(page.getByText(/^Why not the others/)).toBeVisible();
   expect(await all()).toEqual([]);
   await page.goto(`${WHEELHOUSE}/compare`);
-  await expect(page.getByRole('button', { name: 'Compare anew' })).toBeVisible({ timeout: 25_000 });
+  await expect(page.getByRole('button', { name: 'Compare again' })).toBeVisible({ timeout: 25_000 });
   expect(await all()).toEqual([]);
 });
 
 test('axe finds nothing serious where a day is set up, planned, and a block is open', async ({ page }) => {
   await page.goto(DAY);
-  await page.getByRole('button', { name: 'What is there' }).click();
+  await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByRole('button', { name: 'Make it work' }).click();
   await expect(page.getByRole('table', { name: 'Plans side by side' })).toBeVisible();
   await page

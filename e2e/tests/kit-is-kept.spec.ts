@@ -71,14 +71,14 @@ test('a thing is doubled, put away and deleted, and each is taken back', async (
   await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(lines(page)).toHaveCount(75);
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(lines(page)).toHaveCount(74);
   await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
-  await page.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Archive' }).click();
   await expect(lines(page)).toHaveCount(73);
-  await page.getByLabel(/^What is put away/).check();
+  await page.getByLabel(/^Archived/).check();
   await expect(lines(page)).toHaveCount(1);
-  await page.getByRole('button', { name: 'Take out again' }).click();
+  await page.getByRole('button', { name: 'Take out of the archive' }).click();
   await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(lines(page)).toHaveCount(73);
@@ -99,7 +99,7 @@ test('adding from the list, several at once, under tags that go on', async ({ pa
   await page.getByRole('button', { name: 'Add all 3' }).click();
   await expect(lines(page)).toHaveCount(77);
   await expect(line(page, /^V10 /)).toContainText('guess');
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(lines(page)).toHaveCount(74);
 });
 
@@ -180,7 +180,7 @@ test('a plan document goes out, and what is changed in it comes in again', async
   await page.goto('/kit/import');
   await page.getByText('Paste it instead').click();
   await page.getByLabel('Text of the table or document').fill('{"format":"viaggio-plan","version":99,"gear":[],"rigs":[]}');
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByRole('alert')).toContainText('version');
 });
 

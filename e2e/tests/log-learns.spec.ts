@@ -18,7 +18,7 @@ function messyFile(): string {
   return rows.join('\r\n');
 }
 
-test('a messy file is read, a column corrected, its stretch named, the draw accepted, and the rig runs longer until undo', async ({
+test('a messy file is read, a column corrected, its segment named, the draw accepted, and the rig runs longer until undo', async ({
   page,
 }) => {
   await page.goto(WHEELHOUSE);
@@ -33,8 +33,8 @@ test('a messy file is read, a column corrected, its stretch named, the draw acce
   await expect(page.getByText(/^The first \d+ rows: one every 0.5 s, 56.1 W/)).toBeVisible();
   await page.getByLabel('Unit of Kanal A').selectOption('mA');
   await expect(page.getByText(/^The first \d+ rows: one every 0.5 s, 0.0561 W/)).toBeVisible();
-  await page.getByRole('button', { name: 'Read it' }).click();
-  await expect(page.getByText(/840 rows, 2 steady stretches/)).toContainText('Once a row that could not be read');
+  await page.getByRole('button', { name: 'Preview' }).click();
+  await expect(page.getByText(/840 rows, 2 steady segments/)).toContainText('Once a row that could not be read');
   await page.getByLabel('It shows').selectOption('Skuadon 60');
   await page.getByLabel('The meter sat').selectOption('at the device');
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -50,12 +50,12 @@ test('a messy file is read, a column corrected, its stretch named, the draw acce
   await page.mouse.move(picture.x + picture.width * 0.75, picture.y + 110, { steps: 6 });
   await page.mouse.up();
   await expect(page.getByText(/^3:\d\d.* to 5:/)).toBeVisible();
-  await page.getByRole('button', { name: 'All of it' }).click();
-  await page.getByRole('button', { name: 'Closer' }).click();
+  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.getByRole('button', { name: 'Zoom in' }).click();
   await expect(page.getByText('1:45 to 5:15')).toBeVisible();
   await page.keyboard.press('0');
-  await page.getByLabel('What the stretch from 2:00 was').selectOption('usual');
-  await page.getByLabel('What the stretch from 0:00 was').selectOption('no mode: something else');
+  await page.getByLabel('What the segment from 2:00 was').selectOption('usual');
+  await page.getByLabel('What the segment from 0:00 was').selectOption('no mode: something else');
   await untilSaved(page);
   const [original] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The original' }).click()]);
   expect(gunzipSync(readFileSync(await original.path())).toString()).toBe(messyFile());
@@ -117,18 +117,18 @@ test('a meter is recorded through a disconnect, and what came is cut into its mo
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
   await expect(page.getByRole('heading', { name: 'Wheelhouse, simulated' })).toBeVisible();
   await expect(page.getByText('the meter did not answer')).toBeVisible();
-  const stretches = page.locator('tbody tr');
-  await expect(stretches.first()).toContainText('0.15 W');
-  await expect(stretches.nth(1)).toContainText('18.4 W');
+  const segments = page.locator('tbody tr');
+  await expect(segments.first()).toContainText('0.15 W');
+  await expect(segments.nth(1)).toContainText('18.4 W');
   await page.getByRole('button', { name: /^Take (the suggestion|all)/ }).click();
-  await expect(stretches.nth(1).getByRole('combobox')).toHaveValue('usual');
+  await expect(segments.nth(1).getByRole('combobox')).toHaveValue('usual');
   await untilSaved(page);
 });
 
 test('a run-down is written down on a phone, says what is missing, is corrected, and counts', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/log');
-  await page.getByRole('link', { name: 'Write down' }).click();
+  await page.getByRole('link', { name: 'Add entry' }).click();
   await page.getByRole('button', { name: /^Run-down, full to dead/ }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByRole('alert')).toContainText('Still needed: Device');
@@ -149,7 +149,7 @@ test('a run-down is written down on a phone, says what is missing, is corrected,
   await page.getByRole('searchbox').fill('Ternlet 58');
   await page.getByRole('button', { name: /^Delete: Run-down/ }).click();
   await expect(page.getByText('Nothing matches.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: /full to dead in 58 min/ })).toBeVisible();
 });
 
@@ -163,7 +163,7 @@ test('a worn battery is flagged, and what it holds comes into use', async ({ pag
   await page.getByRole('button', { name: /^Use \d+/ }).click();
   await expect(page.getByText('In use everywhere')).toBeVisible();
   await untilSaved(page);
-  await page.getByRole('link', { name: 'Write down a capacity test' }).click();
+  await page.getByRole('link', { name: 'Add a capacity test' }).click();
   await expect(page.getByLabel('Battery').locator('option:checked')).toHaveText('V6: Holmvik 95');
   await page.getByLabel('It gave').fill('66 Wh');
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -180,7 +180,7 @@ test('plans are held against the days, and the log leaves as tables', async ({ p
   for (const [what, holds] of [
     ['Observations, as CSV', 'Swap or death on set'],
     ['Draws and how', 'put back'],
-    ['Stretches of', 'V1 to Wheelhouse'],
+    ['Segments of', 'V1 to Wheelhouse'],
   ] as const) {
     await page.getByRole('button', { name: 'Export' }).click();
     const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: what }).click()]);
@@ -197,9 +197,9 @@ test('a long file is read with progress, and can be cancelled', async ({ page })
   await page
     .getByLabel('Choose a file, or drop it here')
     .setInputFiles({ name: 'long.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Preview' }).click();
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByRole('button', { name: 'Read it' })).toBeVisible();
-  await page.getByRole('button', { name: 'Read it' }).click();
-  await expect(page.getByText(/900000 rows, 1 steady stretch/)).toBeVisible({ timeout: 25_000 });
+  await expect(page.getByRole('button', { name: 'Preview' })).toBeVisible();
+  await page.getByRole('button', { name: 'Preview' }).click();
+  await expect(page.getByText(/900000 rows, 1 steady segment/)).toBeVisible({ timeout: 25_000 });
 });

@@ -105,10 +105,10 @@ test('a late over-current is seen to arrive on the slider, and remedied at one p
     .getByRole('button', { name: /^Use V7: Holmvik 49/ })
     .first()
     .click();
-  await expect(findings).not.toContainText('asks for more than 1.5 A');
+  await expect(findings).not.toContainText('draws more than 1.5 A');
   await expect(runTime(page)).toHaveText(/^1 h [3-5]\d min$|^2 h/);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(findings).toContainText('asks for more than 1.5 A');
+  await expect(findings).toContainText('draws more than 1.5 A');
 });
 
 test('a plate that will not start is charged at one press', async ({ page }) => {
@@ -165,13 +165,13 @@ test('a spare is carried, and left at home', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Answer' })).not.toContainText('After one change');
 });
 
-test('the schools side by side: both always, weights move the order, one is taken and becomes the rig', async ({ page }) => {
+test('the approaches side by side: both always, weights move the order, one is taken and becomes the rig', async ({ page }) => {
   test.setTimeout(60_000);
   await page.goto(`${WHEELHOUSE}/compare`);
-  await expect(page.getByRole('button', { name: 'Compare anew' })).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByRole('button', { name: 'Compare again' })).toBeVisible({ timeout: 40_000 });
   const table = page.getByRole('table');
-  for (const school of ['As it is now', 'one V-mount for everything', 'each device its own battery'])
-    await expect(table.getByRole('columnheader', { name: new RegExp(`^${school}`) })).toBeVisible();
+  for (const approach of ['As it is now', 'one V-mount for everything', 'each device its own battery'])
+    await expect(table.getByRole('columnheader', { name: new RegExp(`^${approach}`) })).toBeVisible();
   await expect(page.locator('.apexcharts-svg')).toBeVisible();
   const points = table.getByRole('row', { name: /^Points in all/ });
   const usual = await points.textContent();

@@ -4,8 +4,8 @@ const BREAKWATER = '/rigs/0d0c0000-0000-4000-8000-000000000109';
 
 test('a time-lapse is left alone: its days, its sun, its visits, and what other intervals would give', async ({ page }) => {
   await page.goto(BREAKWATER);
-  await page.getByRole('link', { name: 'Left alone' }).click();
-  const answer = page.getByRole('region', { name: 'Left alone, the answer' });
+  await page.getByRole('link', { name: 'Unattended' }).click();
+  const answer = page.getByRole('region', { name: 'Unattended, the answer' });
   await expect(answer).toContainText(/It stops on day 11 of 14, Thu 22 Jan, unless somebody comes before/);
   await expect(answer).toContainText('20 W × 0.54 h × 0.65 = 7 Wh a day');
   await expect(answer).toContainText('The sun alone does not carry it.');
@@ -33,7 +33,7 @@ test('a time-lapse is left alone: its days, its sun, its visits, and what other 
 test('on a phone a rig that no panel feeds tells its days on the battery', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/rigs/0d0c0000-0000-4000-8000-000000000101/unattended');
-  const answer = page.getByRole('region', { name: 'Left alone, the answer' });
+  const answer = page.getByRole('region', { name: 'Unattended, the answer' });
   await expect(answer).toContainText('On a full battery alone');
   await expect(answer).toContainText('Without a panel the battery is all there is.');
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);

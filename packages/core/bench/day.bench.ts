@@ -1,9 +1,9 @@
-import { charger, dayOfRigs, pack } from '../testing/day';
-import { dayChances } from '../src/day/chances';
-import { planDay } from '../src/day/plan-day';
-import { DaySimulation } from '../src/day/simulate';
+import { planDay } from '../src/day/planner/plan-day';
+import { dayChances } from '../src/day/run/chances';
+import { DaySimulation } from '../src/day/run/simulate';
 import { LOW_WATER } from '../src/demo/low-water';
 import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+import { charger, dayOfRigs, pack } from '../testing/day';
 
 const timed = <T>(run: () => T): { readonly value: T; readonly ms: number } => {
   const started = performance.now();

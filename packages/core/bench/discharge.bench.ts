@@ -1,9 +1,9 @@
 import cases from '../testing/network-cases.json';
-import { fixedStepDischarge } from '../testing/fixed-step-discharge';
+import { assess } from '../src/answer/assess';
 import type { Network } from '../src/circuit/network';
-import { discharge } from '../src/discharge/discharge';
 import { LOW_WATER } from '../src/demo/low-water';
-import { assess } from '../src/match/assess';
+import { discharge } from '../src/run/discharge';
+import { fixedStepDischarge } from '../testing/fixed-step-discharge';
 
 const REFERENCE = 'camera-through-regulator';
 type Case = Network & { readonly id: string; readonly expect: { readonly minutes: number } };

@@ -1,10 +1,10 @@
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { guessColumns } from '../src/measure/meter-columns';
-import { MeterFileReader } from '../src/measure/meter-file';
-import { readTrace } from '../src/measure/read-trace';
-import { steadyStretches } from '../src/measure/stretches';
-import { inSlots } from '../src/measure/trace';
-import type { Trace } from '../src/measure/trace';
+import { guessColumns } from '../src/measure/meter/meter-columns';
+import { MeterFileReader } from '../src/measure/meter/meter-file';
+import { readTrace } from '../src/measure/trace/read-trace';
+import { steadySegments } from '../src/measure/trace/segments';
+import { inSlots } from '../src/measure/trace/trace';
+import type { Trace } from '../src/measure/trace/trace';
 
 const PIECE_BYTES = 4_000_000;
 const DAY_S = 86_400;
@@ -64,7 +64,7 @@ const whole = timed(() => read(long));
 const traced = timed(() => readTrace(whole.value));
 console.log(`a meter’s file of ${whole.value.timeS.length / 1e6} million rows, ${(statSync(long).size / 1e6).toFixed(0)} MB, in Node`);
 console.log(`  read                       ${whole.ms.toFixed(0)} ms`);
-console.log(`  stretches, peaks, slots    ${traced.ms.toFixed(0)} ms, ${traced.value.stretches.length} stretches`);
+console.log(`  segments, peaks, slots    ${traced.ms.toFixed(0)} ms, ${traced.value.segments.length} segments`);
 console.log(`  together                   ${(whole.ms + traced.ms).toFixed(0)} ms   (aim: under 10 000 ms)`);
 console.log(`  peak of the process        ${(process.resourceUsage().maxRSS / 1e3).toFixed(0)} MB   (aim: under 500 MB)`);
 console.log(
@@ -75,5 +75,5 @@ const day = {
   powerW: whole.value.powerW.subarray(0, DAY_S * 50).filter((_, at) => at % 50 === 0),
 };
 const slots = inSlots(day, 1);
-const day1 = timed(() => steadyStretches(slots));
-console.log(`stretches of a day of seconds  ${day1.ms.toFixed(0)} ms, ${day1.value.length} found`);
+const day1 = timed(() => steadySegments(slots));
+console.log(`segments of a day of seconds  ${day1.ms.toFixed(0)} ms, ${day1.value.length} found`);

@@ -1,5 +1,5 @@
-import { rigModel } from '../src/match/assess';
-import { runRange } from '../src/match/range';
+import { runRange } from '../src/answer/range';
+import { rigModel } from '../src/answer/rig-model';
 import { sixLoads } from '../testing/six-loads';
 
 const RUNS = 10_000;

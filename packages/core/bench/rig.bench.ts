@@ -1,3 +1,5 @@
+import { runRange } from '../src/answer/range';
+import { rigModel } from '../src/answer/rig-model';
 import { LOW_WATER } from '../src/demo/low-water';
 import { evaluate } from '../src/document/evaluate';
 import { PLAN_FORMAT, PLAN_VERSION } from '../src/document/plan';
@@ -5,10 +7,8 @@ import { assignFeeds } from '../src/feed/assign-feeds';
 import { findFeeds } from '../src/feed/find-feeds';
 import type { Gear } from '../src/gear/gear';
 import type { Rig } from '../src/gear/rig';
-import { rigModel } from '../src/match/assess';
-import { runRange } from '../src/match/range';
-import { sixLoads } from '../testing/six-loads';
 import { camera, pack, usbCamera } from '../testing/rig-builder';
+import { sixLoads } from '../testing/six-loads';
 import { randomRuns } from './random-runs';
 
 /** The quickest of several, in milliseconds: the machine's own noise only ever adds. */

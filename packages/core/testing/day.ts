@@ -1,5 +1,5 @@
-import type { Block, Day } from '../src/day/day';
-import { DaySimulation } from '../src/day/simulate';
+import type { Block, Day } from '../src/day/model/day';
+import { DaySimulation } from '../src/day/run/simulate';
 import type { Battery, Gear } from '../src/gear/gear';
 import type { Rig } from '../src/gear/rig';
 

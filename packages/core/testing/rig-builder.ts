@@ -1,8 +1,9 @@
+import { assess } from '../src/answer/assess';
+import { tellAnswer } from '../src/answer/tell-answer';
+import type { ToldAnswer } from '../src/answer/tell-answer';
 import type { Adapter, Battery, Cable, Device, Gear, Hub } from '../src/gear/gear';
 import type { Input, Output } from '../src/gear/port';
 import type { Rig } from '../src/gear/rig';
-import { assess } from '../src/match/assess';
-import type { Answer } from '../src/match/assess';
 
 /** `['battery.out', 'camera.in', 'cable']`: a link between ports, by the names of the parts. */
 export type Joined = readonly [from: string, to: string, cable?: string];
@@ -27,7 +28,7 @@ export function build(parts: Readonly<Record<string, Gear>>, joined: readonly Jo
   return { rig, gear: new Map(Object.entries(parts)) };
 }
 
-export const judge = ({ rig, gear }: Built): Answer => assess(rig, gear);
+export const judge = ({ rig, gear }: Built): ToldAnswer => tellAnswer(assess(rig, gear));
 
 type Window = Extract<Input, { takes: 'window' }>;
 type UsbInput = Extract<Input, { takes: 'pd' }>;

@@ -1,10 +1,13 @@
+import { assess } from '../src/answer/assess';
+import { tellAnswer } from '../src/answer/tell-answer';
+import type { ToldAnswer } from '../src/answer/tell-answer';
+import type { Answer } from '../src/answer/assess';
+import type { FindingCode } from '../src/findings/finding';
+import type { Verdict } from '../src/findings/verdict';
 import type { Adapter, Battery, Cable, Device, Gear } from '../src/gear/gear';
-import type { Input, Output } from '../src/gear/port';
 import { oneFeed } from '../src/gear/one-feed';
+import type { Input, Output } from '../src/gear/port';
 import type { Rig } from '../src/gear/rig';
-import { assess } from '../src/match/assess';
-import type { Answer } from '../src/match/assess';
-import type { FindingCode, Verdict } from '../src/match/finding';
 
 /** A rig under test: a sound one, with whatever the test changes. */
 export interface Parts {
@@ -101,9 +104,9 @@ export const BY_5V: Parts = {
 
 const id = (place: string): string => `00000000-0000-4000-8000-00000000000${place}`;
 
-export function answerTo(parts: Parts): Answer {
+export function answerTo(parts: Parts): ToldAnswer {
   const { rig, gear } = rigOf(parts);
-  return assess(rig, gear);
+  return tellAnswer(assess(rig, gear));
 }
 
 /** The rig of one device that parts make up, and its gear. */
@@ -130,10 +133,10 @@ export function rigOf(parts: Parts): { readonly rig: Rig; readonly gear: Readonl
 }
 
 /** `code verdict` of everything found that is not good. */
-export function troubles(answer: Answer): readonly string[] {
+export function troubles(answer: Pick<Answer, 'findings'> | Pick<ToldAnswer, 'findings'>): readonly string[] {
   return answer.findings.filter(({ verdict }) => verdict !== 'good').map(({ code, verdict }) => `${code} ${verdict}`);
 }
 
-export function has(answer: Answer, code: FindingCode, verdict: Verdict): boolean {
+export function has(answer: Pick<Answer, 'findings'> | Pick<ToldAnswer, 'findings'>, code: FindingCode, verdict: Verdict): boolean {
   return answer.findings.some((finding) => finding.code === code && finding.verdict === verdict);
 }

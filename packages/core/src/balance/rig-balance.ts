@@ -1,5 +1,5 @@
-import type { Gear } from '../gear/gear';
 import { gearTitle } from '../gear/gear';
+import type { Gear } from '../gear/gear';
 import type { Rig } from '../gear/rig';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { CentreOfMass, PlacedMass, Tipping } from './mechanics';

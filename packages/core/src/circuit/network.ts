@@ -1,5 +1,5 @@
 import type { Pack } from '../cell/pack';
-import { flag, list, number, object, optional, text, tuple, record } from '../shape/shape';
+import { flag, list, number, object, optional, record, text, tuple } from '../shape/shape';
 import type { LazyShape } from '../shape/shape';
 
 /** A tree from a pack to its loads. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { arbitraryNetwork } from '../../testing/arbitrary-network';
 import { cellVoltage } from '../cell/ocv';
+import { arbitraryNetwork } from '../../testing/arbitrary-network';
 import type { Feed, Network } from './network';
 import { networkIssues } from './network-issues';
 import { operatingPoint } from './operating-point';

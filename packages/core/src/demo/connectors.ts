@@ -1,4 +1,4 @@
-/** The plugs of the crew's trunk. */
+/** The plugs of the crew's kit. */
 export const bay = (family: string) => ({ type: 'bay', family }) as const;
 export const DTAP = { type: 'd-tap' } as const;
 export const USB_A = { type: 'usb-a' } as const;

@@ -1,5 +1,5 @@
-import type { Block, Day } from '../day/day';
-import { GEAR, demoId } from './demo-id';
+import type { Block, Day } from '../day/model/day';
+import { demoId, GEAR } from './demo-id';
 import { moreId } from './more-gear';
 
 const WHEELHOUSE = demoId(107);

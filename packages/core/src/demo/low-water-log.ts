@@ -1,11 +1,11 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { LogEntry, Observation } from '../measure/observation';
-import type { RecordingEntry } from '../measure/recording';
-import { USUAL } from '../measure/recording';
-import { readTrace } from '../measure/read-trace';
-import { rigSignal } from '../measure/rig-signal';
-import type { Slots } from '../measure/trace';
-import { GEAR, demoId } from './demo-id';
+import type { LogEntry, Observation } from '../measure/log/observation';
+import { USUAL } from '../measure/log/recording';
+import type { RecordingEntry } from '../measure/log/recording';
+import { rigSignal } from '../measure/meter/rig-signal';
+import { readTrace } from '../measure/trace/read-trace';
+import type { Slots } from '../measure/trace/trace';
+import { demoId, GEAR } from './demo-id';
 import { LOW_WATER } from './low-water';
 import { moreId } from './more-gear';
 
@@ -75,8 +75,8 @@ export function lowWaterRecording(): { readonly entry: RecordingEntry; readonly 
   const powerW = signal.voltageV.map((volts, index) => volts * signal.currentA[index]! * (1 + noise()));
   for (const startS of [2 * MINUTE, 16 * MINUTE]) powerW.fill(25.4, startS * HERTZ + 2, startS * HERTZ + 4);
   const trace = { timeS: powerW.map((_, index) => index / HERTZ), powerW };
-  const { stretches, slots, seconds } = readTrace(trace);
-  const named = stretches.map((stretch) => (stretch.meanW > 10 ? { ...stretch, modeId: USUAL } : { ...stretch, name: 'off' }));
+  const { segments, slots, seconds } = readTrace(trace);
+  const named = segments.map((segment) => (segment.meanW > 10 ? { ...segment, modeId: USUAL } : { ...segment, name: 'off' }));
   const body = {
     name: 'V1 to Wheelhouse, bench',
     note: 'Guest house table, camera on and off.',
@@ -89,7 +89,7 @@ export function lowWaterRecording(): { readonly entry: RecordingEntry; readonly 
     rows: powerW.length,
     seconds,
     remarks: [],
-    stretches: named,
+    segments: named,
   };
   return { entry: { id: demoId(5501), body }, slots };
 }

@@ -1,7 +1,7 @@
 import type { Gear } from '../gear/gear';
 import { oneFeed } from '../gear/one-feed';
 import type { Rig } from '../gear/rig';
-import { GEAR, demoId } from './demo-id';
+import { demoId, GEAR } from './demo-id';
 import { MORE_GEAR, moreId } from './more-gear';
 import type { MoreGear } from './more-gear';
 import { moreRigs } from './more-rigs';

@@ -1,5 +1,5 @@
 import type { Battery } from '../gear/gear';
-import { bay, DTAP, USB_A, USB_C, V_MOUNT, BARE, barrel } from './connectors';
+import { BARE, barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const vMount = (tag: string, energyWh: number, massG: number, price: number, changes: Partial<Battery> = {}): Battery => ({
   kind: 'battery',

@@ -1,5 +1,5 @@
 import type { Adapter, Hub, Supply } from '../gear/gear';
-import { bay, DTAP, USB_A, USB_C, V_MOUNT, barrel } from './connectors';
+import { barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const dTapAdapter = (name: string, family: string, voltageV: number, changes: Partial<Adapter> = {}): Adapter => ({
   kind: 'adapter',

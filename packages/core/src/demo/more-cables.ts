@@ -1,5 +1,5 @@
 import type { Cable, Gear } from '../gear/gear';
-import { bay, DTAP, USB_A, USB_C, V_MOUNT, BARE, barrel } from './connectors';
+import { BARE, barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const cable = (name: string, source: Cable['ends']['source'], load: Cable['ends']['load'], changes: Partial<Cable> = {}): Cable => ({
   kind: 'cable',

@@ -1,5 +1,5 @@
 import type { Device } from '../gear/gear';
-import { bay, DTAP, USB_C, barrel } from './connectors';
+import { barrel, bay, DTAP, USB_C } from './connectors';
 
 /** More of what the crew films, sees and hears with. */
 export const DEVICES = {

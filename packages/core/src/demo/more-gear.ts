@@ -6,7 +6,7 @@ import { CABLES, CHARGERS } from './more-cables';
 import { DEVICES } from './more-devices';
 
 /**
- * The rest of the crew's trunk. Makers and models are invented; the figures are plausible for their class. It holds the
+ * The rest of the crew's kit. Makers and models are invented; the figures are plausible for their class. It holds the
  * troubles that the program is to find: a lead of the wrong polarity, a plate that will not start, packs that may not
  * fly, a gauge that lies, a battery that a mode refuses.
  */

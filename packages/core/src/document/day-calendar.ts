@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
-import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/clock';
-import { BLOCK_KINDS, blockTitle } from '../day/day';
-import type { Block, BlockKind, Day } from '../day/day';
+import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model/clock';
+import { BLOCK_KINDS, blockTitle } from '../day/model/day';
+import type { Block, BlockKind, Day } from '../day/model/day';
 import { gearTitle } from '../gear/gear';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../gear/rig';

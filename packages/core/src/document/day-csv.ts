@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { clockAt, minuteAt, readClock } from '../day/clock';
-import { dayShape } from '../day/day';
-import type { Block, Day } from '../day/day';
+import { clockAt, minuteAt, readClock } from '../day/model/clock';
+import { dayShape } from '../day/model/day';
+import type { Block, Day } from '../day/model/day';
 import type { Rig } from '../gear/rig';
 import { issue } from '../issue';
 import type { Issue } from '../issue';

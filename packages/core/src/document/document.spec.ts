@@ -30,7 +30,7 @@ describe('older documents', () => {
       ok: true,
       document: {
         format: PLAN_FORMAT,
-        version: 1,
+        version: PLAN_VERSION,
         colour: 'red',
         rigs: [
           {
@@ -52,12 +52,37 @@ describe('older documents', () => {
     });
   });
 
+  it('of version 1 called a segment a stretch; deleted fields, own fields and nonsense stay as they came', () => {
+    const steady = { fromS: 0, toS: 60, meanW: 12 };
+    const migrated = migratePlan({
+      format: PLAN_FORMAT,
+      version: 1,
+      log: [{ id: 'a', body: { kind: 'stretch', meanW: 12, mood: 7 } }, { id: 'b', body: { kind: 'run-down' } }, null, 'x'],
+      recordings: [
+        { id: 'r', body: { name: 'Deck', stretches: [steady], mood: 7 } },
+        { id: 's', body: null },
+      ],
+    });
+    expect(migrated).toEqual({
+      ok: true,
+      document: {
+        format: PLAN_FORMAT,
+        version: 2,
+        log: [{ id: 'a', body: { kind: 'segment', meanW: 12, mood: 7 } }, { id: 'b', body: { kind: 'run-down' } }, null, 'x'],
+        recordings: [
+          { id: 'r', body: { name: 'Deck', segments: [steady], mood: 7 } },
+          { id: 's', body: null },
+        ],
+      },
+    });
+  });
+
   it('a rig that is new already, or nonsense, is left as it came', () => {
     for (const body of [LOW_WATER.rigs[0]!.body, null, 3, 'x', { deviceId: 5 }, { deviceId: 'd' }]) expect(rigFromV0(body)).toBe(body);
   });
 
   it('newer ones and other formats are refused by name', () => {
-    expect(migratePlan({ format: PLAN_FORMAT, version: 2 })).toMatchObject({
+    expect(migratePlan({ format: PLAN_FORMAT, version: PLAN_VERSION + 1 })).toMatchObject({
       ok: false,
       issue: { path: '/version', code: 'newer-version' },
     });
@@ -117,7 +142,7 @@ describe('an evaluation', () => {
     const id = LOW_WATER.rigs[2]!.id;
     const asked = evaluate({ ...PLAN, ask: { rigs: [id], feeds: true, purchases: true, runs: 0, weights: { price: 50, zebra: 9 } } }).rigs;
     expect(asked.map((rig) => rig.id)).toEqual([id]);
-    expect(asked[0]!.feeds![0]!.ways.length).toBeGreaterThan(1);
+    expect(asked[0]!.feeds![0]!.feeds.length).toBeGreaterThan(1);
     expect(asked[0]!.purchases).toHaveLength(1);
     expect(asked[0]!.range).toBeUndefined();
     expect(asked[0]!.points.price).toBeCloseTo((50 * asked[0]!.criteria.price) / 100, 9);

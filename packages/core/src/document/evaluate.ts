@@ -1,5 +1,16 @@
-import { alternatives } from '../feed/schools';
-import type { Alternative } from '../feed/schools';
+import { assessModel } from '../answer/assess';
+import type { Answer } from '../answer/assess';
+import { indicators } from '../answer/indicators';
+import type { Indicator } from '../answer/indicators';
+import { DEFAULT_SEED, runRange } from '../answer/range';
+import type { RunRange } from '../answer/range';
+import { rigModel } from '../answer/rig-model';
+import { sensitivities } from '../answer/sensitivity';
+import type { Sensitivity } from '../answer/sensitivity';
+import { tellAnswer } from '../answer/tell-answer';
+import type { ToldAnswer } from '../answer/tell-answer';
+import { alternatives } from '../feed/approaches';
+import type { Alternative } from '../feed/approaches';
 import { assignFeeds } from '../feed/assign-feeds';
 import type { Assignments } from '../feed/assign-feeds';
 import { costOf, criteriaOf } from '../feed/criteria';
@@ -8,6 +19,8 @@ import { findFeeds } from '../feed/find-feeds';
 import type { FoundFeeds } from '../feed/find-feeds';
 import { purchasesFor } from '../feed/purchases';
 import type { Purchases } from '../feed/purchases';
+import { tellAlternative, tellAssignments, tellFeeds, tellPurchases } from '../feed/tell-feeds';
+import type { ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed/tell-feeds';
 import { CRITERIA, DEFAULT_STYLE, STYLE_WEIGHTS } from '../feed/weights';
 import type { Weights } from '../feed/weights';
 import type { Gear } from '../gear/gear';
@@ -15,17 +28,9 @@ import type { Rig } from '../gear/rig';
 import type { Style } from '../gear/style';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { assessModel, rigModel } from '../match/assess';
-import type { Answer } from '../match/assess';
-import { indicators } from '../match/indicators';
-import type { Indicator } from '../match/indicators';
-import { DEFAULT_SEED, runRange } from '../match/range';
-import type { RunRange } from '../match/range';
-import { rigGraph } from '../match/rig-graph';
-import { sensitivities } from '../match/sensitivity';
-import type { Sensitivity } from '../match/sensitivity';
-import { leftAlone } from '../solar/alone';
-import type { AloneAnswer } from '../solar/alone';
+import { drawnRig } from '../rig/drawn-rig';
+import { leftAlone } from '../unattended/alone';
+import type { AloneAnswer } from '../unattended/alone';
 import { evaluateDay } from './evaluate-day';
 import type { DayEvaluation } from './evaluate-day';
 import { EVALUATION_RUNS } from './plan';
@@ -35,7 +40,7 @@ import type { Ask, Plan } from './plan';
 export interface RigEvaluation {
   readonly id: string;
   readonly name: string;
-  readonly answer: Answer;
+  readonly answer: ToldAnswer;
   readonly range: RunRange | undefined;
   readonly sensitivities: readonly Sensitivity[];
   readonly indicators: readonly Indicator[];
@@ -43,17 +48,17 @@ export interface RigEvaluation {
   readonly style: Style;
   readonly cost: number;
   readonly points: Points;
-  readonly feeds?: readonly FoundFeeds[];
-  readonly assignments?: Assignments;
-  readonly alternatives?: readonly Alternative[];
-  readonly purchases?: readonly Purchases[];
+  readonly feeds?: readonly ToldFeeds[];
+  readonly assignments?: ToldAssignments;
+  readonly alternatives?: readonly ToldAlternative[];
+  readonly purchases?: readonly ToldPurchases[];
   /** Where the rig says that it is left alone. */
   readonly alone?: AloneAnswer;
 }
 
 export interface Evaluation {
   readonly format: 'viaggio-evaluation';
-  readonly version: 1;
+  readonly version: 2;
   readonly rigs: readonly RigEvaluation[];
   /** Where they were asked for. */
   readonly days?: readonly DayEvaluation[];
@@ -90,7 +95,7 @@ export function planIssues(plan: Plan): readonly Issue[] {
   }
   const gear = gearOf(plan);
   plan.rigs.forEach(({ body }, index) => {
-    if (rigGraph(body, gear).findings.some(({ code }) => code === 'loop'))
+    if (drawnRig(body, gear).faults.some(({ fault }) => fault === 'loop'))
       issues.push(issue(`/rigs/${index}/body/links`, 'cyclic', 'links that lead from sources to devices', 'a circle'));
   });
   const rigs = asked(plan);
@@ -108,10 +113,10 @@ export function planIssues(plan: Plan): readonly Issue[] {
   const blockRuns = blocks * (plan.ask?.dayRuns ?? 0);
   if (blockRuns > MOST_BLOCK_RUNS)
     issues.push(issue('/ask/dayRuns', 'too-much-asked', `at most ${MOST_BLOCK_RUNS} runs of all blocks together`, `${blockRuns}`));
-  const { feeds, assignments, alternatives: schools, purchases } = plan.ask ?? {};
+  const { feeds, assignments, alternatives: approaches, purchases } = plan.ask ?? {};
   const perDevice = (feeds ? 1 : 0) + (purchases ? 2 : 0);
   const searches = rigs.reduce((sum, { body: { devices } }) => {
-    const perRig = (assignments ? Math.max(3, devices.length) : 0) + (schools ? Math.max(4, 2 * devices.length) : 0);
+    const perRig = (assignments ? Math.max(3, devices.length) : 0) + (approaches ? Math.max(4, 2 * devices.length) : 0);
     return sum + perRig + perDevice * devices.length;
   }, 0);
   if (searches > MOST_SEARCHES)
@@ -123,7 +128,7 @@ export function planIssues(plan: Plan): readonly Issue[] {
 
 /**
  * Everything computed for a plan, without keeping anything: answers, ranges, what matters most, what indicators show,
- * and, where asked for, feeds, assignments, schools and purchases.
+ * and, where asked for, feeds, assignments, approaches and purchases.
  *
  * Precondition: `planIssues(plan)` is empty. Cost: a few milliseconds a rig; searches up to about a second a device.
  *
@@ -134,7 +139,7 @@ export function evaluate(plan: Plan): Evaluation {
   const rigs = asked(plan);
   return {
     format: 'viaggio-evaluation',
-    version: 1,
+    version: 2,
     rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan.ask ?? {}, MOST_STEPS / rigs.length)),
     ...(plan.ask?.days && { days: (plan.days ?? []).map((entry) => evaluateDay(entry, plan, gear)) }),
   };
@@ -147,22 +152,22 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, ask
   const model = rigModel(rig, gear, { tracePoints: ask.tracePoints ?? TRACE_POINTS });
   const answer = assessModel(model);
   const runs = ask.runs ?? EVALUATION_RUNS;
-  const criteria = criteriaOf(model.graph, answer);
+  const criteria = criteriaOf(model.resolved, answer);
   const each = <T>(of: (deviceId: string) => T): readonly T[] => rig.devices.map(({ gearId }) => of(gearId));
   return {
     id,
     name: rig.name,
-    answer,
+    answer: tellAnswer(answer),
     range: runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps }),
     sensitivities: sensitivities(model, mostSteps),
     indicators: indicators(model),
     criteria,
     style,
     ...costOf(criteria, weights),
-    ...(ask.feeds && { feeds: each((deviceId) => findFeeds(rig, deviceId, gear, { weights })) }),
-    ...(ask.assignments && { assignments: assignFeeds(rig, gear, { weights }) }),
-    ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }) }),
-    ...(ask.purchases && { purchases: each((deviceId) => purchasesFor(rig, deviceId, gear, { weights })) }),
+    ...(ask.feeds && { feeds: each((deviceId) => tellFeeds(findFeeds(rig, deviceId, gear, { weights }))) }),
+    ...(ask.assignments && { assignments: tellAssignments(assignFeeds(rig, gear, { weights })) }),
+    ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(tellAlternative) }),
+    ...(ask.purchases && { purchases: each((deviceId) => tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
     ...(rig.unattended && { alone: leftAlone(rig, gear) }),
   };
 }

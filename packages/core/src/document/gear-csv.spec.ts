@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { LOW_WATER } from '../demo/low-water';
 import { gearShape } from '../gear/gear';
-import { number } from '../shape/shape';
 import { UNITS } from '../quantity/unit';
 import type { Unit } from '../quantity/unit';
+import { number } from '../shape/shape';
 import { readCell, writeCell } from './csv-cell';
-import { MOST_ROWS, gearToCsv, readGearCsv } from './gear-csv';
+import { gearToCsv, MOST_ROWS, readGearCsv } from './gear-csv';
 
 const V1 = LOW_WATER.gear.find(({ body }) => body.tag === 'V1')!;
 const lines = (...rows: readonly string[]) => rows.join('\r\n');

@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import { LOW_WATER } from '../demo/low-water';
 import { LOW_WATER_LOG, lowWaterRecording } from '../demo/low-water-log';
-import { learnedDraws } from '../measure/log-draws';
-import { drawsToCsv, observationsToCsv, slotsToCsv, stretchesToCsv } from './log-csv';
+import { learnedDraws } from '../measure/learning/log-draws';
+import { drawsToCsv, observationsToCsv, segmentsToCsv, slotsToCsv } from './log-csv';
 
 const { entry, slots } = lowWaterRecording();
 const log = {
@@ -30,8 +30,8 @@ describe('the log as tables', () => {
     expect(rows.find(({ kind }) => kind === 'Swap or death on set')).toMatchObject({ ended: 'died' });
   });
 
-  it('has every stretch, every draw with its way, and every slot that holds something', () => {
-    expect(rowsOf(stretchesToCsv(log)).map(({ mode, name }) => mode || name)).toEqual(['off', 'usual', 'off', 'usual']);
+  it('has every segment, every draw with its way, and every slot that holds something', () => {
+    expect(rowsOf(segmentsToCsv(log)).map(({ mode, name }) => mode || name)).toEqual(['off', 'usual', 'off', 'usual']);
     const draws = rowsOf(drawsToCsv(learnedDraws(log)));
     expect(draws.map(({ device, unit, from }) => [device, unit, from])).toEqual([['Skuadon 60', 'W', 'measured'], ['Plovera R', 'W', 'printed']]); // prettier-ignore
     expect(draws[1]!['formulas']).toContain('put back');

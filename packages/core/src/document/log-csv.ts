@@ -1,11 +1,11 @@
 import Papa from 'papaparse';
 import { gearTitle } from '../gear/gear';
-import type { DrawRow } from '../measure/log-draws';
-import type { Log } from '../measure/log';
-import { OBSERVATION_KINDS, observationShape } from '../measure/observation';
-import type { Slots } from '../measure/trace';
-import { writeCell } from './csv-cell';
+import type { DrawRow } from '../measure/learning/log-draws';
+import type { Log } from '../measure/log/log';
+import { OBSERVATION_KINDS, observationShape } from '../measure/log/observation';
+import type { Slots } from '../measure/trace/trace';
 import type { Shape } from '../shape/shape';
+import { writeCell } from './csv-cell';
 
 const NEWLINE = '\r\n';
 /** Told by name in columns of their own. */
@@ -13,7 +13,7 @@ const NAMED: Readonly<Record<string, string>> = { deviceId: 'device', batteryId:
 
 /**
  * Every observation as a row of a table (RFC 4180): what was typed, figures in the unit that ends their column's name;
- * stretches of recordings in a table of their own.
+ * segments of recordings in a table of their own.
  */
 export function observationsToCsv({ observations, gear, rigs }: Log): string {
   const fields = new Map<string, Shape>();
@@ -38,23 +38,23 @@ export function observationsToCsv({ observations, gear, rigs }: Log): string {
   return table(['id', 'kind', ...columns.map((key) => NAMED[key] ?? key)], rows);
 }
 
-/** The stretches of every recording, a row each. */
-export function stretchesToCsv({ recordings, gear }: Log): string {
+/** The segments of every recording, a row each. */
+export function segmentsToCsv({ recordings, gear }: Log): string {
   const head = ['recording', 'at', 'device', 'fromS', 'toS', 'mode', 'name', 'meanW', 'spreadW', 'peakW', 'peakMs', 'peaks'];
   const rows = recordings.flatMap(({ body }) =>
-    body.stretches.map((stretch) => [
+    body.segments.map((segment) => [
       body.name,
       body.at,
       body.deviceId === undefined ? '' : (gear.get(body.deviceId)?.name ?? ''),
-      stretch.fromS,
-      stretch.toS,
-      stretch.modeId ?? '',
-      stretch.name ?? '',
-      stretch.meanW,
-      stretch.spreadW,
-      stretch.peakW,
-      stretch.peakMs,
-      stretch.peaks ?? '',
+      segment.fromS,
+      segment.toS,
+      segment.modeId ?? '',
+      segment.name ?? '',
+      segment.meanW,
+      segment.spreadW,
+      segment.peakW,
+      segment.peakMs,
+      segment.peaks ?? '',
     ]),
   );
   return table(head, rows);

@@ -14,7 +14,14 @@ const STEPS: Readonly<Record<number, (document: Document) => Document>> = {
     ...document,
     format: PLAN_FORMAT,
     version: 1,
-    rigs: Array.isArray(document['rigs']) ? document['rigs'].map(itemFromV0) : document['rigs'],
+    rigs: inBodies(document['rigs'], rigFromV0),
+  }),
+  // version 1 called a steady part of a meter's recording a stretch
+  1: (document) => ({
+    ...document,
+    version: 2,
+    ...('log' in document && { log: inBodies(document['log'], observationFromV1) }),
+    ...('recordings' in document && { recordings: inBodies(document['recordings'], recordingFromV1) }),
   }),
 };
 
@@ -23,11 +30,11 @@ const STEPS: Readonly<Record<number, (document: Document) => Document>> = {
  *
  * Errors: `wrong-format`, `newer-version`.
  *
- * @example migratePlan({ gear: [], rigs: [] }) // ok true, document.version 1
+ * @example migratePlan({ gear: [], rigs: [] }) // ok true, document.version 2
  */
 export function migratePlan(received: unknown): Migrated {
-  if (typeof received !== 'object' || received === null || Array.isArray(received)) return { ok: true, document: received };
-  let document = received as Document;
+  if (!isObject(received)) return { ok: true, document: received };
+  let document = received;
   const { format, version = format === undefined ? 0 : PLAN_VERSION } = document;
   if (format !== undefined && format !== PLAN_FORMAT)
     return { ok: false, issue: issue('/format', 'wrong-format', `“${PLAN_FORMAT}”`, format) };
@@ -42,6 +49,24 @@ export function migratePlan(received: unknown): Migrated {
   return { ok: true, document };
 }
 
-function itemFromV0(item: unknown): unknown {
-  return typeof item === 'object' && item !== null && 'body' in item ? { ...item, body: rigFromV0(item.body) } : item;
+/** Items with their bodies brought to the next version; what is no item is left as it came. */
+function inBodies(items: unknown, next: (body: unknown) => unknown): unknown {
+  if (!Array.isArray(items)) return items;
+  return items.map((item: unknown) => (isObject(item) && 'body' in item ? { ...item, body: next(item['body']) } : item));
+}
+
+function isObject(value: unknown): value is Document {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+/** An observation of version 1; anything else is handed back as it came. */
+export function observationFromV1(body: unknown): unknown {
+  return isObject(body) && body['kind'] === 'stretch' ? { ...body, kind: 'segment' } : body;
+}
+
+/** A recording of version 1; anything else is handed back as it came. */
+export function recordingFromV1(body: unknown): unknown {
+  if (!isObject(body) || !('stretches' in body)) return body;
+  const { stretches, ...rest } = body;
+  return { ...rest, segments: stretches };
 }

@@ -1,18 +1,18 @@
-import { dayItemShape } from '../day/day';
-import { MAX_RUNS } from '../match/range';
-import { gearShape } from '../gear/gear';
+import { MAX_RUNS } from '../answer/range';
+import { dayItemShape } from '../day/model/day';
 import { idShape } from '../gear/fields';
+import { gearShape } from '../gear/gear';
 import { rigShape } from '../gear/rig';
-import { observationItemShape } from '../measure/observation';
-import { recordingItemShape } from '../measure/recording';
 import { styleShape } from '../gear/style';
+import { observationItemShape } from '../measure/log/observation';
+import { recordingItemShape } from '../measure/log/recording';
 import { toJsonSchema } from '../shape/json-schema';
 import type { JsonSchema } from '../shape/json-schema';
 import { choice, flag, list, number, object, optional, record, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
 
 export const PLAN_FORMAT = 'viaggio-plan';
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 export const MAX_GEAR = 1000;
 export const MAX_RIGS = 100;
 export const MAX_DAYS = 200;
@@ -29,7 +29,7 @@ export const askShape = object('What to work out', {
   tracePoints: optional(number('Points of each curve', 'count', { min: 0, max: 500, integer: true })),
   feeds: optional(flag('Every sound feed of each device')),
   assignments: optional(flag('The whole rig fed at once')),
-  alternatives: optional(flag('The schools side by side')),
+  alternatives: optional(flag('The approaches side by side')),
   purchases: optional(flag('What one purchase would help')),
   days: optional(flag('Every day as it goes')),
   dayRuns: optional(number('Random runs a day', 'count', { min: 0, max: 2000, integer: true })),
@@ -48,7 +48,7 @@ export const planShape = object('Viaggio plan', {
   rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: MAX_RIGS }),
   days: optional(list('Days', dayItemShape, { max: MAX_DAYS })),
   log: optional(list('Log', observationItemShape, { max: MAX_LOG })),
-  /** What their meters saw, as stretches; the samples are kept apart. */
+  /** What their meters saw, as segments; the samples are kept apart. */
   recordings: optional(list('Recordings', recordingItemShape, { max: MAX_RECORDINGS })),
   ask: optional(askShape),
 });

@@ -1,15 +1,16 @@
+import { assess, assessModel } from '../answer/assess';
+import type { Answer } from '../answer/assess';
+import { rigModel } from '../answer/rig-model';
 import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../gear/rig';
-import { assess, assessModel, rigModel } from '../match/assess';
-import type { Answer } from '../match/assess';
+import { withoutSpares } from '../gear/without-spares';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';
 import type { Criteria, Points } from './criteria';
-import type { FeedOptions } from './find-feeds';
 import { titleOf } from './find-feeds';
+import type { FeedOptions } from './find-feeds';
 import { Soundness } from './soundness';
-import { withoutSpares } from './without-spares';
 import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
 import type { Criterion, Weights } from './weights';
 
@@ -46,7 +47,7 @@ export interface AssignOptions extends FeedOptions {
 const MAY_FALL: ReadonlySet<Criterion> = new Set(['trouble', 'lost', 'unknown', 'massOn', 'massOff']);
 const KEEP = 5;
 const MOST_LOOKS = 8000;
-/** From a large trunk each look costs more: there are more ways to go through. */
+/** From a large kit each look costs more: there are more ways to go through. */
 const MOST_LOOKS_LARGE = 2000;
 const MOST_BRANCHES = 60;
 
@@ -209,7 +210,7 @@ class Search {
     if (!this.known.has(key)) {
       const model = rigModel({ ...this.rig, devices, links, phases: undefined }, this.gear);
       const answer = assessModel(model, { trace: false });
-      this.known.set(key, answer.verdict === 'stop' ? undefined : criteriaOf(model.graph, answer));
+      this.known.set(key, answer.verdict === 'stop' ? undefined : criteriaOf(model.resolved, answer));
     }
     return this.known.get(key);
   }

@@ -1,8 +1,9 @@
+import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
+import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../gear/edit-links';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../gear/rig';
-import { assess } from '../match/assess';
-import { linksTo, withFeed, withLinks, withPartReplaced, withoutDevice, withoutFeed } from './edit-links';
+import { sayFinding } from '../words/tell';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';
@@ -68,7 +69,7 @@ describe('remedies', () => {
       for (const found of before.findings.filter(({ verdict }) => verdict !== 'good').slice(0, 3)) {
         for (const { title, rig } of search.for(found)) {
           const after = assess(rig, gear);
-          const same = after.findings.filter(({ code, sentence }) => code === found.code && sentence === found.sentence);
+          const same = after.findings.filter((one) => one.code === found.code && sayFinding(one) === sayFinding(found));
           expect({ title, same }).toEqual({ title, same: [] });
           const stops = (answer: typeof after) => answer.findings.filter(({ verdict }) => verdict === 'stop').length;
           expect(stops(after)).toBeLessThanOrEqual(stops(before));
@@ -165,8 +166,8 @@ describe('changing what feeds what', () => {
   it('feeds a device anew by a way that was found, and the rig is that', () => {
     const alone = demo('Galley interviews');
     const device = alone.devices[0]!.gearId;
-    const way = findFeeds(alone, device, gear).ways[0]!;
-    expect(assess(withFeed(alone, device, way.links), gear).firstStopMin).toBeCloseTo(way.firstStopMin!, 6);
+    const feed = findFeeds(alone, device, gear).feeds[0]!;
+    expect(assess(withFeed(alone, device, feed.links), gear).firstStopMin).toBeCloseTo(feed.firstStopMin!, 6);
   });
 
   it('puts another battery in the place of one, with its place on the rig, but not its charge', () => {
@@ -185,8 +186,8 @@ describe('a feed beside what feeds the others', () => {
   const beside = withoutFeed(rig, monitor).links;
 
   it('may hang on their free ports, and is judged with the whole rig', () => {
-    const { ways } = findFeeds(rig, monitor, gear, { beside });
-    const shared = ways.find(({ links }) => links[0]!.from.gearId === idOf('Splitter, four D-taps'))!;
+    const { feeds } = findFeeds(rig, monitor, gear, { beside });
+    const shared = feeds.find(({ links }) => links[0]!.from.gearId === idOf('Splitter, four D-taps'))!;
     expect(shared.links).toHaveLength(1);
     const whole = assess({ ...withFeed(rig, monitor, shared.links), batteries: [] }, gear);
     expect(shared.firstStopMin).toBeCloseTo(whole.firstStopMin!, 6);
@@ -195,7 +196,7 @@ describe('a feed beside what feeds the others', () => {
   it('uses nothing twice', () => {
     const taken = new Set(beside.map(({ from }) => `${from.gearId}/${from.portId}`));
     const cables = new Set(beside.map(({ cableId }) => cableId).filter((id) => id !== undefined));
-    for (const { links } of findFeeds(rig, monitor, gear, { beside }).ways) {
+    for (const { links } of findFeeds(rig, monitor, gear, { beside }).feeds) {
       for (const { from, cableId } of links) {
         expect(taken.has(`${from.gearId}/${from.portId}`)).toBe(false);
         expect(cableId !== undefined && cables.has(cableId)).toBe(false);

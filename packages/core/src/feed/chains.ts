@@ -35,7 +35,7 @@ export const NOTHING_TAKEN: Taken = { fed: new Set(), parts: new Set(), outputs:
 
 /** Parts between source and device: plate, splitter, adapter. */
 const MOST_BETWEEN = 3;
-/** A trunk of more pieces than this is thinned before it is searched. */
+/** A kit of more pieces than this is thinned before it is searched. */
 export const LARGE_KIT = 100;
 /** More ways than this to one device are not told apart by anybody. */
 export const MOST_CHAINS = 5000;
@@ -160,7 +160,7 @@ export class KitIndex {
 
   /**
    * Of chains that are electrically the same those that no other undercuts in both mass and price: what is left of a
-   * large trunk, where a dozen batteries differ by a few grams.
+   * large kit, where a dozen batteries differ by a few grams.
    */
   thin(chains: readonly ChainOfLinks[]): readonly ChainOfLinks[] {
     const kept = new Map<string, { readonly chain: ChainOfLinks; readonly massG: number; readonly price: number }[]>();

@@ -1,12 +1,17 @@
-import type { Battery } from '../gear/gear';
-import { isMount } from '../gear/connector';
+import type { Answer } from '../answer/assess';
 import { batteryFigures } from '../gear/battery-figures';
-import type { Answer } from '../match/assess';
-import { resilience } from '../match/resilience';
-import { hasCushion, isA, jointsTo } from '../match/rig-graph';
-import type { Joint, Part, RigGraph } from '../match/rig-graph';
+import { isMount } from '../gear/connector';
+import type { Battery } from '../gear/gear';
+import { hasCushion } from '../rig/connection';
+import type { Connection } from '../rig/connection';
+import { isA } from '../rig/part';
+import type { Part } from '../rig/part';
+import { resilience } from '../rig/resilience';
+import { connectionsInto } from '../rig/resolve-rig';
+import type { ResolvedRig } from '../rig/resolve-rig';
 import { mayFly, strictestFlight } from '../travel/air-limits';
 import type { Flight } from '../travel/air-limits';
+import { sayFinding } from '../words/tell';
 import { CRITERIA } from './weights';
 import type { Criterion, Weights } from './weights';
 
@@ -46,23 +51,23 @@ export interface Criteria {
   readonly unfed: number;
 }
 
-/** Gathers the criteria of a rig that has been answered. Cost: parts × joints. */
-export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
-  const feed = feedParts(graph);
-  const on = new Set(graph.devices.flatMap(({ part }) => onCamera(graph, part)).map(({ id }) => id));
+/** Gathers the criteria of a rig that has been answered. Cost: parts × connections. */
+export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
+  const feed = feedParts(rig);
+  const on = new Set(rig.devices.flatMap(({ part }) => onCamera(rig, part)).map(({ id }) => id));
   const mass = (parts: readonly Part[]): number => parts.reduce((sum, { gear }) => sum + (gear.massG ?? 0), 0);
   const batteries = feed.filter((part): part is Part<Battery> => isA(part, 'battery'));
   const energyWh = batteries.reduce((sum, { gear }) => sum + (batteryFigures(gear).energyWh ?? 0), 0);
   const price = feed.reduce((sum, { gear }) => sum + (gear.price ?? 0), 0);
   const has = (...codes: readonly string[]) => answer.findings.filter(({ code }) => codes.includes(code));
-  const { wantedMin } = graph.rig;
+  const { wantedMin } = rig.rig;
   const plannedMin = answer.plannedMin ?? answer.beyondMin;
   return {
     firstStopMin: answer.firstStopMin ?? answer.beyondMin,
     plannedMin,
     unlimited: answer.unlimited,
     swaps: swapsFor(wantedMin, plannedMin, answer.unlimited),
-    hotSwap: graph.devices.every(({ part }) => carriedOver(graph, part)),
+    hotSwap: rig.devices.every(({ part }) => carriedOver(rig, part)),
     massOnG: mass(feed.filter(({ id }) => on.has(id))),
     massOffG: mass(feed.filter(({ id }) => !on.has(id))),
     massUnknown: feed.filter(({ gear }) => gear.massG === undefined).map(({ gear }) => gear.name),
@@ -71,16 +76,16 @@ export function criteriaOf(graph: RigGraph, answer: Answer): Criteria {
     energyWh,
     pricePerWh: perWh(price, energyWh),
     piecesOn: feed.filter(({ id }) => on.has(id)).length,
-    joints: graph.joints.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
+    joints: rig.connections.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
     blindGauges: has('gauge-blind').length,
-    lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(({ sentence }) => sentence),
-    together: Math.max(0, ...resilience(graph).map(({ stops }) => stops.length)),
+    lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(sayFinding),
+    together: Math.max(0, ...resilience(rig).map(({ stops }) => stops.length)),
     chargers: [...new Set(batteries.map(({ gear }) => `${gear.form} ${gear.outputs[0]?.connector.family ?? ''}`))],
     flight: strictestFlight(batteries.map(({ gear }) => mayFly(gear))),
-    tethers: graph.sources.filter((source) => isA(source, 'supply')).length,
+    tethers: rig.sources.filter((source) => isA(source, 'supply')).length,
     cautions: answer.findings.filter(({ verdict, code }) => verdict === 'caution' && !COUNTED_ELSEWHERE.has(code)).length,
     missing: answer.findings.filter(({ verdict }) => verdict === 'unknown').length,
-    unfed: graph.devices.filter(({ part }) => jointsTo(graph, part).length === 0 && !part.gear.builtIn).length,
+    unfed: rig.devices.filter(({ part }) => connectionsInto(rig, part).length === 0 && !part.gear.builtIn).length,
   };
 }
 
@@ -150,34 +155,35 @@ const COUNTED_ELSEWHERE: ReadonlySet<string> = new Set([
 ]);
 
 /** Everything a rig uses beside its devices, each part once. */
-function feedParts(graph: RigGraph): readonly Part[] {
+function feedParts(rig: ResolvedRig): readonly Part[] {
   const parts = new Map<string, Part>();
-  for (const { from, cable, to } of graph.joints) {
-    for (const part of [from, cable, to]) if (part && !graph.devices.some((use) => use.part.id === part.id)) parts.set(part.id, part);
+  for (const { from, cable, to } of rig.connections) {
+    for (const part of [from, cable, to]) if (part && !rig.devices.some((use) => use.part.id === part.id)) parts.set(part.id, part);
   }
   return [...parts.values()];
 }
 
 /** What hangs on a device: up to the first lead. */
-function onCamera(graph: RigGraph, part: Part): readonly Part[] {
-  return jointsTo(graph, part).flatMap((joint) => {
-    if (isA(joint.from, 'device')) return [];
-    return isLead(joint) ? [] : [joint.from, ...onCamera(graph, joint.from)];
+function onCamera(rig: ResolvedRig, part: Part): readonly Part[] {
+  return connectionsInto(rig, part).flatMap((connection) => {
+    if (isA(connection.from, 'device')) return [];
+    return isLead(connection) ? [] : [connection.from, ...onCamera(rig, connection.from)];
   });
 }
 
 /** A battery-shaped adapter sits in the bay, but its other end is a lead. */
-function isLead({ cable, input, from }: Joint): boolean {
+function isLead({ cable, input, from }: Connection): boolean {
   return cable !== undefined || !(isMount(input.connector) || isA(from, 'adapter'));
 }
 
-function carriedOver(graph: RigGraph, part: Part): boolean {
-  const joints = jointsTo(graph, part);
-  return joints.some((joint) => {
-    if (isA(part, 'device') && hasCushion(graph, part, joint.id)) return true;
-    if (isA(joint.from, 'supply')) return true;
-    if (isA(joint.from, 'hub') && ((joint.from.gear.bufferS ?? 0) > 0 || jointsTo(graph, joint.from).length > 1)) return true;
-    return !isA(joint.from, 'battery') && carriedOver(graph, joint.from);
+function carriedOver(rig: ResolvedRig, part: Part): boolean {
+  const into = connectionsInto(rig, part);
+  return into.some((connection) => {
+    if (isA(part, 'device') && hasCushion(rig, part, connection.id)) return true;
+    if (isA(connection.from, 'supply')) return true;
+    if (isA(connection.from, 'hub') && ((connection.from.gear.bufferS ?? 0) > 0 || connectionsInto(rig, connection.from).length > 1))
+      return true;
+    return !isA(connection.from, 'battery') && carriedOver(rig, connection.from);
   });
 }
 

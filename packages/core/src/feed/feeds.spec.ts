@@ -1,26 +1,27 @@
 import fc from 'fast-check';
-import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
-import type { Built } from '../../testing/rig-builder';
+import { assessModel } from '../answer/assess';
+import { rigModel } from '../answer/rig-model';
 import { LOW_WATER } from '../demo/low-water';
 import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../gear/rig';
-import { assessModel, rigModel } from '../match/assess';
+import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
+import type { Built } from '../../testing/rig-builder';
+import { alternatives, APPROACHES } from './approaches';
 import { assignFeeds } from './assign-feeds';
 import { KitIndex, NOTHING_TAKEN, take } from './chains';
 import type { Taken } from './chains';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { purchasesFor } from './purchases';
-import { SCHOOLS, alternatives } from './schools';
 import { STYLE_WEIGHTS } from './weights';
 
 const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
 const unfed = (parts: Readonly<Record<string, Gear>>, changes: Partial<Rig> = {}): Built => build(parts, [], changes);
-const titles = ({ rig, gear }: Built, device = 'camera') => findFeeds(rig, device, gear).ways.map(({ title }) => title).sort(); // prettier-ignore
+const titles = ({ rig, gear }: Built, device = 'camera') => findFeeds(rig, device, gear).feeds.map(({ title }) => title).sort(); // prettier-ignore
 
 describe('every sound feed of a device', () => {
-  const trunk = {
+  const kit = {
     camera: usbCamera(10, { minV: 9 }),
     own: inCamera(),
     pack: pack(),
@@ -37,11 +38,11 @@ describe('every sound feed of a device', () => {
   };
 
   it('straight, by cable, by adapter, by trigger lead and adapter', () => {
-    expect(titles(unfed(trunk))).toEqual(['Bank → Trigger lead → Adapter', 'Bank → USB lead', 'Own battery', 'Pack → Adapter']);
+    expect(titles(unfed(kit))).toEqual(['Bank → Trigger lead → Adapter', 'Bank → USB lead', 'Own battery', 'Pack → Adapter']);
   });
 
   it('refuses with a reason what mates and must not be', () => {
-    const { rig, gear } = unfed(trunk);
+    const { rig, gear } = unfed(kit);
     const reasons = findFeeds(rig, 'camera', gear).refused.map(({ title, reason }) => `${title}: ${reason}`);
     expect(reasons).toContainEqual(
       expect.stringMatching(/^High pack → Adapter: High pack gives up to 29.4 V; Adapter accepts at most 17 V/),
@@ -80,7 +81,7 @@ describe('every sound feed of a device', () => {
   it('of parts that are alike one stands for all; what is excluded is left out', () => {
     const built = unfed({ camera: camera(), one: pack({ tag: 'V1' }), two: pack({ tag: 'V2' }), worn: pack({ tag: 'V3', years: 5 }) });
     expect(titles(built)).toEqual(['V1 Pack', 'V3 Pack']);
-    expect(findFeeds(built.rig, 'camera', built.gear, { exclude: new Set(['one', 'worn']) }).ways.map(({ title }) => title)).toEqual([
+    expect(findFeeds(built.rig, 'camera', built.gear, { exclude: new Set(['one', 'worn']) }).feeds.map(({ title }) => title)).toEqual([
       'V2 Pack',
     ]);
   });
@@ -88,7 +89,7 @@ describe('every sound feed of a device', () => {
   it('batteries that differ in their charge are not alike', () => {
     const parts = { camera: camera(), full: pack({ tag: 'V1' }), half: pack({ tag: 'V2' }) };
     const built = unfed(parts, { batteries: [{ gearId: 'half', startCharge: 0.5 }] });
-    const [first, second] = findFeeds(built.rig, 'camera', built.gear).ways;
+    const [first, second] = findFeeds(built.rig, 'camera', built.gear).feeds;
     expect([first!.title, second!.title]).toEqual(['V1 Pack', 'V2 Pack']);
     expect(second!.firstStopMin! / first!.firstStopMin!).toBeLessThan(0.55);
   });
@@ -101,7 +102,7 @@ describe('every sound feed of a device', () => {
     };
     const first = (style: Rig['style']) => {
       const { rig, gear } = unfed(parts, { style, wantedMin: 240 });
-      return findFeeds(rig, 'camera', gear).ways[0]!.title;
+      return findFeeds(rig, 'camera', gear).feeds[0]!.title;
     };
     expect(first('stabiliser')).toBe('Light');
     expect(first('shoulder')).toBe('Heavy');
@@ -109,7 +110,7 @@ describe('every sound feed of a device', () => {
 
   it('what nobody weighed or priced is not taken for weightless and free', () => {
     const built = unfed({ camera: camera(), known: pack({ name: 'Known', massG: 10, price: 1 }), unknown: pack({ name: 'Unknown' }) });
-    const [first, second] = findFeeds(built.rig, 'camera', built.gear).ways;
+    const [first, second] = findFeeds(built.rig, 'camera', built.gear).feeds;
     expect([first!.title, second!.title]).toEqual(['Known', 'Unknown']);
     expect([first!.points.unweighed, second!.points.unweighed]).toEqual([0, 2 * STYLE_WEIGHTS.handheld.unweighed]);
   });
@@ -120,30 +121,30 @@ describe('every sound feed of a device', () => {
       good: pack({ name: 'Good', massG: 600, price: 100 }),
       poor: pack({ name: 'Poor', massG: 700, price: 150, energyWh: 80 }),
     });
-    const { ways } = findFeeds(built.rig, 'camera', built.gear);
-    expect(ways.map(({ title, dominated }) => [title, dominated])).toEqual([['Good', false], ['Poor', true]]); // prettier-ignore
+    const { feeds } = findFeeds(built.rig, 'camera', built.gear);
+    expect(feeds.map(({ title, dominated }) => [title, dominated])).toEqual([['Good', false], ['Poor', true]]); // prettier-ignore
   });
 
   it('the whole trunk of the demo gives what the crew knows', () => {
     const rig = rigNamed('Galley on the old bank');
-    const { ways, bounded } = findFeeds(rig, rig.devices[0]!.gearId, KIT);
+    const { feeds, bounded } = findFeeds(rig, rig.devices[0]!.gearId, KIT);
     expect(bounded).toBe(false);
-    for (const { verdict } of ways) expect(verdict).not.toBe('stop');
-    expect(ways.map(({ title }) => title)).toContain('B3 Grynna 25 PD → USB-C lead, 1 m');
-    expect(ways.some(({ title }) => title.startsWith('B2 ') && title.includes('USB-C lead'))).toBe(false); // too weak
+    for (const { verdict } of feeds) expect(verdict).not.toBe('stop');
+    expect(feeds.map(({ title }) => title)).toContain('B3 Grynna 25 PD → USB-C lead, 1 m');
+    expect(feeds.some(({ title }) => title.startsWith('B2 ') && title.includes('USB-C lead'))).toBe(false); // too weak
   });
 
   it('law: a sound thing more in the kit never takes a sound way away', () => {
     const ids = [...KIT.keys()];
     const rig = rigNamed('Deck');
     const device = rig.devices[0]!.gearId;
-    const ways = (kit: ReadonlyMap<string, Gear>) => new Set(findFeeds(rig, device, kit).ways.map(({ links }) => JSON.stringify(links)));
+    const feeds = (kit: ReadonlyMap<string, Gear>) => new Set(findFeeds(rig, device, kit).feeds.map(({ links }) => JSON.stringify(links)));
     fc.assert(
       fc.property(fc.uniqueArray(fc.constantFrom(...ids), { minLength: 10, maxLength: 40 }), fc.constantFrom(...ids), (some, more) => {
         const few = new Map([[device, KIT.get(device)!], ...some.map((id) => [id, KIT.get(id)!] as const)]);
         const all = new Map([...few, [more, KIT.get(more)!]]);
-        const [before, after] = [ways(few), ways(all)];
-        for (const way of before) expect(after.has(way)).toBe(true);
+        const [before, after] = [feeds(few), feeds(all)];
+        for (const feed of before) expect(after.has(feed)).toBe(true);
       }),
       { numRuns: 25, seed: 11 },
     );
@@ -161,7 +162,7 @@ function bruteForce({ rig, gear }: Built): number {
       const model = rigModel({ ...rig, links }, gear);
       const answer = assessModel(model);
       const onlyLack = answer.findings.every(({ verdict, code }) => verdict !== 'stop' || code === 'not-fed');
-      if (answer.verdict !== 'stop') best = Math.min(best, costOf(criteriaOf(model.graph, answer), weights).cost);
+      if (answer.verdict !== 'stop') best = Math.min(best, costOf(criteriaOf(model.resolved, answer), weights).cost);
       else if (!onlyLack) return;
       return;
     }
@@ -231,21 +232,21 @@ describe('what one purchase would help', () => {
 
   it('is silent where nothing gains', () => {
     const rig = rigNamed('Stills');
-    for (const { way } of purchasesFor(rig, rig.devices[0]!.gearId, KIT).purchases) expect(way.verdict).not.toBe('stop');
+    for (const { feed } of purchasesFor(rig, rig.devices[0]!.gearId, KIT).purchases) expect(feed.verdict).not.toBe('stop');
   });
 });
 
-describe('the schools', () => {
+describe('the approaches', () => {
   it('stand side by side, each of its kind or with the reason why not', () => {
     const rig = rigNamed('Wheelhouse');
     const found = alternatives(rig, KIT, { mostLooks: 200 });
-    expect(found.map(({ school }) => school)).toEqual(Object.keys(SCHOOLS));
+    expect(found.map(({ approach }) => approach)).toEqual(Object.keys(APPROACHES));
     for (const { assignment, lack } of found) {
       expect(assignment === undefined).toBe(lack !== undefined);
       if (assignment) expect(assignment.answer.verdict).not.toBe('stop');
     }
-    const of = (school: string) => found.find((one) => one.school === school)!.assignment;
-    const sources = (school: string) => of(school)!.links.map(({ from }) => KIT.get(from.gearId)!);
+    const of = (approach: string) => found.find((one) => one.approach === approach)!.assignment;
+    const sources = (approach: string) => of(approach)!.links.map(({ from }) => KIT.get(from.gearId)!);
     expect(sources('one-v-mount').some((part) => part.kind === 'battery' && part.form === 'v-mount')).toBe(true);
     expect(sources('pd-bank').some((part) => part.kind === 'battery' && part.form === 'bank')).toBe(true);
     expect(sources('mains').every(({ kind }) => kind !== 'battery')).toBe(true);

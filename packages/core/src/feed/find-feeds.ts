@@ -1,20 +1,23 @@
+import { assessModel } from '../answer/assess';
+import type { Answer } from '../answer/assess';
+import { rigModel } from '../answer/rig-model';
+import type { Finding } from '../findings/finding';
+import type { Verdict } from '../findings/verdict';
+import { linksTo } from '../gear/edit-links';
 import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../gear/rig';
-import { assessModel, rigModel } from '../match/assess';
-import type { Answer } from '../match/assess';
-import type { Finding, Verdict } from '../match/finding';
-import { withoutSpares } from './without-spares';
+import { withoutSpares } from '../gear/without-spares';
+import { sayFinding } from '../words/tell';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';
 import { costOf, criteriaOf, dominates } from './criteria';
 import type { Criteria, Points } from './criteria';
-import { linksTo } from './edit-links';
 import { Soundness } from './soundness';
 import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
 import type { Weights } from './weights';
 
 /** One sound way to feed a device. */
-export interface FeedWay {
+export interface FoundFeed {
   readonly links: ChainOfLinks;
   /** `Holmvik 95 → D-tap lead → Adapter M`. */
   readonly title: string;
@@ -33,7 +36,7 @@ export interface FeedWay {
 export interface FoundFeeds {
   readonly deviceId: string;
   /** The best first; those that another dominates come last. */
-  readonly ways: readonly FeedWay[];
+  readonly feeds: readonly FoundFeed[];
   /** Ways whose plugs mate but which must not or would not run, one of each reason. */
   readonly refused: readonly { readonly title: string; readonly reason: string }[];
   /** There were more ways than are looked at. */
@@ -47,23 +50,23 @@ export interface FeedOptions {
   /** What feeds the rig's other devices: its free ports may feed this one too, and the rig is then judged as a whole. */
   readonly beside?: readonly Link[];
   /** At most so many ways are run; beyond it, `bounded`. */
-  readonly mostWays?: number;
+  readonly mostFeeds?: number;
 }
 
-const MOST_WAYS = 400;
+const MOST_FEEDS = 400;
 /** The same where each way is a run of the whole rig. */
-const MOST_WAYS_BESIDE = 120;
+const MOST_FEEDS_BESIDE = 120;
 const MOST_REFUSED = 20;
 
 /**
  * Every sound way to feed one device of a rig from a kit, through any chain of plate, splitter, adapter, cable and
  * trigger cable up to three parts deep, ranked for the rig's shooting style. The device is looked at under the rig's
- * conditions, in the mode the rig gives it: by itself, or with the devices that `beside` feeds. From a trunk of more than a hundred pieces, of ways that are
+ * conditions, in the mode the rig gives it: by itself, or with the devices that `beside` feeds. From a kit of more than a hundred pieces, of ways that are
  * electrically the same only the lightest and cheapest are shown.
  *
  * Cost: some tens of microseconds for each way that mates, about half a millisecond for each that is sound.
  *
- * @example findFeeds(rig, cameraId, kit).ways[0].title // 'Holmvik 95 → Adapter M from D-tap'
+ * @example findFeeds(rig, cameraId, kit).feeds[0].title // 'Holmvik 95 → Adapter M from D-tap'
  */
 export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
   const rig = withoutSpares(whole, gear);
@@ -76,15 +79,15 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
   const chains = index.pieces.size > LARGE_KIT ? index.thin(all.chains) : all.chains;
   const use = rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
   const refused = new Map<string, { title: string; reason: string }>();
-  const found: Omit<FeedWay, 'dominated'>[] = [];
-  const mostWays = options.mostWays ?? (beside.length > 0 ? MOST_WAYS_BESIDE : MOST_WAYS);
+  const found: Omit<FoundFeed, 'dominated'>[] = [];
+  const mostFeeds = options.mostFeeds ?? (beside.length > 0 ? MOST_FEEDS_BESIDE : MOST_FEEDS);
   const others = rig.devices.filter(({ gearId }) => gearId !== deviceId && beside.some(({ to }) => to.gearId === gearId));
   const wayOf = (links: ChainOfLinks): ChainOfLinks => (beside.length > 0 ? linksTo({ links: [...beside, ...links] }, deviceId) : links);
   let more = bounded;
   for (const links of chains) {
     const refuse = (stop: Finding): void => {
       const key = `${stop.code} ${stop.part}`;
-      if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: stop.sentence });
+      if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: sayFinding(stop) });
     };
     const [alike] = soundness.stops(deviceId, wayOf(links));
     if (alike) {
@@ -92,7 +95,7 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
       if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, wayOf(links))[0] ?? alike);
       continue;
     }
-    if (found.length >= mostWays) {
+    if (found.length >= mostFeeds) {
       more = true;
       break;
     }
@@ -103,7 +106,7 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
       refuse(worst);
       continue;
     }
-    const criteria = criteriaOf(model.graph, answer);
+    const criteria = criteriaOf(model.resolved, answer);
     found.push({
       links,
       title: titleOf(links, gear),
@@ -115,10 +118,10 @@ export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string
     });
   }
   found.sort((a, b) => a.cost - b.cost);
-  const ways = found.map((way) => ({ ...way, dominated: found.some((other) => dominates(other.criteria, way.criteria)) }));
+  const feeds = found.map((feed) => ({ ...feed, dominated: found.some((other) => dominates(other.criteria, feed.criteria)) }));
   return {
     deviceId,
-    ways: [...ways.filter(({ dominated }) => !dominated), ...ways.filter(({ dominated }) => dominated)],
+    feeds: [...feeds.filter(({ dominated }) => !dominated), ...feeds.filter(({ dominated }) => dominated)],
     refused: [...refused.values()],
     bounded: more,
   };

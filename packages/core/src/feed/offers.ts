@@ -1,3 +1,5 @@
+import { assess } from '../answer/assess';
+import type { Verdict } from '../findings/verdict';
 import { connectorName, mates } from '../gear/connector';
 import { gearTitle } from '../gear/gear';
 import type { Cable, Gear } from '../gear/gear';
@@ -5,8 +7,7 @@ import type { Input, Output } from '../gear/port';
 import { meetsDirectly, portsOf } from '../gear/ports-of';
 import { gearIdsOf } from '../gear/rig';
 import type { Link, Rig } from '../gear/rig';
-import { assess } from '../match/assess';
-import type { Verdict } from '../match/finding';
+import { sayFinding } from '../words/tell';
 
 /** A port that could feed an input, with the cable it takes. */
 export interface Offer {
@@ -124,12 +125,14 @@ function judged(
     return {
       verdict: answer.verdict,
       firstStopMin: answer.firstStopMin,
-      sentence: worst?.verdict === 'good' ? undefined : worst?.sentence,
+      sentence: worst && worst.verdict !== 'good' ? sayFinding(worst) : undefined,
     };
   }
-  const jointId = `${link.to.gearId}/${link.to.portId}`;
-  const here = answer.findings.find(({ jointId: at, aspect, verdict }) => at === jointId && aspect === 'connector' && verdict !== 'good');
-  return { verdict: here && (here.verdict === 'stop' ? 'stop' : undefined), firstStopMin: undefined, sentence: here?.sentence };
+  const id = `${link.to.gearId}/${link.to.portId}`;
+  const here = answer.findings.find(
+    ({ connectionId, aspect, verdict }) => connectionId === id && aspect === 'connector' && verdict !== 'good',
+  );
+  return { verdict: here && (here.verdict === 'stop' ? 'stop' : undefined), firstStopMin: undefined, sentence: here && sayFinding(here) };
 }
 
 function isUsable(id: string, body: Gear, exclude: ReadonlySet<string>): boolean {

@@ -1,8 +1,10 @@
+import { assess } from '../answer/assess';
+import type { Answer } from '../answer/assess';
+import type { Finding, FindingCode } from '../findings/finding';
+import type { Verdict } from '../findings/verdict';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../gear/rig';
-import { assess } from '../match/assess';
-import type { Answer } from '../match/assess';
-import type { Finding, FindingCode, Verdict } from '../match/finding';
+import { sayFinding } from '../words/tell';
 import { devicesOf, otherFeeds, triesBy } from './remedy-tries';
 import type { Means, Try } from './remedy-tries';
 
@@ -139,8 +141,10 @@ function tried(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
 /** The finding is gone, there is no new stop, no new missing figure, and it does not run shorter. */
 function isBetter(found: Finding, before: Answer, after: Answer): boolean {
   const still = after.findings.some(
-    ({ code, gearId, jointId, verdict, sentence }) =>
-      verdict !== 'good' && code === found.code && (gearId === found.gearId || jointId === found.jointId || sentence === found.sentence),
+    (one) =>
+      one.verdict !== 'good' &&
+      one.code === found.code &&
+      (one.gearId === found.gearId || one.connectionId === found.connectionId || sayFinding(one) === sayFinding(found)),
   );
   const count = ({ findings }: Answer, verdict: Verdict): number => findings.filter((one) => one.verdict === verdict).length;
   if (still || count(after, 'stop') > count(before, 'stop') || count(after, 'unknown') > count(before, 'unknown')) return false;

@@ -1,12 +1,12 @@
+import type { Finding } from '../findings/finding';
 import { energyNow } from '../gear/battery-health';
 import { mates } from '../gear/connector';
+import { linksTo, withFeed, withoutFeed, withPartReplaced } from '../gear/edit-links';
 import { gearTitle } from '../gear/gear';
 import type { Battery, Gear } from '../gear/gear';
 import { meetsDirectly, portsOf } from '../gear/ports-of';
 import { gearIdsOf } from '../gear/rig';
 import type { Link, Rig } from '../gear/rig';
-import type { Finding } from '../match/finding';
-import { linksTo, withFeed, withPartReplaced, withoutFeed } from './edit-links';
 import { findFeeds } from './find-feeds';
 
 /** Of several tries of one `group` the first that helps is offered: the brightest, the fewest spares. */
@@ -51,18 +51,18 @@ export function triesBy(
   }
 }
 
-/** The links that a finding is about: the joint named, else those at its part, else all. */
-function concerned(rig: Rig, { jointId, gearId }: Finding): readonly Link[] {
-  const named = rig.links.filter(({ to }) => `${to.gearId}/${to.portId}` === jointId);
+/** The links that a finding is about: the connection named, else those at its part, else all. */
+function concerned(rig: Rig, { connectionId, gearId }: Finding): readonly Link[] {
+  const named = rig.links.filter(({ to }) => `${to.gearId}/${to.portId}` === connectionId);
   if (named.length > 0) return named;
   return rig.links.filter(({ from, to, cableId }) => [from.gearId, to.gearId, cableId].includes(gearId));
 }
 
 /** Devices behind what a finding is about, or all where it is about the rig. */
-export function devicesOf(rig: Rig, { gearId, jointId }: Finding): readonly string[] {
+export function devicesOf(rig: Rig, { gearId, connectionId }: Finding): readonly string[] {
   const ids = rig.devices.map((use) => use.gearId);
   if (gearId !== undefined && ids.includes(gearId)) return [gearId];
-  const at = jointId?.slice(0, jointId.lastIndexOf('/'));
+  const at = connectionId?.slice(0, connectionId.lastIndexOf('/'));
   const behind = ids.filter((id) => {
     const way = linksTo(rig, id);
     return way.some(({ from, to, cableId }) => [at ?? gearId].some((one) => one === from.gearId || one === to.gearId || one === cableId));
@@ -238,9 +238,9 @@ function spares(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string, exclu
 }
 
 export function otherFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: string, exclude: ReadonlySet<string>): Try[] {
-  const { ways } = findFeeds(rig, deviceId, gear, { exclude, beside: withoutFeed(rig, deviceId).links, mostWays: 40 });
+  const { feeds } = findFeeds(rig, deviceId, gear, { exclude, beside: withoutFeed(rig, deviceId).links, mostFeeds: 40 });
   const name = gear.get(deviceId)?.name ?? 'it';
-  return ways.slice(0, 6).map(({ title, links }) => ({
+  return feeds.slice(0, 6).map(({ title, links }) => ({
     // another cable of the same way is no other remedy
     group: links.map(({ from }) => `${from.gearId}/${from.portId}`).join(' '),
     title: `Feed ${name} by ${title}`,

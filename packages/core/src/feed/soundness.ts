@@ -1,12 +1,11 @@
+import { contractFindings } from '../findings/contracts';
+import { drawingFindings } from '../findings/drawing';
+import type { Finding } from '../findings/finding';
+import { plugFindings } from '../findings/plugs';
+import { voltageFindings } from '../findings/volts';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../gear/rig';
-import { contractFindings } from '../match/contract-findings';
-import { Evidence } from '../match/figure';
-import type { Finding } from '../match/finding';
-import { jointFindings } from '../match/joint-findings';
-import { rigGraph } from '../match/rig-graph';
-import { sourceTree } from '../match/source-tree';
-import { voltageFindings } from '../match/voltage-findings';
+import { resolveRig } from '../rig/resolve-rig';
 import type { ChainOfLinks, KitIndex } from './chains';
 
 /**
@@ -37,16 +36,12 @@ export class Soundness {
   /** The same for just this chain, in the names of its own parts. */
   explain(deviceId: string, links: ChainOfLinks): readonly Finding[] {
     const use = this.rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
-    const graph = rigGraph({ ...this.rig, devices: [use], links, phases: undefined }, this.gear);
+    const rig = resolveRig({ ...this.rig, devices: [use], links, phases: undefined }, this.gear);
     const stops = (findings: readonly Finding[]) => findings.filter(({ verdict }) => verdict === 'stop');
-    const plugs = stops([...graph.findings, ...jointFindings(graph)]);
+    const plugs = stops([...drawingFindings(rig), ...plugFindings(rig)]);
     if (plugs.length > 0) return plugs;
-    return graph.sources.flatMap((source) => {
-      const tree = sourceTree(graph, source, new Evidence());
-      return stops([
-        ...voltageFindings(graph, tree, undefined),
-        ...tree.passages.flatMap((passage) => contractFindings(graph, passage, undefined)),
-      ]);
-    });
+    return rig.trees.flatMap((tree) =>
+      stops([...voltageFindings(rig, tree, undefined), ...tree.connections.flatMap((one) => contractFindings(rig, one, undefined))]),
+    );
   }
 }

@@ -1,5 +1,5 @@
-import type { Battery } from './gear';
 import { CHEMISTRIES } from '../cell/chemistry';
+import type { Battery } from './gear';
 
 /** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */
 export interface BatteryFigures {

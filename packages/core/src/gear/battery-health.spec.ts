@@ -1,7 +1,7 @@
 import { mayFly } from '../travel/air-limits';
 import { batteryHealth, energyNow } from './battery-health';
-import { GENERIC_BATTERIES } from './generic';
 import type { Battery } from './gear';
+import { GENERIC_BATTERIES } from './generic';
 
 const pack: Battery = { ...GENERIC_BATTERIES[4]!, from: {} }; // a V-mount of 95 Wh
 

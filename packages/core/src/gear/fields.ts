@@ -46,5 +46,5 @@ export const common = {
   /** A shelf, a bag, a person. */
   where: optional(text('Where it is', 60)),
   /** Out of use but not lost: no feed is looked for with it. */
-  archived: optional(flag('Put away')),
+  archived: optional(flag('Archived')),
 };

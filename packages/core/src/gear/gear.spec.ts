@@ -1,9 +1,9 @@
+import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
-import { assess } from '../match/assess';
 import { connectorName, mates } from './connector';
-import { FEED_KINDS, adapterFits, cableFits, inputFor, outputFor } from './feed-kind';
+import { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 import type { FeedKind } from './feed-kind';
-import { GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES, blankBattery, blankDevice, forBay } from './generic';
+import { blankBattery, blankDevice, forBay, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES } from './generic';
 
 const KINDS = Object.keys(FEED_KINDS) as FeedKind[];
 

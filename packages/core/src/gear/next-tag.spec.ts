@@ -1,7 +1,7 @@
-import { nextTags, tagAfter } from './next-tag';
-import { GENERIC_TRUNK } from './generic-trunk';
-import { gearShape } from './gear';
 import { missingFields } from '../shape/missing-fields';
+import { gearShape } from './gear';
+import { GENERIC_TRUNK } from './generic-kit';
+import { nextTags, tagAfter } from './next-tag';
 
 describe('tags', () => {
   it.each([
@@ -21,7 +21,7 @@ describe('tags', () => {
   });
 });
 
-describe('the generic trunk', () => {
+describe('the generic kit', () => {
   it('is whole, names each thing once, and never says that a typical draw was measured', () => {
     expect(GENERIC_TRUNK.flatMap((gear) => missingFields(gearShape, gear))).toEqual([]);
     const names = GENERIC_TRUNK.map(({ name }) => name);

@@ -1,9 +1,9 @@
-import { balanceShape } from '../balance/balance-shape';
 import { choice, list, number, object, optional, record, text } from '../shape/shape';
 import type { Infer } from '../shape/shape';
-import { unattendedShape } from '../solar/unattended-shape';
+import { balanceShape } from './balance-shape';
 import { idShape, localId, unknown } from './fields';
 import { styleShape } from './style';
+import { unattendedShape } from './unattended-shape';
 
 /** Share of the run that the planner does not spend, when the rig does not say. */
 export const DEFAULT_RESERVE = 0.1;
@@ -24,7 +24,7 @@ export const linkShape = object('Link', {
 });
 export type Link = Infer<typeof linkShape>;
 
-/** A stretch of the rig's day in which every device stays in one mode. */
+/** A part of the rig's day in which every device stays in one mode. */
 export const phaseShape = object('Phase', {
   name: optional(text('Name', 60)),
   minutes: number('Length', 'min', { above: 0, max: 43_200 }),

@@ -1,5 +1,5 @@
-import { formatQuantity } from '../quantity/format-quantity';
 import { pointer } from '../issue';
+import { formatQuantity } from '../quantity/format-quantity';
 import type { Fields, Shape } from './shape';
 
 /** One field in which two states of the same thing differ, in words. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { FUSE_SIZES_A, ampacity, areaOfAwg, fuseFor, leadOhm } from './wire';
+import { ampacity, areaOfAwg, FUSE_SIZES_A, fuseFor, leadOhm } from './wire';
 
 describe('wire', () => {
   it.each([

@@ -5,12 +5,12 @@ import { feedsText } from './feeds';
 import { playMeter } from './meter';
 import type { Output } from './solve';
 import { solveText } from './solve';
-import { stretchesOf } from './stretches';
+import { segmentsOf } from './segments';
 
 const USAGE = `viaggio solve FILE               solves network cases, one JSON line each
 viaggio evaluate FILE            evaluates a plan document: everything computed, as JSON
 viaggio feeds FILE --rig ID      every sound feed of a rig's devices, and the rig fed at once, as JSON
-viaggio stretches FILE           steady stretches of a meter’s recording (CSV), as JSON
+viaggio segments FILE           steady segments of a meter’s recording (CSV), as JSON
 viaggio meter FILE --rig ID      plays a rig like a bench meter (SCPI over TCP, loopback, --port N), until it is ended
 FILE “-” reads standard input.`;
 
@@ -36,7 +36,7 @@ async function run(): Promise<number> {
   const known =
     command === 'solve' ||
     command === 'evaluate' ||
-    command === 'stretches' ||
+    command === 'segments' ||
     ((command === 'feeds' || command === 'meter') && values.rig !== undefined);
   if (values.help || command === 'help' || !known || file === undefined || rest.length > 0) {
     process.stderr.write(`${USAGE}\n`);
@@ -49,8 +49,8 @@ async function run(): Promise<number> {
   let text: string;
   try {
     // a recording may be larger than memory has room for: it is read piece by piece
-    if (command === 'stretches')
-      return await stretchesOf(file === '-' ? process.stdin.setEncoding('utf8') : createReadStream(file, 'utf8'), output);
+    if (command === 'segments')
+      return await segmentsOf(file === '-' ? process.stdin.setEncoding('utf8') : createReadStream(file, 'utf8'), output);
     text = readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
     process.stderr.write(`${file}: ${(error as Error).message}\n`);

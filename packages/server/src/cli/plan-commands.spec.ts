@@ -36,9 +36,9 @@ describe('viaggio feeds', () => {
 
   it('prints every sound feed and the rig fed at once, by identifier or by name', () => {
     const { code, text } = feeds(LOW_WATER.rigs[2]!.id);
-    const found = JSON.parse(text) as { name: string; feeds: { ways: { title: string }[] }[]; assignments: { best: object[] } };
+    const found = JSON.parse(text) as { name: string; feeds: { feeds: { title: string }[] }[]; assignments: { best: object[] } };
     expect([code, found.name]).toEqual([0, 'Deck']);
-    expect(found.feeds[0]!.ways.map(({ title }) => title)).toContain('B1 Grynna 10 → Adapter S from 5 V');
+    expect(found.feeds[0]!.feeds.map(({ title }) => title)).toContain('B1 Grynna 10 → Adapter S from 5 V');
     expect(found.assignments.best.length).toBeGreaterThan(0);
     expect(feeds('Deck').text).toBe(text);
   });

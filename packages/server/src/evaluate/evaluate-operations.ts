@@ -25,7 +25,7 @@ const EVALUATION_SCHEMA = {
           cost: { type: 'number', description: 'Points for the shooting style; the less the better' },
           feeds: { type: 'array', description: 'When asked for: every sound feed of each device' },
           assignments: { type: 'object', description: 'When asked for: the whole rig fed at once' },
-          alternatives: { type: 'array', description: 'When asked for: the schools side by side' },
+          alternatives: { type: 'array', description: 'When asked for: the approaches side by side' },
           purchases: { type: 'array', description: 'When asked for: what one purchase would help' },
           alone: { type: 'object', description: 'Of a rig that is left alone: days of autonomy, sun by month, visits' },
         },

@@ -15,7 +15,10 @@ export function healthOperations(sequelize: Sequelize): readonly Operation[] {
       answers: {
         status: 200,
         says: 'Both do',
-        schema: { type: 'object', properties: { server: { const: 'runs' }, database: { const: 'answers' }, keeps: { enum: ['tests', 'use'] } } },
+        schema: {
+          type: 'object',
+          properties: { server: { const: 'runs' }, database: { const: 'answers' }, keeps: { enum: ['tests', 'use'] } },
+        },
       },
       fails: ['database-away'],
       handle: async () => {

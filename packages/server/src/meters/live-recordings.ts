@@ -183,10 +183,10 @@ export class LiveRecordings {
   }
 
   /** Item, samples, original: all of it, or none. */
-  private async keep(id: string, samples: LiveSamples, about: Omit<Recording, 'rows' | 'seconds' | 'stretches'>): Promise<Saved> {
+  private async keep(id: string, samples: LiveSamples, about: Omit<Recording, 'rows' | 'seconds' | 'segments'>): Promise<Saved> {
     // all of it from the same moment: samples still come in
-    const { slots, stretches, seconds } = readTrace(samples.trace());
-    const body: Recording = { ...about, rows: samples.length, seconds, stretches };
+    const { slots, segments, seconds } = readTrace(samples.trace());
+    const body: Recording = { ...about, rows: samples.length, seconds, segments };
     const data = {
       recordingId: id,
       slots: Buffer.from(slotsToBytes(slots)),
@@ -226,7 +226,7 @@ function readChunks(chunks: readonly LiveChunk[]): Kept | undefined {
   return status && identity !== undefined && samples.length > 0 ? { status, identity, samples } : undefined;
 }
 
-function recordingOf({ status, identity }: Kept): Omit<Recording, 'rows' | 'seconds' | 'stretches'> {
+function recordingOf({ status, identity }: Kept): Omit<Recording, 'rows' | 'seconds' | 'segments'> {
   const { about, startedAt, lost } = status;
   return {
     ...about,

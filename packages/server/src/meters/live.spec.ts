@@ -76,7 +76,7 @@ describe('meters', () => {
 });
 
 describe('a live recording', () => {
-  it('is kept with its samples, its stretches and its original when it is stopped', async () => {
+  it('is kept with its samples, its segments and its original when it is stopped', async () => {
     await play();
     const { id } = await start();
     await until(id, ({ rows }) => rows >= 20);
@@ -84,7 +84,7 @@ describe('a live recording', () => {
     const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as Saved & { body: Recording };
     expect(saved).toMatchObject({ id, revision: 1, body: { ...about, source: 'Viaggio,Simulated meter,0,1.0', remarks: [] } });
     expect(saved.body.rows).toBeGreaterThanOrEqual(20);
-    expect(saved.body.stretches.length).toBeGreaterThanOrEqual(1);
+    expect(saved.body.segments.length).toBeGreaterThanOrEqual(1);
     const slots = await request(app).get(`/api/recordings/${id}/slots`).buffer().parse(bytes).expect(200);
     expect(slotsFromBytes(slots.body as Buffer)!.samples.reduce((sum, count) => sum + count, 0)).toBe(saved.body.rows);
     const original = await request(app).get(`/api/recordings/${id}/original`).buffer().parse(bytes).expect(200);

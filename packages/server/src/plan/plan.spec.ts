@@ -138,7 +138,7 @@ describe('import and export', () => {
       days: [{ id: id(6), body: { name: 'Out', date: '2027-01-12', days: 1, rigIds: [id(3)], blocks: [], weather: 'sleet' } }],
       log: [{ id: id(4), body: { kind: 'capacity', at: '2027-01-12', batteryId: id(2), energyWh: 88, weather: 'sleet' } }],
       recordings: [
-        { id: id(5), body: { name: 'Bench', at: '2027-01-12', meterAt: 'device', rows: 2, seconds: 1, remarks: [], stretches: [] } },
+        { id: id(5), body: { name: 'Bench', at: '2027-01-12', meterAt: 'device', rows: 2, seconds: 1, remarks: [], segments: [] } },
       ],
     };
     await request(app).post('/api/plan').send(document).expect(201);

@@ -77,7 +77,7 @@ describe('observations and recordings', () => {
       .send({ log: [{ id: randomUUID(), body: { ...capacity, batteryId: unknown } }] })
       .expect(422);
     expect((refused.body as { issues: { path: string }[] }).issues[0]!.path).toBe('/log/0/body/batteryId');
-    const recording = { name: 'R', at: '2026-01-12', meterAt: 'device', rigId: unknown, rows: 1, seconds: 1, remarks: [], stretches: [] };
+    const recording = { name: 'R', at: '2026-01-12', meterAt: 'device', rigId: unknown, rows: 1, seconds: 1, remarks: [], segments: [] };
     const other = await request(app).post('/api/changes').send({ recordings: [{ id: randomUUID(), body: recording }] }).expect(422); // prettier-ignore
     expect((other.body as { issues: { path: string }[] }).issues[0]!.path).toBe('/recordings/0/body/rigId');
   });

@@ -30,7 +30,7 @@ export const routes: Routes = [
       },
       {
         path: 'unattended',
-        title: 'Left alone · Viaggio',
+        title: 'Unattended · Viaggio',
         loadComponent: () => import('./rigs/unattended/unattended-page').then((m) => m.UnattendedPage),
       },
       {
@@ -48,7 +48,7 @@ export const routes: Routes = [
     loadComponent: () => import('./log/log-page').then((m) => m.LogPage),
     children: [
       { path: '', loadComponent: () => import('./log/observations-page').then((m) => m.ObservationsPage) },
-      { path: 'new', title: 'Write down · Viaggio', loadComponent: () => import('./log/write-page').then((m) => m.WritePage) },
+      { path: 'new', title: 'Add entry · Viaggio', loadComponent: () => import('./log/write-page').then((m) => m.WritePage) },
       { path: 'entry/:id', title: 'Correct · Viaggio', loadComponent: () => import('./log/write-page').then((m) => m.WritePage) },
       { path: 'draws', title: 'Draws · Viaggio', loadComponent: () => import('./log/draws-page').then((m) => m.DrawsPage) },
       { path: 'batteries', title: 'Batteries · Viaggio', loadComponent: () => import('./log/health-page').then((m) => m.HealthPage) },

@@ -3,6 +3,7 @@ import * as gearAndRigs from './0001-gear-and-rigs';
 import * as linksAndPlanRest from './0002-links-and-plan-rest';
 import * as log from './0003-log';
 import * as days from './0004-days';
+import * as segments from './0005-segments';
 
 export interface Migration {
   readonly name: string;
@@ -15,4 +16,5 @@ export const migrations: readonly Migration[] = [
   { name: '0002-links-and-plan-rest', up: linksAndPlanRest.up },
   { name: '0003-log', up: log.up },
   { name: '0004-days', up: days.up },
+  { name: '0005-segments', up: segments.up },
 ];

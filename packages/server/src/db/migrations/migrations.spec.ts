@@ -3,6 +3,7 @@ import { QueryTypes } from 'sequelize';
 import { freshDatabase } from '../../../testing/database';
 import { up as linksUp } from './0002-links-and-plan-rest';
 import { up as daysUp } from './0004-days';
+import { up as segmentsUp } from './0005-segments';
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => void (fresh = await freshDatabase()));
@@ -52,3 +53,43 @@ describe('0004: days', () => {
     expect(await sequelize.query('SELECT * FROM days', { type: QueryTypes.SELECT })).toEqual([]);
   });
 }); // prettier-ignore
+
+describe('0005: segments', () => {
+  it('renames what was called a stretch in every kept state, and touches nothing else', async () => {
+    const { sequelize } = fresh.database;
+    const now = new Date().toISOString();
+    const [observation, recording] = [randomUUID(), randomUUID()];
+    const kept = [
+      ['log', observation, { kind: 'stretch', meanW: 12 }],
+      ['recordings', recording, { name: 'Deck', stretches: [{ fromS: 0, toS: 60 }] }],
+    ] as const;
+    for (const [table, id, body] of kept) {
+      const bind = [id, JSON.stringify(body), now];
+      await sequelize.query(
+        `INSERT INTO ${table} (id, revision, origin, body, created_at, updated_at, deleted_at) VALUES ($1, 1, 'own', $2::jsonb, $3, $3, $3)`,
+        { bind },
+      );
+      await sequelize.query(`INSERT INTO revisions (kind, item_id, revision, body, saved_at) VALUES ('${table}', $1, 1, $2::jsonb, $3)`, {
+        bind,
+      });
+    }
+    const others = () =>
+      sequelize.query('SELECT kind, item_id, body FROM revisions WHERE item_id NOT IN ($1, $2) ORDER BY kind, item_id, revision', {
+        bind: [observation, recording],
+        type: QueryTypes.SELECT,
+      });
+    const before = await others();
+    await segmentsUp(sequelize.getQueryInterface());
+    await segmentsUp(sequelize.getQueryInterface()); // twice does no harm
+    for (const [table, id, body] of [
+      ['log', observation, { kind: 'segment', meanW: 12 }],
+      ['recordings', recording, { name: 'Deck', segments: [{ fromS: 0, toS: 60 }] }],
+    ] as const) {
+      const read = async (sql: string) =>
+        (await sequelize.query<{ body: object }>(sql, { bind: [id], type: QueryTypes.SELECT })).map((row) => row.body);
+      expect(await read(`SELECT body FROM ${table} WHERE id = $1`)).toEqual([body]);
+      expect(await read('SELECT body FROM revisions WHERE item_id = $1')).toEqual([body]);
+    }
+    expect(await others()).toEqual(before);
+  });
+});

@@ -141,7 +141,7 @@ export class BlockEditor {
   protected readonly coldHint = computed(() => {
     const [block, day] = [this.block(), this.sheet.day()];
     const cold = block && day && temperatureIn(changed(block, { temperatureC: undefined }), day);
-    return cold === undefined ? 'nobody said' : formatNumber(cold, 'C');
+    return cold === undefined ? 'not entered' : formatNumber(cold, 'C');
   });
   protected readonly outcome = computed(() => {
     const block = this.block();

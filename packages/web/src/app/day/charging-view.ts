@@ -21,7 +21,7 @@ import { percent, time } from './timeline-view';
         }
         @if (charging.rows.length === 0) {
           <p class="text-body-secondary">
-            Nothing is on a charger. Say under “What is there” which chargers stand where; “Make it work” then fills them.
+            Nothing is on a charger. Say under “Places and gear” which chargers stand where; “Make it work” then fills them.
           </p>
         } @else {
           <div class="table-responsive">

@@ -16,7 +16,7 @@ import { FollowedBattery } from './followed-battery';
 import { GaugesView } from './gauges-view';
 import { Moves } from './moves';
 import { PlanPanel } from './plan-panel';
-import { SchoolsPanel } from './schools-panel';
+import { ApproachesPanel } from './approaches-panel';
 import { Timeline } from './timeline';
 import { percent, time } from './timeline-view';
 import { WhatIfPanel } from './what-if-panel';
@@ -41,7 +41,7 @@ interface Risk {
     Moves,
     PlanPanel,
     RouterLink,
-    SchoolsPanel,
+    ApproachesPanel,
     Timeline,
     WhatIfPanel,
   ],
@@ -113,8 +113,8 @@ export class DayPage {
     const ids = this.sheet.outlook()?.run.takenAsFull ?? [];
     const names = ids.map((id) => gearTitle(this.sheet.gear().get(id)!)).join(', ');
     const cold =
-      this.sheet.day()?.temperatureC === undefined ? 'Where nobody said how cold it is, the rig’s own temperature counts, else 25 °C.' : '';
-    return `${names === '' ? '' : `Taken as full at the start, since nobody said: ${names}.`} ${cold}`.trim();
+      this.sheet.day()?.temperatureC === undefined ? 'Where no temperature is entered, the rig’s own temperature counts, else 25 °C.' : '';
+    return `${names === '' ? '' : `Taken as full at the start, no charge being entered: ${names}.`} ${cold}`.trim();
   });
 
   protected readonly lost = computed(() => {

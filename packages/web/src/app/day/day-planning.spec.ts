@@ -48,7 +48,7 @@ describe('a plan', () => {
     sheet.earlier.set([{ plan, order: 'swaps' }]);
     sheet.search.set({ is: 'found', plan, order: 'mass', cancelled: false });
     await shown(fixture, 'Found before: fewest swaps');
-    await press(fixture, 'Look at this one');
+    await press(fixture, 'Open');
     await shown(fixture, 'Found before: least mass');
     await press(fixture, 'Leave it');
     expect([sheet.search().is, sheet.earlier()]).toEqual(['idle', []]);
@@ -74,7 +74,7 @@ describe('the changes of battery', () => {
     const fixture = await render(Moves);
     await press(fixture, 'Lock: V7');
     expect(sheet.day()!.swaps!.filter(({ locked }) => locked)).toHaveLength(1);
-    await press(fixture, 'Take out: V7');
+    await press(fixture, 'Remove: V7');
     expect(tagOf(sheet)).not.toContain('V7');
     const count = sheet.day()!.swaps!.length;
     host(fixture).querySelector('form')!.dispatchEvent(new Event('submit'));

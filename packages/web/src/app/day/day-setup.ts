@@ -10,7 +10,7 @@ import { WeatherSetup } from './weather-setup';
 const FIELDS = dayShape.fields;
 const PLACE = FIELDS.places.of.item.fields;
 
-/** What is there: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
+/** Places and gear: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
   imports: [HoursField, QuantityField, TextField, WeatherSetup],

@@ -49,10 +49,10 @@ import { percent, time } from './timeline-view';
               <button
                 type="button"
                 class="btn btn-sm btn-outline-danger"
-                [attr.aria-label]="'Take out: ' + row.title"
+                [attr.aria-label]="'Remove: ' + row.title"
                 (click)="sheet.changeSwap(row.swap, undefined, 'out')"
               >
-                Take out
+                Remove
               </button>
               @if (asked() === row.swap) {
                 @if (costs(); as all) {

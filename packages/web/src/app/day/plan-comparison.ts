@@ -66,7 +66,7 @@ const ROWS: readonly Row[] = [
               @for (one of all; track one.title) {
                 <td>
                   @if (one.earlier; as earlier) {
-                    <button type="button" class="btn btn-sm btn-outline-secondary" (click)="sheet.takeUp(earlier)">Look at this one</button>
+                    <button type="button" class="btn btn-sm btn-outline-secondary" (click)="sheet.takeUp(earlier)">Open</button>
                   }
                 </td>
               }

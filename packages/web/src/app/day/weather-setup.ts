@@ -142,7 +142,7 @@ export class WeatherSetup {
 
   private saysOf({ weather, temperatureC }: Place): string {
     const day = this.sheet.day()!;
-    if (!weather) return temperatureC === undefined ? 'nobody said' : `${formatQuantity(temperatureC, 'C')}, typed`;
+    if (!weather) return temperatureC === undefined ? 'not entered' : `${formatQuantity(temperatureC, 'C')}, typed`;
     if (weather.date !== day.date) return `▲ ${weather.source}: for a plan from ${weather.date}, so it does not count. Ask again.`;
     const coldest = weather.hours.reduce((one, other) => (other.temperatureC < one.temperatureC ? other : one), weather.hours[0]!);
     const warmest = Math.max(...weather.hours.map((hour) => hour.temperatureC));

@@ -23,7 +23,7 @@ import type { Entry } from '../state/items';
       <div class="d-flex flex-wrap gap-2 mb-2">
         <button type="button" class="btn btn-sm btn-outline-secondary" (click)="duplicate.emit()">Duplicate</button>
         <button type="button" class="btn btn-sm btn-outline-secondary" (click)="archive()">
-          {{ gear().archived ? 'Take out again' : 'Put away' }}
+          {{ gear().archived ? 'Take out of the archive' : 'Archive' }}
         </button>
         <button
           type="button"

@@ -114,7 +114,7 @@ describe('an import', () => {
   async function paste(text: string): Promise<ComponentFixture<ImportPage>> {
     const fixture = await render(ImportPage);
     host(fixture).querySelector<HTMLTextAreaElement>('textarea')!.value = text;
-    await press(fixture, 'Read it');
+    await press(fixture, 'Preview');
     return fixture;
   }
 

@@ -22,7 +22,7 @@ import { lineOf, whenOf } from './labels';
       <div class="d-flex flex-wrap align-items-center gap-2 mb-2">
         <h2 class="fs-4 mb-0 me-2">{{ title() }}</h2>
         <a class="btn btn-sm btn-outline-primary" routerLink="/log/new" [queryParams]="{ kind: 'capacity', batteryId: id() }">
-          Write down a capacity test
+          Add a capacity test
         </a>
         <a class="btn btn-sm btn-outline-secondary" routerLink="/kit" [queryParams]="{ item: id() }">In the kit</a>
       </div>
@@ -84,7 +84,7 @@ import { lineOf, whenOf } from './labels';
       } @else {
         <p role="status">Working it out …</p>
       }
-      <h3 class="fs-5">Everything written down with it</h3>
+      <h3 class="fs-5">Everything in the log with it</h3>
       <ul>
         @for (row of entries(); track row.id) {
           <li>

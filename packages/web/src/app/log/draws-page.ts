@@ -95,9 +95,9 @@ export class DrawsPage {
       return;
     }
     const body = entry.body as Recording;
-    const stretches = body.stretches.map(({ setAside: before, ...rest }, index) =>
+    const segments = body.segments.map(({ setAside: before, ...rest }, index) =>
       index === Number(place) ? { ...rest, ...mark } : { ...rest, ...(before && { setAside: before }) },
     );
-    this.store.dispatch(Items.edit({ kind, id: item!, body: { ...body, stretches }, field: 'set aside', at: Date.now() }));
+    this.store.dispatch(Items.edit({ kind, id: item!, body: { ...body, segments }, field: 'set aside', at: Date.now() }));
   }
 }

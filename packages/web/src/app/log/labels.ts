@@ -37,7 +37,7 @@ export function summaryOf(observation: Observation): string {
       return `${say(observation.fromV, 'V')} to ${say(observation.toV, 'V')} at rest after ${say(observation.minutes, 'min')}`;
     case 'put-back':
       return `${say(observation.energyWh, 'Wh')} put back after ${say(observation.minutes, 'min')}`;
-    case 'stretch':
+    case 'segment':
       return `${say(observation.meanW, 'W')} over ${say(observation.seconds / 60, 'min')}`;
     case 'shots':
       return `${observation.count} shots in ${say(observation.minutes, 'min')}`;

@@ -25,7 +25,7 @@ const MOST_POINTS = 20_000;
 const GONE: Problem = {
   code: 'live-gone',
   title: 'The recording is not there any more',
-  detail: 'It was ended elsewhere, or the server was started anew.',
+  detail: 'It was ended elsewhere, or the server was restarted.',
   remedy: 'What was recorded is kept: look among the recordings.',
 };
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { drawsToCsv, learnedDraws, observationsToCsv, stretchesToCsv } from '@viaggio/core';
+import { drawsToCsv, learnedDraws, observationsToCsv, segmentsToCsv } from '@viaggio/core';
 import { download } from '../shared/download';
 import { selectWholeLog, selectLoading } from '../state/items.selectors';
 
@@ -13,13 +13,13 @@ import { selectWholeLog, selectLoading } from '../state/items.selectors';
   template: `
     <div class="top">
       <h1 class="mb-0 me-2">Log</h1>
-      <a class="btn btn-primary" routerLink="/log/new">Write down</a>
+      <a class="btn btn-primary" routerLink="/log/new">Add entry</a>
       <div ngbDropdown class="d-inline-block acts">
         <button type="button" class="btn btn-outline-secondary" ngbDropdownToggle id="log-export">Export</button>
         <div ngbDropdownMenu aria-labelledby="log-export">
           <button ngbDropdownItem type="button" (click)="observations()">Observations, as CSV</button>
           <button ngbDropdownItem type="button" (click)="draws()">Draws and how they came about, as CSV</button>
-          <button ngbDropdownItem type="button" (click)="stretches()">Stretches of recordings, as CSV</button>
+          <button ngbDropdownItem type="button" (click)="segments()">Segments of recordings, as CSV</button>
           <p class="small px-3 mb-0 text-body-secondary">All of it is in the plan document too: Kit, Export.</p>
         </div>
       </div>
@@ -55,8 +55,8 @@ export class LogPage {
     this.save('draws', drawsToCsv(learnedDraws(this.log())));
   }
 
-  protected stretches(): void {
-    this.save('stretches', stretchesToCsv(this.log()));
+  protected segments(): void {
+    this.save('segments', segmentsToCsv(this.log()));
   }
 
   private save(what: string, text: string): void {

@@ -129,7 +129,7 @@ describe('writing down', () => {
       part: ['Device', 'Battery', 'It ran for', 'It showed at first', 'It showed then', 'One step of the indicator'],
       'two-point': ['Device', 'Battery', 'It ran for', 'Volts before', 'Volts after'],
       'put-back': ['Device', 'Battery', 'It ran for', 'The charger put back'],
-      stretch: ['Device', 'Mean', 'Spread', 'It lasted'],
+      segment: ['Device', 'Mean', 'Spread', 'It lasted'],
       shots: ['Device', 'Battery', 'Shots', 'It ran for', 'It showed at first'],
       'set-run': ['Rig', 'Battery', 'It ran for', 'It ended'],
       capacity: ['Battery', 'It gave'],
@@ -213,7 +213,7 @@ describe('the draws', () => {
     await press(fixture, 'Count: Run-down');
     expect(aside()).toBeUndefined();
     await press(fixture, 'Set aside: Meter reading', 0);
-    expect((items().recordings.entities[RECORDING.id]!.body as Recording).stretches[1]!.setAside).toBe(true);
+    expect((items().recordings.entities[RECORDING.id]!.body as Recording).segments[1]!.setAside).toBe(true);
   });
 });
 
@@ -247,16 +247,16 @@ describe('plan and day', () => {
 });
 
 describe('a recording', () => {
-  it('names stretches, one by one or as suggested, and gives the device a mode of its own', async () => {
-    const bare = { ...RECORDING.body, stretches: RECORDING.body.stretches.map(({ modeId: _mode, name: _name, ...rest }) => rest) };
+  it('names segments, one by one or as suggested, and gives the device a mode of its own', async () => {
+    const bare = { ...RECORDING.body, segments: RECORDING.body.segments.map(({ modeId: _mode, name: _name, ...rest }) => rest) };
     TestBed.inject(Store).dispatch(Items.edit({ kind: 'recordings', id: RECORDING.id, body: bare, field: 'bare', at: 0 }));
     const fixture = await render(RecordingPage, { id: RECORDING.id });
-    const stretches = () => (items().recordings.entities[RECORDING.id]!.body as Recording).stretches;
+    const segments = () => (items().recordings.entities[RECORDING.id]!.body as Recording).segments;
     await press(fixture, 'Take all 2 suggestions');
-    expect(stretches().map(({ modeId }) => modeId)).toEqual([undefined, 'usual', undefined, 'usual']);
+    expect(segments().map(({ modeId }) => modeId)).toEqual([undefined, 'usual', undefined, 'usual']);
     const choices = [...host(fixture).querySelectorAll<HTMLSelectElement>('tbody select')];
     await pick(fixture, choices[0]!, 'other');
-    expect(stretches()[0]!.name).toBe('something else');
+    expect(segments()[0]!.name).toBe('something else');
     await pick(fixture, choices[3]!, 'new');
     const name = host(fixture).querySelector<HTMLInputElement>('[aria-label="Name of the new mode"]')!;
     name.value = '4K at 50';
@@ -270,16 +270,16 @@ describe('a recording', () => {
     const fixture = await render(RecordingPage, { id: RECORDING.id });
     const shown = () => textOf(fixture, '.views [role=status]');
     expect(shown()).toBe('0:00 to 30:00');
-    await press(fixture, 'Closer');
+    await press(fixture, 'Zoom in');
     expect(shown()).toBe('7:30 to 22:30');
     document.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft' }));
     await fixture.whenStable();
     expect(shown()).toBe('3:45 to 18:45');
     for (let turn = 0; turn < 4; turn++) await press(fixture, 'Earlier');
     expect(shown()).toBe('0:00 to 15:00');
-    await press(fixture, 'Show the stretch from 16:00');
+    await press(fixture, 'Show the segment from 16:00');
     expect(shown()).toBe('13:12 to 30:00');
-    await press(fixture, 'All of it');
+    await press(fixture, 'Fit');
     expect(shown()).toBe('0:00 to 30:00');
   });
 });
@@ -321,7 +321,7 @@ describe('a file in the worker', () => {
     const text = ['t,W', ...Array.from({ length: 600 }, (_, index) => `${index},${index < 300 ? 5 : 9}`)].join('\n');
     const read = await readRecording(blobOf(text), columns, (share) => shares.push(share));
     expect(read).toMatchObject({ rows: 600, seconds: 599, remarks: [] });
-    expect(read.stretches.map(({ meanW }) => meanW)).toEqual([5, 9]);
+    expect(read.segments.map(({ meanW }) => meanW)).toEqual([5, 9]);
     expect(slotsFromBytes(read.slots)!.meanW).toHaveLength(600);
     expect(shares.at(-1)).toBe(1);
   });
@@ -349,12 +349,12 @@ describe('the frame of the log', () => {
       });
     });
     const fixture = await render(LogPage);
-    for (const what of ['Observations, as CSV', 'Draws and how', 'Stretches of']) await press(fixture, what);
-    expect(saved.map(({ name }) => name.replace(/-\d.*/, ''))).toEqual(['viaggio-observations', 'viaggio-draws', 'viaggio-stretches']);
-    const [observations, draws, stretches] = await Promise.all(saved.map(({ text }) => text));
+    for (const what of ['Observations, as CSV', 'Draws and how', 'Segments of']) await press(fixture, what);
+    expect(saved.map(({ name }) => name.replace(/-\d.*/, ''))).toEqual(['viaggio-observations', 'viaggio-draws', 'viaggio-segments']);
+    const [observations, draws, segments] = await Promise.all(saved.map(({ text }) => text));
     expect(observations).toContain('Swap or death on set');
     expect(draws).toContain('Plovera R,usual,W,5.2,printed');
-    expect(stretches!.trim().split('\r\n')).toHaveLength(1 + RECORDING.body.stretches.length);
+    expect(segments!.trim().split('\r\n')).toHaveLength(1 + RECORDING.body.segments.length);
   });
 });
 
@@ -379,7 +379,7 @@ describe('an observation in a line', () => {
       { ...base, kind: 'part' },
       { ...base, kind: 'two-point', fromV: 16.7, toV: 15 },
       { ...base, kind: 'put-back', energyWh: 80 },
-      { ...base, kind: 'stretch', meanW: 8, spreadW: 0.1, seconds: 600 },
+      { ...base, kind: 'segment', meanW: 8, spreadW: 0.1, seconds: 600 },
       { ...base, kind: 'shots', count: 700 },
       { ...base, kind: 'set-run', rigId: 'r', ended: 'swapped' },
       { ...base, kind: 'capacity', energyWh: 88 },

@@ -157,7 +157,7 @@ export class ObservationForm {
       .filter(([, rig]) => rig.devices.some(({ gearId }) => gearId === deviceId))
       .map(([id, { name }]) => ({ id, name }));
   });
-  protected readonly asksWay = computed(() => this.draft().kind !== 'stretch' || this.draft()['atBattery'] === true);
+  protected readonly asksWay = computed(() => this.draft().kind !== 'segment' || this.draft()['atBattery'] === true);
   protected readonly way = computed(() => {
     const { lostShare, rigId } = this.draft() as { lostShare?: number; rigId?: string };
     if (lostShare === 0) return ITSELF;

@@ -15,11 +15,11 @@ const SHOWN = 100;
   imports: [RouterLink],
   template: `
     @if (all().length === 0) {
-      <section class="empty" aria-label="Nothing written down yet">
-        <h2 class="fs-5">Nothing written down yet</h2>
+      <section class="empty" aria-label="Nothing in the log yet">
+        <h2 class="fs-5">Nothing in the log yet</h2>
         <p>
-          Every test, swap and death on set tells what things really draw and what batteries still hold. Write it down here once, and plans
-          use it from then on.
+          Every test, swap and death on set tells what things really draw and what batteries still hold. Add it here once, and plans use it
+          from then on.
         </p>
         <ul>
           <li><a routerLink="/log/new">A run-down</a>: one battery, full to dead, in one mode. The surest test without a meter.</li>

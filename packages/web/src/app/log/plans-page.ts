@@ -19,8 +19,8 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
         <section class="empty" aria-label="No run on set yet">
           <h2 class="fs-5">No run on set yet</h2>
           <p>
-            <a routerLink="/log/new" [queryParams]="{ kind: 'set-run' }">Write down a swap or a death on set</a>: how long the rig ran, on
-            which battery. This page then shows how good its plan was.
+            <a routerLink="/log/new" [queryParams]="{ kind: 'set-run' }">Log a swap or a death on set</a>: how long the rig ran, on which
+            battery. This page then shows how good its plan was.
           </p>
         </section>
       } @else {

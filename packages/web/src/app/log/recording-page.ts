@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { USUAL, atDevice, drawOfStretch, formatQuantity, knownModes, matchModes, recordingShape, slotsToCsv } from '@viaggio/core';
-import type { Device, NamedStretch, Recording, Slots } from '@viaggio/core';
+import { USUAL, atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape, slotsToCsv } from '@viaggio/core';
+import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
 import type { Problem } from '../api/api';
 import { download, fileName } from '../shared/download';
 import { ProblemNote } from '../shared/problem-note';
@@ -27,7 +27,7 @@ const NO_WAY: Problem = {
   remedy: 'Say above which rig fed it, or what was lost on the way; then name the mode.',
 };
 
-/** One recording: its picture, its stretches, and what each of them is. */
+/** One recording: its picture, its segments, and what each of them is. */
 @Component({
   selector: 'app-recording-page',
   imports: [ProblemNote, RecordingSubject, RouterLink, TraceChart],
@@ -60,25 +60,25 @@ export class RecordingPage {
     const gear = this.log().gear.get(this.body()?.deviceId ?? '');
     return gear?.kind === 'device' ? gear : undefined;
   });
-  protected readonly names = computed(() => (this.body()?.stretches ?? []).map((stretch) => this.nameOf(stretch)));
-  /** What stretches without a name look like. */
+  protected readonly names = computed(() => (this.body()?.segments ?? []).map((segment) => this.nameOf(segment)));
+  /** What segments without a name look like. */
   protected readonly suggestions = computed(() => {
     const [body, device] = [this.body(), this.device()];
     if (!body || !device) return [];
     const toDevice = atDevice(body, this.log());
     if (!toDevice) return [];
     const found = matchModes(
-      body.stretches.map(({ meanW }) => ({ meanW: toDevice(meanW) })),
+      body.segments.map(({ meanW }) => ({ meanW: toDevice(meanW) })),
       knownModes(device),
     );
-    return found.map((modeId, index) => (this.isNamed(body.stretches[index]!) ? undefined : modeId));
+    return found.map((modeId, index) => (this.isNamed(body.segments[index]!) ? undefined : modeId));
   });
   protected readonly suggested = computed(() => this.suggestions().filter((modeId) => modeId !== undefined).length);
   protected readonly remarks = computed(
     () =>
     (this.body()?.remarks ?? []).map(({ code, line, count }) => `${REMARKS[code]}${line > 0 ? `, first on line ${line}` : ''}${count > 1 ? `, ${count} times` : ''}`), // prettier-ignore
   );
-  /** The stretch that is to become a mode of its own. */
+  /** The segment that is to become a mode of its own. */
   protected readonly naming = signal<number | undefined>(undefined);
 
   constructor() {
@@ -106,7 +106,7 @@ export class RecordingPage {
     this.show({ fromS: fromS + by, toS: toS + by });
   }
 
-  protected showStretch({ fromS, toS }: NamedStretch): void {
+  protected showSegment({ fromS, toS }: NamedSegment): void {
     const margin = 0.1 * (toS - fromS);
     this.show({ fromS: fromS - margin, toS: toS + margin });
   }
@@ -137,18 +137,18 @@ export class RecordingPage {
     return value < 1 ? `${Number(value.toPrecision(2))} W` : formatQuantity(value, 'W');
   }
 
-  protected length({ fromS, toS }: NamedStretch): string {
+  protected length({ fromS, toS }: NamedSegment): string {
     const seconds = toS - fromS;
     return seconds < 60 ? formatQuantity(seconds, 's') : formatQuantity(seconds / 60, 'min');
   }
 
-  protected peak({ peakW, peakMs, peaks, startUp }: NamedStretch): string {
+  protected peak({ peakW, peakMs, peaks, startUp }: NamedSegment): string {
     if (!peaks) return '';
     const often = peaks > 1 ? `, ${peaks} of them` : '';
     return `${this.watts(peakW)} for ${Math.round(peakMs)} ms${often}${startUp ? ', starting up' : ''}`;
   }
 
-  protected choice({ modeId, name }: NamedStretch): string {
+  protected choice({ modeId, name }: NamedSegment): string {
     return modeId ?? (name === undefined ? '' : OTHER);
   }
 
@@ -158,33 +158,33 @@ export class RecordingPage {
       return;
     }
     this.naming.set(undefined);
-    const { modeId: _mode, name: _name, ...rest } = this.body()!.stretches[index]!;
+    const { modeId: _mode, name: _name, ...rest } = this.body()!.segments[index]!;
     const named = choice === '' ? {} : choice === OTHER ? { name: 'something else' } : { modeId: choice };
-    this.putStretch(index, { ...rest, ...named });
+    this.putSegment(index, { ...rest, ...named });
   }
 
   protected rename(index: number, typed: string): void {
     const name = typed.trim();
-    if (name !== '') this.putStretch(index, { ...this.body()!.stretches[index]!, name });
+    if (name !== '') this.putSegment(index, { ...this.body()!.segments[index]!, name });
   }
 
-  /** The device gets a mode of this draw, and the stretch is it: one step. */
+  /** The device gets a mode of this draw, and the segment is it: one step. */
   protected addMode(index: number, name: string): void {
     const [body, device] = [this.body(), this.device()];
-    const stretch = body?.stretches[index];
-    if (!body || !device || !stretch || name.trim() === '' || body.deviceId === undefined) return;
+    const segment = body?.segments[index];
+    if (!body || !device || !segment || name.trim() === '' || body.deviceId === undefined) return;
     const modeId = `mode-${crypto.randomUUID().slice(0, 8)}`;
-    const draw = drawOfStretch(body, stretch, this.log());
+    const draw = drawOfSegment(body, segment, this.log());
     if (!draw) {
       this.problem.set(NO_WAY);
       return;
     }
     const after: Device = { ...device, modes: [...(device.modes ?? []), { id: modeId, name: name.trim().slice(0, 120), draw }] };
-    const { name: _name, ...rest } = stretch;
-    const stretches = body.stretches.map((one, place) => (place === index ? { ...rest, modeId } : one));
+    const { name: _name, ...rest } = segment;
+    const segments = body.segments.map((one, place) => (place === index ? { ...rest, modeId } : one));
     const changes: readonly Change[] = [
       { kind: 'gear', id: body.deviceId, before: device, after },
-      { kind: 'recordings', id: this.id(), before: body, after: { ...body, stretches } },
+      { kind: 'recordings', id: this.id(), before: body, after: { ...body, segments } },
     ];
     this.naming.set(undefined);
     this.store.dispatch(
@@ -195,8 +195,8 @@ export class RecordingPage {
   protected takeSuggestions(): void {
     const body = this.body()!;
     const found = this.suggestions();
-    const stretches = body.stretches.map((stretch, index) => (found[index] === undefined ? stretch : { ...stretch, modeId: found[index] }));
-    this.put({ ...body, stretches }, 'suggested');
+    const segments = body.segments.map((segment, index) => (found[index] === undefined ? segment : { ...segment, modeId: found[index] }));
+    this.put({ ...body, segments }, 'suggested');
   }
 
   protected setSubject(subject: Subject): void {
@@ -222,16 +222,16 @@ export class RecordingPage {
     return titleOf(this.body()?.deviceId, this.log().gear);
   }
 
-  private putStretch(index: number, stretch: NamedStretch): void {
+  private putSegment(index: number, segment: NamedSegment): void {
     const body = this.body()!;
-    this.put({ ...body, stretches: body.stretches.map((one, place) => (place === index ? stretch : one)) }, `stretch ${index}`);
+    this.put({ ...body, segments: body.segments.map((one, place) => (place === index ? segment : one)) }, `segment ${index}`);
   }
 
-  private isNamed({ modeId, name }: NamedStretch): boolean {
+  private isNamed({ modeId, name }: NamedSegment): boolean {
     return modeId !== undefined || name !== undefined;
   }
 
-  private nameOf({ modeId, name }: NamedStretch): string {
+  private nameOf({ modeId, name }: NamedSegment): string {
     return modeId === undefined ? (name ?? '') : this.modeName(modeId);
   }
 }

@@ -69,13 +69,13 @@ export class RecordingsPage {
     [...this.recordings()]
       .sort((a, b) => b.body.at.localeCompare(a.body.at))
       .map(({ id, body }) => {
-        const named = body.stretches.filter(({ modeId }) => modeId !== undefined).length;
+        const named = body.segments.filter(({ modeId }) => modeId !== undefined).length;
         return {
           id,
           body,
           device: titleOf(body.deviceId, this.log().gear) || 'of nothing yet',
           length: formatQuantity(body.seconds / 60, 'min'),
-          named: `${named} of ${body.stretches.length} stretches named`,
+          named: `${named} of ${body.segments.length} segments named`,
           when: whenOf(body.at),
         };
       }),

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import type { ComponentFixture } from '@angular/core/testing';
 import { inSlots } from '@viaggio/core';
-import type { NamedStretch } from '@viaggio/core';
+import type { NamedSegment } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { render } from '../../../testing/sheet';
 import { ApexChart } from '../shared/apex-chart';
@@ -10,7 +10,7 @@ import { Theme } from '../shared/theme';
 import { TraceChart } from './trace-chart';
 import type { Span } from './trace-chart';
 
-const stretch = (fromS: number, toS: number, meanW: number): NamedStretch => ({ fromS, toS, meanW, spreadW: 0, peakW: meanW, peakMs: 0 });
+const segment = (fromS: number, toS: number, meanW: number): NamedSegment => ({ fromS, toS, meanW, spreadW: 0, peakW: meanW, peakMs: 0 });
 /** Ten seconds at 5 W with a spike, a gap of ten, ten at 9 W. */
 const timeS = Float64Array.from({ length: 200 }, (_, index) => (index < 100 ? index / 10 : 10 + index / 10));
 const SLOTS = inSlots({ timeS, powerW: timeS.map((_, index) => (index === 55 ? 40 : index < 100 ? 5 : 9)) }, 0.1);
@@ -20,7 +20,7 @@ beforeEach(() => TestBed.configureTestingModule({ providers: [{ provide: Theme, 
 const chartOf = (fixture: ComponentFixture<TraceChart>) =>
   fixture.debugElement.query(By.directive(ApexChart)).componentInstance as ApexChart;
 const show = (span: Span) =>
-  render(TraceChart, { slots: SLOTS, span, stretches: [stretch(0, 10, 5), stretch(20, 30, 9)], names: ['off', 'usual'] });
+  render(TraceChart, { slots: SLOTS, span, segments: [segment(0, 10, 5), segment(20, 30, 9)], names: ['off', 'usual'] });
 const points = (options: ApexOptions, series: number) =>
   (options.series as unknown as { data: { x: number; y: unknown }[] }[])[series]!.data;
 
@@ -34,12 +34,12 @@ describe('the picture of a recording', () => {
 
   it('tells who cannot see it what it shows', async () => {
     expect(chartOf(await show({ fromS: 0, toS: 30 })).label()).toBe(
-      'Watts from 0:00 to 0:30, at most 40 W. The table below tells every stretch.',
+      'Watts from 0:00 to 0:30, at most 40 W. The table below tells every segment.',
     );
     expect(chartOf(await show({ fromS: 12, toS: 18 })).label()).toContain('nothing recorded');
   });
 
-  it('bears the names of the stretches that are in sight, and no others', async () => {
+  it('bears the names of the segments that are in sight, and no others', async () => {
     const names = async (span: Span) =>
       (chartOf(await show(span)).options().annotations?.xaxis ?? []).map(({ x, label }) => [x, label?.text]);
     expect(await names({ fromS: 0, toS: 30 })).toEqual([[0, 'off'], [20, 'usual']]); // prettier-ignore

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { formatQuantity, slotsView } from '@viaggio/core';
-import type { NamedStretch, Slots } from '@viaggio/core';
+import type { NamedSegment, Slots } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../shared/apex-chart';
 import { chartLook, inkOf } from '../shared/chart-look';
@@ -15,7 +15,7 @@ export interface Span {
   readonly toS: number;
 }
 
-/** A recording's watts over a span of its time: the mean as a line in the band from lowest to highest, stretches above it. */
+/** A recording's watts over a span of its time: the mean as a line in the band from lowest to highest, segments above it. */
 @Component({
   selector: 'app-trace-chart',
   imports: [ApexChart],
@@ -25,8 +25,8 @@ export interface Span {
 export class TraceChart {
   readonly slots = input.required<Slots>();
   readonly span = input.required<Span>();
-  readonly stretches = input<readonly NamedStretch[]>([]);
-  /** What stretches are called, in their order. */
+  readonly segments = input<readonly NamedSegment[]>([]);
+  /** What segments are called, in their order. */
   readonly names = input<readonly string[]>([]);
   /** Another span that was dragged out in the picture. */
   readonly zoomed = output<Span>();
@@ -37,7 +37,7 @@ export class TraceChart {
     const { fromS, toS } = this.span();
     const watts = this.view().columns.flatMap(({ highestW }) => (highestW === null ? [] : [highestW]));
     const highest = watts.length === 0 ? 'nothing recorded' : `at most ${formatQuantity(Math.max(...watts), 'W')}`;
-    return `Watts from ${clock(fromS)} to ${clock(toS)}, ${highest}.${this.stretches().length > 0 ? ' The table below tells every stretch.' : ''}`;
+    return `Watts from ${clock(fromS)} to ${clock(toS)}, ${highest}.${this.segments().length > 0 ? ' The table below tells every segment.' : ''}`;
   });
 
   protected readonly options = computed((): ApexOptions => {
@@ -46,7 +46,7 @@ export class TraceChart {
     const dark = this.theme.dark();
     const ink = inkOf(dark);
     const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
-    const shown = this.stretches().map((stretch, index) => ({ stretch, name: this.names()[index] ?? '' }));
+    const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '' }));
     return {
       ...chartLook(dark, {
         type: 'line',
@@ -96,9 +96,9 @@ export class TraceChart {
       },
       annotations: {
         xaxis: shown
-          .filter(({ stretch }) => stretch.toS > fromS && stretch.fromS < toS)
-          .map(({ stretch, name }) => ({
-            x: Math.max(stretch.fromS, fromS),
+          .filter(({ segment }) => segment.toS > fromS && segment.fromS < toS)
+          .map(({ segment, name }) => ({
+            x: Math.max(segment.fromS, fromS),
             borderColor: dark ? '#55585a' : '#c2b79f',
             strokeDashArray: 3,
             label: { text: name, orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4, style: { background: 'transparent', color: ink } }, // prettier-ignore

@@ -18,7 +18,7 @@ const HINTS: Readonly<Record<ObservationKind, string>> = {
   'set-run': 'How long a rig ran before its battery was swapped, or died.',
   shots: 'Stills: shots and what the indicator lost meanwhile.',
   capacity: 'What a full battery gave on a tester, or at a known load.',
-  stretch: 'Watts read off a meter for a while.',
+  segment: 'Watts read off a meter for a while.',
 };
 /** What is carried over from the last observation, so that one hand and some taps are enough. */
 const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'temperatureC'] as const;
@@ -66,7 +66,7 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         }
         <a class="btn btn-outline-primary" routerLink="/log/recordings/import">
           <strong>A meter’s file</strong>
-          <span>CSV of any make: read, cut into stretches, named.</span>
+          <span>CSV of any make: read, cut into segments, named.</span>
         </a>
         <a class="btn btn-outline-primary" routerLink="/log/recordings/live">
           <strong>A meter live</strong>

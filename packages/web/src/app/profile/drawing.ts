@@ -1,5 +1,5 @@
-import { momentOf } from '@viaggio/core';
-import type { Lane, Level, StationMoment } from '@viaggio/core';
+import { momentOf, sayMoment, sayTrackPeak } from '@viaggio/core';
+import type { Track, Level, StationMoment } from '@viaggio/core';
 import type { PlacedStation, ProfileLayout } from './layout';
 
 export interface Point {
@@ -27,12 +27,12 @@ export interface DrawnStation {
 
 /** Draws every station at the moments that their sources have reached after so many minutes. */
 export function drawAt(layout: ProfileLayout, minute: number): readonly DrawnStation[] {
-  const reached = new Map(layout.rows.map(({ lane }) => [lane.sourceId, momentIndex(lane, minute)]));
+  const reached = new Map(layout.rows.map(({ track }) => [track.sourceId, momentIndex(track, minute)]));
   return layout.placed.map((placed) => drawStation(layout, placed, reached.get(placed.sourceId) ?? 0));
 }
 
-/** The last moment of a lane that is not after a minute; past its end, its last. */
-export function momentIndex({ moments }: Lane, minute: number): number {
+/** The last moment of a track that is not after a minute; past its end, its last. */
+export function momentIndex({ moments }: Track, minute: number): number {
   let index = 0;
   while (index + 1 < moments.length && moments[index + 1]!.minute <= minute + 1e-9) index++;
   return index;
@@ -77,7 +77,7 @@ function drawStation({ yOf }: ProfileLayout, placed: PlacedStation, index: numbe
   };
 }
 
-/** Something that happens on the way: a limit that comes near, or is reached. */
+/** Something that happens during the run: a limit that comes near, or is reached. */
 export interface ProfileEvent {
   readonly minute: number;
   readonly verdict: 'caution' | 'stop';
@@ -87,18 +87,18 @@ export interface ProfileEvent {
 
 /** What happens while the run goes on, in time: for each station the moment it comes near a limit, and the one it is there. */
 export function eventsOf({ placed, rows }: ProfileLayout): readonly ProfileEvent[] {
-  const lanes = new Map(rows.map(({ lane }) => [lane.sourceId, lane]));
-  const peaks = rows.flatMap(({ lane: { peak, stations } }): ProfileEvent[] =>
-    peak ? [{ minute: peak.minute, verdict: 'stop', name: stations[0]!.name, sentence: `${peak.sentence}.` }] : [],
+  const tracks = new Map(rows.map(({ track }) => [track.sourceId, track]));
+  const peaks = rows.flatMap(({ track: { peak, stations } }): ProfileEvent[] =>
+    peak ? [{ minute: peak.minute, verdict: 'stop', name: stations[0]!.name, sentence: sayTrackPeak(peak) }] : [],
   );
   const once = [...new Map(peaks.map((event) => [`${event.name} ${event.minute}`, event])).values()];
   const reached = placed.flatMap(({ station, sourceId }) => {
-    const moments = lanes.get(sourceId)?.moments ?? [];
+    const moments = tracks.get(sourceId)?.moments ?? [];
     const at = station.moments.map((_, index) => momentOf(station, index));
     return (['caution', 'stop'] as const).flatMap((verdict): ProfileEvent[] => {
       const index = at.findIndex((moment) => moment.verdict === verdict && moment.level !== undefined);
       if (index < 0) return [];
-      return [{ minute: moments[index]!.minute, verdict, name: station.name, sentence: at[index]!.sentence }];
+      return [{ minute: moments[index]!.minute, verdict, name: station.name, sentence: sayMoment(station, at[index]!) }];
     });
   });
   return [...once, ...reached].sort((a, b) => a.minute - b.minute);

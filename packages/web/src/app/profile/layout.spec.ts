@@ -1,19 +1,19 @@
 import { LOW_WATER, assess } from '@viaggio/core';
-import type { Lane } from '@viaggio/core';
+import type { Track } from '@viaggio/core';
 import { drawAt, eventsOf, momentIndex } from './drawing';
 import { layoutProfile } from './layout';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-const lanesOf = (name: string): readonly Lane[] => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes;
-const rigs = LOW_WATER.rigs.map(({ body }) => [body.name, assess(body, gear).lanes] as const);
+const tracksOf = (name: string): readonly Track[] => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).tracks;
+const rigs = LOW_WATER.rigs.map(({ body }) => [body.name, assess(body, gear).tracks] as const);
 const WHOLE = 'Wheelhouse, everything on one V-mount';
 
 describe('the layout of a voltage profile', () => {
-  it.each(rigs)('%s: left to right without gaps, a row a lane, everything inside the picture', (_name, lanes) => {
+  it.each(rigs)('%s: left to right without gaps, a row a track, everything inside the picture', (_name, tracks) => {
     for (const frame of [1200, 640, 328]) {
-      const layout = layoutProfile(lanes, frame);
+      const layout = layoutProfile(tracks, frame);
       const { placed, rows, width, height, ticksV } = layout;
-      expect(rows.map(({ lane }) => lane)).toEqual(lanes);
+      expect(rows.map(({ track }) => track)).toEqual(tracks);
       for (const place of placed) {
         expect(place.x1).toBeGreaterThan(place.x0);
         if (place.before) expect(place.x0).toBeGreaterThanOrEqual(place.before.x1 - 1e-9);
@@ -31,15 +31,15 @@ describe('the layout of a voltage profile', () => {
     }
   });
 
-  it('draws what lanes share once, and ties it into them', () => {
-    const lanes = lanesOf(WHOLE);
-    const layout = layoutProfile(lanes, 800);
+  it('draws what tracks share once, and ties it into them', () => {
+    const tracks = tracksOf(WHOLE);
+    const layout = layoutProfile(tracks, 800);
     const keys = layout.placed.map(({ station }) => station.key);
     expect(new Set(keys).size).toBe(keys.length);
     expect(layout.placed.filter(({ station }) => station.kind === 'battery')).toHaveLength(1);
-    expect(keys.length).toBeLessThan(lanes.flatMap(({ stations }) => stations).length);
+    expect(keys.length).toBeLessThan(tracks.flatMap(({ stations }) => stations).length);
     const tied = drawAt(layout, 0).filter(({ tie }) => tie.length > 0);
-    expect(tied).toHaveLength(lanes.length - 1);
+    expect(tied).toHaveLength(tracks.length - 1);
     for (const { placed, tie } of tied) {
       expect(tie[0]!.x).toBe(tie[1]!.x);
       expect(tie[1]!.y).toBeGreaterThan(tie[0]!.y);
@@ -47,17 +47,17 @@ describe('the layout of a voltage profile', () => {
     }
   });
 
-  it('has one height of volts for all lanes, higher voltages higher', () => {
-    const layout = layoutProfile(lanesOf(WHOLE), 800);
+  it('has one height of volts for all tracks, higher voltages higher', () => {
+    const layout = layoutProfile(tracksOf(WHOLE), 800);
     const heights = layout.rows.map(({ top }, row) => layout.yOf(row, 12) - top);
     heights.forEach((height) => expect(height).toBeCloseTo(heights[0]!, 9));
     expect(layout.yOf(0, 16)).toBeLessThan(layout.yOf(0, 12));
   });
 
   it('stays readable with ten loads behind a splitter: no row is lower than its names need', () => {
-    const [lane] = lanesOf('Wheelhouse');
-    const lanes = Array.from({ length: 10 }, (_, index) => ({ ...lane!, deviceId: `d${index}`, stations: lane!.stations.map((station, at) => (at === lane!.stations.length - 1 ? { ...station, key: `device d${index}` } : station)) })); // prettier-ignore
-    const { rows, placed } = layoutProfile(lanes, 360);
+    const [track] = tracksOf('Wheelhouse');
+    const tracks = Array.from({ length: 10 }, (_, index) => ({ ...track!, deviceId: `d${index}`, stations: track!.stations.map((station, at) => (at === track!.stations.length - 1 ? { ...station, key: `device d${index}` } : station)) })); // prettier-ignore
+    const { rows, placed } = layoutProfile(tracks, 360);
     expect(rows).toHaveLength(10);
     for (const { top, bottom } of rows) expect(bottom - top).toBeGreaterThanOrEqual(100);
     for (const { x0, x1 } of placed) expect(x1 - x0).toBeGreaterThanOrEqual(30);
@@ -65,15 +65,15 @@ describe('the layout of a voltage profile', () => {
 });
 
 describe('a moment of the profile', () => {
-  const layout = layoutProfile(lanesOf('Wheelhouse on the small battery'), 640);
-  const last = layout.rows[0]!.lane.moments.at(-1)!.minute;
+  const layout = layoutProfile(tracksOf('Wheelhouse on the small battery'), 640);
+  const last = layout.rows[0]!.track.moments.at(-1)!.minute;
 
   it('is the last that is not after the minute, and the end past the end', () => {
-    const [lane] = lanesOf('Wheelhouse');
-    expect(momentIndex(lane!, 0)).toBe(0);
-    expect(momentIndex(lane!, lane!.moments[7]!.minute)).toBe(7);
-    expect(momentIndex(lane!, lane!.moments[7]!.minute + 0.01)).toBe(7);
-    expect(momentIndex(lane!, 1e9)).toBe(lane!.moments.length - 1);
+    const [track] = tracksOf('Wheelhouse');
+    expect(momentIndex(track!, 0)).toBe(0);
+    expect(momentIndex(track!, track!.moments[7]!.minute)).toBe(7);
+    expect(momentIndex(track!, track!.moments[7]!.minute + 0.01)).toBe(7);
+    expect(momentIndex(track!, 1e9)).toBe(track!.moments.length - 1);
   });
 
   it('lowers the levels, and shows the late overload when it is there', () => {
@@ -95,7 +95,7 @@ describe('a moment of the profile', () => {
   });
 
   it('draws what is known where nothing was run', () => {
-    const stopped = layoutProfile(lanesOf('Galley on the old bank'), 640);
+    const stopped = layoutProfile(tracksOf('Galley on the old bank'), 640);
     const drawn = drawAt(stopped, 0);
     expect(drawn.every(({ timed }) => !timed)).toBe(true);
     expect(drawn.some(({ line }) => line.length > 0)).toBe(true);

@@ -1,6 +1,6 @@
-import type { Lane, Station } from '@viaggio/core';
+import type { Track, Station } from '@viaggio/core';
 
-/** A station in the picture. A part that several lanes share is placed once, in the row of the first of them. */
+/** A station in the picture. A part that several tracks share is placed once, in the row of the first of them. */
 export interface PlacedStation {
   readonly station: Station;
   readonly sourceId: string;
@@ -11,9 +11,9 @@ export interface PlacedStation {
   readonly before: PlacedStation | undefined;
 }
 
-/** The row of one lane. */
+/** The row of one track. */
 export interface Row {
-  readonly lane: Lane;
+  readonly track: Track;
   readonly top: number;
   readonly bottom: number;
 }
@@ -21,7 +21,7 @@ export interface Row {
 export interface ProfileLayout {
   readonly width: number;
   readonly height: number;
-  /** From the source outwards, lane by lane: the order in which it is read and stepped through. */
+  /** From the source outwards, track by track: the order in which it is read and stepped through. */
   readonly placed: readonly PlacedStation[];
   readonly rows: readonly Row[];
   /** Round volts that every row is ruled with. */
@@ -54,11 +54,11 @@ interface Node {
 
 /**
  * Lays out the journeys of a rig's energy, left to right from source to device, height being voltage. Each device has
- * a row of its own, all rows have the same scale, and what lanes share is placed once and tied into them. Nothing is
+ * a row of its own, all rows have the same scale, and what tracks share is placed once and tied into them. Nothing is
  * ever placed by hand.
  */
-export function layoutProfile(lanes: readonly Lane[], frameWidth: number): ProfileLayout {
-  const roots = treesOf(lanes);
+export function layoutProfile(tracks: readonly Track[], frameWidth: number): ProfileLayout {
+  const roots = treesOf(tracks);
   const columns = columnsOf(roots);
   const gateWidth = frameWidth < GATE.from ? GATE.narrow : GATE.wide;
   const width = Math.max(frameWidth, LEFT + RIGHT + gateWidth + columns.length * LEAST_WIDTH);
@@ -66,9 +66,9 @@ export function layoutProfile(lanes: readonly Lane[], frameWidth: number): Profi
   const unit = (width - LEFT - RIGHT - gateWidth) / Math.max(total, 1);
   const starts = columns.reduce<number[]>((at, weight) => [...at, at.at(-1)! + weight * unit], [LEFT]);
   const gateX = width - RIGHT - gateWidth;
-  const rowHeight = lanes.length === 1 ? ROW_HEIGHT.one : Math.max(ROW_HEIGHT.least, Math.min(170, ROW_HEIGHT.all / lanes.length));
-  const rows = lanes.map((lane, row): Row => ({ lane, top: row * rowHeight, bottom: (row + 1) * rowHeight }));
-  const { lowV, highV, ticksV } = scaleOf(lanes, rowHeight < 150 ? MOST_TICKS.low : MOST_TICKS.tall);
+  const rowHeight = tracks.length === 1 ? ROW_HEIGHT.one : Math.max(ROW_HEIGHT.least, Math.min(170, ROW_HEIGHT.all / tracks.length));
+  const rows = tracks.map((track, row): Row => ({ track, top: row * rowHeight, bottom: (row + 1) * rowHeight }));
+  const { lowV, highV, ticksV } = scaleOf(tracks, rowHeight < 150 ? MOST_TICKS.low : MOST_TICKS.tall);
   const plot = rowHeight - ROOM.top - ROOM.bottom;
   const yOf = (row: number, voltageV: number): number => row * rowHeight + ROOM.top + ((highV - voltageV) / (highV - lowV)) * plot;
   const placed: PlacedStation[] = [];
@@ -92,9 +92,9 @@ export function layoutProfile(lanes: readonly Lane[], frameWidth: number): Profi
 }
 
 /** Lanes merged where they share stations. */
-function treesOf(lanes: readonly Lane[]): readonly Node[] {
+function treesOf(tracks: readonly Track[]): readonly Node[] {
   const roots: Node[] = [];
-  lanes.forEach(({ sourceId, stations }, row) => {
+  tracks.forEach(({ sourceId, stations }, row) => {
     let level = roots;
     stations.forEach((station, depth) => {
       const known = level.find((node) => node.station.key === station.key && node.sourceId === sourceId);
@@ -117,8 +117,8 @@ function columnsOf(roots: readonly Node[]): readonly number[] {
   return Array.from(columns, (weight) => weight || 1);
 }
 
-function scaleOf(lanes: readonly Lane[], mostTicks: number): { lowV: number; highV: number; ticksV: readonly number[] } {
-  const volts = lanes
+function scaleOf(tracks: readonly Track[], mostTicks: number): { lowV: number; highV: number; ticksV: readonly number[] } {
+  const volts = tracks
     .flatMap(({ stations }) => stations)
     .flatMap(({ highV, lowV, start, end }) => [highV, lowV, start?.voltageV, end?.voltageV])
     .filter((value) => value !== undefined);

@@ -13,7 +13,7 @@ const names = () => stations().map((station) => station.getAttribute('aria-label
 
 async function show(name: string): Promise<void> {
   fixture = TestBed.createComponent(VoltageProfile);
-  fixture.componentRef.setInput('lanes', assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).lanes);
+  fixture.componentRef.setInput('tracks', assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).tracks);
   await fixture.whenStable();
 }
 async function press(at: number, key: string): Promise<void> {
@@ -34,7 +34,7 @@ describe('the voltage profile', () => {
     expect(labels[3]).toContain('Skuadon 60; accepts 6.3 V to 8.6 V;');
   });
 
-  it('is one stop in the order of tabs; arrows go along the way and between the lanes', async () => {
+  it('is one stop in the order of tabs; arrows go along the way and between the tracks', async () => {
     await show('Wheelhouse, everything on one V-mount');
     const all = names();
     await press(0, 'ArrowRight');
@@ -58,7 +58,7 @@ describe('the voltage profile', () => {
     await fixture.whenStable();
     expect(textOf(fixture, '.told')).toMatch(/lead of Adapter M from D-tap gives 16.8 V down to 11.92 V.*Full Half way Empty Now 16.53 V/);
     const rig = LOW_WATER.rigs.find(({ body }) => body.name === 'Wheelhouse')!.body;
-    fixture.componentRef.setInput('lanes', assess({ ...rig, temperatureC: -10 }, gear).lanes);
+    fixture.componentRef.setInput('tracks', assess({ ...rig, temperatureC: -10 }, gear).tracks);
     await fixture.whenStable();
     expect(textOf(fixture, '.told')).toContain('lead of Adapter M from D-tap');
   });
@@ -84,7 +84,7 @@ describe('the voltage profile', () => {
     expect(stations()[1]!.dataset['moment']).toBe('caution');
   });
 
-  it('says the same as a table, lane by lane', async () => {
+  it('says the same as a table, track by track', async () => {
     await show('Wheelhouse');
     const rows = [...host().querySelectorAll('.after tbody tr')];
     expect(rows).toHaveLength(4);

@@ -10,8 +10,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { Lane, Level, Station } from '@viaggio/core';
+import { formatQuantity, limitSetter, sayMoment } from '@viaggio/core';
+import type { Track, Level, Station } from '@viaggio/core';
 import { download, fileName } from '../shared/download';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
@@ -45,16 +45,16 @@ interface GatePost {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VoltageProfile {
-  readonly lanes = input.required<readonly Lane[]>();
+  readonly tracks = input.required<readonly Track[]>();
   /** Of the file that the picture is saved as. */
   readonly name = input('voltage profile');
   protected readonly left = LEFT;
   protected readonly steps = STEPS;
   private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
   private readonly frameWidth = signal(640);
-  protected readonly layout = computed(() => layoutProfile(this.lanes(), this.frameWidth()));
+  protected readonly layout = computed(() => layoutProfile(this.tracks(), this.frameWidth()));
   protected readonly events = computed(() => eventsOf(this.layout()));
-  protected readonly longestMin = computed(() => Math.max(0, ...this.lanes().map(({ moments }) => moments.at(-1)?.minute ?? 0)));
+  protected readonly longestMin = computed(() => Math.max(0, ...this.tracks().map(({ moments }) => moments.at(-1)?.minute ?? 0)));
   /** Where the slider stands, of `STEPS`. It stays there through edits. */
   protected readonly position = signal(0);
   protected readonly minute = computed(() => (this.position() / STEPS) * this.longestMin());
@@ -62,11 +62,11 @@ export class VoltageProfile {
   /** Each source with the charge it is at; one whose run has ended says so. */
   protected readonly charges = computed(() => {
     const seen = new Map<string, { readonly name: string; readonly soc: number; readonly ended: boolean }>();
-    for (const lane of this.lanes()) {
-      const moment = lane.moments[momentIndex(lane, this.minute())];
-      const last = lane.moments.at(-1)?.minute ?? 0;
-      if (moment && lane.stations[0]?.role === 'battery')
-        seen.set(lane.sourceId, { name: lane.stations[0].name, soc: moment.soc, ended: this.minute() > last + 1e-6 });
+    for (const track of this.tracks()) {
+      const moment = track.moments[momentIndex(track, this.minute())];
+      const last = track.moments.at(-1)?.minute ?? 0;
+      if (moment && track.stations[0]?.role === 'battery')
+        seen.set(track.sourceId, { name: track.stations[0].name, soc: moment.soc, ended: this.minute() > last + 1e-6 });
     }
     return [...seen.values()];
   });
@@ -116,7 +116,7 @@ export class VoltageProfile {
     this.position.set(Math.min(STEPS, Math.ceil((minute / Math.max(this.longestMin(), 1e-9)) * STEPS - 1e-9)));
   }
 
-  /** Right and left along the way, up and down between the lanes. */
+  /** Right and left along the way, up and down between the tracks. */
   protected step(event: KeyboardEvent, index: number): void {
     const { placed } = this.layout();
     const here = placed[index]!;
@@ -155,12 +155,15 @@ export class VoltageProfile {
       this.flow('half way', station.middle),
       this.flow('at the end', station.end),
       station.limit ? `at most ${formatQuantity(station.limit.maxA, 'A')}` : '',
-      moment.sentence,
+      sayMoment(station, moment),
       `verdict ${station.verdict}`,
     ]
       .filter((part) => part !== '')
       .join('; ');
   }
+
+  protected readonly sayMoment = sayMoment;
+  protected readonly limitSetter = limitSetter;
 
   protected range({ kind, highV, lowV }: Station): string {
     const verb = kind === 'device' ? 'accepts' : 'gives';

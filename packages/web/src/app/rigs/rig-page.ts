@@ -34,7 +34,7 @@ import { RigSheet } from './rig-sheet';
         <a routerLink="./" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">Rig</a>
         <a routerLink="./compare" routerLinkActive="active" ariaCurrentWhenActive="page">Compare</a>
         <a routerLink="./balance" routerLinkActive="active" ariaCurrentWhenActive="page">Balance</a>
-        <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Left alone</a>
+        <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Unattended</a>
         <a routerLink="./history" routerLinkActive="active" ariaCurrentWhenActive="page">History</a>
       </nav>
       @if (sheet.refused(); as problem) {

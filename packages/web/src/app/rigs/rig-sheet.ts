@@ -55,7 +55,7 @@ export class RigSheet {
   readonly weights = computed(() => weightsOf(this.style(), this.rig()?.weights));
   readonly criteria = computed(() => {
     const [model, answer] = [this.model(), this.answer()];
-    return model && answer && criteriaOf(model.graph, answer);
+    return model && answer && criteriaOf(model.resolved, answer);
   });
   readonly cost = computed(() => {
     const criteria = this.criteria();

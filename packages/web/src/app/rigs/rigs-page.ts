@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { gearTitle } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { gearTitle, sayFinding } from '@viaggio/core';
+import type { Answer, Rig } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
@@ -40,16 +40,14 @@ import { selectLoading, selectRigAnswers, selectUsableGear } from '../state/item
                   <app-verdict-mark [verdict]="row.answer.verdict" />
                   <span class="time">
                     @if (row.answer.unlimited) {
-                      no end <small>on its supply</small>
+                      as long as <small>the mains is on</small>
                     } @else if (row.answer.run) {
                       {{ row.answer.plannedMin | quantity: 'min' }} <small>to plan with</small>
                     } @else {
                       – <small>no time yet</small>
                     }
                   </span>
-                  <span class="note">{{
-                    row.answer.findings[0]?.verdict === 'good' ? row.entry.body.note : row.answer.findings[0]?.sentence
-                  }}</span>
+                  <span class="note">{{ worst(row) ?? row.entry.body.note }}</span>
                 </a>
               </li>
             } @empty {
@@ -74,11 +72,16 @@ export class RigsPage {
     [...this.kit()].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
   );
   private readonly rows = this.store.selectSignal(selectRigAnswers);
+  /** What is wrong with a rig, the worst of it; undefined where all fits. */
+  protected readonly worst = ({ answer }: { readonly answer: Pick<Answer, 'findings'> }): string | undefined => {
+    const [first] = answer.findings;
+    return first && first.verdict !== 'good' ? sayFinding(first) : undefined;
+  };
   protected readonly groups = computed(() => {
     const of = (origin: 'own' | 'demo') => this.rows().filter(({ entry }) => entry.origin === origin);
     return [
       { title: 'Your rigs', rows: of('own'), empty: 'None yet.' },
-      { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Put away; “Reset demo” in the menu brings it back.' },
+      { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Deleted; “Reset demo” in the menu brings it back.' },
     ];
   });
 

@@ -102,10 +102,10 @@ let lastId = 0;
                     <button
                       type="button"
                       class="btn btn-sm btn-link p-0"
-                      [attr.aria-label]="'Take out ' + field.shape.title"
+                      [attr.aria-label]="'Remove ' + field.shape.title"
                       (click)="setField(field.key, undefined)"
                     >
-                      take out
+                      remove
                     </button>
                   }
                 </div>

@@ -84,7 +84,7 @@ describe('a form made from a shape', () => {
   it('takes out and puts in what may be left away', async () => {
     const battery = LOW_WATER.gear.find(({ body }) => body.tag === 'V3')!.body;
     await show(battery);
-    host().querySelector<HTMLButtonElement>('button[aria-label="Take out Its own gauge"]')!.click();
+    host().querySelector<HTMLButtonElement>('button[aria-label="Remove Its own gauge"]')!.click();
     await fixture.whenStable();
     expect(saved.at(-1)).not.toHaveProperty('gauge');
     fixture.componentRef.setInput('value', saved.at(-1)!);

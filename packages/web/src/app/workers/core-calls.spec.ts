@@ -20,7 +20,7 @@ describe('what workers are asked', () => {
       remedies: coreCalls.remedies(copied(wheelhouse), copied(kit), copied(none)),
       feeds: coreCalls.feeds(copied(wheelhouse), camera, copied(kit), weights, none),
       offers: coreCalls.offers(wheelhouse, kit, { gearId: camera, portId: 'bay' }, none),
-      school: coreCalls.school('mains', wheelhouse, kit, weights, none),
+      approach: coreCalls.approach('mains', wheelhouse, kit, weights, none),
     };
     expect(copied(answers)).toEqual(answers);
   });

@@ -12,7 +12,7 @@ import {
   purchasesFor,
   rigModel,
   runRange,
-  schoolAlternative,
+  alternativeOf,
   sensitivities,
   withoutFeed,
 } from '@viaggio/core';
@@ -32,7 +32,7 @@ import type {
   Remedy,
   Rig,
   RunRange,
-  School,
+  Approach,
   Sensitivity,
   Together,
   Weights,
@@ -41,7 +41,7 @@ import {
   chargingAdvice,
   dayChancesOf,
   dayOutlook,
-  daySchoolOf,
+  dayApproachOf,
   figuresOf,
   helpsOf,
   indicatorsOf,
@@ -122,14 +122,14 @@ export const coreCalls = {
   dayChances: dayChancesOf,
   planDay: planDayWith,
   dayHelps: helpsOf,
-  daySchool: daySchoolOf,
+  dayApproach: dayApproachOf,
   planFigures: figuresOf,
   movingCosts,
   chargingAdvice,
   dayIndicators: indicatorsOf,
 
-  school(school: School, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
-    return schoolAlternative(school, rig, kit, { weights, exclude });
+  approach(approach: Approach, rig: Rig, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): Alternative {
+    return alternativeOf(approach, rig, kit, { weights, exclude });
   },
 };
 export type CoreCalls = typeof coreCalls;

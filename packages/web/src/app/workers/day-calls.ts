@@ -4,7 +4,7 @@ import {
   costOfMoving,
   dayChances,
   dayIndicators,
-  daySchool,
+  dayApproach,
   neededToday,
   planDay,
   planFigures,
@@ -19,7 +19,7 @@ import type {
   DayPlan,
   DayRun,
   Gear,
-  DaySchool,
+  DayApproach,
   Help,
   MovedSwap,
   Moves,
@@ -27,7 +27,7 @@ import type {
   PlanOrder,
   Rig,
   RigStates,
-  School,
+  Approach,
   Swap,
   TopUp,
 } from '@viaggio/core';
@@ -80,8 +80,8 @@ export function helpsOf(
   return whatWouldDo(simulationOf(world), plan, options);
 }
 
-export function daySchoolOf(school: School, world: DayWorld, order: PlanOrder): DaySchool {
-  return daySchool(school, simulationOf(world), { order });
+export function dayApproachOf(approach: Approach, world: DayWorld, order: PlanOrder): DayApproach {
+  return dayApproach(approach, simulationOf(world), { order });
 }
 
 /** `best` is told the best plan between tries, so that it is there when the search is cancelled. */

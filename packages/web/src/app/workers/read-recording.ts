@@ -1,12 +1,12 @@
 import { MeterFileReader, readTrace, slotsToBytes } from '@viaggio/core';
-import type { FileRemark, MeterColumns, NamedStretch } from '@viaggio/core';
+import type { FileRemark, MeterColumns, NamedSegment } from '@viaggio/core';
 
 /** A meter's file as it is kept. */
 export interface ReadRecording {
   readonly rows: number;
   readonly seconds: number;
   readonly remarks: readonly FileRemark[];
-  readonly stretches: readonly NamedStretch[];
+  readonly segments: readonly NamedSegment[];
   /** `slotsToBytes`. */
   readonly slots: Uint8Array<ArrayBuffer>;
 }
@@ -24,8 +24,8 @@ export async function readRecording(file: Blob, columns: MeterColumns, progress:
   await inPieces(file, progress, (bytes) => reader.push(decoder.decode(bytes, { stream: true })));
   const { rows, remarks, timeS, powerW } = reader.finish();
   if (rows === 0) throw new Error('No row could be read: look at the columns, the decimals and the lines before the figures.');
-  const { slots, stretches, seconds } = readTrace({ timeS, powerW });
-  return { rows, seconds, remarks, stretches, slots: slotsToBytes(slots) };
+  const { slots, segments, seconds } = readTrace({ timeS, powerW });
+  return { rows, seconds, remarks, segments, slots: slotsToBytes(slots) };
 }
 
 /** A file compressed with gzip (RFC 1952), for keeping. */

@@ -22,7 +22,7 @@ const RESULT: ReadRecording = {
   rows: 3,
   seconds: 1,
   remarks: [{ code: 'bad-row', line: 5, count: 2 }],
-  stretches: [{ fromS: 0, toS: 1, meanW: 8, spreadW: 0, peakW: 8, peakMs: 0 }],
+  segments: [{ fromS: 0, toS: 1, meanW: 8, spreadW: 0, peakW: 8, peakMs: 0 }],
   slots: new Uint8Array(8),
 };
 /** What the worker is to do; each test says. */
@@ -75,8 +75,8 @@ describe('a meter’s file', () => {
   it('is shown as understood, read, and kept: samples, original, and only then the recording', async () => {
     await choose(GOOD);
     expect(textOf(fixture)).toContain('one every 0.5 s, 8 W on average');
-    await press('Read it');
-    await until(() => textOf(fixture).includes('3 rows, 1 steady stretch'));
+    await press('Preview');
+    await until(() => textOf(fixture).includes('3 rows, 1 steady segment'));
     expect(textOf(fixture)).toContain('2 times a row that could not be read, first on line 5');
     const device = field<HTMLSelectElement>(fixture, 'It shows');
     device.value = LOW_WATER.gear[1]!.id;
@@ -92,7 +92,7 @@ describe('a meter’s file', () => {
   it('that cannot be sent stays read, to be tried again', async () => {
     api.keepSlots.mockReturnValueOnce(throwError(() => ({ code: 'database-away', title: 'Away', detail: '', remedy: 'Wait.' })));
     await choose(GOOD);
-    await press('Read it');
+    await press('Preview');
     await until(() => textOf(fixture).includes('3 rows, 1 steady'));
     await press('Keep it');
     await until(() => textOf(fixture).includes('Wait.'));
@@ -108,20 +108,20 @@ describe('a meter’s file', () => {
       return new Promise((resolve) => (finish = resolve));
     });
     await choose(GOOD);
-    await press('Read it');
+    await press('Preview');
     expect(textOf(fixture)).toContain('Reading, 42 %');
     await press('Cancel');
     expect(cancel).toHaveBeenCalledWith('recording');
     finish(RESULT);
     await fixture.whenStable();
     expect(textOf(fixture)).not.toContain('3 rows, 1 steady');
-    expect([...host().querySelectorAll('button')].some(({ textContent }) => textContent.trim() === 'Read it')).toBe(true);
+    expect([...host().querySelectorAll('button')].some(({ textContent }) => textContent.trim() === 'Preview')).toBe(true);
   });
 
   it('that fails in the worker says why, and goes back to the columns', async () => {
     readRecording.mockImplementationOnce(() => Promise.reject(new Error('No row could be read')));
     await choose(GOOD);
-    await press('Read it');
+    await press('Preview');
     await until(() => textOf(fixture).includes('No row could be read'));
     expect(textOf(fixture)).toContain('Columns apart by');
   });
@@ -129,7 +129,7 @@ describe('a meter’s file', () => {
   it('that is no table can still be told by hand', async () => {
     await choose('Dear diary,\ntoday nothing');
     expect(textOf(fixture, '[role=alert]')).toContain('Say below how it is to be read');
-    expect([...host().querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'Read it')!.disabled).toBe(true);
+    expect([...host().querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'Preview')!.disabled).toBe(true);
   });
 
   it('too large to be one is refused', async () => {

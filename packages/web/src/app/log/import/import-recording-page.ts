@@ -155,8 +155,8 @@ export class ImportRecordingPage {
       return;
     }
     if (this.turn !== turn) return;
-    const { rows, seconds, remarks, stretches } = result;
-    const after: Recording = { name: this.name() || file.name, at: this.day(), ...this.subject(), source: file.name.slice(0, 200), columns, rows, seconds, remarks, stretches }; // prettier-ignore
+    const { rows, seconds, remarks, segments } = result;
+    const after: Recording = { name: this.name() || file.name, at: this.day(), ...this.subject(), source: file.name.slice(0, 200), columns, rows, seconds, remarks, segments }; // prettier-ignore
     this.keeping = id;
     const changes = [{ kind: 'recordings', id, after } as const];
     this.store.dispatch(Items.change({ step: { changes, field: 'recording', at: Date.now(), title: `“${after.name}” is kept` } }));

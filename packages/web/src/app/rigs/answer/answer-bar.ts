@@ -11,7 +11,7 @@ import { VerdictMark } from '../../shared/verdict-mark';
     <button type="button" (click)="show()">
       <app-verdict-mark [verdict]="answer().verdict" />
       @if (answer().unlimited) {
-        <strong>no end <small>on its supply</small></strong>
+        <strong>as long as <small>the mains is on</small></strong>
       } @else if (answer().run) {
         <strong>{{ answer().plannedMin | quantity: 'min' }} <small>to plan with</small></strong>
       } @else {

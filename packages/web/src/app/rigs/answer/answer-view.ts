@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { tellAnswer } from '@viaggio/core';
 import type { Answer, Criteria, Indicator, Remedy } from '@viaggio/core';
 import { VoltageProfile } from '../../profile/voltage-profile';
 import { QuantityPipe } from '../../shared/quantity.pipe';
@@ -21,8 +22,8 @@ import { RunChart } from './run-chart';
       <app-verdict-mark class="fs-4" [verdict]="answer().verdict" />
       @if (answer().run; as run) {
         @if (answer().unlimited) {
-          <p class="time" data-testid="run-time">no end</p>
-          <p class="mb-1">as long as its supply stands.</p>
+          <p class="time" data-testid="run-time">as long as the mains is on</p>
+          <p class="mb-1">Nothing of it stops while its supply stands.</p>
         } @else if (answer().beyondMin; as beyond) {
           <p class="time" data-testid="run-time">over {{ beyond | quantity: 'min' }}</p>
           <p class="mb-1">is as far as it was followed.</p>
@@ -47,7 +48,7 @@ import { RunChart } from './run-chart';
         @for (counted of answer().counts; track counted.deviceId) {
           <p class="mb-1">That is {{ counted.count | quantity: 'count' }} {{ counted.what }} of {{ counted.device }}.</p>
         }
-        <p class="mb-1">{{ answer().stop }}</p>
+        <p class="mb-1">{{ told().stop }}</p>
         @for (figure of draws(); track figure.gearId + figure.name) {
           <p class="small text-body-secondary mb-0 rests">
             @if (draws().length > 1) {
@@ -66,22 +67,22 @@ import { RunChart } from './run-chart';
         </p>
       }
     </section>
-    @if (answer().lanes.length > 0) {
+    @if (answer().tracks.length > 0) {
       <section aria-label="Voltage profile">
-        <h2>The way of its energy</h2>
-        <app-voltage-profile [lanes]="answer().lanes" [name]="name()" />
+        <h2>Energy path</h2>
+        <app-voltage-profile [tracks]="answer().tracks" [name]="name()" />
       </section>
     }
     <section aria-label="Findings">
       <h2>Does it match?</h2>
-      <app-findings-list [findings]="answer().findings" [remedies]="remedies()" (remedy)="remedy.emit($event)" />
-      @for (caution of answer().cautions; track caution) {
+      <app-findings-list [findings]="told().findings" [remedies]="remedies()" (remedy)="remedy.emit($event)" />
+      @for (caution of told().cautions; track caution) {
         <p class="usual-caution">{{ caution }}</p>
       }
     </section>
     @if (indicators().length > 0) {
-      <section class="half" aria-label="What you will see">
-        <h2>What you will see meanwhile</h2>
+      <section class="half" aria-label="What the gauges show">
+        <h2>What the gauges show</h2>
         <app-indicators-view [indicators]="indicators()" />
       </section>
     }
@@ -99,12 +100,12 @@ import { RunChart } from './run-chart';
         </section>
       }
     }
-    @if (answer().figures.length > 0) {
+    @if (told().figures.length > 0) {
       <section aria-label="What it rests on">
         <details [open]="rests()" (toggle)="rests.set($any($event.target).open)">
           <summary><h2 class="d-inline">What this rests on</h2></summary>
           @if (rests()) {
-            <app-figures-table [figures]="answer().figures" />
+            <app-figures-table [figures]="told().figures" />
             @if (matters(); as list) {
               @if (list.length > 0) {
                 <h3 class="fs-6 mt-3">What it hangs on most</h3>
@@ -147,12 +148,13 @@ export class AnswerView {
     return later && this.answer().run ? valueOf(later) : undefined;
   });
 
+  protected readonly told = computed(() => tellAnswer(this.answer()));
   protected readonly range = computed(() => this.outlookValue()?.range);
   protected readonly matters = computed(() => this.outlookValue()?.sensitivities.slice(0, 5));
-  protected readonly draws = computed(() => this.answer().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
+  protected readonly draws = computed(() => this.told().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
   protected readonly gate = computed(() => {
-    const { lanes, sources, run } = this.answer();
+    const { tracks, sources, run } = this.answer();
     const source = sources.find((one) => one.run === run);
-    return (lanes.find(({ sourceId }) => sourceId === source?.sourceId) ?? lanes[0])?.stations.at(-1);
+    return (tracks.find(({ sourceId }) => sourceId === source?.sourceId) ?? tracks[0])?.stations.at(-1);
   });
 }

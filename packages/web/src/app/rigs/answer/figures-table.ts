@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Figure } from '@viaggio/core';
+import type { ToldFigure } from '@viaggio/core';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 
 /** What the answer rests on: every figure, where it is from, and how it came about. */
@@ -37,5 +37,5 @@ import { QuantityPipe } from '../../shared/quantity.pipe';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FiguresTable {
-  readonly figures = input.required<readonly Figure[]>();
+  readonly figures = input.required<readonly ToldFigure[]>();
 }

@@ -1,7 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { FINDINGS } from '@viaggio/core';
-import type { Finding, Remedy } from '@viaggio/core';
+import { meaningOf } from '@viaggio/core';
+import type { Remedy, Told } from '@viaggio/core';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import type { Remedies } from '../../workers/core-calls';
@@ -138,12 +138,12 @@ import type { Remedies } from '../../workers/core-calls';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FindingsList {
-  readonly findings = input.required<readonly Finding[]>();
+  readonly findings = input.required<readonly Told[]>();
   /** Of those that are not good, in their order; they come first. */
   readonly remedies = input<Remedies>();
   readonly remedy = output<Remedy>();
   protected readonly faults = computed(() => this.findings().filter(({ verdict }) => verdict !== 'good'));
   protected readonly fits = computed(() => this.findings().filter(({ verdict }) => verdict === 'good'));
   protected readonly remediesOf = (index: number): readonly Remedy[] => this.remedies()?.[index] ?? [];
-  protected readonly about = ({ code }: Finding): string => FINDINGS[code];
+  protected readonly about = ({ code }: Told): string => meaningOf(code);
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { balanceShape, formatQuantity, gearTitle, partsToPlace } from '@viaggio/core';
+import { balanceShape, formatQuantity, gearTitle, partsToPlace, tell } from '@viaggio/core';
 import type { Balance } from '@viaggio/core';
 import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../shared/quantity-field';
@@ -27,7 +27,9 @@ export class BalancePage {
   protected readonly massShape = gearShape.variants.battery.massG.of;
   protected readonly balance = computed(() => this.sheet.rig()?.balance);
   protected readonly result = computed(() => this.sheet.answer()?.balance);
-  protected readonly findings = computed(() => this.sheet.answer()?.findings.filter(({ aspect }) => aspect === 'balance') ?? []);
+  protected readonly findings = computed(() =>
+    (this.sheet.answer()?.findings ?? []).filter(({ aspect }) => aspect === 'balance').map(tell),
+  );
   protected readonly stands = computed(() => ['tripod', 'slider'].includes(this.balance()?.support ?? ''));
   protected readonly rows = computed(() => {
     const rig = this.sheet.rig();

@@ -15,12 +15,12 @@ const titles = () => [...(fixture.nativeElement as HTMLElement).querySelectorAll
 async function show(): Promise<void> {
   sheet = showDemoRig('Stills');
   fixture = await render(ComparePage);
-  await until(() => textOf(fixture).includes('Compare anew'));
+  await until(() => textOf(fixture).includes('Compare again'));
   await fixture.whenStable();
 }
 
-describe('the schools side by side', () => {
-  it('show the rig as it is and every school that can be had; the others say why not', async () => {
+describe('the approaches side by side', () => {
+  it('show the rig as it is and every approach that can be had; the others say why not', async () => {
     await show();
     expect(titles()[1]).toContain('As it is now');
     expect(textOf(fixture)).toContain('each device its own battery');
@@ -42,6 +42,6 @@ describe('the schools side by side', () => {
     sheet.change({ temperatureC: -20 }, 'temperatureC');
     await fixture.whenStable();
     expect(textOf(fixture)).toContain('Cancel');
-    await until(() => textOf(fixture).includes('Compare anew'));
+    await until(() => textOf(fixture).includes('Compare again'));
   });
 });

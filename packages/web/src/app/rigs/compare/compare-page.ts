@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import {
   CRITERIA,
   DEFAULT_STYLE,
-  SCHOOLS,
+  APPROACHES,
   STYLE_WEIGHTS,
   assessModel,
   costOf,
@@ -13,7 +13,7 @@ import {
   withLinks,
   withoutSpares,
 } from '@viaggio/core';
-import type { Alternative, Criterion, Link, School } from '@viaggio/core';
+import type { Alternative, Criterion, Link, Approach } from '@viaggio/core';
 import { QuantityField } from '../../shared/quantity-field';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { CoreWorkers } from '../../workers/core-workers';
@@ -22,10 +22,10 @@ import { StyleChoice } from '../parts/style-choice';
 import { RigSheet } from '../rig-sheet';
 import type { Column } from './column';
 import { bestIn, facts } from './facts';
-import { SchoolsChart } from './schools-chart';
+import { ApproachesChart } from './approaches-chart';
 
-/** Both schools first: one battery for everything, each device its own; then the ways in between. */
-const ORDER: readonly School[] = ['one-v-mount', 'each-its-own', 'pocket-spares', 'grip', 'pd-bank', '5v-bank', 'passed-on', 'mains'];
+/** Both approaches first: one battery for everything, each device its own; then the ways in between. */
+const ORDER: readonly Approach[] = ['one-v-mount', 'each-its-own', 'pocket-spares', 'grip', 'pd-bank', '5v-bank', 'passed-on', 'mains'];
 
 type Progress =
   | { readonly is: 'idle' }
@@ -33,10 +33,10 @@ type Progress =
   | { readonly is: 'cancelled' }
   | { readonly is: 'failed'; readonly message: string };
 
-/** The schools side by side for this rig and style: from what is owned, completed with generic gear; pick one and it becomes the rig. */
+/** The approaches side by side for this rig and style: from what is owned, completed with generic gear; pick one and it becomes the rig. */
 @Component({
   selector: 'app-compare-page',
-  imports: [LeaveOutChoice, QuantityField, SchoolsChart, StyleChoice, VerdictMark],
+  imports: [LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
   templateUrl: './compare-page.html',
   styleUrl: './compare-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,8 +45,8 @@ export class ComparePage {
   protected readonly sheet = inject(RigSheet);
   private readonly workers = inject(CoreWorkers);
   private readonly router = inject(Router);
-  protected readonly schools = ORDER;
-  protected readonly titles = SCHOOLS;
+  protected readonly approaches = ORDER;
+  protected readonly titles = APPROACHES;
   protected readonly criteria = Object.entries(CRITERIA) as readonly (readonly [Criterion, string])[];
   protected readonly weightShape = number('Points', 'points', { max: 1000 });
   protected readonly progress = signal<Progress>({ is: 'idle' });
@@ -66,11 +66,11 @@ export class ComparePage {
     const model = rig && rigModel(withoutSpares(rig, this.sheet.parts()), this.sheet.parts());
     const answer = model && assessModel(model, { trace: false });
     const current: readonly Column[] = answer?.run
-      ? [{ key: 'now', title: 'As it is now', criteria: criteriaOf(model!.graph, answer), alternative: undefined }]
+      ? [{ key: 'now', title: 'As it is now', criteria: criteriaOf(model!.resolved, answer), alternative: undefined }]
       : [];
     const others = this.found().flatMap((alternative): readonly Column[] =>
       alternative.assignment
-        ? [{ key: alternative.school, title: SCHOOLS[alternative.school], criteria: alternative.assignment.criteria, alternative }]
+        ? [{ key: alternative.approach, title: APPROACHES[alternative.approach], criteria: alternative.assignment.criteria, alternative }]
         : [],
     );
     return [...current, ...others];
@@ -88,7 +88,7 @@ export class ComparePage {
     inject(DestroyRef).onDestroy(() => this.cancel());
   }
 
-  /** School by school, so that what is found shows while the rest is still looked for. */
+  /** Approach by approach, so that what is found shows while the rest is still looked for. */
   protected async search(): Promise<void> {
     const question = this.question();
     if (!question) return;
@@ -97,10 +97,10 @@ export class ComparePage {
     this.found.set([]);
     const weights = this.sheet.weights();
     try {
-      for (const [done, school] of ORDER.entries()) {
+      for (const [done, approach] of ORDER.entries()) {
         this.progress.set({ is: 'working', done });
         const { rig, kit, exclude } = question;
-        const alternative = await this.workers.core('compare').school(school, rig, kit, weights, exclude);
+        const alternative = await this.workers.core('compare').approach(approach, rig, kit, weights, exclude);
         if (run !== this.run) return;
         this.found.update((before) => [...before, alternative]);
       }
@@ -145,7 +145,7 @@ export class ComparePage {
       ...(cableId !== undefined && { cableId: own(cableId) }),
     }));
     const gear = alternative.toBuy.map(({ id, body }) => ({ id: own(id), body: { ...body, where: 'to be bought' } }));
-    this.sheet.putWithGear(withLinks(rig, links), gear, `“${rig.name}” is now fed by ${SCHOOLS[alternative.school]}`);
+    this.sheet.putWithGear(withLinks(rig, links), gear, `“${rig.name}” is now fed by ${APPROACHES[alternative.approach]}`);
     await this.router.navigate(['/rigs', this.sheet.id()]);
   }
 }

@@ -6,7 +6,7 @@ import { bestIn, facts } from './facts';
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 function criteria(name: string): Criteria {
   const model = rigModel(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear);
-  return criteriaOf(model.graph, assessModel(model));
+  return criteriaOf(model.resolved, assessModel(model));
 }
 const base = criteria('Wheelhouse');
 const column = (key: Column['key'], changes: Partial<Criteria> = {}): Column => ({
@@ -38,7 +38,7 @@ describe('the facts of a comparison', () => {
   it('let an endless supply win over any time, and a missing figure never', () => {
     const columns = [column('now'), column('mains', { unlimited: true }), column('grip', { firstStopMin: undefined })];
     const cells = row(columns, 'To the first swap').cells;
-    expect(cells.map(({ text }) => text)).toEqual(['4 h 43 min', 'no end', 'not known']);
+    expect(cells.map(({ text }) => text)).toEqual(['4 h 43 min', 'as long as the mains is on', 'not known']);
     expect(cells.map(({ best }) => best)).toEqual([false, true, false]);
   });
 

@@ -24,7 +24,7 @@ const MEASURES: readonly Measure[] = [
     title: 'To the first swap',
     of: ({ unlimited, firstStopMin }) => (unlimited ? -Infinity : -(firstStopMin ?? 0)),
     tell: ({ unlimited, firstStopMin }) =>
-      unlimited ? 'no end' : firstStopMin === undefined ? 'not known' : formatQuantity(firstStopMin, 'min'),
+      unlimited ? 'as long as the mains is on' : firstStopMin === undefined ? 'not known' : formatQuantity(firstStopMin, 'min'),
   },
   {
     title: 'Swaps while it must run',

@@ -32,7 +32,7 @@ interface Step {
           [disabled]="onlyOne()"
           (click)="remove()"
         >
-          Take out
+          Remove
         </button>
       </div>
       @if (device(); as body) {

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { CRITERIA, withFeed } from '@viaggio/core';
-import type { Criterion, FeedWay, Purchase, Rig } from '@viaggio/core';
+import { CRITERIA, sayFinding, withFeed } from '@viaggio/core';
+import type { Criterion, FoundFeed, Purchase, Rig } from '@viaggio/core';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
 
 /** A way with why it stands where it does. */
-interface RankedWay {
-  readonly way: FeedWay;
+interface RankedFeed {
+  readonly feed: FoundFeed;
   readonly why: string;
 }
 
@@ -21,36 +21,36 @@ interface RankedWay {
       <p role="status" class="text-body-secondary">Looking through the kit …</p>
     }
     @if (found(); as feeds) {
-      @if (feeds.ways.length === 0) {
+      @if (feeds.feeds.length === 0) {
         <p>No sound way from this kit.</p>
       }
       <ol class="list-unstyled ways" aria-label="Sound feeds, the best first">
-        @for (row of best(); track row.way.title) {
+        @for (row of best(); track row.feed.title) {
           <li>
-            <app-verdict-mark [verdict]="row.way.verdict" />
+            <app-verdict-mark [verdict]="row.feed.verdict" />
             <div>
-              <div class="title">{{ row.way.title }}</div>
+              <div class="title">{{ row.feed.title }}</div>
               <div class="facts">
-                @if (row.way.criteria.unlimited) {
-                  <span>no end, on its supply</span>
+                @if (row.feed.criteria.unlimited) {
+                  <span>as long as the mains is on</span>
                 } @else {
-                  <span>{{ row.way.firstStopMin | quantity: 'min' }} to the first stop</span>
+                  <span>{{ row.feed.firstStopMin | quantity: 'min' }} to the first stop</span>
                 }
                 <span
-                  >{{ row.way.criteria.massOnG | quantity: 'g' }} on the camera, {{ row.way.criteria.massOffG | quantity: 'g' }} off
+                  >{{ row.feed.criteria.massOnG | quantity: 'g' }} on the camera, {{ row.feed.criteria.massOffG | quantity: 'g' }} off
                   it</span
                 >
-                <span>price {{ row.way.criteria.price | quantity: 'price' }}</span>
-                @if (row.way.criteria.hotSwap) {
+                <span>price {{ row.feed.criteria.price | quantity: 'price' }}</span>
+                @if (row.feed.criteria.hotSwap) {
                   <span>swaps without a cut</span>
                 }
               </div>
               <div class="why">{{ row.why }}</div>
-              @for (finding of row.way.findings.slice(0, 2); track $index) {
-                <div class="why">{{ finding.sentence }}</div>
+              @for (finding of row.feed.findings.slice(0, 2); track $index) {
+                <div class="why">{{ sayFinding(finding) }}</div>
               }
             </div>
-            <button type="button" class="btn btn-sm btn-primary" [attr.aria-label]="'Use ' + row.way.title" (click)="use(row.way)">
+            <button type="button" class="btn btn-sm btn-primary" [attr.aria-label]="'Use ' + row.feed.title" (click)="use(row.feed)">
               Use
             </button>
           </li>
@@ -60,18 +60,18 @@ interface RankedWay {
         <details class="mb-2">
           <summary>{{ beaten().length }} more that another beats in everything</summary>
           <ul class="list-unstyled ways">
-            @for (row of beaten(); track row.way.title) {
+            @for (row of beaten(); track row.feed.title) {
               <li>
-                <app-verdict-mark [verdict]="row.way.verdict" />
+                <app-verdict-mark [verdict]="row.feed.verdict" />
                 <div>
-                  <div class="title">{{ row.way.title }}</div>
+                  <div class="title">{{ row.feed.title }}</div>
                   <div class="why">{{ row.why }}</div>
                 </div>
                 <button
                   type="button"
                   class="btn btn-sm btn-outline-primary"
-                  [attr.aria-label]="'Use ' + row.way.title"
-                  (click)="use(row.way)"
+                  [attr.aria-label]="'Use ' + row.feed.title"
+                  (click)="use(row.feed)"
                 >
                   Use
                 </button>
@@ -100,7 +100,7 @@ interface RankedWay {
       @if (list.length > 0) {
         <h3 class="fs-6 mt-3">What one purchase would help</h3>
         <ul class="small">
-          @for (purchase of list; track purchase.way.title) {
+          @for (purchase of list; track purchase.feed.title) {
             <li>
               <strong>{{ purchase.items.join(' + ') }}</strong>
               @if (purchase.price !== undefined) {
@@ -114,7 +114,7 @@ interface RankedWay {
     }
   `,
   styles: `
-    .ways li {
+    .feeds li {
       display: grid;
       grid-template-columns: 6rem minmax(0, 1fr) auto;
       gap: 0.25rem 0.75rem;
@@ -136,7 +136,7 @@ interface RankedWay {
       color: var(--bs-secondary-color);
     }
     @media (max-width: 480px) {
-      .ways li {
+      .feeds li {
         grid-template-columns: minmax(0, 1fr);
       }
     }
@@ -159,20 +159,21 @@ export class RankedFeeds {
     () => (this.later().is === 'done' ? this.question() : undefined),
     (core, { rig, deviceId, kit, weights, exclude }) => core.purchases(rig, deviceId, kit, weights, exclude),
   );
+  protected readonly sayFinding = sayFinding;
   protected readonly found = computed(() => valueOf(this.later()));
   protected readonly purchases = computed((): readonly Purchase[] => valueOf(this.bought())?.purchases ?? []);
-  private readonly rows = computed(() => (this.found()?.ways ?? []).map((way): RankedWay => ({ way, why: whyOf(way) })));
-  protected readonly best = computed(() => this.rows().filter(({ way }) => !way.dominated));
-  protected readonly beaten = computed(() => this.rows().filter(({ way }) => way.dominated));
+  private readonly rows = computed(() => (this.found()?.feeds ?? []).map((feed): RankedFeed => ({ feed, why: whyOf(feed) })));
+  protected readonly best = computed(() => this.rows().filter(({ feed }) => !feed.dominated));
+  protected readonly beaten = computed(() => this.rows().filter(({ feed }) => feed.dominated));
 
-  protected use({ links }: FeedWay): void {
+  protected use({ links }: FoundFeed): void {
     const rig = this.sheet.rig();
     if (rig) this.picked.emit(withFeed(rig, this.deviceId(), links));
   }
 }
 
 /** What costs it most: the criteria that put it where it stands, with their points. */
-function whyOf({ cost, points }: FeedWay): string {
+function whyOf({ cost, points }: FoundFeed): string {
   const costly = (Object.entries(points) as [Criterion, number][])
     .filter(([, value]) => value >= 0.05)
     .sort((a, b) => b[1] - a[1])

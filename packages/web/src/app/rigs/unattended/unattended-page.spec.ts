@@ -23,7 +23,7 @@ describe('a rig left alone', () => {
     expect(textOf(fixture)).toContain('January: 20 W × 0.54 h × 0.65 = 7 Wh a day, against 19.5 Wh used.');
     expect(textOf(fixture)).toContain('Day 9, Tue 20 Jan: bring an empty card.');
     expect(textOf(fixture)).toContain('Lead-acid needs air');
-    expect(textOf(fixture)).toContain('At -6 °C. Taken as full when it is left, since nobody said. 10 % are kept as reserve.');
+    expect(textOf(fixture)).toContain('At -6 °C. Taken as full when it is left, no charge being entered. 10 % are kept as reserve.');
   });
 
   it('goes on alone in summer, and says by which hours', async () => {
@@ -42,7 +42,7 @@ describe('a rig left alone', () => {
   it('says what is unknown instead of guessing it', async () => {
     const { sheet, fixture } = await show('Breakwater');
     sheet.change({ unattended: { from: '2026-01-25', days: 20, panelW: 20, monthHours: [{ month: 1, hours: 2 }] } }, 'half');
-    await until(() => textOf(fixture).includes('Nobody said how much sun February has: none is counted.'));
+    await until(() => textOf(fixture).includes('Not entered: how much sun February has. None is counted.'));
     sheet.change({ unattended: { panelW: 20 } }, 'none');
     await until(() => textOf(fixture).includes('How much sun there is, is unknown'));
     sheet.change({ links: [] }, 'links');

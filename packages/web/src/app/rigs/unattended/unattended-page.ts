@@ -78,9 +78,9 @@ export class UnattendedPage {
     const [alone, rig] = [this.alone(), this.sheet.rig()];
     if (!alone || !rig) return '';
     const cold =
-      rig.temperatureC === undefined ? 'Nobody said how cold it is: 25 °C is taken.' : `At ${formatQuantity(rig.temperatureC, 'C')}.`;
+      rig.temperatureC === undefined ? 'No temperature entered: 25 °C is taken.' : `At ${formatQuantity(rig.temperatureC, 'C')}.`;
     const start = alone.takenAsFull
-      ? 'Taken as full when it is left, since nobody said.'
+      ? 'Taken as full when it is left, no charge being entered.'
       : `Left ${formatQuantity(alone.startCharge, 'fraction')} full.`;
     return `${cold} ${start} ${formatQuantity(alone.reserve, 'fraction')} are kept as reserve.`;
   });

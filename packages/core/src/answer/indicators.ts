@@ -1,0 +1,93 @@
+import { CHEMISTRIES } from '../cell/chemistry';
+import { batteryFigures } from '../gear/battery-figures';
+import type { Battery } from '../gear/gear';
+import { isA } from '../rig/part';
+import type { Part } from '../rig/part';
+import { connectionsInto } from '../rig/resolve-rig';
+import { stoppingPeak } from '../run/first-stop';
+import type { RigModel } from './rig-model';
+
+/** One thing to look at on a rig, and whether it can be believed. */
+export interface Indicator {
+  readonly where: string;
+  readonly gearId: string;
+  readonly believable: 'yes' | 'roughly' | 'no' | 'unknown';
+  readonly why: string;
+  /** What it shows from which minute on, beside the truth; empty when it shows nothing or is not known. */
+  readonly readings: readonly Reading[];
+}
+
+export interface Reading {
+  readonly minute: number;
+  /** `75 %`, `2 of 4`. */
+  readonly shown: string;
+  /** Share of the charge that is really left. */
+  readonly charge: number;
+}
+
+const DEFAULT_PERCENT_STEPS = 100;
+const DEFAULT_BARS = 4;
+/** Readings that differ from the truth by less than this can be believed. */
+const CLOSE = 0.1;
+
+/**
+ * What the person will see while a rig runs: the gauge of each battery, and that of each device fed through an adapter.
+ * Needs the runs with a trace; a run without one gives no readings.
+ */
+export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
+  const found: Indicator[] = [];
+  for (const tree of resolved.trees) {
+    const { source } = tree;
+    const run = runs.get(tree);
+    if (!run || !isA(source, 'battery')) continue;
+    const trace = run.trace.map(({ minute, soc, packV }) => ({ minute, soc, packV }));
+    const endMin = stoppingPeak(run)?.minute ?? run.minutes;
+    found.push(
+      ofBattery(
+        source,
+        trace.filter(({ minute }) => minute <= endMin + 1e-9),
+      ),
+    );
+  }
+  for (const { part } of resolved.devices) {
+    const adapter = connectionsInto(resolved, part)
+      .map(({ from }) => from)
+      .find((from) => isA(from, 'adapter'));
+    if (!adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
+    const full = adapter.gear.gauge === 'always-full';
+    found.push({
+      where: `gauge of ${part.gear.name}`,
+      gearId: part.id,
+      believable: 'no',
+      why: full
+        ? `${adapter.gear.name} holds its output, so the gauge shows full until it stops dead.`
+        : `On ${adapter.gear.name} the gauge shows nothing.`,
+      readings: full ? [{ minute: 0, shown: '100 %', charge: 1 }] : [],
+    });
+  }
+  return found;
+}
+
+function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc: number; packV: number }[]): Indicator {
+  const { gauge, name, cellsInSeries, chemistry } = battery.gear;
+  const base = { where: `gauge of ${name}`, gearId: battery.id };
+  if (gauge === undefined) return { ...base, believable: 'unknown', why: 'What its gauge reads is not said.', readings: [] };
+  if (gauge.reads === 'none') return { ...base, believable: 'no', why: 'It has no gauge.', readings: [] };
+  const steps = gauge.steps ?? (gauge.reads === 'charge' ? DEFAULT_PERCENT_STEPS : DEFAULT_BARS);
+  const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
+  const { cutoffV } = batteryFigures(battery.gear);
+  const readings: Reading[] = [];
+  let worst = 0;
+  for (const { minute, soc, packV } of trace) {
+    const share = Math.min(1, Math.max(0, gauge.reads === 'charge' ? soc : (packV - cutoffV) / (fullV - cutoffV)));
+    const step = Math.ceil(share * steps - 1e-9);
+    worst = Math.max(worst, Math.abs(step / steps - soc) - 1 / steps);
+    const shown = steps === DEFAULT_PERCENT_STEPS ? `${step} %` : `${step} of ${steps}`;
+    if (readings.at(-1)?.shown !== shown) readings.push({ minute, shown, charge: soc });
+  }
+  if (gauge.reads === 'charge') {
+    return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: `It counts the charge, in steps of 1/${steps}.`, readings };
+  }
+  const why = `It reads the voltage, which hardly falls in the middle and sags under load: off by up to ${Math.round(100 * Math.max(0, worst))} points beside its steps.`;
+  return { ...base, believable: worst < CLOSE ? 'roughly' : 'no', why, readings };
+}

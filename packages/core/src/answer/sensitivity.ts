@@ -1,0 +1,88 @@
+import { roughRunner, uncertaintyOf, Variations } from './range';
+import type { RigModel } from './rig-model';
+
+/** What one uncertain figure does to the run. */
+export interface Sensitivity {
+  readonly gearId: string | undefined;
+  readonly part: string;
+  readonly what: string;
+  /** Standard deviation of the figure, as a share, in points or in degrees. */
+  readonly spread: number;
+  /** Minutes with the figure one standard deviation to the bad, and to the good. */
+  readonly lowMin: number;
+  readonly highMin: number;
+  /** Its share of the scatter of the run, all figures taken one by one. */
+  readonly share: number;
+  readonly remedy: string;
+}
+
+/**
+ * Which uncertain figure matters most, so that one knows what to measure: each moved by one standard deviation to both
+ * sides while the others stay. The most weighty first; empty while the rig cannot be run, nothing stops it, or it would take more than `mostSteps`.
+ *
+ * @example sensitivities(rigModel(rig, gear))[0].what // 'its draw'
+ */
+export function sensitivities(model: RigModel, mostSteps = Infinity): readonly Sensitivity[] {
+  const { system, resolved } = model;
+  if (!system) return [];
+  const runner = roughRunner(system);
+  if (runner.run().steps * 2 * (system.loads.length + system.sources.length + 2) > mostSteps) return [];
+  const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
+  const variations = new Variations(model);
+  const none = (): number => 0;
+  const only = (place: number, by: number) => (at: number) => (at === place ? by : 0);
+  const minutes = (...by: Parameters<Variations['set']>): number => runner.run(variations.set(...by)).firstGapMin ?? Infinity;
+  const nameOf = (id: string): string =>
+    resolved.parts.get(id)?.gear.name ?? resolved.parts.get(id.replace('!built-in', ''))?.gear.name ?? id;
+  const found: Omit<Sensitivity, 'share'>[] = [
+    ...system.loads.map(({ id }, place) => ({
+      gearId: id,
+      part: nameOf(id),
+      what: 'its draw',
+      spread: loads[place]!,
+      lowMin: minutes(only(place, loads[place]!), none, 0, 0),
+      highMin: minutes(only(place, -loads[place]!), none, 0, 0),
+      remedy: 'Read a meter at the device in this mode, or time a full battery.',
+    })),
+    ...system.sources.flatMap(({ id }, place) =>
+      capacity[place] === 0
+        ? []
+        : [
+            {
+              gearId: id,
+              part: nameOf(id),
+              what: 'its capacity',
+              spread: capacity[place]!,
+              lowMin: minutes(none, only(place, -capacity[place]!), 0, 0),
+              highMin: minutes(none, only(place, capacity[place]!), 0, 0),
+              remedy: 'Run it down once from full at a known load, or read what the charger puts back.',
+            },
+          ],
+    ),
+    {
+      gearId: undefined,
+      part: resolved.rig.name,
+      what: 'efficiency of its converters',
+      spread: efficiency,
+      lowMin: minutes(none, none, -efficiency, 0),
+      highMin: minutes(none, none, efficiency, 0),
+      remedy: 'Read a meter on both sides of the adapter.',
+    },
+    {
+      gearId: undefined,
+      part: resolved.rig.name,
+      what: 'temperature of its batteries',
+      spread: temperatureC,
+      lowMin: minutes(none, none, 0, -temperatureC),
+      highMin: minutes(none, none, 0, temperatureC),
+      remedy: 'Say how warm the batteries will be: a pocket or their own load keeps them above the air.',
+    },
+  ];
+  const timed = found.filter(({ lowMin, highMin }) => Number.isFinite(lowMin) && Number.isFinite(highMin));
+  const square = ({ lowMin, highMin }: { lowMin: number; highMin: number }): number => ((highMin - lowMin) / 2) ** 2;
+  const total = timed.reduce((sum, one) => sum + square(one), 0);
+  return timed
+    .map((one) => ({ ...one, share: total === 0 ? 0 : square(one) / total }))
+    .filter(({ share }) => share > 1e-6)
+    .sort((a, b) => b.share - a.share);
+}

@@ -1,0 +1,164 @@
+import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from '../../cell/charge-curve';
+import type { Filling } from '../../cell/charge-curve';
+import { CHEMISTRIES } from '../../cell/chemistry';
+import { energyNow } from '../../gear/battery-health';
+import type { Gear } from '../../gear/gear';
+import type { Day } from '../model/day';
+import { placeW } from '../model/place-power';
+import { isDuring } from '../model/spans';
+import { coldestAt } from '../model/weather';
+import type { OnCharger, Outlets } from '../run/seating';
+import { chargerOf, fits, wattsOf } from './charger';
+import type { Charger } from './charger';
+
+/** What a battery's time on a charger came to. */
+export interface Filled {
+  readonly charge: OnCharger;
+  readonly fromCharge: number;
+  readonly toCharge: number;
+  /** When it is full; undefined when it is not by the end. */
+  readonly fullMin: number | undefined;
+  /** Why nothing, or less, went in. */
+  readonly trouble: string | undefined;
+  /** What was taken from the wall. */
+  readonly wallWh: number;
+}
+
+/** A battery on a charger, as far as the two and the place decide: what fills it, or why nothing does. */
+export type Pairing =
+  { readonly ok: true; readonly charger: Charger; readonly filling: Filling } | { readonly ok: false; readonly why: string };
+
+/** Whether a battery can be filled by a charger where that stands. */
+export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: ReadonlyMap<string, Gear>, day: Pick<Day, 'date'>): Pairing {
+  const [charger, battery] = [chargerOf(gear.get(chargerId)), gear.get(batteryId)];
+  const no = (why: string): Pairing => ({ ok: false, why });
+  if (!charger) return no('There is no such charger.');
+  if (wattsOf(charger, 1) === undefined) return no('How many watts this charger gives is not known.');
+  if (!place) return no('Where this charger stands is not entered.');
+  const energyWh = battery?.kind === 'battery' ? energyNow(battery) : undefined;
+  if (battery?.kind !== 'battery' || energyWh === undefined) return no('How much this battery holds is not known.');
+  if (!fits(charger, battery)) return no('It does not fit this charger.');
+  if (battery.chemistry === 'alkaline') return no(`${CHEMISTRIES.alkaline.name} cells must not be charged.`);
+  if (tooCold(battery, coldestAt(place, day))) return no('Lithium cells must not be charged below 0 °C.');
+  if (place.power === 'none') return no('There is no power at this place.');
+  if (placeW(place) === 0) return no('How much the sun gives at this place is not known.');
+  return { ok: true, charger, filling: { chemistry: battery.chemistry, energyWh } };
+}
+
+/** Below this share of a charge two are the same. */
+const CLOSE = 1e-6;
+/** Moments of one charger between two calls: batteries fill and give way to the next. */
+const MOST_STEPS = 200;
+
+interface Slot {
+  readonly charge: OnCharger;
+  readonly pairing: Pairing;
+  readonly fromCharge: number;
+  fullMin: number | undefined;
+  powered: boolean;
+  wallWh: number;
+}
+
+/**
+ * The chargers of a day, followed in time beside the rigs: what each battery takes depends on what lies beside it, on
+ * the outlet and on the hour. Charges are kept in `soc`, which others read and write too.
+ */
+export class ChargerQueues {
+  private readonly queues = new Map<string, Slot[]>();
+  private nowMin = 0;
+  readonly done: Filled[] = [];
+
+  constructor(
+    private readonly pairing: (charge: OnCharger) => Pairing,
+    private readonly outlets: Outlets,
+    private readonly soc: Map<string, number>,
+  ) {}
+
+  /** Puts a battery on. Nothing happens to it until `advance`. */
+  begin(charge: OnCharger): void {
+    const queue = this.queues.get(charge.chargerId) ?? [];
+    this.queues.set(charge.chargerId, queue);
+    const fromCharge = this.soc.get(charge.batteryId) ?? 0;
+    queue.push({ charge, pairing: this.pairing(charge), fromCharge, fullMin: undefined, powered: false, wallWh: 0 });
+  }
+
+  /** Takes one off again. */
+  end(charge: OnCharger): void {
+    const queue = this.queues.get(charge.chargerId) ?? [];
+    const at = queue.findIndex((slot) => slot.charge === charge);
+    if (at === -1) return;
+    const [slot] = queue.splice(at, 1);
+    const { fromCharge, fullMin, wallWh } = slot!;
+    const toCharge = this.soc.get(charge.batteryId) ?? 0;
+    this.done.push({ charge, fromCharge, toCharge, fullMin, wallWh, trouble: troubleOf(slot!, toCharge) });
+  }
+
+  /** Everything on a charger takes what it is given until then. Outlets must not come or go in between. */
+  advance(toMin: number): void {
+    for (let step = 0; this.nowMin < toMin && step < MOST_STEPS; step++) {
+      const rates = this.rates();
+      if (rates.length === 0) break;
+      let next = toMin;
+      for (const { slot, filling, watts } of rates)
+        next = Math.min(next, this.nowMin + chargeMinutes(filling, this.soc.get(slot.charge.batteryId) ?? 0, 1, watts));
+      for (const { slot, filling, watts } of rates) {
+        const { batteryId } = slot.charge;
+        const before = this.soc.get(batteryId) ?? 0;
+        const after = chargeAfter(filling, before, watts, next - this.nowMin);
+        slot.powered = true;
+        slot.wallWh += ((after - before) * filling.energyWh) / CHARGER_EFFICIENCY;
+        this.soc.set(batteryId, after > 1 - CLOSE ? 1 : after);
+        if (after > 1 - CLOSE) slot.fullMin ??= next;
+      }
+      this.nowMin = next;
+    }
+    this.nowMin = toMin;
+  }
+
+  /** Watts for each battery that takes some now. */
+  private rates(): readonly Rate[] {
+    const rates: Rate[] = [];
+    for (const queue of this.queues.values()) {
+      const waiting = queue.flatMap((slot, place) => {
+        const { pairing } = slot;
+        return pairing.ok && place < pairing.charger.slots && this.takes(slot) ? [{ slot, ...pairing }] : [];
+      });
+      const first = waiting[0];
+      if (!first) continue;
+      const active = first.charger.order === 'one-by-one' ? [first] : waiting;
+      const watts = wattsOf(first.charger, active.length) ?? 0;
+      for (const { slot, filling } of active) rates.push({ slot, filling, watts });
+    }
+    return withinOutlets(rates);
+  }
+
+  private takes({ charge: { batteryId, place } }: Slot): boolean {
+    return (this.soc.get(batteryId) ?? 0) <= 1 - CLOSE && isDuring(this.outlets.get(place!.id) ?? [], this.nowMin);
+  }
+}
+
+interface Rate {
+  readonly slot: Slot;
+  readonly filling: Filling;
+  readonly watts: number;
+}
+
+/** What hangs on one outlet that gives little shares it by what each would take. */
+function withinOutlets(rates: readonly Rate[]): readonly Rate[] {
+  if (rates.every(({ slot }) => placeW(slot.charge.place!) === undefined)) return rates;
+  const wantedW = new Map<string, number>();
+  for (const { slot, watts } of rates) {
+    const id = slot.charge.place!.id;
+    wantedW.set(id, (wantedW.get(id) ?? 0) + watts / CHARGER_EFFICIENCY);
+  }
+  return rates.map((rate) => {
+    const place = rate.slot.charge.place!;
+    return { ...rate, watts: rate.watts * Math.min(1, (placeW(place) ?? Infinity) / wantedW.get(place.id)!) };
+  });
+}
+
+function troubleOf({ pairing, powered, fromCharge }: Slot, toCharge: number): string | undefined {
+  if (!pairing.ok) return pairing.why;
+  if (toCharge >= 1 - CLOSE) return undefined;
+  return powered || fromCharge >= 1 - CLOSE ? 'Not full by then.' : 'Its turn did not come, or the outlet was dead.';
+}

@@ -1,0 +1,119 @@
+import Papa from 'papaparse';
+import { issue } from '../../issue';
+import type { Issue } from '../../issue';
+import { parseQuantity } from '../../quantity/parse-quantity';
+import { list, number, object, text } from '../../shape/shape';
+import type { Infer } from '../../shape/shape';
+import { minuteAt, minuteOf, readClock } from './clock';
+import type { Block, Day, Place, Weather } from './day';
+import type { Span } from './spans';
+
+const HOUR_MIN = 60;
+const DAY_MIN = 24 * HOUR_MIN;
+
+/** What a forecast service answers: an hour a line, times in UTC. */
+export const forecastShape = object('Forecast', {
+  source: text('Who says so', 120),
+  hours: list(
+    'Hours',
+    object('Hour', {
+      at: text('Time in UTC', 25, { regex: /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d)?Z$/, says: 'a time such as 2026-01-12T06:00Z' }),
+      temperatureC: number('Temperature', 'C', { min: -70, max: 60 }),
+    }),
+    { min: 1, max: 40 * 24 },
+  ),
+});
+export type Forecast = Infer<typeof forecastShape>;
+
+/** What a forecast is asked for. */
+export const forecastAskShape = object('Forecast asked for', {
+  latitudeDeg: number('Latitude', 'deg', { min: -90, max: 90 }),
+  longitudeDeg: number('Longitude', 'deg', { min: -180, max: 180 }),
+  from: text('First day', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-12' }),
+  days: number('Days', 'count', { min: 1, max: 33, integer: true }),
+});
+export type ForecastAsk = Infer<typeof forecastAskShape>;
+
+/** A forecast as the weather of a place; hours before the plan or after it are left out. */
+export function weatherFromForecast({ source, hours }: Forecast, day: Pick<Day, 'date' | 'zone' | 'days'>): Weather {
+  const kept = hours
+    .map(({ at, temperatureC }) => ({ atMin: Math.round(minuteOf(day, Date.parse(at))), temperatureC }))
+    .filter(({ atMin, temperatureC }) => isWithin(atMin, day) && temperatureC >= COLDEST_C);
+  return { source, date: day.date, hours: kept };
+}
+
+const COLDEST_C = -40;
+const isWithin = (atMin: number, { days }: Pick<Day, 'days'>): boolean => atMin >= 0 && atMin <= (days + 1) * DAY_MIN;
+
+export interface ReadWeather {
+  readonly weather: Weather | undefined;
+  /** By line and column; the head is line 1. */
+  readonly issues: readonly Issue[];
+}
+
+/**
+ * Reads a table of temperatures with the columns `time` and `temperature` (or `temperatureC`, `temperatureF`), decimal
+ * commas allowed: times as the clocks there show them, `2026-01-12 06:00`, or `06:00` of the first day. Never throws.
+ */
+export function weatherFromCsv(csv: string, day: Pick<Day, 'date' | 'zone' | 'days'>, source: string): ReadWeather {
+  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (head) => head.trim(),
+  });
+  const column = meta.fields?.find((name) => /^temperature ?\(?°?[CF]?\)?$/i.test(name));
+  if (!meta.fields?.includes('time') || column === undefined)
+    return { weather: undefined, issues: [issue('/1', 'no-column', 'columns time, temperature', (meta.fields ?? []).join(', '))] };
+  const unit = /F\)?$/.test(column) ? '°F' : '°C';
+  const issues: Issue[] = [];
+  const hours = data.flatMap((row, index) => {
+    const [time, degrees] = [(row['time'] ?? '').trim(), (row[column] ?? '').trim()];
+    const atMin = minuteOfText(time, day);
+    const read = parseQuantity(/[a-z°]/i.test(degrees) ? degrees : `${degrees} ${unit}`, 'C');
+    if (atMin === undefined) issues.push(issue(`/${index + 2}/time`, 'bad-cell', 'a time such as 2026-01-12 06:00', time));
+    if (!read.ok) issues.push(issue(`/${index + 2}/${column}`, 'bad-cell', 'a temperature such as -4 °C', degrees));
+    if (atMin === undefined || !read.ok) return [];
+    if (read.value < COLDEST_C || read.value > 60) {
+      issues.push(issue(`/${index + 2}/${column}`, 'out-of-range', 'a temperature from -40 to 60 °C', degrees));
+      return [];
+    }
+    return isWithin(atMin, day) ? [{ atMin, temperatureC: read.value }] : [];
+  });
+  if (hours.length === 0 && issues.length === 0)
+    issues.push(issue('/2/time', 'bad-cell', `times from ${day.date} on, within the plan`, data[0]?.['time'] ?? ''));
+  const sorted = hours.sort((a, b) => a.atMin - b.atMin);
+  return { weather: hours.length > 0 ? { source, date: day.date, hours: sorted } : undefined, issues };
+}
+
+function minuteOfText(typed: string, day: Pick<Day, 'date' | 'zone'>): number | undefined {
+  const [, date, clock] = /^(?:(\d{4}-\d\d-\d\d)[T ]+)?(\d{1,2}[:.]?\d{0,2})(?::\d\d)?$/.exec(typed) ?? [];
+  const read = clock === undefined ? undefined : readClock(clock);
+  if (!read?.ok) return undefined;
+  const days = date === undefined ? 0 : Math.round((Date.parse(date) - Date.parse(day.date)) / (DAY_MIN * 60_000));
+  return Number.isFinite(days) && Math.abs(days) < 400 ? minuteAt(day, days, read.value) : undefined;
+}
+
+/**
+ * How cold batteries are in a block: as it says, the coldest hour of its place's weather, as the place says, as the day
+ * says; undefined where nobody said. Hours count down to a whole degree. Weather of another date does not count.
+ */
+export function temperatureIn(block: Block | undefined, day: Day): number | undefined {
+  const place = block?.placeId === undefined ? undefined : day.places?.find(({ id }) => id === block.placeId);
+  return block?.temperatureC ?? (block && place && coldestDuring(place, day, block)) ?? place?.temperatureC ?? day.temperatureC;
+}
+
+/** The coldest hour of a place's weather that touches a span, in whole degrees; undefined where the weather does not cover it. */
+export function coldestDuring({ weather }: Place, day: Pick<Day, 'date'>, { fromMin, toMin }: Span): number | undefined {
+  if (!weather || weather.date !== day.date) return undefined;
+  const touched = weather.hours.filter(({ atMin }) => atMin > fromMin - HOUR_MIN && atMin < toMin);
+  const [first, last] = [touched[0], touched.at(-1)];
+  if (!first || first.atMin > fromMin || last!.atMin + HOUR_MIN < toMin) return undefined;
+  return Math.floor(Math.min(...touched.map(({ temperatureC }) => temperatureC)));
+}
+
+/** How cold it gets where chargers stand: lithium must not be charged below freezing at any hour. */
+export function coldestAt(place: Place, day: Pick<Day, 'date'>): number | undefined {
+  const { weather, temperatureC } = place;
+  if (!weather || weather.date !== day.date || weather.hours.length === 0) return temperatureC;
+  return Math.min(temperatureC ?? Infinity, ...weather.hours.map((hour) => hour.temperatureC));
+}

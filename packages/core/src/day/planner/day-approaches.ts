@@ -1,0 +1,55 @@
+import { alternativeOf, APPROACHES } from '../../feed/approaches';
+import type { Approach } from '../../feed/approaches';
+import { gearTitle } from '../../gear/gear';
+import type { Gear } from '../../gear/gear';
+import type { Rig } from '../../gear/rig';
+import { batteriesOf } from '../../gear/rig-batteries';
+import type { Day } from '../model/day';
+import { DaySimulation } from '../run/simulate';
+import { planDay } from './plan-day';
+import type { DayPlan, PlanOptions } from './plan-day';
+
+/** A day as one approach would feed it. */
+export interface DayApproach {
+  readonly approach: Approach;
+  readonly title: string;
+  /** Rigs that the approach cannot feed, and why; they keep the feed they have. */
+  readonly kept: readonly { readonly rigId: string; readonly why: string }[];
+  /** What is not owned and would have to be. */
+  readonly toBuy: readonly string[];
+  readonly plan: DayPlan;
+}
+
+/** The two that people argue about. */
+export const DAY_APPROACHES: readonly Approach[] = ['one-v-mount', 'each-its-own'];
+
+/**
+ * The same day as an approach would feed it: every rig fed its way from what is owned, completed with generic gear where
+ * that is not enough, no battery in two rigs; then planned. What the person placed for the rigs as they are does not
+ * count. Cost: a search of about a second for each rig, and a plan.
+ */
+export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulation, options: PlanOptions = {}): DayApproach {
+  const kit = new Map([...gear].filter(([, { archived }]) => !archived));
+  const all = new Map<string, Gear>(gear);
+  const fed = new Map<string, Rig>(rigs);
+  const kept: { rigId: string; why: string }[] = [];
+  const toBuy = new Set<string>();
+  const taken = new Set<string>();
+  for (const rigId of day.rigIds) {
+    const rig = rigs.get(rigId);
+    if (!rig) continue;
+    const { assignment, toBuy: missing, lack } = alternativeOf(approach, rig, kit, { exclude: taken });
+    if (assignment) {
+      const { batteries: _states, ...rest } = rig;
+      fed.set(rigId, { ...rest, links: assignment.links });
+      for (const { id, body } of missing) {
+        all.set(id, body);
+        toBuy.add(gearTitle(body));
+      }
+    } else kept.push({ rigId, why: lack ?? 'it has no way of this approach' });
+    for (const id of batteriesOf(fed.get(rigId)!, all)) taken.add(id);
+  }
+  const { swaps: _swaps, charges: _charges, ...bare } = day;
+  const plan = planDay(new DaySimulation(bare as Day, all, fed), { ...options, tries: 1 });
+  return { approach, title: APPROACHES[approach], kept, toBuy: [...toBuy].sort(), plan };
+}

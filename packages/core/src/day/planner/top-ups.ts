@@ -1,0 +1,189 @@
+import type { ChargerBook } from '../charging/charger-book';
+import { energyNow } from '../../gear/battery-health';
+import { gearTitle } from '../../gear/gear';
+import type { Battery } from '../../gear/gear';
+import { isDrawing } from '../model/day';
+import type { Charge, Day, Swap } from '../model/day';
+import { overlap } from '../model/spans';
+import type { Span } from '../model/spans';
+import type { ChargePoint, DayRun } from '../run/day-run';
+import { planFigures } from '../run/plan-figures';
+import type { PlanFigures } from '../run/plan-figures';
+import type { DaySimulation, Moves } from '../run/simulate';
+import { handsOf, startPool } from './plan-pool';
+import type { Hands } from './plan-pool';
+
+/** A battery that could be filled in a break, and whether that is worth the handling. */
+export interface TopUp {
+  readonly batteryId: string;
+  readonly battery: string;
+  readonly charger: string;
+  readonly fromMin: number;
+  readonly toMin: number;
+  readonly fromCharge: number;
+  readonly toCharge: number;
+  readonly gainWh: number;
+  /** The rig that it has to be taken out of, and put back into. */
+  readonly rig: string | undefined;
+  readonly worth: boolean;
+  /** Why, or why not. */
+  readonly says: string;
+  /** The day's moves with it. */
+  readonly moves: Moves;
+}
+
+/** Shorter breaks are for coffee. */
+const LEAST_BREAK_MIN = 15;
+/** Nobody walks to a charger for less. */
+const LEAST_GAIN = 0.05;
+const FULL = 0.97;
+/** Breaks of one day that are tried. */
+const MOST_TRIED = 60;
+
+interface Break extends Span {
+  readonly batteryId: string;
+  readonly charge: number;
+  /** Where its rig is before the break and in it; none where it has not been out yet. */
+  readonly places: readonly string[];
+  /** Where it sits meanwhile, in a rig that draws nothing. */
+  readonly seat: { readonly rigId: string; readonly seatId: string } | undefined;
+}
+
+/**
+ * Every break in which a battery that is wanted again could be filled, each tried by running the day with it. Worth the
+ * handling is what takes away minutes without power, or keeps a battery out of its reserve; of the rest it is said what the
+ * battery has left without. Cost: a run of the day for each break.
+ */
+export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[] {
+  const { day } = simulation;
+  const now = planFigures(simulation, day);
+  const hands = handsOf(day);
+  // the pool's book holds what is on the chargers already
+  const { book } = startPool(simulation, { swaps: day.swaps ?? [], charges: day.charges ?? [] }, hands);
+  const found = breaksOf(simulation, run)
+    .slice(0, MOST_TRIED)
+    .flatMap((one): TopUp[] => {
+      const filled = filledIn(one, simulation, book, hands);
+      if (!filled) return [];
+      const { charge, toCharge, moves } = filled;
+      const { gear, rigs } = simulation;
+      const battery = gear.get(one.batteryId) as Battery;
+      const left = leastLater(run.charge.get(one.batteryId) ?? [], one.toMin);
+      return [
+        {
+          batteryId: one.batteryId,
+          battery: gearTitle(battery),
+          charger: gearTitle(gear.get(charge.chargerId)!),
+          fromMin: charge.fromMin,
+          toMin: charge.toMin,
+          fromCharge: one.charge,
+          toCharge,
+          gainWh: (toCharge - one.charge) * (energyNow(battery) ?? 0),
+          rig: one.seat && rigs.get(one.seat.rigId)?.name,
+          ...judged(now, planFigures(simulation, moves), toCharge - one.charge, left),
+          moves,
+        },
+      ];
+    });
+  return found.sort((a, b) => Number(b.worth) - Number(a.worth) || a.fromMin - b.fromMin);
+}
+
+/** The day's moves with a battery filled in a break, where its rig is; taken off once it is full and somebody is there. */
+function filledIn(
+  { batteryId, charge, places, fromMin, toMin, seat }: Break,
+  { day }: DaySimulation,
+  book: ChargerBook,
+  hands: Hands,
+): { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined {
+  const reaches = (placeId: string): number | undefined => (places.length === 0 || places.includes(placeId) ? fromMin : undefined);
+  const booking = book.offer(batteryId, charge, fromMin, toMin, reaches);
+  if (!booking) return undefined;
+  const { chargerId, toCharge } = booking;
+  const full = Math.ceil(booking.fillToMin);
+  const there = hands(day.chargers?.find(({ gearId }) => gearId === chargerId)?.placeId).find((span) => span.toMin >= full);
+  const added: Charge = {
+    batteryId,
+    chargerId,
+    fromMin: booking.fromMin,
+    toMin: Math.min(booking.toMin, Math.max(full, there?.fromMin ?? full)),
+  };
+  const back: readonly Swap[] = seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [];
+  return { charge: added, toCharge, moves: { swaps: [...(day.swaps ?? []), ...back], charges: [...(day.charges ?? []), added] } };
+}
+
+function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number): Pick<TopUp, 'worth' | 'says'> {
+  const saved = now.gapMin - then.gapMin;
+  if (then.interruptions > now.interruptions) return { worth: false, says: 'it would interrupt what must not be' };
+  if (saved > 1) return { worth: true, says: `${Math.floor(saved)} min less without power` };
+  if (saved > -1 && then.intoReserve < now.intoReserve) return { worth: true, says: 'keeps it out of its reserve' };
+  const without = `${Math.round(100 * left)} % are left at the lowest without it`;
+  if (gain < LEAST_GAIN) return { worth: false, says: `it adds only ${Math.round(100 * gain)} %; ${without}` };
+  return { worth: false, says: left > 0.001 ? without : 'nothing is gained by it' };
+}
+
+/**
+ * Whether what is on a charger serves the plan itself; the rest is for the day after. By place among the day's charges. Cost:
+ * a run of the day for each charge of a battery that is drawn from afterwards.
+ */
+export function neededToday(simulation: DaySimulation, run: DayRun): readonly boolean[] {
+  const { day } = simulation;
+  const now = planFigures(simulation, day);
+  return (day.charges ?? []).map(({ batteryId, fromMin }, index) => {
+    if (!run.stays.some((stay) => stay.batteryId === batteryId && stay.fromMin >= fromMin)) return false;
+    const charges = day.charges!.filter((_charge, other) => other !== index);
+    const without = planFigures(simulation, { swaps: day.swaps, charges });
+    return without.gapMin > now.gapMin + 1 || without.intoReserve > now.intoReserve || without.interruptions > now.interruptions;
+  });
+}
+
+/** When a battery that is not full lies idle, or sits in a rig that draws nothing, and is drawn from again later. */
+function breaksOf({ day }: DaySimulation, run: DayRun): readonly Break[] {
+  const drawing = new Map(
+    day.rigIds.map((rigId) => [
+      rigId,
+      day.blocks.filter((block) => block.rigId === rigId && isDrawing(block)).sort((a, b) => a.fromMin - b.fromMin),
+    ]),
+  );
+  const ids = [...new Set(run.stays.map(({ batteryId }) => batteryId))];
+  const begin = day.startsAt ?? 0;
+  return ids.flatMap((batteryId): readonly Break[] => {
+    const stays = run.stays.filter((stay) => stay.batteryId === batteryId);
+    const busy: readonly Span[] = [
+      ...stays.flatMap((stay) => drawing.get(stay.rigId)!.filter((block) => overlap(block, stay) > 0).map(({ fromMin, toMin }) => ({ fromMin: Math.max(fromMin, stay.fromMin), toMin: Math.min(toMin, stay.toMin) }))), // prettier-ignore
+      ...run.filled.filter(({ charge }) => charge.batteryId === batteryId).map(({ charge }) => charge),
+    ].sort((a, b) => a.fromMin - b.fromMin);
+    const lastDrawn = Math.max(0, ...busy.filter((one) => !('chargerId' in one)).map(({ toMin }) => toMin));
+    const breaks: Break[] = [];
+    let fromMin = begin;
+    for (const one of busy) {
+      const charge = chargeAt(run.charge.get(batteryId) ?? [], fromMin);
+      if (one.fromMin - fromMin >= LEAST_BREAK_MIN && one.fromMin < lastDrawn && charge < FULL) {
+        const stay = stays.find((sitting) => sitting.fromMin <= fromMin + 1e-6 && sitting.toMin >= one.fromMin - 1e-6);
+        const seat =
+          stay &&
+          run.seated.findLast((seated) => seated.rigId === stay.rigId && seated.batteryId === batteryId && seated.atMin <= fromMin + 1e-6);
+        const from = stays.findLast((before) => before.fromMin < fromMin + 1e-6);
+        const places = from ? placesOf(day, from.rigId, fromMin, one.fromMin) : [];
+        breaks.push({ batteryId, charge, places, fromMin, toMin: one.fromMin, seat: seat && { rigId: seat.rigId, seatId: seat.seatId } });
+      }
+      fromMin = Math.max(fromMin, one.toMin);
+    }
+    return breaks;
+  });
+}
+
+/** Where a rig is: in its last block before a break, and in those within it. */
+function placesOf({ blocks }: Day, rigId: string, fromMin: number, toMin: number): readonly string[] {
+  const own = blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
+  const near = [own.findLast((block) => block.toMin <= fromMin + 1e-6), ...own.filter((block) => overlap(block, { fromMin, toMin }) > 0)];
+  return [...new Set(near.flatMap((block) => block?.placeId ?? []))];
+}
+
+function chargeAt(points: readonly ChargePoint[], minute: number): number {
+  return points.findLast((point) => point.minute <= minute + 1e-6)?.charge ?? points[0]?.charge ?? 0;
+}
+
+/** The lowest that a battery falls to after a minute. */
+function leastLater(points: readonly ChargePoint[], minute: number): number {
+  return Math.min(1, ...points.filter((point) => point.minute > minute).map(({ charge }) => charge));
+}

@@ -1,0 +1,97 @@
+import type { Filled } from '../charging/charger-queue';
+import type { Block } from '../model/day';
+import type { Span } from '../model/spans';
+import type { Seated } from './seating';
+
+/** Minutes in which a rig has no power though a block of it wants some. */
+export interface PowerGap extends Span {
+  readonly rigId: string;
+  readonly blockId: string;
+  /** A planned change of battery, a battery that gave out, a seat with none in it, or a rig that cannot run so. */
+  readonly why: 'change' | 'gave-out' | 'empty-seat' | 'cannot-run';
+  readonly says: string;
+}
+
+/** A battery in a rig, from when it is put in until it is taken out. */
+export interface Stay extends Span {
+  readonly rigId: string;
+  readonly batteryId: string;
+  readonly fromCharge: number;
+  readonly toCharge: number;
+}
+
+export interface BlockRun {
+  readonly blockId: string;
+  /** Minutes without power, planned changes left out. */
+  readonly gapMin: number;
+  /** Minutes without power through a change of battery. */
+  readonly changeMin: number;
+  /** Changes that fall into a block that must not be interrupted. */
+  readonly interruptions: number;
+}
+
+/** A day as it goes: every charge, gap and charger. */
+export interface DayRun {
+  readonly seated: readonly Seated[];
+  readonly stays: readonly Stay[];
+  readonly gaps: readonly PowerGap[];
+  readonly blocks: readonly BlockRun[];
+  readonly filled: readonly Filled[];
+  /** Charge of each battery over time, the batteries built into devices by `builtInId`; straight between points. */
+  readonly charge: ReadonlyMap<string, readonly ChargePoint[]>;
+  /** Charge at the end of the plan: what the next day starts with. */
+  readonly endCharge: ReadonlyMap<string, number>;
+  /** Batteries of which nobody said how full they are at the start. */
+  readonly takenAsFull: readonly string[];
+  /** Stays that end below the reserve. */
+  readonly intoReserve: readonly Stay[];
+}
+
+export interface ChargePoint {
+  readonly minute: number;
+  readonly charge: number;
+}
+
+/** Gaps and stays that are nearer than this are one. */
+export const TOUCH_MIN = 1e-3;
+
+/** Stays of one battery in one rig that follow each other at once are one. */
+export function joined(pieces: readonly Stay[]): readonly Stay[] {
+  const stays: Stay[] = [];
+  const last = new Map<string, number>();
+  for (const piece of [...pieces].sort((a, b) => a.fromMin - b.fromMin)) {
+    const key = `${piece.rigId} ${piece.batteryId}`;
+    const before = last.get(key);
+    if (before !== undefined && Math.abs(stays[before]!.toMin - piece.fromMin) < TOUCH_MIN)
+      stays[before] = { ...stays[before]!, toMin: piece.toMin, toCharge: piece.toCharge }; // prettier-ignore
+    else last.set(key, stays.push(piece) - 1);
+  }
+  return stays;
+}
+
+/** Gaps of several devices at once are one of the rig, and so are those that follow each other for one reason. */
+export function joinedGaps(gaps: readonly PowerGap[]): readonly PowerGap[] {
+  const result: PowerGap[] = [];
+  const last = new Map<string, number>();
+  for (const gap of [...gaps].sort((a, b) => a.fromMin - b.fromMin)) {
+    const key = `${gap.blockId} ${gap.why}`;
+    const before = last.get(key);
+    if (before !== undefined && result[before]!.toMin >= gap.fromMin - TOUCH_MIN)
+      result[before] = { ...result[before]!, toMin: Math.max(result[before]!.toMin, gap.toMin) };
+    else last.set(key, result.push(gap) - 1);
+  }
+  return result;
+}
+
+/** What a run came to in one block. */
+export function blockRun({ id, uninterrupted }: Block, gaps: readonly PowerGap[], seated: readonly Seated[]): BlockRun {
+  const own = gaps.filter(({ blockId }) => blockId === id);
+  const minutes = (of: readonly PowerGap[]): number => of.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+  const interrupting = seated.filter(({ within, first, takesMin }) => !first && within?.id === id && takesMin > 0);
+  return {
+    blockId: id,
+    gapMin: minutes(own.filter(({ why }) => why !== 'change')),
+    changeMin: minutes(own.filter(({ why }) => why === 'change')),
+    interruptions: uninterrupted ? interrupting.length : 0,
+  };
+}

@@ -1,0 +1,120 @@
+import { batteryFigures } from '../gear/battery-figures';
+import { budgetFeed } from '../rig/circuit-of';
+import type { LoadDraw } from '../rig/circuit-of';
+import type { Connection } from '../rig/connection';
+import { isA, roleOf } from '../rig/part';
+import type { Part } from '../rig/part';
+import type { SourceTree } from '../rig/source-tree';
+import type { Discharge } from '../run/discharge';
+import { finding } from './finding';
+import type { Finding } from './finding';
+import { lacking } from './lacking';
+import { feedPoint, mostCurrent } from './points';
+import { guardFindings } from './wires-and-fuses';
+
+/** Above this a linear regulator needs a heat sink and a switching converter is advised. */
+const MUCH_HEAT_W = 2;
+
+/** Current in every lead, port, budget and part at every state of charge; fuses, wire, heat; collapse. */
+export function currentFindings(tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
+  const guards = guardFindings(tree, run);
+  if (run === undefined) return guards;
+  if (run.cause === 'collapse') return [collapse(tree, run), ...guards];
+  return [
+    ...tree.connections.flatMap((one) => [...leadFindings(one, run), ...ratingFindings(one, run), ...heatFindings(one, run)]),
+    ...packFindings(tree, run),
+    ...budgetFindings(tree, run),
+    ...guards,
+  ];
+}
+
+function collapse({ source, connections }: SourceTree, run: Discharge): Finding {
+  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
+  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.gear.name } as const;
+  const facts = { source: source.gear.name, loads, afterMin: run.minutes };
+  return finding('collapse', run.minutes === 0 ? 'stop' : 'caution', place, facts);
+}
+
+function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Finding[] {
+  const [limit] = limits;
+  const [start, end] = [run.start, run.end].map((point) => feedPoint(point, id));
+  if (!limit || !start || !end) return [];
+  const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.gear.name } as const;
+  const flow = { startA: start.currentA, endA: end.currentA, limit };
+  if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.gear.name, ...flow })];
+  if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
+  const late = { at: 'lead', to: to.gear.name, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
+  return [finding('over-current-late', 'caution', place, late)];
+}
+
+function packFindings({ source }: SourceTree, run: Discharge): Finding[] {
+  if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
+  const { name: battery } = source.gear;
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
+  const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0 } as const;
+  if (run.minutes === 0) return [finding('over-current', 'stop', place, facts)];
+  return [finding('over-current-late', 'caution', place, { ...facts, afterMin: run.minutes })];
+}
+
+/** Limits that several ports keep together. */
+function budgetFindings({ connections, source }: SourceTree, run: Discharge): Finding[] {
+  if (run.cause !== 'over-current') return [];
+  const parts = new Map<string, Part>([[source.id, source], ...connections.map(({ to }): [string, Part] => [to.id, to])]);
+  return [...parts.values()].flatMap((part) =>
+    part.budgets
+      .filter(({ id }) => budgetFeed(part.id, id) === run.at)
+      .map(({ name: budget, maxA, maxW }) => {
+        const { name: of } = part.gear;
+        const takenA = feedPoint(run.end ?? run.start, run.at)?.currentA ?? 0;
+        const place = { aspect: 'current', role: roleOf(part), gearId: part.id, part: of } as const;
+        const facts = { of, budget, maxA, maxW, takenA, afterMin: run.minutes };
+        return finding('budget-passed', run.minutes === 0 ? 'stop' : 'caution', place, facts);
+      }),
+  );
+}
+
+/** The watts that go through a part that is rated in watts. */
+function ratingFindings({ id, from, to, supply }: Connection, run: Discharge): Finding[] {
+  if (!isA(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
+  const drawnW = mostCurrent(run, id) * supply.highV;
+  const { ratedW } = from.gear;
+  return drawnW <= ratedW ? [] : [overloaded(from, id, { load: to.gear.name, drawnW, ratedW, atPeaks: false })];
+}
+
+interface Overload {
+  readonly load: string;
+  readonly drawnW: number;
+  readonly ratedW: number;
+  readonly atPeaks: boolean;
+}
+
+function overloaded(adapter: Part, connectionId: string, overload: Overload): Finding {
+  const { name } = adapter.gear;
+  const place = { aspect: 'current', role: 'adapter', gearId: adapter.id, connectionId, part: name } as const;
+  return finding('adapter-overloaded', overload.atPeaks ? 'caution' : 'stop', place, { adapter: name, ...overload });
+}
+
+/** An adapter whose rating nobody knows, and peaks above a known one: they do not need a run. */
+export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<string, LoadDraw>): readonly Finding[] {
+  return connections.flatMap(({ id, from, to }): Finding[] => {
+    if (!isA(from, 'adapter') || from.gear.output.passThrough || from.gear.input.triggerV !== undefined) return [];
+    const { ratedW: rated, output } = from.gear;
+    const ratedW = rated ?? (output.maxA !== undefined && output.voltageV !== undefined ? output.maxA * output.voltageV : undefined);
+    if (ratedW === undefined) return [lacking('rated-power', from, id)];
+    const { powerW = 0, peakW = 0 } = draws.get(to.id) ?? {};
+    if (peakW <= ratedW || powerW > ratedW) return [];
+    return [overloaded(from, id, { load: to.gear.name, drawnW: peakW, ratedW, atPeaks: true })];
+  });
+}
+
+function heatFindings({ id, from, supply, before }: Connection, run: Discharge): Finding[] {
+  if (!isA(from, 'adapter') || !from.gear.linear || !supply || !before) return [];
+  // hottest where the input stands highest: at the start
+  const inV = feedPoint(run.start, before.id)?.inputV ?? 0;
+  const currentA = feedPoint(run.start, id)?.currentA ?? 0;
+  const heatW = (inV - supply.highV) * currentA;
+  if (heatW <= MUCH_HEAT_W) return [];
+  const { name: adapter } = from.gear;
+  const place = { aspect: 'current', role: 'adapter', gearId: from.id, connectionId: id, part: adapter } as const;
+  return [finding('regulator-hot', 'caution', place, { adapter, inV, outV: supply.highV, currentA, heatW })];
+}

@@ -1,0 +1,81 @@
+import { hasCushion } from '../rig/connection';
+import type { Connection } from '../rig/connection';
+import { carriesDelivery } from '../rig/contract';
+import { roleOf } from '../rig/part';
+import type { ResolvedRig } from '../rig/resolve-rig';
+import type { Contract } from '../usb/power-delivery';
+import { finding } from './finding';
+import type { Finding, FindingPlace } from './finding';
+import { lacking } from './lacking';
+
+/** What source, cable and device agree on over USB, whether it is enough, and what happens while it is not. */
+export function contractFindings(rig: ResolvedRig, connection: Connection, drawnW: number | undefined): readonly Finding[] {
+  const { id, contract, input, to } = connection;
+  if (input.takes !== 'pd') return [];
+  const part = `${input.name} of ${to.gear.name}`;
+  if (input.minV === undefined || input.maxV === undefined) return [lacking('profiles', to, id, part)];
+  const place: FindingPlace = { aspect: 'voltage', role: roleOf(to), gearId: to.id, connectionId: id, part };
+  if (contract === undefined) {
+    if (connection.incomplete && !saysWhatItGives(connection)) return [];
+    return [finding('contract-none', 'stop', place, whyNone(connection, input.minV, input.maxV))];
+  }
+  return [
+    ...enough(rig, connection, contract, drawnW, place),
+    ...sinkFindings(rig, connection, place),
+    ...shared(rig, connection, contract, place),
+  ];
+}
+
+/** A port whose offer is missing is told as that, not as one that offers nothing. */
+function saysWhatItGives({ output }: Connection): boolean {
+  if (output.gives === 'pd') return output.ratingW !== undefined || output.profiles !== undefined;
+  return output.gives !== 'fixed' || output.maxA !== undefined;
+}
+
+function whyNone(connection: Connection, minV: number, maxV: number) {
+  const { output, from, cable, to } = connection;
+  const why = output.gives !== 'pd' ? 'no-delivery' : !carriesDelivery(connection) ? 'usb-a-end' : 'no-profile';
+  return { why, port: output.name, of: from.gear.name, cable: cable?.gear.name, device: to.gear.name, minV, maxV } as const;
+}
+
+function enough(
+  rig: ResolvedRig,
+  { id, input, to, cable, mixedW }: Connection,
+  contract: Contract,
+  drawnW: number | undefined,
+  place: FindingPlace,
+): Finding[] {
+  if (input.takes !== 'pd') return [];
+  const needW = Math.max(input.needW ?? 0, drawnW ?? 0);
+  if (contract.powerW >= needW) return drawnW === undefined ? [] : [finding('contract-fits', 'good', place, { contract, needW })];
+  const refuses = (input.needW ?? 0) > contract.powerW;
+  const mixes = (input.sink === 'mixes' || input.sink === 'needs-battery') && !refuses && hasCushion(rig, to, id);
+  const end = cable?.gear.ends.source.type === 'usb-a' ? 'usb-a' : 'usb-c';
+  const facts = {
+    device: to.gear.name,
+    contract,
+    needW,
+    refuses,
+    addedW: mixes ? needW - (mixedW ?? contract.powerW) : undefined,
+    cableEnd: contract.limitedBy === 'cable' ? end : undefined,
+  } as const;
+  return [finding(contract.by === 'plain-5v' ? 'legacy-short' : 'contract-short', mixes ? 'caution' : 'stop', place, facts)];
+}
+
+function shared(rig: ResolvedRig, { id, from, output, to }: Connection, contract: Contract, place: FindingPlace): Finding[] {
+  const neighbours = rig.ends
+    .filter((other) => other.from.id === from.id && other.output.id !== output.id)
+    .filter((other) => output.budget !== undefined && other.output.budget === output.budget)
+    .map((other) => other.output.name);
+  if (neighbours.length === 0 || hasCushion(rig, to, id)) return [];
+  const facts = { port: output.name, of: from.gear.name, neighbours, device: to.gear.name, contractW: contract.powerW };
+  return [finding('budget-shared', 'caution', place, facts)];
+}
+
+function sinkFindings(rig: ResolvedRig, { id, input, to }: Connection, place: FindingPlace): Finding[] {
+  if (input.takes !== 'pd') return [];
+  const facts = { device: to.gear.name };
+  if (input.sink === 'charges-when-off') return [finding('sink-only-charges', 'stop', place, facts)];
+  if (input.sink === 'needs-battery' && !hasCushion(rig, to, id)) return [finding('sink-needs-battery', 'caution', place, facts)];
+  return [];
+}

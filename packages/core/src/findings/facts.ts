@@ -1,0 +1,244 @@
+import type { CurrentLimit } from '../rig/conductor';
+import type { LackOf } from '../rig/figure';
+import type { SpareTrouble } from '../rig/spares';
+import type { Contract } from '../usb/power-delivery';
+
+/** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */
+export type Need =
+  | { readonly need: 'contract-unknown' | 'volts-unknown' | 'no-battery' }
+  | { readonly need: 'contract'; readonly needW: number; readonly givenW: number }
+  | { readonly need: 'delivery'; readonly needW: number }
+  | { readonly need: 'volts'; readonly needV: number; readonly startV: number; readonly endV: number }
+  | { readonly need: 'recognised' | 'recognition-unknown'; readonly battery: string };
+
+interface VoltageRange {
+  /** What gives the voltage. */
+  readonly supply: string;
+  readonly highV: number;
+  readonly lowV: number;
+}
+
+interface Window {
+  /** What accepts it: a device's input, or a part. */
+  readonly place: string;
+  readonly minV: number | undefined;
+  readonly maxV: number | undefined;
+}
+
+interface ShortContract {
+  readonly device: string;
+  readonly contract: Contract;
+  readonly needW: number;
+  /** It asks for that much, and takes nothing below. */
+  readonly refuses: boolean;
+  /** Watts that its own battery adds; undefined where it runs on the contract or not at all. */
+  readonly addedW: number | undefined;
+  /** A better cable would do; undefined where the source is what limits. */
+  readonly cableEnd: 'usb-a' | 'usb-c' | undefined;
+}
+
+interface Lasting {
+  readonly wantedMin: number;
+  readonly plannedMin: number;
+  readonly firstStopMin: number;
+}
+
+interface Standing {
+  readonly edge: string;
+  readonly marginMm: number;
+  readonly marginShare: number;
+  readonly alongMm: number;
+  readonly massG: number;
+  readonly angleDeg: number | undefined;
+  readonly counterweightG: number | undefined;
+  readonly ballastG: number | undefined;
+}
+
+interface Payload {
+  readonly massG: number;
+  readonly payloadG: number;
+}
+
+/**
+ * What each finding compares: figures with their unit in the name, and the names of what they are of. `words` has a
+ * sentence for every code and does not compile without one.
+ */
+export interface Facts {
+  // how the rig is drawn
+  'part-missing':
+    | { readonly gone: 'part'; readonly kind: string | undefined }
+    | { readonly gone: 'mode' | 'phase-mode'; readonly device: string; readonly mode: string }
+    | { readonly gone: 'phase-device' }
+    | { readonly gone: 'output' | 'input'; readonly of: string; readonly port: string };
+  'used-twice': { readonly of: string; readonly port: string | undefined };
+  'not-fed': { readonly of: string; readonly handsOn: boolean };
+  loop: { readonly of: string };
+  // plugs
+  'connector-fits': { readonly from: string; readonly to: string; readonly connector: string };
+  'connector-mismatch': { readonly from: string; readonly to: string; readonly has: string; readonly takes: string };
+  'connector-unknown': {
+    readonly from: string;
+    readonly to: string;
+    readonly has: string;
+    readonly takes: string;
+    readonly barrel: boolean;
+  };
+  'cable-missing': { readonly from: string; readonly to: string; readonly socket: string };
+  'polarity-reversed': {
+    readonly from: string;
+    readonly to: string;
+    readonly device: string;
+    readonly crossed: boolean;
+    readonly fromPolarity: string | undefined;
+    readonly toPolarity: string | undefined;
+  };
+  'polarity-unknown': { readonly from: string; readonly to: string; readonly connector: string };
+  'port-taken': { readonly port: string; readonly device: string; readonly duty: 'control' | 'data' | undefined };
+  'fit-note': { readonly of: string; readonly note: string };
+  refused: { readonly by: string; readonly adapter: string; readonly grip: boolean };
+  // what is not known
+  'figure-missing':
+    | { readonly lack: LackOf; readonly of: string; readonly port: string | undefined; readonly readW: number | undefined }
+    | { readonly lack: 'mode'; readonly device: string; readonly mode: string | undefined; readonly need: Need }
+    | { readonly lack: 'feature'; readonly device: string; readonly feature: string; readonly silently: boolean; readonly need: Need };
+  // volts
+  'voltage-fits': VoltageRange & Window & { readonly minV: number; readonly maxV: number };
+  'over-voltage': VoltageRange & Window & { readonly maxV: number };
+  'over-voltage-charging': { readonly battery: string; readonly place: string; readonly chargeV: number; readonly maxV: number };
+  'under-voltage': VoltageRange & Window & { readonly minV: number; readonly arrivesV: number };
+  'charge-stranded':
+    | {
+        readonly by: 'cutoff';
+        readonly battery: string;
+        readonly loads: readonly string[];
+        readonly cutoffV: number;
+        readonly charge: number;
+        readonly leftWh: number;
+      }
+    | ({
+        readonly by: 'window';
+        readonly battery: string;
+        readonly minV: number;
+        readonly charge: number;
+        readonly leftWh: number;
+        readonly leftShare: number;
+      } & VoltageRange &
+        Window)
+    | ({ readonly by: 'window-untimed'; readonly minV: number } & VoltageRange & Window);
+  'will-not-start': VoltageRange & {
+    readonly place: string;
+    readonly startV: number;
+    readonly givenV: number;
+    readonly charge: number;
+    /** Enough volts without load, too few once the others draw. */
+    readonly underLoad: boolean;
+  };
+  'wire-drop': {
+    readonly cable: string;
+    readonly to: string;
+    readonly dropV: number;
+    readonly dropShare: number;
+    readonly currentA: number;
+  };
+  // amps
+  'current-fits': { readonly startA: number; readonly endA: number; readonly limit: CurrentLimit };
+  'over-current':
+    | { readonly at: 'lead'; readonly to: string; readonly startA: number; readonly endA: number; readonly limit: CurrentLimit }
+    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number };
+  'over-current-late':
+    | {
+        readonly at: 'lead';
+        readonly to: string;
+        readonly startA: number;
+        readonly endA: number;
+        readonly limit: CurrentLimit;
+        readonly afterMin: number;
+        readonly arrivesV: number;
+      }
+    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number; readonly afterMin: number };
+  'peak-stops': { readonly battery: string; readonly peakW: number; readonly charge: number; readonly afterMin: number };
+  collapse: { readonly source: string; readonly loads: readonly string[]; readonly afterMin: number };
+  'adapter-overloaded': {
+    readonly adapter: string;
+    readonly load: string;
+    readonly drawnW: number;
+    readonly ratedW: number;
+    readonly atPeaks: boolean;
+  };
+  'budget-passed': {
+    readonly of: string;
+    readonly budget: string;
+    readonly maxA: number | undefined;
+    readonly maxW: number | undefined;
+    readonly takenA: number;
+    readonly afterMin: number;
+  };
+  'budget-shared': {
+    readonly port: string;
+    readonly of: string;
+    readonly neighbours: readonly string[];
+    readonly device: string;
+    readonly contractW: number;
+  };
+  'regulator-hot': {
+    readonly adapter: string;
+    readonly inV: number;
+    readonly outV: number;
+    readonly currentA: number;
+    readonly heatW: number;
+  };
+  'wire-hot': {
+    readonly cable: string;
+    readonly to: string;
+    readonly areaMm2: number;
+    readonly currentA: number;
+    readonly carriesA: number;
+  };
+  'fuse-small': { readonly fuseA: number; readonly currentA: number; readonly wantedA: number; readonly sizeA: number };
+  'fuse-large': { readonly fuseA: number; readonly carriesA: number };
+  'fuse-none': { readonly from: string; readonly to: string; readonly sizeA: number | undefined };
+  // USB
+  'contract-fits': { readonly contract: Contract; readonly needW: number };
+  'contract-none': {
+    readonly why: 'no-delivery' | 'usb-a-end' | 'no-profile';
+    /** The port of the source, and the cable where that is what keeps them apart. */
+    readonly port: string;
+    readonly of: string;
+    readonly cable: string | undefined;
+    readonly device: string;
+    readonly minV: number;
+    readonly maxV: number;
+  };
+  'contract-short': ShortContract;
+  'legacy-short': ShortContract;
+  'sink-needs-battery': { readonly device: string };
+  'sink-only-charges': { readonly device: string };
+  'battery-drains': { readonly device: string; readonly flatMin: number };
+  // what is lost
+  'mode-lost': { readonly device: string; readonly mode: string | undefined; readonly need: Need };
+  'mode-lost-late': { readonly device: string; readonly mode: string | undefined; readonly need: Need };
+  'mode-closed': { readonly device: string; readonly mode: string; readonly need: Need };
+  'feature-lost': { readonly device: string; readonly feature: string; readonly silently: boolean; readonly need: Need };
+  'gauge-blind': {
+    readonly adapter: string;
+    readonly device: string;
+    readonly shows: 'always-full' | 'none' | undefined;
+    readonly plannedMin: number | undefined;
+  };
+  // how it stands
+  'balance-fits': ({ readonly on: 'feet' } & Standing) | ({ readonly on: 'stabiliser' } & Payload);
+  'balance-unknown': { readonly places: readonly string[]; readonly masses: readonly string[] };
+  'tips-over': Standing;
+  'tips-easily': Standing;
+  'payload-passed': Payload;
+  'payload-near': Payload;
+  'swap-shifts': { readonly battery: string; readonly spare: string; readonly alongMm: number; readonly massG: number };
+  // the rig as a whole
+  'single-point': { readonly parts: readonly string[]; readonly stops: readonly string[]; readonly devices: number };
+  'stops-together': { readonly parts: readonly string[]; readonly stops: readonly string[]; readonly devices: number };
+  'no-cushion': { readonly devices: readonly string[]; readonly wantedMin: number; readonly plannedMin: number };
+  'spare-unfit': { readonly spare: string; readonly battery: string; readonly trouble: SpareTrouble };
+  lasts: Lasting;
+  'lasts-into-reserve': Lasting;
+  'too-short': Lasting;
+}

@@ -1,0 +1,26 @@
+import type { Adapter } from '../gear/gear';
+import { isA } from '../rig/part';
+import type { Part } from '../rig/part';
+import { connectionsInto } from '../rig/resolve-rig';
+import type { ResolvedRig } from '../rig/resolve-rig';
+import { finding } from './finding';
+import type { Finding } from './finding';
+
+/** Devices whose own gauge does not show what is left. */
+export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined): Finding[] {
+  return rig.connections.flatMap(({ id, from, to }) => {
+    const adapter = isA(to, 'device') ? adapterBefore(rig, from) : undefined;
+    if (!adapter || adapter.gear.gauge === 'true') return [];
+    const { name, gauge: shows } = adapter.gear;
+    const place = { aspect: 'gauge', role: 'adapter', gearId: adapter.id, connectionId: id, part: name } as const;
+    const swapMin = plannedMin !== undefined && plannedMin > 0 ? plannedMin : undefined;
+    return [finding('gauge-blind', 'caution', place, { adapter: name, device: to.gear.name, shows, plannedMin: swapMin })];
+  });
+}
+
+/** The adapter that stands in for a device's battery: straight in its bay, or in the grip there. */
+function adapterBefore(rig: ResolvedRig, part: Part): Part<Adapter> | undefined {
+  if (isA(part, 'adapter')) return part;
+  const behind = isA(part, 'hub') && part.gear.form === 'grip' ? connectionsInto(rig, part)[0] : undefined;
+  return behind && adapterBefore(rig, behind.from);
+}

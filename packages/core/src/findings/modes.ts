@@ -1,0 +1,105 @@
+import type { Needs } from '../gear/gear';
+import type { Connection } from '../rig/connection';
+import type { DeviceUse } from '../rig/drawn-rig';
+import { isA } from '../rig/part';
+import type { Part } from '../rig/part';
+import { connectionsInto } from '../rig/resolve-rig';
+import type { ResolvedRig } from '../rig/resolve-rig';
+import { connectionTo, inOwnBay, treeFeeding } from '../rig/source-tree';
+import type { SourceTree } from '../rig/source-tree';
+import type { Discharge } from '../run/discharge';
+import type { Facts, Need } from './facts';
+import { finding } from './finding';
+import type { Finding, FindingPlace } from './finding';
+import { deviceVolts, feedPoint } from './points';
+
+/** A device and what feeds it. */
+interface Fed {
+  readonly use: DeviceUse;
+  readonly connection: Connection;
+  readonly run: Discharge | undefined;
+  /** The battery in the device's own bay, whatever feeds it. */
+  readonly own: Part | undefined;
+}
+
+/** What a device loses on its feed: the mode chosen, other modes, features. */
+export function capabilityFindings(rig: ResolvedRig, runs: ReadonlyMap<SourceTree, Discharge | undefined>): Finding[] {
+  return rig.devices.flatMap((use) => {
+    const tree = treeFeeding(rig.trees, use.part);
+    if (!tree) return [];
+    const connection = connectionTo(tree, use.part);
+    const own = connectionsInto(rig, use.part).find(inOwnBay)?.from;
+    const fed: Fed = { use, connection, run: runs.get(tree), own };
+    return [...modeInUse(fed), ...otherModes(fed), ...features(fed)];
+  });
+}
+
+function placeOf({ use: { part }, connection: { id } }: Fed): FindingPlace {
+  return { aspect: 'modes', role: 'device', gearId: part.id, connectionId: id, part: part.gear.name };
+}
+
+function modeInUse(fed: Fed): Finding[] {
+  const { name: device, modes, needs: usual } = fed.use.part.gear;
+  const mode = modes?.find(({ id }) => id === fed.use.modeId);
+  const need = unmet(fed, mode ? mode.needs : usual);
+  if (!need) return [];
+  const facts = { device, mode: mode?.name, need };
+  if (isUnknown(need)) return [finding('figure-missing', 'unknown', placeOf(fed), { lack: 'mode', ...facts })];
+  const late = need.need === 'volts' && need.startV >= need.needV;
+  return [finding(late ? 'mode-lost-late' : 'mode-lost', late ? 'caution' : 'stop', placeOf(fed), facts)];
+}
+
+function otherModes(fed: Fed): Finding[] {
+  const { name: device, modes = [] } = fed.use.part.gear;
+  return modes.flatMap(({ id, name: mode, needs }) => {
+    const need = id === fed.use.modeId ? undefined : unmet(fed, needs);
+    return need ? [finding('mode-closed', 'caution', placeOf(fed), { device, mode, need })] : [];
+  });
+}
+
+function features(fed: Fed): Finding[] {
+  const { name: device, features: all = [] } = fed.use.part.gear;
+  return all.flatMap(({ name: feature, needs, silently = false }) => {
+    const need = unmet(fed, needs);
+    if (!need) return [];
+    const facts: Facts['feature-lost'] = { device, feature, silently, need };
+    if (isUnknown(need)) return [finding('figure-missing', 'unknown', placeOf(fed), { lack: 'feature', ...facts })];
+    return [finding('feature-lost', 'caution', placeOf(fed), facts)];
+  });
+}
+
+/** Whether it cannot be told if the condition is met. */
+export function isUnknown({ need }: Need): boolean {
+  return need === 'contract-unknown' || need === 'volts-unknown' || need === 'recognition-unknown';
+}
+
+/** The first condition that a feed does not meet over the whole discharge; undefined when it meets all. */
+function unmet(fed: Fed, needs: Needs | undefined): Need | undefined {
+  if (!needs) return undefined;
+  const { minV, contractW, recognised } = needs;
+  const { input, contract } = fed.connection;
+  if (contractW !== undefined && input.takes === 'pd') {
+    if (!contract) return { need: 'contract-unknown' };
+    if (contract.powerW < contractW) return { need: 'contract', needW: contractW, givenW: contract.powerW };
+  } else if (minV !== undefined) {
+    const volts = unmetVolts(fed, minV);
+    if (volts) return volts;
+  } else if (contractW !== undefined) return { need: 'delivery', needW: contractW };
+  return recognised ? unrecognised(fed) : undefined;
+}
+
+function unmetVolts({ connection: { id, to, supply }, run }: Fed, needV: number): Need | undefined {
+  const startV = feedPoint(run?.start, id)?.loadV ?? deviceVolts(run?.start, to.id) ?? supply?.startV;
+  const endV = feedPoint(run?.end, id)?.loadV ?? deviceVolts(run?.end, to.id) ?? supply?.lowV;
+  if (startV === undefined || endV === undefined) return { need: 'volts-unknown' };
+  return Math.min(startV, endV) < needV ? { need: 'volts', needV, startV, endV } : undefined;
+}
+
+function unrecognised({ connection: { input, from }, own }: Fed): Need | undefined {
+  // USB feeds beside the bay: what sits there is what the device knows
+  const battery = input.takes === 'pd' ? own : from;
+  if (!battery) return { need: 'no-battery' };
+  const known = isA(battery, 'battery') || isA(battery, 'adapter') || isA(battery, 'hub') ? battery.gear.recognised : false;
+  if (known === true) return undefined;
+  return { need: known === undefined ? 'recognition-unknown' : 'recognised', battery: battery.gear.name };
+}

@@ -1,0 +1,112 @@
+import { connectorName, mates, polarityOf } from '../gear/connector';
+import type { Connector } from '../gear/connector';
+import { meetsDirectly } from '../gear/ports-of';
+import type { Connection } from '../rig/connection';
+import { isA, roleOf } from '../rig/part';
+import type { Part } from '../rig/part';
+import type { ResolvedRig } from '../rig/resolve-rig';
+import { finding } from './finding';
+import type { Finding, FindingPlace } from './finding';
+
+interface End {
+  readonly part: Part;
+  readonly connector: Connector;
+}
+
+/** Plugs, polarity, ports with two jobs, and what is known of one part in another: before any volt is looked at. */
+export function plugFindings(rig: ResolvedRig): readonly Finding[] {
+  return [
+    ...rig.connections.flatMap((connection) => plugs(connection)),
+    ...rig.connections.flatMap((connection) => [...taken(rig, connection), ...refusals(connection)]),
+    ...fitNotes(rig),
+  ];
+}
+
+/** The two joints of a connection with a cable, or its only one. */
+function plugs(connection: Connection): Finding[] {
+  const { from, output, cable, to, input } = connection;
+  const source: End = { part: from, connector: output.connector };
+  const load: End = { part: to, connector: input.connector };
+  if (!cable) return [...fit(connection, source, load), ...bridge(connection), ...polarity(connection, source, load, false)];
+  const { ends, crossed = false } = cable.gear;
+  const near: End = { part: cable, connector: ends.source };
+  const far: End = { part: cable, connector: ends.load };
+  return [
+    ...fit(connection, source, near),
+    ...fit(connection, far, load),
+    ...polarity(connection, source, near, false),
+    ...polarity(connection, far, load, crossed),
+  ];
+}
+
+function at({ id }: Connection, part: Part): FindingPlace {
+  return { aspect: 'connector', role: roleOf(part), gearId: part.id, connectionId: id, part: part.gear.name };
+}
+
+function fit(connection: Connection, one: End, other: End): Finding[] {
+  const place = at(connection, other.part);
+  const [from, to] = [one.part.gear.name, other.part.gear.name];
+  const [has, takes] = [connectorName(one.connector), connectorName(other.connector)];
+  switch (mates(one.connector, other.connector)) {
+    case 'yes':
+      return [finding('connector-fits', 'good', place, { from, to, connector: takes })];
+    case 'no':
+      return [finding('connector-mismatch', 'stop', place, { from, to, has, takes })];
+    case 'unknown':
+      return [finding('connector-unknown', 'unknown', place, { from, to, has, takes, barrel: one.connector.type === 'barrel' })];
+  }
+}
+
+/** Two sockets do not meet without a cable. */
+function bridge(connection: Connection): Finding[] {
+  const { from, output, to, input } = connection;
+  if (mates(output.connector, input.connector) === 'no' || meetsDirectly(output, input)) return [];
+  const facts = {
+    from: `${output.name} of ${from.gear.name}`,
+    to: `${input.name} of ${to.gear.name}`,
+    socket: connectorName(input.connector),
+  };
+  return [finding('cable-missing', 'stop', at(connection, to), facts)];
+}
+
+function polarity(connection: Connection, one: End, other: End, crossed: boolean): Finding[] {
+  if (mates(one.connector, other.connector) === 'no') return [];
+  const place = at(connection, other.part);
+  const [from, to] = [one.part.gear.name, other.part.gear.name];
+  const met = polarityOf(one.connector, other.connector);
+  if (met === 'unknown') return [finding('polarity-unknown', 'unknown', place, { from, to, connector: connectorName(other.connector) })];
+  if ((met === 'reversed') === crossed) return [];
+  const facts = {
+    from,
+    to,
+    device: connection.to.gear.name,
+    crossed,
+    fromPolarity: one.connector.polarity,
+    toPolarity: other.connector.polarity,
+  };
+  return [finding('polarity-reversed', 'stop', place, facts)];
+}
+
+function taken({ devices }: ResolvedRig, connection: Connection): Finding[] {
+  const { to, input } = connection;
+  const use = devices.find(({ part }) => part.id === to.id);
+  if (!use?.busyPorts.includes(input.id)) return [];
+  return [finding('port-taken', 'stop', at(connection, to), { port: input.name, device: to.gear.name, duty: input.duty })];
+}
+
+function refusals(connection: Connection): Finding[] {
+  const { from, to } = connection;
+  const grip = isA(to, 'hub') && to.gear.form === 'grip';
+  if (!isA(from, 'adapter') || !(grip || from.gear.refusedBy?.includes(to.gear.name))) return [];
+  return [finding('refused', 'stop', at(connection, from), { by: to.gear.name, adapter: from.gear.name, grip })];
+}
+
+/** What is written on a part about doors, straps and plugs, once for each part in use. */
+function fitNotes({ parts, connections }: ResolvedRig): Finding[] {
+  return [...parts.values()].flatMap((part) => {
+    const { fitNote: note, name } = part.gear;
+    const inUse = connections.some(({ from, to, cable }) => [from.id, to.id, cable?.id].includes(part.id));
+    if (note === undefined || !inUse) return [];
+    return [finding('fit-note', 'caution', { aspect: 'connector', role: roleOf(part), gearId: part.id, part: name }, { of: name, note })];
+  });
+}

@@ -1,0 +1,66 @@
+import { batteryFigures } from '../gear/battery-figures';
+import { cableLimit, wireArea } from '../rig/conductor';
+import type { Connection } from '../rig/connection';
+import { isA, roleOf } from '../rig/part';
+import type { SourceTree } from '../rig/source-tree';
+import type { Discharge } from '../run/discharge';
+import { ampacity, fuseFor } from '../wire/wire';
+import { finding } from './finding';
+import type { Finding, FindingPlace } from './finding';
+import { mostCurrent } from './points';
+
+/** A pack that can give this much through bare leads wants a fuse at its plus. */
+const NEEDS_FUSE_A = 10;
+/** A fuse holds so many times the highest continuous current. */
+const FUSE_MARGIN = 1.25;
+
+/** What protects the leads of a tree, and whether the wire carries what flows. */
+export function guardFindings(tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
+  return tree.connections.flatMap((connection) => [...fuseFindings(tree, connection, run), ...wireFindings(connection, run)]);
+}
+
+function wireFindings({ id, cable, to }: Connection, run: Discharge | undefined): Finding[] {
+  const areaMm2 = cable && wireArea(cable.gear);
+  if (!cable || areaMm2 === undefined || !run) return [];
+  const carriesA = ampacity(areaMm2);
+  const currentA = mostCurrent(run, id);
+  if (currentA <= carriesA) return [];
+  const place = { aspect: 'current', role: 'cable', gearId: cable.id, connectionId: id, part: cable.gear.name } as const;
+  return [finding('wire-hot', 'stop', place, { cable: cable.gear.name, to: to.gear.name, areaMm2, currentA, carriesA })];
+}
+
+/** A fuse holds 1.25 times the highest continuous current, and protects the wire and the port behind it. */
+function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge | undefined): Finding[] {
+  const { id, cable, output, from } = connection;
+  const fuseA = cable?.gear.fuseA ?? (output.gives === 'pd' ? undefined : output.fuseA);
+  const owner = cable?.gear.fuseA !== undefined ? cable : from;
+  const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.gear.name };
+  if (fuseA === undefined) return withoutFuse(tree, connection, run, place);
+  const carriesA = carriedBehind(connection);
+  if (fuseA > carriesA) return [finding('fuse-large', 'stop', place, { fuseA, carriesA })];
+  const currentA = run ? mostCurrent(run, id) : 0;
+  const wantedA = currentA * FUSE_MARGIN;
+  if (wantedA <= fuseA) return [];
+  return [finding('fuse-small', 'caution', place, { fuseA, currentA, wantedA, sizeA: fuseFor(currentA) ?? wantedA })];
+}
+
+function withoutFuse({ source }: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
+  const { id, before, output, from, to } = connection;
+  if (!isA(source, 'battery') || before) return [];
+  const bare = ['bare', 'xt60'].includes(output.connector.type);
+  const strong = (batteryFigures(source.gear).maxA ?? 0) >= NEEDS_FUSE_A || source.gear.chemistry === 'agm';
+  if (!bare || !strong) return [];
+  // past the largest size sold no figure is named
+  const sizeA = run && fuseFor(mostCurrent(run, id));
+  return [finding('fuse-none', 'caution', place, { from: from.gear.name, to: to.gear.name, sizeA })];
+}
+
+/** Amps that the weakest known part behind a fuse carries. */
+function carriedBehind({ cable, output }: Connection): number {
+  const areaMm2 = cable && wireArea(cable.gear);
+  return Math.min(
+    areaMm2 === undefined ? Infinity : ampacity(areaMm2),
+    (cable && cableLimit(cable.gear)) ?? Infinity,
+    (output.gives === 'pd' ? undefined : output.maxA) ?? Infinity,
+  );
+}

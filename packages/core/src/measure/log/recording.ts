@@ -1,0 +1,116 @@
+import { idShape, localId, name, unknown } from '../../gear/fields';
+import { choice, flag, list, number, object, optional, text } from '../../shape/shape';
+import type { Infer } from '../../shape/shape';
+import type { DrawObservation } from './observation';
+import { whenShape } from './when';
+
+const seconds = (title: string) => number(title, 's', { max: 31_536_000 });
+const watts = (title: string) => number(title, 'W', { min: -2000, max: 20_000 });
+
+/** How a meter's file is read: guessed from its first lines, corrected by a person, remembered for the next of its kind. */
+export const meterColumnsShape = object('Columns', {
+  delimiter: choice('Columns apart by', { ',': 'commas', ';': 'semicolons', '\t': 'tabs' }),
+  decimal: choice('Decimals after', { '.': 'a point', ',': 'a comma' }),
+  headerLines: number('Lines before the figures', 'count', { max: 1000, integer: true }),
+  timeForm: choice('Times are', { number: 'numbers', clock: 'a clock', date: 'dates' }),
+  columns: list(
+    'Columns',
+    object('Column', {
+      name: text('Name', 120),
+      role: choice('Holds', { time: 'time', voltage: 'volts', current: 'amps', power: 'watts', none: 'nothing of use' }),
+      /** From what is written to seconds, volts, amps or watts: 0.001 for milliamps. */
+      scale: number('Times', 'count', { above: 0, max: 1e6 }),
+    }),
+    { min: 1, max: 100 },
+  ),
+});
+
+/** A steady segment of a recording, and what a person says it is. */
+export const namedSegmentShape = object('Segment', {
+  fromS: seconds('From'),
+  toS: seconds('To'),
+  meanW: watts('Mean'),
+  spreadW: number('Spread', 'W', { max: 20_000 }),
+  peakW: watts('Highest'),
+  peakMs: number('Length of peak', 'ms', { max: 86_400_000 }),
+  peaks: optional(number('Peaks', 'count', { max: 1e9, integer: true })),
+  /** The device was switched on here: its first peak is that of starting up. */
+  startUp: optional(flag('Starts up here')),
+  /** A mode of the device, or `usual`: then the draw is learnt from it. */
+  modeId: optional(localId('Mode')),
+  /** Whatever else it is. */
+  name: optional(name),
+  setAside: optional(flag('Set aside')),
+});
+export type NamedSegment = Infer<typeof namedSegmentShape>;
+
+/** A meter's recording as it is kept: what it was of, how it was read, and its segments. Its samples are kept apart. */
+export const recordingShape = object('Recording', {
+  name,
+  note: optional(text('Note', 500)),
+  unknown,
+  /** When it began, as far as known. */
+  at: whenShape,
+  deviceId: optional(idShape),
+  rigId: optional(idShape),
+  /** Where the meter sat at a battery: which, where the rig has several. */
+  batteryId: optional(idShape),
+  meterAt: choice('The meter sat', { device: 'at the device', battery: 'at the battery' }),
+  lostShare: optional(number('Lost on the way', 'fraction', { max: 0.9 })),
+  /** The file's name, or what the meter called itself. */
+  source: optional(text('From', 200)),
+  columns: optional(meterColumnsShape),
+  rows: number('Rows', 'count', { max: 1e9, integer: true }),
+  seconds: seconds('Length'),
+  remarks: list(
+    'What was odd',
+    object('Remark', {
+      code: choice('What', {
+        'bad-row': 'a row that could not be read',
+        'clock-back': 'a clock that went back',
+        gap: 'a gap',
+        'no-time': 'no times: a row was taken for a second',
+        'lost-meter': 'the meter did not answer',
+      }),
+      line: number('Line', 'count', { max: 1e9, integer: true }),
+      count: number('Times', 'count', { max: 1e9, integer: true }),
+    }),
+    { max: 20 },
+  ),
+  segments: list('Segments', namedSegmentShape, { max: 2000 }),
+});
+export type Recording = Infer<typeof recordingShape>;
+export const recordingItemShape = object('Recording item', { id: idShape, body: recordingShape });
+export interface RecordingEntry {
+  readonly id: string;
+  readonly body: Recording;
+}
+
+/** The mode id that stands for the usual mode, where absence means that nobody has said. */
+export const USUAL = 'usual';
+
+/** What the segments of a recording say of a device's draw, those that were given one of its modes. */
+export function observationsOf({ id, body }: RecordingEntry): readonly { readonly id: string; readonly body: DrawObservation }[] {
+  const { deviceId, rigId, batteryId, lostShare, meterAt, at } = body;
+  if (deviceId === undefined) return [];
+  return body.segments.flatMap((segment, index) => {
+    const { modeId, fromS, toS, meanW, spreadW, peakW, peakMs, setAside } = segment;
+    if (modeId === undefined || meanW <= 0) return [];
+    const observation: DrawObservation = {
+      kind: 'segment',
+      at,
+      deviceId,
+      meanW,
+      spreadW,
+      seconds: toS - fromS,
+      atBattery: meterAt === 'battery',
+      ...(modeId !== USUAL && { modeId }),
+      ...(rigId !== undefined && { rigId }),
+      ...(batteryId !== undefined && { batteryId }),
+      ...(lostShare !== undefined && { lostShare }),
+      ...(peakW > 0 && peakMs > 0 && { peakW, peakMs }),
+      ...(setAside && { setAside }),
+    };
+    return [{ id: `${id}#${index}`, body: observation }];
+  });
+}

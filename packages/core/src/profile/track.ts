@@ -1,0 +1,168 @@
+import { fullVoltage } from '../cell/pack';
+import type { Finding } from '../findings/finding';
+import { deviceVolts, feedPoint } from '../findings/points';
+import { worstVerdict } from '../findings/verdict';
+import type { Verdict } from '../findings/verdict';
+import { batteryFigures } from '../gear/battery-figures';
+import type { CurrentLimit } from '../rig/conductor';
+import type { Connection } from '../rig/connection';
+import { isA, roleOf } from '../rig/part';
+import type { Part, Role } from '../rig/part';
+import { connectionTo } from '../rig/source-tree';
+import type { SourceTree } from '../rig/source-tree';
+import type { Discharge, TimedPoint } from '../run/discharge';
+import { stoppingPeak } from '../run/first-stop';
+
+/** What flows at a station at one moment: behind it, towards the device. */
+export interface Level {
+  readonly voltageV: number;
+  readonly currentA: number;
+  readonly powerW: number;
+}
+
+/** One stop on the energy's path from source to device: what the voltage profile draws. */
+export interface Station {
+  /** The same for a part that several tracks share. */
+  readonly key: string;
+  readonly kind: 'battery' | 'converter' | 'lead' | 'device';
+  readonly role: Role;
+  readonly gearId: string;
+  readonly name: string;
+  /** The whole range that leaves it, from a full battery without load to the end; for the device, what it accepts. */
+  readonly highV: number | undefined;
+  readonly lowV: number | undefined;
+  readonly limit: CurrentLimit | undefined;
+  /** At the start of the run, at half the charge it uses, and at its end. */
+  readonly start: Level | undefined;
+  readonly middle: Level | undefined;
+  readonly end: Level | undefined;
+  /** At each of the track's moments; empty when no curve was asked for. */
+  readonly moments: readonly (Level | undefined)[];
+  readonly verdict: Verdict;
+}
+
+/** The path to one device: a track of the voltage profile. */
+export interface Track {
+  readonly deviceId: string;
+  readonly device: string;
+  readonly sourceId: string;
+  /** False: another source comes first, this one takes over when that is gone. */
+  readonly first: boolean;
+  /** From this minute on a peak can stop the run before it ends by itself. */
+  readonly peak: { readonly minute: number; readonly device: string | undefined } | undefined;
+  /** The moments of the source's run that the stations' levels are of. */
+  readonly moments: readonly { readonly minute: number; readonly soc: number }[];
+  readonly stations: readonly Station[];
+}
+
+/** The stations to a device in order; levels are there when the run could be computed. */
+export function trackTo(tree: SourceTree, device: Part, first: boolean, run: Discharge | undefined, findings: readonly Finding[]): Track {
+  const path: Connection[] = [];
+  for (let at: Connection | undefined = connectionTo(tree, device); at; at = at.before) path.unshift(at);
+  const verdictOf = (part: Part): Verdict =>
+    worstVerdict(findings.filter(({ gearId }) => gearId === part.id).map(({ verdict }) => verdict));
+  const levels: Levels = (level) => ({
+    start: run?.start && level(run.start),
+    middle: run?.middle && level(run.middle),
+    end: run?.end && level(run.end),
+    moments: run?.trace.map(level) ?? [],
+  });
+  const stations: Station[] = [sourceStation(tree, path[0]!, verdictOf(tree.source), levels)];
+  for (const connection of path) stations.push(...connectionStations(tree, connection, run, verdictOf, levels));
+  const last = path.at(-1)!;
+  const { input } = last;
+  const arriving = (point: TimedPoint): Level | undefined => {
+    const at = feedPoint(point, last.id);
+    return at && levelOf(at.loadV ?? deviceVolts(point, device.id) ?? at.inputV, at.currentA);
+  };
+  stations.push({
+    key: `device ${device.id}`,
+    kind: 'device',
+    role: 'device',
+    gearId: device.id,
+    name: device.gear.name,
+    highV: input.maxV,
+    lowV: input.minV,
+    limit: undefined,
+    verdict: verdictOf(device),
+    ...levels(arriving),
+  });
+  const moments = run?.trace.map(({ minute, soc }) => ({ minute, soc })) ?? [];
+  const found = run && stoppingPeak(run);
+  const peak = found && { minute: found.minute, device: found.loadId === device.id ? device.gear.name : undefined };
+  return { deviceId: device.id, device: device.gear.name, sourceId: tree.source.id, first, peak, moments, stations };
+}
+
+function levelOf(voltageV: number, currentA: number): Level {
+  return { voltageV, currentA, powerW: voltageV * currentA };
+}
+
+type Levels = (level: (point: TimedPoint) => Level | undefined) => Pick<Station, 'start' | 'middle' | 'end' | 'moments'>;
+
+function sourceStation({ source }: SourceTree, first: Connection, verdict: Verdict, levels: Levels): Station {
+  const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
+  const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.gear.name, port: undefined } as const);
+  const key = `source ${source.id}`;
+  const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, limit, verdict } as const;
+  if (!isA(source, 'battery'))
+    return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
+  const { chemistry, cellsInSeries } = source.gear;
+  return {
+    ...base,
+    highV: fullVoltage(chemistry, cellsInSeries),
+    lowV: batteryFigures(source.gear).cutoffV,
+    ...levels((point) => levelOf(point.packV, point.packA)),
+  };
+}
+
+/** A step where a port sets its own voltage, then the lead that falls a little. */
+function connectionStations(
+  tree: SourceTree,
+  connection: Connection,
+  run: Discharge | undefined,
+  verdictOf: (part: Part) => Verdict,
+  levels: Levels,
+): Station[] {
+  const { id, from, output, cable, to, supply, converter, leadOhm } = connection;
+  const [limit] = connection.limits;
+  const stations: Station[] = [];
+  const fromSource = connection.before === undefined;
+  if ((converter || isA(from, 'adapter') || isA(from, 'hub')) && !(fromSource && !isA(tree.source, 'battery'))) {
+    const volts = supply?.highV;
+    stations.push({
+      key: `port ${from.id}/${output.id}`,
+      kind: 'converter',
+      limit: isA(from, 'adapter') && !cable ? limit : undefined,
+      role: roleOf(from),
+      gearId: from.id,
+      name: fromSource ? output.name : from.gear.name,
+      highV: volts,
+      lowV: supply?.lowV,
+      verdict: verdictOf(from),
+      ...levels((point) => {
+        const at = feedPoint(point, id);
+        return at && levelOf(at.inputV + at.currentA * leadOhm, at.currentA);
+      }),
+    });
+  }
+  if (isA(from, 'adapter') && !cable) return stations; // an adapter's own output has no lead of its own
+  // down to the cut-off, less what the lead takes at the end: the gate then shows the share it leaves in the battery
+  const last = run?.end && feedPoint(run.end, id);
+  const dropV = last ? last.currentA * leadOhm : 0;
+  stations.push({
+    key: `lead ${id}`,
+    kind: 'lead',
+    limit,
+    role: cable ? 'cable' : isA(to, 'adapter') ? 'adapter' : roleOf(from),
+    gearId: cable?.id ?? (isA(to, 'adapter') ? to.id : from.id),
+    name: cable ? cable.gear.name : isA(to, 'adapter') ? `lead of ${to.gear.name}` : 'contacts',
+    highV: supply?.highV,
+    lowV: supply === undefined ? undefined : supply.followsPack ? supply.lowV - dropV : (last?.inputV ?? supply.lowV),
+    verdict: cable ? verdictOf(cable) : 'good',
+    ...levels((point) => {
+      const at = feedPoint(point, id);
+      return at && levelOf(at.inputV, at.currentA);
+    }),
+  });
+  return stations;
+}

@@ -1,0 +1,89 @@
+import type { Cable } from '../gear/gear';
+import { usbCable } from '../usb/power-delivery';
+import type { Contract } from '../usb/power-delivery';
+import { areaOfAwg, leadOhm } from '../wire/wire';
+import { ASSUMED } from './assumed';
+import type { Ends } from './drawn-rig';
+import type { Evidence } from './figure';
+import { isA } from './part';
+
+/** One limit on the current of a connection, and what sets it. */
+export interface CurrentLimit {
+  readonly maxA: number;
+  readonly by: 'contract' | 'port' | 'port-fuse' | 'cable' | 'cable-fuse' | 'input' | 'part-fuse' | 'battery';
+  /** The part that sets it, by name; its port where that is what counts. */
+  readonly part: string;
+  readonly port: string | undefined;
+}
+
+/** A fuse blows in time, an electronic limit trips at once. */
+export function isFuse({ by }: CurrentLimit): boolean {
+  return by.endsWith('fuse');
+}
+
+/** Cross-section of a cable's wire in mm², from square millimetres or gauge; undefined when neither is known. */
+export function wireArea({ areaMm2, awg }: Cable): number | undefined {
+  return areaMm2 ?? (awg === undefined ? undefined : areaOfAwg(awg));
+}
+
+/** Amps that a cable may carry; USB-C cables are for 3 A unless marked. */
+export function cableLimit(cable: Cable): number | undefined {
+  const isUsb = cable.ends.load.type === 'usb-c' || cable.ends.load.type === 'usb-a';
+  return cable.maxA ?? (isUsb ? usbCable(cable.marked5A ?? false, cable.extendedRange ?? false).maxA : undefined);
+}
+
+/** Ohms there and back between an output and what it feeds: cable, the adapter's own lead, or bare contacts. */
+export function leadResistance({ from, cable, to }: Ends, evidence: Evidence): number {
+  let ohm = cable ? cableResistance(cable, evidence) : 0;
+  if (isA(to, 'adapter')) {
+    const { leadOhm: own } = to.gear;
+    evidence.note(to, { of: 'adapter-lead' }, own ?? ASSUMED.adapterLeadOhm, 'ohm', own === undefined ? 'assumed' : 'printed');
+    ohm += own ?? ASSUMED.adapterLeadOhm;
+  } else if (!cable && !isA(from, 'adapter')) {
+    evidence.note(from, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm', 'assumed');
+    ohm += ASSUMED.contactsOhm;
+  }
+  return ohm;
+}
+
+function cableResistance(cable: NonNullable<Ends['cable']>, evidence: Evidence): number {
+  const { resistanceOhm, lengthM } = cable.gear;
+  if (resistanceOhm !== undefined) {
+    evidence.note(cable, { of: 'cable-resistance' }, resistanceOhm, 'ohm', 'measured');
+    return resistanceOhm;
+  }
+  const areaMm2 = wireArea(cable.gear);
+  if (lengthM !== undefined && areaMm2 !== undefined) {
+    const wireOhm = leadOhm(lengthM, areaMm2);
+    evidence.note(cable, { of: 'wire-resistance', lengthM, areaMm2 }, wireOhm, 'ohm', 'computed');
+    return wireOhm;
+  }
+  evidence.note(cable, { of: 'cable-resistance' }, ASSUMED.cableOhm, 'ohm', 'assumed');
+  return ASSUMED.cableOhm;
+}
+
+/** Every known limit of a connection, the least first; what is not known and must be is told to the evidence. */
+export function currentLimits(ends: Ends, contract: Contract | undefined, evidence: Evidence): readonly CurrentLimit[] {
+  const { id, from, output, cable, to, input } = ends;
+  const limits: CurrentLimit[] = [];
+  const add = (maxA: number | undefined, by: CurrentLimit['by'], part: string, port?: string): void => {
+    if (maxA !== undefined) limits.push({ maxA, by, part, port });
+  };
+  if (contract) add(contract.currentA, 'contract', from.gear.name);
+  else if (output.gives !== 'pd') {
+    add(output.maxA, 'port', from.gear.name, output.name);
+    // an adapter is limited by its rated power instead
+    const byPower = isA(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
+    if (output.maxA === undefined && !byPower) evidence.lack('port-current', from, { connectionId: id, port: output.name });
+  }
+  if (output.gives !== 'pd') add(output.fuseA, 'port-fuse', from.gear.name, output.name);
+  if (cable) {
+    const maxA = cableLimit(cable.gear);
+    add(maxA, 'cable', cable.gear.name);
+    if (maxA === undefined) evidence.lack('cable-current', cable, { connectionId: id });
+    add(cable.gear.fuseA, 'cable-fuse', cable.gear.name);
+  }
+  if (input.takes === 'window') add(input.maxA, 'input', to.gear.name, input.name);
+  if (isA(to, 'hub')) add(to.gear.fuseA, 'part-fuse', to.gear.name);
+  return limits.sort((a, b) => a.maxA - b.maxA);
+}

@@ -1,0 +1,48 @@
+import type { Output } from '../gear/port';
+import { negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../usb/power-delivery';
+import type { Contract, Profile } from '../usb/power-delivery';
+import type { Ends } from './drawn-rig';
+import type { Evidence } from './figure';
+
+type DeliveryOutput = Extract<Output, { gives: 'pd' }>;
+
+/** Whether an output gives about 5 V, as a USB port without Power Delivery does. */
+export function isPlainUsb(voltageV: number): boolean {
+  return Math.abs(voltageV - PLAIN_V) < 0.5;
+}
+
+/** Whether a cable between two ends carries the talk of Power Delivery at all. */
+export function carriesDelivery({ cable, output, input }: Ends): boolean {
+  const ends = cable ? [cable.gear.ends.source.type, cable.gear.ends.load.type] : [];
+  return [output.connector.type, input.connector.type, ...ends].every((type) => type === 'usb-c');
+}
+
+/** What a Power Delivery port, cable and input agree on; undefined where there is nothing. */
+export function contractOf(ends: Ends, output: DeliveryOutput, profiles: readonly Profile[]): Contract | undefined {
+  const { cable, input } = ends;
+  if (input.takes !== 'pd' || input.minV === undefined || input.maxV === undefined) return undefined;
+  const carries = usbCable(cable?.gear.marked5A ?? false, cable?.gear.extendedRange ?? false);
+  const sink = { minV: input.minV, maxV: input.maxV, programmable: input.programmable ?? false };
+  if (!carriesDelivery(ends)) return plainFiveVolts(TYPE_C_A, carries, sink);
+  return negotiate(profiles, carries, sink, output.programmable);
+}
+
+/** What an input made for Power Delivery takes from a plain 5 V port of so many amps. */
+export function plainContract({ cable, input }: Ends, portA: number | undefined): Contract | undefined {
+  if (input.takes !== 'pd' || input.minV === undefined || input.maxV === undefined || portA === undefined) return undefined;
+  const carries = usbCable(cable?.gear.marked5A ?? false, cable?.gear.extendedRange ?? false);
+  return plainFiveVolts(portA, carries, { minV: input.minV, maxV: input.maxV });
+}
+
+/** What a port offers while `neighbours` others on the same budget are in use; undefined where nobody says. */
+export function offerOf(
+  { from, output }: Ends,
+  port: DeliveryOutput,
+  neighbours: number,
+  evidence: Evidence,
+): readonly Profile[] | undefined {
+  const ratingW = neighbours === 0 ? port.ratingW : port.sharedRatingW;
+  if (ratingW !== undefined && neighbours > 0) evidence.note(from, { of: 'shared-rating', port: output.name }, ratingW, 'W', 'printed');
+  const byRating = ratingW === undefined ? undefined : profilesByRating(ratingW);
+  return neighbours === 0 ? (port.profiles ?? byRating) : byRating;
+}

@@ -1,0 +1,97 @@
+import type { Draw } from '../gear/draw-shape';
+import type { Provenance } from '../gear/fields';
+import type { Unit } from '../quantity/unit';
+import { roleOf } from './part';
+import type { Part, Role } from './part';
+
+/** What a figure is of, with what its formula is made from; `words` names it and writes the formula. */
+export type FigureBasis =
+  | { readonly of: 'cable-resistance' | 'adapter-lead' | 'contacts' | 'output' | 'own-draw' | 'start-charge' }
+  | { readonly of: 'wire-resistance'; readonly lengthM: number; readonly areaMm2: number }
+  | {
+      readonly of: 'contract';
+      readonly port: string;
+      readonly voltageV: number;
+      readonly currentA: number;
+      readonly limitedBy: string;
+      readonly ownList: boolean;
+    }
+  | { readonly of: 'shared-rating'; readonly port: string }
+  | { readonly of: 'efficiency'; readonly port: string | undefined }
+  | { readonly of: 'energy'; readonly fromCells: string | undefined }
+  | { readonly of: 'battery-temperature'; readonly capacityFactor: number; readonly resistanceFactor: number }
+  | { readonly of: 'age'; readonly years: number; readonly cycles: number }
+  | { readonly of: 'capacity'; readonly energyWh: number; readonly ratedHours: number }
+  | {
+      readonly of: 'pack-resistance';
+      readonly cells: number;
+      readonly cellOhmAh: number;
+      readonly factor: number;
+      readonly temperatureC: number;
+    }
+  | { readonly of: 'cutoff'; readonly cells: number; readonly cutoffCellV: number; readonly chemistry: string }
+  | {
+      readonly of: 'draw';
+      readonly mode: string | undefined;
+      readonly draw: Draw;
+      readonly guessed: boolean;
+      /** What the feed takes was taken off a reading at the battery. */
+      readonly feedLossOff: boolean;
+      readonly scale: number;
+    }
+  | { readonly of: 'first-stop' }
+  | { readonly of: 'planned'; readonly firstStopMin: number; readonly reserve: number; readonly lastSwapMin: number };
+
+/**
+ * A figure that an answer rests on. `assumed` is a typical value put in because nobody gave one; `computed` comes from
+ * others by the formula beside it; `chosen` is a condition the person set.
+ */
+export interface Figure {
+  readonly role: Role;
+  readonly gearId: string;
+  readonly part: string;
+  readonly value: number;
+  readonly unit: Unit;
+  readonly from: Provenance | 'assumed' | 'computed' | 'chosen';
+  readonly basis: FigureBasis;
+}
+
+/** A figure that nobody gave and that must not be guessed. */
+export type LackOf =
+  | 'output-voltage'
+  | 'port-offer'
+  | 'port-offer-shared'
+  | 'port-current'
+  | 'cable-current'
+  | 'energy'
+  | 'draw'
+  | 'draw-behind-feed'
+  | 'draw-below-feed'
+  | 'highest-voltage'
+  | 'lowest-voltage'
+  | 'profiles'
+  | 'rated-power';
+
+export interface Lack {
+  readonly of: LackOf;
+  readonly part: Part;
+  readonly connectionId: string | undefined;
+  /** The port concerned, where it is one. */
+  readonly port: string | undefined;
+  /** Watts read where the feed alone takes as much. */
+  readonly readW: number | undefined;
+}
+
+/** Collects what an answer rests on and what it lacks, while a rig is resolved. */
+export class Evidence {
+  readonly figures: Figure[] = [];
+  readonly lacks: Lack[] = [];
+
+  note(part: Part, basis: FigureBasis, value: number, unit: Unit, from: Figure['from']): void {
+    this.figures.push({ role: roleOf(part), gearId: part.id, part: part.gear.name, value, unit, from, basis });
+  }
+
+  lack(of: LackOf, part: Part, { connectionId, port, readW }: Partial<Pick<Lack, 'connectionId' | 'port' | 'readW'>> = {}): void {
+    this.lacks.push({ of, part, connectionId, port, readW });
+  }
+}

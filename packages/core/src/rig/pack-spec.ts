@@ -1,0 +1,82 @@
+import { CHEMISTRIES } from '../cell/chemistry';
+import { ageFactor, coldDerating } from '../cell/derating';
+import { packFrom } from '../cell/pack';
+import type { PackSpec } from '../cell/pack';
+import { batteryFigures } from '../gear/battery-figures';
+import type { Battery } from '../gear/gear';
+import type { Rig } from '../gear/rig';
+import type { Evidence } from './figure';
+import type { Part } from './part';
+
+/** Charge and temperature that a battery starts with in a rig: its own state, or what the rig says of all of them. */
+export function batteryState(
+  rig: Rig,
+  gearId: string,
+): { startSoc: number; temperatureC: number; chosen: { charge: boolean; cold: boolean } } {
+  const own = rig.batteries?.find((state) => state.gearId === gearId);
+  const charge = own?.startCharge ?? rig.startCharge;
+  const cold = own?.temperatureC ?? rig.temperatureC;
+  return { startSoc: charge ?? 1, temperatureC: cold ?? 25, chosen: { charge: charge !== undefined, cold: cold !== undefined } };
+}
+
+/** A battery as a pack, under the rig's conditions; undefined while its energy is not known. */
+export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): PackSpec | undefined {
+  const battery = part.gear;
+  const { energyWh, resistanceOhm, maxA } = batteryFigures(battery);
+  if (energyWh === undefined) {
+    evidence.lack('energy', part);
+    return undefined;
+  }
+  const { startSoc, temperatureC } = batteryState(rig, part.id);
+  // a measured capacity has the age in it already
+  const measured = battery.from?.energyWh === 'measured';
+  const [years, cycles] = measured ? [0, 0] : [battery.years ?? 0, battery.cycles ?? 0];
+  const spec: PackSpec = {
+    chemistry: battery.chemistry,
+    cellsInSeries: battery.cellsInSeries,
+    energyWh,
+    ...(resistanceOhm !== undefined && { resistanceOhm }),
+    ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }),
+    ...(maxA !== undefined && { maxA }),
+    startSoc,
+    temperatureC,
+    years,
+    cycles,
+  };
+  notePack(rig, part, spec, evidence);
+  return spec;
+}
+
+/** What the pack rests on: its own figures where it has them, typical ones where it has not. */
+function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
+  const { from: provenance = {}, cutoffV, cellsInSeries, chemistry: kind } = part.gear;
+  const { energyWh, startSoc = 1, temperatureC = 25, years = 0, cycles = 0 } = spec;
+  const { fromCells, resistanceOhm } = batteryFigures(part.gear);
+  const { chosen } = batteryState(rig, part.id);
+  const { cold, ratedHours, cellOhmAh, cutoffCellV, name: chemistry } = CHEMISTRIES[kind];
+  const { capacityFactor, resistanceFactor } = coldDerating(cold, temperatureC);
+  evidence.note(
+    part,
+    { of: 'energy', fromCells },
+    energyWh,
+    'Wh',
+    fromCells === undefined ? (provenance.energyWh ?? 'printed') : 'computed',
+  );
+  evidence.note(part, { of: 'start-charge' }, startSoc, 'fraction', chosen.charge ? 'chosen' : 'assumed');
+  const temperature = { of: 'battery-temperature', capacityFactor, resistanceFactor } as const;
+  evidence.note(part, temperature, temperatureC, 'C', chosen.cold ? 'chosen' : 'assumed');
+  const left = ageFactor(years, cycles);
+  if (left < 1) evidence.note(part, { of: 'age', years, cycles }, left, 'fraction', 'assumed');
+  const pack = packFrom(spec);
+  evidence.note(part, { of: 'capacity', energyWh, ratedHours }, pack.capacityAh, 'Ah', 'computed');
+  const resistance = { of: 'pack-resistance', cells: cellsInSeries, cellOhmAh, factor: resistanceFactor, temperatureC } as const;
+  evidence.note(
+    part,
+    resistance,
+    pack.resistanceOhm,
+    'ohm',
+    resistanceOhm === undefined ? 'assumed' : (provenance.resistanceOhm ?? 'printed'),
+  );
+  const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
+  evidence.note(part, cutoff, pack.cutoffV, 'V', cutoffV === undefined ? 'assumed' : (provenance.cutoffV ?? 'printed'));
+}

@@ -1,0 +1,21 @@
+import type { Battery, Gear, GearOf, Supply } from '../gear/gear';
+import type { Ports } from '../gear/ports-of';
+
+/** Which kind of part a finding or a figure belongs to. */
+export type Role = 'battery' | 'supply' | 'cable' | 'adapter' | 'hub' | 'device' | 'rig';
+
+/** A piece of gear as it stands in a rig. */
+export interface Part<G extends Gear = Gear> extends Ports {
+  readonly id: string;
+  readonly gear: G;
+}
+export type Source = Part<Battery> | Part<Supply>;
+
+export function isA<K extends Gear['kind']>(part: Part, kind: K): part is Part<GearOf<K>> {
+  return part.gear.kind === kind;
+}
+
+/** A charger stands beside a rig, not in it. */
+export function roleOf({ gear }: Part): Role {
+  return gear.kind === 'charger' ? 'rig' : gear.kind;
+}

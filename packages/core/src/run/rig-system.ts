@@ -1,0 +1,116 @@
+import { packFrom } from '../cell/pack';
+import type { Feed, Network } from '../circuit/network';
+import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN } from '../gear/rig';
+import type { Connection } from '../rig/connection';
+import type { RigDraws } from '../rig/draws';
+import { Evidence } from '../rig/figure';
+import { packSpecOf } from '../rig/pack-spec';
+import { isA } from '../rig/part';
+import type { ResolvedRig } from '../rig/resolve-rig';
+import { connectionTo, inOwnBay, treesFeeding } from '../rig/source-tree';
+import type { SourceTree } from '../rig/source-tree';
+import { spareTrouble } from '../rig/spares';
+import type { Discharge } from './discharge';
+import { stoppingPeak } from './first-stop';
+import { networkOf } from './network-of';
+import type { LoadFeed, System, SystemLoad, SystemPhase, SystemSource } from './system';
+
+/** Beyond 400 days nothing is timed. */
+export const HORIZON_MIN = 400 * 24 * 60;
+/** Phases over and over are followed for so many of them at the most. */
+const MOST_PHASES = 5000;
+/** A hub that bridges so many seconds carries the rig over a change of battery. */
+const HOT_SWAP_S = 20;
+
+/**
+ * The rig as a system of sources and loads over time: internal batteries, several sources, swaps, phases. Undefined
+ * while a figure is missing.
+ */
+export function rigSystem(
+  resolved: ResolvedRig,
+  draws: RigDraws | undefined,
+  runs: ReadonlyMap<SourceTree, Discharge | undefined>,
+): System | undefined {
+  if (!draws) return undefined;
+  const { rig, devices, trees } = resolved;
+  const sources: SystemSource[] = [];
+  for (const tree of trees) {
+    const network = networkOf(tree, draws.usual);
+    if (!network) return undefined;
+    const run = runs.get(tree);
+    const peak = run && stoppingPeak(run);
+    sources.push({
+      id: tree.source.id,
+      network,
+      ...swapsOf(resolved, tree),
+      ...(peak && { peak: { loadId: peak.loadId, soc: peak.fromSoc, cause: peak.cause } }),
+    });
+  }
+  const loads = devices.map(({ part }): SystemLoad => {
+    const feeds = treesFeeding(trees, part).map((tree) => loadFeed(tree, connectionTo(tree, part)));
+    const { builtIn } = part.gear;
+    if (!builtIn) return { id: part.id, feeds };
+    const id = builtInId(part.id);
+    sources.push({ id, network: builtInNetwork(part.id, builtIn, draws), spares: [], swapMin: 0, swapAtSoc: 0 });
+    return { id: part.id, feeds: [...feeds, { sourceId: id, own: true }] };
+  });
+  if (sources.length === 0) return undefined;
+  const phases = draws.phases.map(({ minutes, watts }): SystemPhase => ({
+    minutes: Math.min(minutes, HORIZON_MIN),
+    loadW: Object.fromEntries(watts),
+  }));
+  const repeatPhases = rig.repeatPhases === 'again';
+  const meanMin = phases.reduce((sum, { minutes }) => sum + minutes, 0) / phases.length;
+  return { sources, loads, phases, repeatPhases, horizonMin: repeatPhases ? Math.min(HORIZON_MIN, MOST_PHASES * meanMin) : HORIZON_MIN };
+}
+
+/** The name that a battery built into a device has as a source. */
+export const builtInId = (deviceId: string): string => `${deviceId}!built-in`;
+
+function builtInNetwork(
+  deviceId: string,
+  { energyWh, cellsInSeries }: { readonly energyWh: number; readonly cellsInSeries: number },
+  draws: RigDraws,
+): Network {
+  const powerW = draws.usual.get(deviceId)?.powerW ?? 0;
+  const feed: Feed = { id: `${deviceId}!contacts`, resistanceOhm: 0, load: { id: deviceId, powerW } };
+  return { pack: packFrom({ chemistry: 'li-ion', cellsInSeries, energyWh }), feeds: [feed] };
+}
+
+function loadFeed({ source }: SourceTree, connection: Connection): LoadFeed {
+  const { input, contract, mixedW, before } = connection;
+  const own = inOwnBay(connection);
+  return {
+    sourceId: source.id,
+    ...(own && { own }),
+    ...(usesPacksTogether(before) && { together: true }),
+    ...(contract && { maxW: mixedW ?? contract.powerW }),
+    ...(input.takes === 'pd' && input.sink === 'charges-when-off' && { onlyCharges: true }),
+    ...(input.takes === 'pd' && input.chargeW !== undefined && { chargeW: input.chargeW }),
+  };
+}
+
+function usesPacksTogether(connection: Connection | undefined): boolean {
+  if (!connection) return false;
+  const { to, before } = connection;
+  return (isA(to, 'hub') && to.gear.inputOrder === 'together') || usesPacksTogether(before);
+}
+
+/** The batteries that take a source's place, how long a change takes, and at which charge it is made. */
+function swapsOf(resolved: ResolvedRig, { source }: SourceTree): Omit<SystemSource, 'id' | 'network'> {
+  const { rig, parts, ends } = resolved;
+  if (!isA(source, 'battery')) return { spares: [], swapMin: 0, swapAtSoc: 0 };
+  const ids = rig.batteries?.find(({ gearId }) => gearId === source.id)?.spareIds ?? [];
+  const spares = ids.flatMap((id) => {
+    const part = parts.get(id);
+    if (!part || !isA(part, 'battery')) return [];
+    const spec = packSpecOf(rig, part, new Evidence());
+    return spec && spareTrouble(resolved, part, source) === undefined ? [{ id, pack: packFrom(spec) }] : [];
+  });
+  const hot = ends.some(({ from, to }) => from.id === source.id && isA(to, 'hub') && (to.gear.bufferS ?? 0) >= HOT_SWAP_S);
+  return {
+    spares,
+    swapMin: hot ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN),
+    swapAtSoc: spares.length > 0 ? (rig.reserve ?? DEFAULT_RESERVE) : 0,
+  };
+}

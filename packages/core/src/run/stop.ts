@@ -1,0 +1,97 @@
+import { batteryFigures } from '../gear/battery-figures';
+import { budgetFeed, portFeed } from '../rig/circuit-of';
+import type { LoadDraw } from '../rig/circuit-of';
+import type { CurrentLimit } from '../rig/conductor';
+import { isA } from '../rig/part';
+import type { Part } from '../rig/part';
+import type { SourceTree } from '../rig/source-tree';
+import type { Discharge } from './discharge';
+import { stoppingPeak } from './first-stop';
+
+/** What a battery still holds when something stops it. */
+interface Left {
+  readonly battery: string;
+  readonly leftWh: number;
+  readonly charge: number;
+}
+
+/** A limit that several ports keep together, or one whose figure nobody gave. */
+interface OtherLimit {
+  readonly maxA: number | undefined;
+  readonly maxW: number | undefined;
+  readonly by: 'budget' | 'unknown';
+  readonly part: string;
+  readonly port: string | undefined;
+}
+
+/** What stops a source's run first, and why; `words` tells it. */
+export type Stop =
+  | {
+      readonly why: 'peak';
+      readonly battery: string;
+      readonly device: string;
+      readonly peakW: number;
+      readonly charge: number;
+      readonly runsMin: number;
+    }
+  | { readonly why: 'goes-on' | 'empty' | 'collapse'; readonly source: string }
+  | { readonly why: 'no-draw' }
+  | { readonly why: 'will-not-start'; readonly place: string }
+  | ({ readonly why: 'cutoff'; readonly cutoffV: number } & Left)
+  | ({ readonly why: 'drops-out'; readonly place: string; readonly minV: number } & Left)
+  | ({ readonly why: 'switches-off'; readonly device: string; readonly minV: number } & Left)
+  | ({ readonly why: 'over-current'; readonly limit: CurrentLimit | OtherLimit } & Left)
+  | { readonly why: 'after-swaps'; readonly swaps: number; readonly battery: string; readonly swapMin: number; readonly stopMin: number };
+
+/** What ends a source's run. */
+export function stopOf({ source, connections, unlimited }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
+  const { name } = source.gear;
+  const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
+  const nameOf = (id: string): string =>
+    (devices.find((one) => one.id === id) ?? devices.find((one) => id.startsWith(one.id)))?.gear.name ?? name;
+  const peak = stoppingPeak(run);
+  if (peak) {
+    const { loadId, fromSoc: charge } = peak;
+    return { why: 'peak', battery: name, device: nameOf(loadId), peakW: draws.get(loadId)?.peakW ?? 0, charge, runsMin: run.minutes };
+  }
+  if (unlimited && run.cause === 'empty') return { why: 'goes-on', source: name };
+  const left: Left = { battery: name, leftWh: run.strandedWh, charge: run.endSoc };
+  const here = connections.find(({ id, to }) => id === run.at || to.id === run.at || run.at.startsWith(portFeed(to.id, '')));
+  const place = here ? (isA(here.to, 'device') ? `${here.input.name} of ${here.to.gear.name}` : here.to.gear.name) : name;
+  const { minV = 0, startV } = here?.input.takes === 'window' ? here.input : {};
+  switch (run.cause) {
+    case 'pack-cutoff':
+      return { why: 'cutoff', cutoffV: isA(source, 'battery') ? batteryFigures(source.gear).cutoffV : 0, ...left };
+    case 'converter-dropout':
+      if (run.minutes === 0 && startV !== undefined) return { why: 'will-not-start', place };
+      return { why: 'drops-out', place, minV, ...left };
+    case 'load-undervoltage':
+      return { why: 'switches-off', device: nameOf(run.at), minV, ...left };
+    case 'over-current':
+      return { why: 'over-current', limit: limitAt(source, connections, run.at), ...left };
+    case 'empty':
+    case 'collapse':
+      return { why: run.cause, source: name };
+    case 'no-draw':
+      return { why: 'no-draw' };
+  }
+}
+
+/** The limit that is kept at a place of the circuit. */
+function limitAt(source: SourceTree['source'], connections: SourceTree['connections'], at: string): CurrentLimit | OtherLimit {
+  const none = { maxA: undefined, maxW: undefined, port: undefined };
+  if (at === 'pack') {
+    const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
+    return maxA === undefined
+      ? { ...none, by: 'unknown', part: source.gear.name }
+      : { maxA, by: 'battery', part: source.gear.name, port: undefined };
+  }
+  const [limit] = connections.find(({ id }) => id === at)?.limits ?? [];
+  if (limit) return limit;
+  for (const part of [source as Part, ...connections.map(({ to }) => to)]) {
+    const budget = part.budgets.find(({ id }) => budgetFeed(part.id, id) === at);
+    if (budget) return { maxA: budget.maxA, maxW: budget.maxW, by: 'budget', part: part.gear.name, port: budget.name };
+  }
+  const port = connections.find(({ from, output }) => at === portFeed(from.id, output.id));
+  return { ...none, by: 'unknown', part: port?.from.gear.name ?? source.gear.name, port: port?.output.name };
+}

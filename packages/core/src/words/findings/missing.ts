@@ -1,0 +1,59 @@
+import type { Facts } from '../../findings/facts';
+import type { LackOf } from '../../rig/figure';
+import { say } from '../say';
+import type { Wordings } from '../wording';
+import { sayNeed } from './need';
+
+/** Figures that nobody gave and that must not be guessed. */
+export const MISSING: Wordings<'figure-missing'> = {
+  'figure-missing': {
+    means: 'A figure is missing, so a check could not be made.',
+    says: (facts) => {
+      if (facts.lack === 'mode')
+        return `Whether ${facts.mode ?? 'its usual mode'} of ${facts.device} works here is not known: ${sayNeed(facts.need)}.`;
+      if (facts.lack === 'feature')
+        return `Whether ${facts.feature} of ${facts.device} works on this feed is not known: ${sayNeed(facts.need)}.`;
+      return `${facts.of}: ${LACKS[facts.lack].what(facts)} is not known, so this cannot be judged.`;
+    },
+    remedy: (facts) =>
+      facts.lack === 'mode' || facts.lack === 'feature'
+        ? 'Feed it from a source that gives what it needs, or do without.'
+        : LACKS[facts.lack].remedy,
+  },
+};
+
+type Lacking = Extract<Facts['figure-missing'], { lack: LackOf }>;
+
+const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string; readonly remedy: string }>> = {
+  'output-voltage': {
+    what: () => 'its output voltage',
+    remedy: 'Read its label, or measure it with a meter before the camera is attached.',
+  },
+  'port-offer': { what: ({ port }) => `what ${port} offers`, remedy: 'Type its rating in watts or its list of profiles.' },
+  'port-offer-shared': {
+    what: ({ port }) => `what ${port} offers beside a neighbour`,
+    remedy: 'Type its rating in watts or its list of profiles.',
+  },
+  'port-current': { what: ({ port }) => `what ${port} can carry`, remedy: 'Type its amps as printed, or ask the maker.' },
+  'cable-current': { what: () => 'what it can carry', remedy: 'Type its rated amps, or its wire size.' },
+  energy: { what: () => 'its energy', remedy: 'Type what the label says: watt-hours, or volts with mAh.' },
+  draw: { what: () => 'its draw', remedy: 'Type the maker’s watts, read a meter, or time a full battery.' },
+  'draw-behind-feed': {
+    what: () => 'what reaches it of the watts measured at the battery',
+    remedy: 'Complete the figures of the feed.',
+  },
+  'draw-below-feed': {
+    what: ({ readW = 0 }) => `its draw (the ${say(readW, 'W')} measured are no more than the feed itself takes)`,
+    remedy: 'Check the measurement, or where the meter sat.',
+  },
+  'highest-voltage': {
+    what: () => 'the highest voltage it accepts',
+    remedy: 'Read its label or manual; do not connect before it is known.',
+  },
+  'lowest-voltage': {
+    what: () => 'the lowest voltage it runs on',
+    remedy: 'Read its label or manual; until then the run time is an upper bound.',
+  },
+  profiles: { what: () => 'which profiles it takes', remedy: 'Read the manual for the volts it accepts over USB-C.' },
+  'rated-power': { what: () => 'its rated power', remedy: 'Read its label: watts, or volts and amps of its output.' },
+};

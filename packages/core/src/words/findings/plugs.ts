@@ -1,0 +1,66 @@
+import type { Wordings } from '../wording';
+
+/** Plugs, polarity, ports with two jobs. */
+export const PLUGS: Wordings<
+  | 'connector-fits'
+  | 'connector-mismatch'
+  | 'cable-missing'
+  | 'connector-unknown'
+  | 'polarity-reversed'
+  | 'polarity-unknown'
+  | 'port-taken'
+  | 'fit-note'
+  | 'refused'
+> = {
+  'connector-fits': { means: 'Two connectors mate.', says: ({ from, to, connector }) => `${from} and ${to} mate: ${connector}.` },
+  'connector-mismatch': {
+    means: 'Two connectors do not mate.',
+    says: ({ from, to, has, takes }) => `${from} ends in ${has}, ${to} takes ${takes}: they do not mate.`,
+    remedy: ({ has, takes }) =>
+      `Use a cable or adapter from ${has} to ${takes}. Never force a plug or change its ends without checking polarity.`,
+  },
+  'cable-missing': {
+    means: 'Two sockets are to be joined without a cable.',
+    says: ({ from, to, socket }) => `${from} and ${to} are both sockets (${socket}): a cable is missing.`,
+    remedy: ({ socket }) => `Put a cable with two ${socket} ends between.`,
+  },
+  'connector-unknown': {
+    means: 'The family or size of a connector is not known on one side.',
+    says: ({ from, to, has, takes }) => `${from} is for ${has}, ${to} takes ${takes}: whether the two are the same form is not known.`,
+    remedy: ({ barrel }) => (barrel ? 'Measure both diameters on both sides.' : 'Name the family of the battery bay on both.'),
+  },
+  'polarity-reversed': {
+    means: 'Plus would meet minus.',
+    says: ({ from, to, device, crossed, fromPolarity, toPolarity }) => {
+      const why = crossed ? `${from} is crossed inside` : `one is ${fromPolarity}, the other ${toPolarity}`;
+      return `Plus of ${from} meets minus of ${to}: ${why}. It can destroy ${device}.`;
+    },
+    remedy: checkPolarity,
+  },
+  'polarity-unknown': {
+    means: 'A plug that can be of either polarity, and one side does not say.',
+    says: ({ from, to, connector }) => `${connector} between ${from} and ${to}: which side is plus is not entered on both.`,
+    remedy: checkPolarity,
+  },
+  'port-taken': {
+    means: 'A control or data cable is in the port that is to feed the device.',
+    says: ({ port, device, duty }) =>
+      `${port} of ${device} is taken by ${duty === 'data' ? 'a data cable' : 'the control cable'}: it carries power or control, not both.`,
+    remedy: () => 'Feed it through its battery bay, or free the port.',
+  },
+  'fit-note': {
+    means: 'A door, strap or plug needs attention where this part is used.',
+    says: ({ of, note }) => `${of}: ${note}`,
+    remedy: () => 'Try it once, fully closed and moving, before the day.',
+  },
+  refused: {
+    means: 'The device, or grip, is known to refuse this adapter.',
+    says: ({ by, adapter, grip }) =>
+      grip ? `${by} takes batteries only: ${adapter} has no way out for its lead.` : `${by} is known to refuse ${adapter}.`,
+    remedy: () => 'Use an adapter made for this device, or its own battery.',
+  },
+};
+
+function checkPolarity(): string {
+  return 'Check with a meter before anything is connected; use a lead of the right polarity.';
+}

@@ -1,0 +1,94 @@
+import type { Facts } from '../../findings/facts';
+import type { SpareTrouble } from '../../rig/spares';
+import { list, say } from '../say';
+import { shown } from '../wording';
+import type { ShownNumber, Wordings } from '../wording';
+
+type Lasting = Facts['lasts'];
+
+function lastingNumbers({ wantedMin, plannedMin, firstStopMin }: Lasting): readonly (ShownNumber | undefined)[] {
+  return [
+    shown('must run', wantedMin, 'min'),
+    shown('with the reserve kept', plannedMin, 'min'),
+    shown('until it stops', firstStopMin, 'min'),
+  ];
+}
+
+function planSwap({ wantedMin, plannedMin }: Lasting): string {
+  if (plannedMin <= 0) return 'Mend what stops it first.';
+  const packs = Math.ceil(wantedMin / plannedMin);
+  return `Plan a swap at ${say(plannedMin, 'min')}: ${packs} charged batteries of this kind last ${say(wantedMin, 'min')}.`;
+}
+
+function together({ parts, stops }: Facts['single-point']): string {
+  return `When ${list(parts, 'or')} fails, ${list(stops)} stop together.`;
+}
+
+function togetherNumbers({ stops, devices }: Facts['single-point']): readonly (ShownNumber | undefined)[] {
+  return [shown('devices that stop', stops.length, 'count'), shown('of', devices, 'count')];
+}
+
+const KEEP_SPARE = 'Keep a spare of it within reach, or give one of the devices a feed of its own.';
+
+/** The rig as a whole. */
+export const WHOLE_RIG: Wordings<
+  'single-point' | 'stops-together' | 'no-cushion' | 'spare-unfit' | 'lasts' | 'lasts-into-reserve' | 'too-short'
+> = {
+  'single-point': {
+    means: 'One part stops several devices when it fails.',
+    says: together,
+    remedy: () => KEEP_SPARE,
+    shows: togetherNumbers,
+  },
+  'stops-together': {
+    means: 'Every device of the rig hangs on one source.',
+    says: together,
+    remedy: () => KEEP_SPARE,
+    shows: togetherNumbers,
+  },
+  'no-cushion': {
+    means: 'A swap cuts the power of a device: nothing carries it meanwhile.',
+    says: ({ devices }) =>
+      `A swap is needed, and it cuts ${list(devices)} off: nothing carries ${devices.length === 1 ? 'it' : 'them'} meanwhile.`,
+    remedy: () => 'Swap between takes, or use a plate with a buffer, a grip, or a feed that leaves the battery in the bay.',
+    shows: ({ wantedMin, plannedMin }) => [shown('must run', wantedMin, 'min'), shown('first swap', plannedMin, 'min')],
+  },
+  'spare-unfit': {
+    means: 'A spare cannot take the place of the battery it is named for.',
+    says: ({ spare, battery, trouble }) => `${spare} cannot take the place of ${battery}: ${sayTrouble(trouble)}. It is not counted on.`,
+    remedy: () => 'Name a spare like the battery it stands in for, or judge it in a rig of its own.',
+  },
+  lasts: {
+    means: 'It runs as long as asked, reserve kept.',
+    says: ({ wantedMin, plannedMin }) => `It must run ${say(wantedMin, 'min')}; it runs ${say(plannedMin, 'min')} with the reserve kept.`,
+    shows: lastingNumbers,
+  },
+  'lasts-into-reserve': {
+    means: 'It runs as long as asked only by spending the reserve.',
+    says: ({ wantedMin, firstStopMin }) =>
+      `It must run ${say(wantedMin, 'min')}; it runs ${say(firstStopMin, 'min')}, but only by spending the reserve.`,
+    remedy: planSwap,
+    shows: lastingNumbers,
+  },
+  'too-short': {
+    means: 'It stops before the time asked for.',
+    says: ({ wantedMin, firstStopMin }) => `It must run ${say(wantedMin, 'min')}; it stops after ${say(firstStopMin, 'min')}.`,
+    remedy: planSwap,
+    shows: lastingNumbers,
+  },
+};
+
+function sayTrouble(trouble: SpareTrouble): string {
+  switch (trouble.why) {
+    case 'energy-unknown':
+      return 'its energy is not known';
+    case 'other-cells':
+      return 'it has other cells, so other volts';
+    case 'other-cutoff':
+      return 'its cut-off is another';
+    case 'less-current':
+      return 'it may give less current';
+    case 'no-port':
+      return `it has no port that stands in for ${trouble.port}`;
+  }
+}

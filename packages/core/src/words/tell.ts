@@ -1,0 +1,67 @@
+import type { Finding, FindingCode, FindingPlace } from '../findings/finding';
+import type { Verdict } from '../findings/verdict';
+import { AMPS } from './findings/amps';
+import { BALANCE } from './findings/balance';
+import { DRAWING } from './findings/drawing';
+import { MISSING } from './findings/missing';
+import { MODES } from './findings/modes';
+import { PLUGS } from './findings/plugs';
+import { USB } from './findings/usb';
+import { VOLTS } from './findings/volts';
+import { WHOLE_RIG } from './findings/whole-rig';
+import type { ShownNumber, Wording, Wordings } from './wording';
+
+/** The words of every code, in the order of docs/findings.md. */
+export const WORDINGS: Wordings<FindingCode> = {
+  ...DRAWING,
+  ...PLUGS,
+  ...MISSING,
+  ...VOLTS,
+  ...AMPS,
+  ...USB,
+  ...MODES,
+  ...BALANCE,
+  ...WHOLE_RIG,
+};
+
+/** A finding in words: what screens, documents and prints show. */
+export interface Told extends FindingPlace {
+  readonly code: FindingCode;
+  readonly verdict: Verdict;
+  readonly numbers: readonly ShownNumber[];
+  readonly sentence: string;
+  readonly remedy: string | undefined;
+}
+
+/**
+ * A finding told in one sentence, with the numbers compared and what to do about it.
+ *
+ * @example tell(answer.findings[0]).sentence // 'Holmvik 49 gives up to 16.8 V; …'
+ */
+export function tell(finding: Finding): Told {
+  const { code, verdict, facts, ...place } = finding;
+  const { remedy, shows } = wordingOf(code);
+  return {
+    ...place,
+    code,
+    verdict,
+    numbers: shows?.(facts as never).filter((number) => number !== undefined) ?? [],
+    sentence: sayFinding(finding),
+    remedy: remedy?.(facts as never, verdict),
+  };
+}
+
+/** The sentence alone. */
+export function sayFinding({ code, verdict, facts }: Finding): string {
+  return wordingOf(code).says(facts as never, verdict);
+}
+
+/** What a code means, for whoever asks. */
+export function meaningOf(code: FindingCode): string {
+  return WORDINGS[code].means;
+}
+
+/** Code and facts belong together by the type of `Finding`; the map cannot know that they do. */
+function wordingOf(code: FindingCode): Wording<never> {
+  return WORDINGS[code] as unknown as Wording<never>;
+}

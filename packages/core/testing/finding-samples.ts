@@ -1,0 +1,215 @@
+import type { Facts } from '../src/findings/facts';
+import type { FindingCode } from '../src/findings/finding';
+import type { Contract } from '../src/usb/power-delivery';
+
+const CONTRACT: Contract = { voltageV: 9, currentA: 3, powerW: 27, limitedBy: 'source', by: 'profile' };
+const PLAIN: Contract = { voltageV: 5, currentA: 2, powerW: 10, limitedBy: 'source', by: 'plain-5v' };
+const PORT = { maxA: 4.2, by: 'port', part: 'Holmvik 49', port: 'D-tap' } as const;
+const CABLE = { maxA: 3, by: 'cable', part: 'D-tap lead', port: undefined } as const;
+const RANGE = { supply: 'Holmvik 95', highV: 16.8, lowV: 12, place: 'DC in of Skuadon 60', minV: 11, maxV: 17 };
+const STANDING = {
+  edge: 'front',
+  marginMm: 41.6,
+  marginShare: 0.14,
+  alongMm: 63.2,
+  massG: 4210,
+  angleDeg: 7.3,
+  counterweightG: 900,
+  ballastG: 2100,
+};
+const LASTING = { wantedMin: 240, plannedMin: 180, firstStopMin: 200 };
+const SHORT = { device: 'Plovera R', contract: CONTRACT, needW: 45, refuses: false, addedW: undefined, cableEnd: undefined };
+const TOGETHER = { parts: ['Holmvik 95', 'Splitter'], stops: ['Skuadon 60', 'Lysning 7'], devices: 3 };
+const VOLTS = { need: 'volts', needV: 14, startV: 15.2, endV: 12.4 } as const;
+
+/** At least one set of facts for every code, and one for every form its sentence takes. */
+export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
+  'part-missing': [
+    { gone: 'part', kind: 'battery' },
+    { gone: 'part', kind: undefined },
+    { gone: 'mode', device: 'Plovera R', mode: 'top' },
+    { gone: 'phase-mode', device: 'Plovera R', mode: 'top' },
+    { gone: 'phase-device' },
+    { gone: 'output', of: 'Holmvik 95', port: 'tap-2' },
+    { gone: 'input', of: 'Plovera R', port: 'usb' },
+  ],
+  'used-twice': [
+    { of: 'Holmvik 95', port: 'D-tap' },
+    { of: 'D-tap lead', port: undefined },
+  ],
+  'not-fed': [
+    { of: 'Plovera R', handsOn: false },
+    { of: 'Splitter', handsOn: true },
+  ],
+  loop: [{ of: 'Splitter' }],
+  'connector-fits': [{ from: 'Holmvik 95', to: 'D-tap lead', connector: 'D-tap' }],
+  'connector-mismatch': [{ from: 'Holmvik 95', to: 'Barrel lead', has: 'D-tap', takes: 'XLR-4' }],
+  'connector-unknown': [
+    { from: 'Holmvik 95', to: 'Lamp', has: 'barrel plug', takes: 'barrel plug', barrel: true },
+    { from: 'Cell', to: 'Plovera R', has: 'battery bay', takes: 'battery bay', barrel: false },
+  ],
+  'cable-missing': [{ from: 'USB-C of Grynna 27 PD', to: 'USB-C of Plovera R', socket: 'USB-C' }],
+  'polarity-reversed': [
+    { from: 'Barrel lead', to: 'Lamp', device: 'Lamp', crossed: false, fromPolarity: 'centre-minus', toPolarity: 'centre-plus' },
+    { from: 'Crossed lead', to: 'Lamp', device: 'Lamp', crossed: true, fromPolarity: undefined, toPolarity: undefined },
+  ],
+  'polarity-unknown': [{ from: 'Barrel lead', to: 'Lamp', connector: 'barrel plug' }],
+  'port-taken': [
+    { port: 'USB-C', device: 'Plovera R', duty: 'data' },
+    { port: 'USB-C', device: 'Plovera R', duty: undefined },
+  ],
+  'fit-note': [{ of: 'Adapter M', note: 'The door has to close over the lead.' }],
+  refused: [
+    { by: 'Plovera R', adapter: 'Adapter M', grip: false },
+    { by: 'Grip', adapter: 'Adapter M', grip: true },
+  ],
+  'figure-missing': [
+    ...(
+      [
+        'output-voltage',
+        'port-offer',
+        'port-offer-shared',
+        'port-current',
+        'cable-current',
+        'energy',
+        'draw',
+        'draw-behind-feed',
+        'draw-below-feed',
+        'highest-voltage',
+        'lowest-voltage',
+        'profiles',
+        'rated-power',
+      ] as const
+    ).map((lack) => ({ lack, of: 'Grynna 27 PD', port: 'USB-C', readW: 0.2 })),
+    { lack: 'mode', device: 'Plovera R', mode: undefined, need: { need: 'volts-unknown' } },
+    { lack: 'mode', device: 'Plovera R', mode: '4K 50', need: { need: 'contract-unknown' } },
+    {
+      lack: 'feature',
+      device: 'Murre 6',
+      feature: 'Phantom power',
+      silently: true,
+      need: { need: 'recognition-unknown', battery: 'Adapter M' },
+    },
+  ],
+  'voltage-fits': [RANGE, { ...RANGE, highV: 12, lowV: 12 }],
+  'over-voltage': [RANGE, { ...RANGE, minV: undefined, maxV: 15 }],
+  'over-voltage-charging': [{ battery: 'Lead-acid pair', place: 'Regulator', chargeV: 14.4, maxV: 14 }],
+  'under-voltage': [{ ...RANGE, arrivesV: 10.8 }],
+  'charge-stranded': [
+    { by: 'cutoff', battery: 'Holmvik 49', loads: ['Skuadon 60', 'Lysning 7'], cutoffV: 12, charge: 0.12, leftWh: 5.6 },
+    { by: 'cutoff', battery: 'Holmvik 49', loads: ['Skuadon 60'], cutoffV: 12, charge: 0.12, leftWh: 5.6 },
+    { by: 'window', battery: 'Holmvik 49', ...RANGE, charge: 0.12, leftWh: 5.6, leftShare: 0.11 },
+    { by: 'window-untimed', ...RANGE, minV: 13 },
+  ],
+  'will-not-start': [
+    { ...RANGE, startV: 15, givenV: 14.6, charge: 0.5, underLoad: false },
+    { ...RANGE, startV: 14, givenV: 14.6, charge: 0.5, underLoad: true },
+  ],
+  'wire-drop': [{ cable: 'Barrel lead', to: 'Lamp', dropV: 0.9, dropShare: 0.07, currentA: 3 }],
+  'current-fits': [
+    { startA: 1, endA: 1, limit: PORT },
+    { startA: 1, endA: 1.4, limit: CABLE },
+  ],
+  'over-current': [
+    { at: 'lead', to: 'Lamp', startA: 4.5, endA: 5.2, limit: PORT },
+    { at: 'battery', battery: 'Holmvik 49', maxA: 4 },
+  ],
+  'over-current-late': [
+    ...(['contract', 'port', 'port-fuse', 'cable', 'cable-fuse', 'input', 'part-fuse', 'battery'] as const).map((by) => ({
+      at: 'lead' as const,
+      to: 'Lamp',
+      startA: 3.4,
+      endA: 4.5,
+      limit: { ...PORT, by },
+      afterMin: 242,
+      arrivesV: 12.4,
+    })),
+    { at: 'battery', battery: 'Holmvik 49', maxA: 4, afterMin: 30 },
+  ],
+  'peak-stops': [
+    { battery: 'Cell', peakW: 20, charge: 0.3, afterMin: 40 },
+    { battery: 'Cell', peakW: 20, charge: 1, afterMin: 0 },
+  ],
+  collapse: [
+    { source: 'Cell', loads: ['Lamp'], afterMin: 0 },
+    { source: 'Cell', loads: ['Lamp', 'Monitor', 'Camera'], afterMin: 20 },
+  ],
+  'adapter-overloaded': [
+    { adapter: 'Adapter M', load: 'Plovera R', drawnW: 14, ratedW: 12, atPeaks: false },
+    { adapter: 'Adapter M', load: 'Plovera R', drawnW: 14, ratedW: 12, atPeaks: true },
+  ],
+  'budget-passed': [
+    { of: 'Splitter', budget: 'all taps', maxA: 8, maxW: undefined, takenA: 8.2, afterMin: 0 },
+    { of: 'Splitter', budget: 'all taps', maxA: 8, maxW: 100, takenA: 8.2, afterMin: 30 },
+  ],
+  'budget-shared': [{ port: 'USB-C 1', of: 'Grynna 100', neighbours: ['USB-C 2', 'USB-A'], device: 'Plovera R', contractW: 45 }],
+  'regulator-hot': [{ adapter: 'Regulator', inV: 13.6, outV: 7.4, currentA: 0.9, heatW: 5.58 }],
+  'wire-hot': [{ cable: 'Barrel lead', to: 'Lamp', areaMm2: 0.2, currentA: 5, carriesA: 2 }],
+  'fuse-small': [{ fuseA: 3, currentA: 2.9, wantedA: 3.6, sizeA: 4 }],
+  'fuse-large': [{ fuseA: 10, carriesA: 5 }],
+  'fuse-none': [
+    { from: 'Lead-acid pair', to: 'Regulator', sizeA: 5 },
+    { from: 'Lead-acid pair', to: 'Regulator', sizeA: undefined },
+  ],
+  'contract-fits': [{ contract: CONTRACT, needW: 18 }],
+  'contract-none': (['no-delivery', 'usb-a-end', 'no-profile'] as const).flatMap((why) => [
+    { why, port: 'USB-C', of: 'Grynna 27 PD', cable: 'A-to-C lead', device: 'Plovera R', minV: 9, maxV: 15 },
+    { why, port: 'USB-C', of: 'Grynna 27 PD', cable: undefined, device: 'Plovera R', minV: 15, maxV: 15 },
+  ]),
+  'contract-short': [SHORT, { ...SHORT, refuses: true, cableEnd: 'usb-c' }, { ...SHORT, addedW: 18, cableEnd: 'usb-a' }],
+  'legacy-short': [
+    { ...SHORT, contract: PLAIN },
+    { ...SHORT, contract: PLAIN, addedW: 8 },
+  ],
+  'sink-needs-battery': [{ device: 'Plovera R' }],
+  'sink-only-charges': [{ device: 'Plovera R' }],
+  'battery-drains': [{ device: 'Plovera R', flatMin: 95 }],
+  'mode-lost': [
+    { device: 'Plovera R', mode: '4K 50', need: VOLTS },
+    { device: 'Plovera R', mode: undefined, need: { need: 'no-battery' } },
+  ],
+  'mode-lost-late': [{ device: 'Plovera R', mode: '4K 50', need: VOLTS }],
+  'mode-closed': [
+    { device: 'Plovera R', mode: '4K 50', need: { need: 'contract', needW: 45, givenW: 27 } },
+    { device: 'Plovera R', mode: '4K 50', need: { need: 'recognition-unknown', battery: 'Adapter M' } },
+  ],
+  'feature-lost': [
+    { device: 'Murre 6', feature: 'Phantom power', silently: true, need: { need: 'delivery', needW: 15 } },
+    { device: 'Murre 6', feature: 'Phantom power', silently: false, need: { need: 'recognised', battery: 'Adapter M' } },
+  ],
+  'gauge-blind': [
+    { adapter: 'Adapter M', device: 'Plovera R', shows: 'always-full', plannedMin: 80 },
+    { adapter: 'Adapter M', device: 'Plovera R', shows: 'none', plannedMin: undefined },
+  ],
+  'balance-fits': [
+    { on: 'feet', ...STANDING },
+    { on: 'feet', ...STANDING, angleDeg: undefined },
+    { on: 'stabiliser', massG: 1800, payloadG: 2500 },
+  ],
+  'balance-unknown': [{ places: ['Holmvik 95'], masses: ['Lamp', 'Monitor'] }],
+  'tips-over': [
+    { ...STANDING, marginMm: -12 },
+    { ...STANDING, edge: 'back', counterweightG: undefined },
+  ],
+  'tips-easily': [STANDING],
+  'payload-passed': [{ massG: 2700, payloadG: 2500 }],
+  'payload-near': [{ massG: 2400, payloadG: 2500 }],
+  'swap-shifts': [{ battery: 'Holmvik 95', spare: 'Holmvik 49', alongMm: -7.2, massG: 300 }],
+  'single-point': [TOGETHER],
+  'stops-together': [TOGETHER],
+  'no-cushion': [
+    { devices: ['Plovera R'], wantedMin: 240, plannedMin: 100 },
+    { devices: ['Plovera R', 'Lysning 7'], wantedMin: 240, plannedMin: 100 },
+  ],
+  'spare-unfit': [
+    ...(['energy-unknown', 'other-cells', 'other-cutoff', 'less-current'] as const).map((why) => ({
+      spare: 'Holmvik 49',
+      battery: 'Holmvik 95',
+      trouble: { why },
+    })),
+    { spare: 'Holmvik 49', battery: 'Holmvik 95', trouble: { why: 'no-port', port: 'USB-C' } },
+  ],
+  lasts: [{ ...LASTING, wantedMin: 120 }],
+  'lasts-into-reserve': [{ ...LASTING, wantedMin: 190 }],
+  'too-short': [LASTING, { ...LASTING, plannedMin: 0, firstStopMin: 0 }],
+};
