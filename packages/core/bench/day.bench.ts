@@ -1,8 +1,6 @@
-import { planDay } from '../src/day/planner/plan-day';
-import { dayChances } from '../src/day/run/chances';
-import { DaySimulation } from '../src/day/run/simulate';
-import { LOW_WATER } from '../src/demo/low-water';
-import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+import { planDay } from '../src/day/planner';
+import { dayChances, DaySimulation } from '../src/day/run';
+import { LOW_WATER, LOW_WATER_DAY } from '../src/demo';
 import { charger, dayOfRigs, pack } from '../testing/day';
 
 const timed = <T>(run: () => T): { readonly value: T; readonly ms: number } => {

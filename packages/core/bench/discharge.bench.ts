@@ -1,8 +1,8 @@
 import cases from '../testing/network-cases.json';
-import { assess } from '../src/answer/assess';
-import type { Network } from '../src/circuit/network';
-import { LOW_WATER } from '../src/demo/low-water';
-import { discharge } from '../src/run/discharge';
+import { assess } from '../src/answer';
+import type { Network } from '../src/circuit';
+import { LOW_WATER } from '../src/demo';
+import { discharge } from '../src/run';
 import { fixedStepDischarge } from '../testing/fixed-step-discharge';
 
 const REFERENCE = 'camera-through-regulator';

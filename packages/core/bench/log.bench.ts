@@ -1,10 +1,7 @@
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { guessColumns } from '../src/measure/meter/meter-columns';
-import { MeterFileReader } from '../src/measure/meter/meter-file';
-import { readTrace } from '../src/measure/trace/read-trace';
-import { steadySegments } from '../src/measure/trace/segments';
-import { inSlots } from '../src/measure/trace/trace';
-import type { Trace } from '../src/measure/trace/trace';
+import { guessColumns, MeterFileReader } from '../src/measure/meter';
+import { inSlots, readTrace, steadySegments } from '../src/measure/trace';
+import type { Trace } from '../src/measure/trace';
 
 const PIECE_BYTES = 4_000_000;
 const DAY_S = 86_400;

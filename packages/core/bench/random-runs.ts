@@ -1,5 +1,4 @@
-import { runRange } from '../src/answer/range';
-import { rigModel } from '../src/answer/rig-model';
+import { rigModel, runRange } from '../src/answer';
 import { sixLoads } from '../testing/six-loads';
 
 const RUNS = 10_000;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CHEMISTRIES } from '../src/cell/chemistry';
-import type { Feed, Network } from '../src/circuit/network';
+import { CHEMISTRIES } from '../src/cell';
+import type { Feed, Network } from '../src/circuit';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

@@ -1,7 +1,6 @@
-import type { Block, Day } from '../src/day/model/day';
-import { DaySimulation } from '../src/day/run/simulate';
-import type { Battery, Gear } from '../src/gear/gear';
-import type { Rig } from '../src/gear/rig';
+import type { Block, Day } from '../src/day/model';
+import { DaySimulation } from '../src/day/run';
+import type { Battery, Gear, Rig } from '../src/gear';
 
 const TERMINALS = { type: 'v-mount' } as const;
 

@@ -1,7 +1,6 @@
-import { cellVoltage } from '../src/cell/ocv';
-import { compile } from '../src/circuit/circuit';
-import type { Network } from '../src/circuit/network';
-import { brokenLimit, settle, solve } from '../src/circuit/operating-point';
+import { cellVoltage } from '../src/cell';
+import { brokenLimit, compile, settle, solve } from '../src/circuit';
+import type { Network } from '../src/circuit';
 
 /**
  * The plain way to run a pack down, second by second: what the event-driven discharge is measured and checked against.

@@ -1,4 +1,4 @@
-import type { Feed, Network } from '../src/circuit/network';
+import type { Feed, Network } from '../src/circuit';
 
 /** A feed of a solved tree: volts and amps at its end. */
 export interface PlainPoint {

@@ -1,13 +1,8 @@
-import { assess } from '../src/answer/assess';
-import { tellAnswer } from '../src/answer/tell-answer';
-import type { ToldAnswer } from '../src/answer/tell-answer';
-import type { Answer } from '../src/answer/assess';
-import type { FindingCode } from '../src/findings/finding';
-import type { Verdict } from '../src/findings/verdict';
-import type { Adapter, Battery, Cable, Device, Gear } from '../src/gear/gear';
-import { oneFeed } from '../src/gear/one-feed';
-import type { Input, Output } from '../src/gear/port';
-import type { Rig } from '../src/gear/rig';
+import { assess, tellAnswer } from '../src/answer';
+import type { Answer, ToldAnswer } from '../src/answer';
+import type { FindingCode, Verdict } from '../src/findings';
+import { oneFeed } from '../src/gear';
+import type { Adapter, Battery, Cable, Device, Gear, Input, Output, Rig } from '../src/gear';
 
 /** A rig under test: a sound one, with whatever the test changes. */
 export interface Parts {

@@ -1,5 +1,4 @@
-import type { Device, Gear, Hub } from '../src/gear/gear';
-import type { Rig } from '../src/gear/rig';
+import type { Device, Gear, Hub, Rig } from '../src/gear';
 import { battery } from './rig-parts';
 
 const id = (place: number): string => `00000000-0000-4000-8000-${String(place).padStart(12, '0')}`;

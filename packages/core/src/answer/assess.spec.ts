@@ -1,7 +1,5 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { cellVoltage } from '../cell/ocv';
-import { discharge } from '../run/discharge';
-import { networkOf } from '../run/network-of';
+import { cellVoltage, CHEMISTRIES } from '../cell';
+import { discharge, networkOf } from '../run';
 import {
   adapter,
   answerTo,

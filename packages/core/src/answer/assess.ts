@@ -1,37 +1,28 @@
-import { rigBalance } from '../balance/rig-balance';
-import type { RigBalance } from '../balance/rig-balance';
-import { adapterFindings, currentFindings } from '../findings/amps';
-import { balanceFindings } from '../findings/balance';
-import { byHarm } from '../findings/finding';
-import type { Finding } from '../findings/finding';
-import { gaugeFindings } from '../findings/gauge';
-import { lackFindings } from '../findings/lacking';
-import { capabilityFindings } from '../findings/modes';
-import { peakFindings } from '../findings/peaks';
-import { worstVerdict } from '../findings/verdict';
-import type { Verdict } from '../findings/verdict';
-import { lastsFindings, wholeRigFindings } from '../findings/whole-rig';
-import type { Gear } from '../gear/gear';
-import { DEFAULT_RESERVE } from '../gear/rig';
-import type { Rig } from '../gear/rig';
-import { trackTo } from '../profile/track';
-import type { Track } from '../profile/track';
-import { cautionsOf } from '../rig/cautions';
-import type { Caution } from '../rig/cautions';
-import type { LoadDraw } from '../rig/circuit-of';
-import type { RigDraws } from '../rig/draws';
-import type { Figure } from '../rig/figure';
-import { resilience } from '../rig/resilience';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import { treeFeeding } from '../rig/source-tree';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
-import { plannedMinutes } from '../run/first-stop';
-import { SystemRunner } from '../run/run-system';
-import { stopOf } from '../run/stop';
-import type { Stop } from '../run/stop';
-import type { SystemRun } from '../run/system';
-import { figureName } from '../words/figure';
+import { rigBalance } from '../balance';
+import type { RigBalance } from '../balance';
+import {
+  adapterFindings,
+  balanceFindings,
+  byHarm,
+  capabilityFindings,
+  currentFindings,
+  gaugeFindings,
+  lackFindings,
+  lastsFindings,
+  peakFindings,
+  wholeRigFindings,
+  worstVerdict,
+} from '../findings';
+import type { Finding, Verdict } from '../findings';
+import { DEFAULT_RESERVE } from '../gear';
+import type { Gear, Rig } from '../gear';
+import { trackTo } from '../profile';
+import type { Track } from '../profile';
+import { cautionsOf, resilience, treeFeeding } from '../rig';
+import type { Caution, Figure, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import { plannedMinutes, stopOf, SystemRunner } from '../run';
+import type { Discharge, Stop, SystemRun } from '../run';
+import { figureName } from '../words';
 import { isForbidden, rigModel } from './rig-model';
 import type { RigModel } from './rig-model';
 

@@ -1,10 +1,9 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Battery } from '../gear/gear';
-import { isA } from '../rig/part';
-import type { Part } from '../rig/part';
-import { connectionsInto } from '../rig/resolve-rig';
-import { stoppingPeak } from '../run/first-stop';
+import { CHEMISTRIES } from '../cell';
+import { batteryFigures } from '../gear';
+import type { Battery } from '../gear';
+import { connectionsInto, isA } from '../rig';
+import type { Part } from '../rig';
+import { stoppingPeak } from '../run';
 import type { RigModel } from './rig-model';
 
 /** One thing to look at on a rig, and whether it can be believed. */

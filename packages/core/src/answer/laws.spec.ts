@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CHEMISTRIES } from '../cell/chemistry';
-import type { Input, Output } from '../gear/port';
+import { CHEMISTRIES } from '../cell';
+import type { Input, Output } from '../gear';
 import { adapter, answerTo, battery, BAY, BY_DTAP, CONTACTS, device, DTAP } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
 

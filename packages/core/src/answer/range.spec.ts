@@ -1,5 +1,4 @@
-import type { Battery, Device } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import type { Battery, Device, Rig } from '../gear';
 import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire } from '../../testing/rig-builder';
 import { sixLoads } from '../../testing/six-loads';
 import { indicators } from './indicators';

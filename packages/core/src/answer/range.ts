@@ -1,10 +1,7 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { coldDerating } from '../cell/derating';
-import { batteryState } from '../rig/pack-spec';
-import { isA } from '../rig/part';
-import { chance } from '../run/random';
-import { SystemRunner } from '../run/run-system';
-import type { System, Variation } from '../run/system';
+import { CHEMISTRIES, coldDerating } from '../cell';
+import { batteryState, isA } from '../rig';
+import { chance, SystemRunner } from '../run';
+import type { System, Variation } from '../run';
 import type { RigModel } from './rig-model';
 
 /** How long a rig runs, as a range. Minutes beyond what is timed are undefined. */

@@ -1,8 +1,6 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { cellVoltage, ocvArea } from '../cell/ocv';
-import type { Gear } from '../gear/gear';
-import { discharge } from '../run/discharge';
-import { networkOf } from '../run/network-of';
+import { cellVoltage, CHEMISTRIES, ocvArea } from '../cell';
+import type { Gear } from '../gear';
+import { discharge, networkOf } from '../run';
 import { plainSolve } from '../../testing/plain-solver';
 import { build, camera, dummy, pack, splitter, usbCamera, wire } from '../../testing/rig-builder';
 import type { Built, Joined } from '../../testing/rig-builder';

@@ -1,21 +1,10 @@
-import { contractFindings } from '../findings/contracts';
-import { drawingFindings } from '../findings/drawing';
-import type { Finding } from '../findings/finding';
-import { lackFindings } from '../findings/lacking';
-import { plugFindings } from '../findings/plugs';
-import { voltageFindings } from '../findings/volts';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { rigDraws } from '../rig/draws';
-import type { RigDraws } from '../rig/draws';
-import { resolveRig } from '../rig/resolve-rig';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import type { SourceTree } from '../rig/source-tree';
-import { discharge } from '../run/discharge';
-import type { Discharge, DischargeOptions } from '../run/discharge';
-import { networkOf } from '../run/network-of';
-import { rigSystem } from '../run/rig-system';
-import type { System } from '../run/system';
+import { contractFindings, drawingFindings, lackFindings, plugFindings, voltageFindings } from '../findings';
+import type { Finding } from '../findings';
+import type { Gear, Rig } from '../gear';
+import { resolveRig, rigDraws } from '../rig';
+import type { ResolvedRig, RigDraws, SourceTree } from '../rig';
+import { discharge, networkOf, rigSystem } from '../run';
+import type { Discharge, DischargeOptions, System } from '../run';
 
 /** A rig worked out as far as its figures go: what an answer, a range, a sensitivity are all made from. */
 export interface RigModel {

@@ -1,12 +1,7 @@
-import type { Station, Track } from '../profile/track';
-import type { Figure } from '../rig/figure';
-import { sayCaution } from '../words/caution';
-import { figureFormula, figureName } from '../words/figure';
-import { limitSetter } from '../words/limit';
-import { sayTrackPeak } from '../words/moment';
-import { sayStop } from '../words/stop';
-import { tell } from '../words/tell';
-import type { Told } from '../words/tell';
+import type { Station, Track } from '../profile';
+import type { Figure } from '../rig';
+import { figureFormula, figureName, limitSetter, sayCaution, sayStop, sayTrackPeak, tell } from '../words';
+import type { Told } from '../words';
 import type { Answer, SourceAnswer } from './assess';
 
 /** A figure with its name and how it came about. */

@@ -1,6 +1,5 @@
-import { gearTitle } from '../gear/gear';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import { gearTitle } from '../gear';
+import type { Gear, Rig } from '../gear';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { CentreOfMass, PlacedMass, Tipping } from './mechanics';
 

@@ -1,4 +1,4 @@
-import { discharge } from '../run/discharge';
+import { discharge } from '../run';
 import { CHEMISTRIES } from './chemistry';
 import type { ChemistryId } from './chemistry';
 import { ageFactor, coldDerating, rateFactor } from './derating';

@@ -1,6 +1,6 @@
-import type { Pack } from '../cell/pack';
-import { flag, list, number, object, optional, record, text, tuple } from '../shape/shape';
-import type { LazyShape } from '../shape/shape';
+import type { Pack } from '../cell';
+import { flag, list, number, object, optional, record, text, tuple } from '../shape';
+import type { LazyShape } from '../shape';
 
 /** A tree from a pack to its loads. */
 export interface Network {

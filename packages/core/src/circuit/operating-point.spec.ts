@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cellVoltage } from '../cell/ocv';
+import { cellVoltage } from '../cell';
 import { arbitraryNetwork } from '../../testing/arbitrary-network';
 import type { Feed, Network } from './network';
 import { networkIssues } from './network-issues';

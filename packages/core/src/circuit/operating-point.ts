@@ -1,4 +1,4 @@
-import { cellVoltage } from '../cell/ocv';
+import { cellVoltage } from '../cell';
 import { compile } from './circuit';
 import type { Circuit, EndCause, LeafSeries, Limit, Node } from './circuit';
 import type { Converter, Network } from './network';

@@ -1,10 +1,9 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { LogEntry, Observation } from '../measure/log/observation';
-import { USUAL } from '../measure/log/recording';
-import type { RecordingEntry } from '../measure/log/recording';
-import { rigSignal } from '../measure/meter/rig-signal';
-import { readTrace } from '../measure/trace/read-trace';
-import type { Slots } from '../measure/trace/trace';
+import { USUAL } from '../measure/log';
+import type { LogEntry, Observation, RecordingEntry } from '../measure/log';
+import { rigSignal } from '../measure/meter';
+import { readTrace } from '../measure/trace';
+import type { Slots } from '../measure/trace';
 import { demoId, GEAR } from './demo-id';
 import { LOW_WATER } from './low-water';
 import { moreId } from './more-gear';

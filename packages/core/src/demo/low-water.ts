@@ -1,6 +1,5 @@
-import type { Gear } from '../gear/gear';
-import { oneFeed } from '../gear/one-feed';
-import type { Rig } from '../gear/rig';
+import { oneFeed } from '../gear';
+import type { Gear, Rig } from '../gear';
 import { demoId, GEAR } from './demo-id';
 import { MORE_GEAR, moreId } from './more-gear';
 import type { MoreGear } from './more-gear';

@@ -1,4 +1,4 @@
-import type { Battery } from '../gear/gear';
+import type { Battery } from '../gear';
 import { BARE, barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const vMount = (tag: string, energyWh: number, massG: number, price: number, changes: Partial<Battery> = {}): Battery => ({

@@ -1,4 +1,4 @@
-import type { Adapter, Hub, Supply } from '../gear/gear';
+import type { Adapter, Hub, Supply } from '../gear';
 import { barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const dTapAdapter = (name: string, family: string, voltageV: number, changes: Partial<Adapter> = {}): Adapter => ({

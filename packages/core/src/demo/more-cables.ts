@@ -1,4 +1,4 @@
-import type { Cable, Gear } from '../gear/gear';
+import type { Cable, Gear } from '../gear';
 import { BARE, barrel, bay, DTAP, USB_A, USB_C, V_MOUNT } from './connectors';
 
 const cable = (name: string, source: Cable['ends']['source'], load: Cable['ends']['load'], changes: Partial<Cable> = {}): Cable => ({

@@ -1,4 +1,4 @@
-import type { Device } from '../gear/gear';
+import type { Device } from '../gear';
 import { barrel, bay, DTAP, USB_C } from './connectors';
 
 /** More of what the crew films, sees and hears with. */

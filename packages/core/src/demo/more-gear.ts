@@ -1,4 +1,4 @@
-import type { Gear } from '../gear/gear';
+import type { Gear } from '../gear';
 import { demoId } from './demo-id';
 import { BATTERIES } from './more-batteries';
 import { BETWEEN } from './more-between';

@@ -1,4 +1,4 @@
-import type { Rig } from '../gear/rig';
+import type { Rig } from '../gear';
 import { GEAR as first } from './demo-id';
 import { moreId } from './more-gear';
 import type { MoreGear } from './more-gear';

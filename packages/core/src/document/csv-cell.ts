@@ -1,8 +1,7 @@
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { readField } from '../shape/check-number';
-import { describe } from '../shape/describe';
-import type { Shape } from '../shape/shape';
+import { describe, readField } from '../shape';
+import type { Shape } from '../shape';
 
 export type ReadCell = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly issue: Issue };
 

@@ -1,10 +1,8 @@
 import ICAL from 'ical.js';
-import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model/clock';
-import { BLOCK_KINDS, blockTitle } from '../day/model/day';
-import type { Block, BlockKind, Day } from '../day/model/day';
-import { gearTitle } from '../gear/gear';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import { BLOCK_KINDS, blockTitle, instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model';
+import type { Block, BlockKind, Day } from '../day/model';
+import { gearTitle } from '../gear';
+import type { Gear, Rig } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
 

@@ -1,8 +1,7 @@
 import Papa from 'papaparse';
-import { clockAt, minuteAt, readClock } from '../day/model/clock';
-import { dayShape } from '../day/model/day';
-import type { Block, Day } from '../day/model/day';
-import type { Rig } from '../gear/rig';
+import { clockAt, dayShape, minuteAt, readClock } from '../day/model';
+import type { Block, Day } from '../day/model';
+import type { Rig } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { readCell, writeCell } from './csv-cell';

@@ -1,6 +1,5 @@
-import type { Day } from '../day/model/day';
-import { LOW_WATER } from '../demo/low-water';
-import { LOW_WATER_DAY } from '../demo/low-water-day';
+import type { Day } from '../day/model';
+import { LOW_WATER, LOW_WATER_DAY } from '../demo';
 import { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
 import { blocksFromCsv, blocksToCsv } from './day-csv';
 

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
-import { LOW_WATER } from '../demo/low-water';
-import { LOW_WATER_DAY } from '../demo/low-water-day';
+import { LOW_WATER, LOW_WATER_DAY } from '../demo';
 import { evaluate, planIssues, weightsOf } from './evaluate';
 import { migratePlan } from './migrate';
 import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';

@@ -1,36 +1,27 @@
-import { assessModel } from '../answer/assess';
-import type { Answer } from '../answer/assess';
-import { indicators } from '../answer/indicators';
-import type { Indicator } from '../answer/indicators';
-import { DEFAULT_SEED, runRange } from '../answer/range';
-import type { RunRange } from '../answer/range';
-import { rigModel } from '../answer/rig-model';
-import { sensitivities } from '../answer/sensitivity';
-import type { Sensitivity } from '../answer/sensitivity';
-import { tellAnswer } from '../answer/tell-answer';
-import type { ToldAnswer } from '../answer/tell-answer';
-import { alternatives } from '../feed/approaches';
-import type { Alternative } from '../feed/approaches';
-import { assignFeeds } from '../feed/assign-feeds';
-import type { Assignments } from '../feed/assign-feeds';
-import { costOf, criteriaOf } from '../feed/criteria';
-import type { Criteria, Points } from '../feed/criteria';
-import { findFeeds } from '../feed/find-feeds';
-import type { FoundFeeds } from '../feed/find-feeds';
-import { purchasesFor } from '../feed/purchases';
-import type { Purchases } from '../feed/purchases';
-import { tellAlternative, tellAssignments, tellFeeds, tellPurchases } from '../feed/tell-feeds';
-import type { ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed/tell-feeds';
-import { CRITERIA, DEFAULT_STYLE, STYLE_WEIGHTS } from '../feed/weights';
-import type { Weights } from '../feed/weights';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import type { Style } from '../gear/style';
+import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities, tellAnswer } from '../answer';
+import type { Indicator, RunRange, Sensitivity, ToldAnswer } from '../answer';
+import {
+  alternatives,
+  assignFeeds,
+  costOf,
+  CRITERIA,
+  criteriaOf,
+  DEFAULT_STYLE,
+  findFeeds,
+  purchasesFor,
+  STYLE_WEIGHTS,
+  tellAlternative,
+  tellAssignments,
+  tellFeeds,
+  tellPurchases,
+} from '../feed';
+import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases, Weights } from '../feed';
+import type { Gear, Rig, Style } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { drawnRig } from '../rig/drawn-rig';
-import { leftAlone } from '../unattended/alone';
-import type { AloneAnswer } from '../unattended/alone';
+import { drawnRig } from '../rig';
+import { leftAlone } from '../unattended';
+import type { AloneAnswer } from '../unattended';
 import { evaluateDay } from './evaluate-day';
 import type { DayEvaluation } from './evaluate-day';
 import { EVALUATION_RUNS } from './plan';

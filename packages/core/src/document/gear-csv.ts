@@ -1,12 +1,11 @@
 import Papa from 'papaparse';
-import { cellsFromNominal } from '../cell/pack';
-import { gearShape } from '../gear/gear';
-import type { Battery, Gear, GearKind } from '../gear/gear';
-import { blankBattery, blankDevice } from '../gear/generic';
+import { cellsFromNominal } from '../cell';
+import { blankBattery, blankDevice, gearShape } from '../gear';
+import type { Battery, Gear, GearKind } from '../gear';
 import { showReceived } from '../issue';
-import { readBatteryLabel } from '../quantity/read-label';
-import { missingFields } from '../shape/missing-fields';
-import type { Fields, Shape } from '../shape/shape';
+import { readBatteryLabel } from '../quantity';
+import { missingFields } from '../shape';
+import type { Fields, Shape } from '../shape';
 import { readCell, writeCell } from './csv-cell';
 
 /** What is wrong in one cell, told so that a person finds it in the spreadsheet. */

@@ -1,13 +1,9 @@
-import { dayShape } from '../day/model/day';
-import type { Day } from '../day/model/day';
-import { gearShape, gearTitle } from '../gear/gear';
-import type { Gear } from '../gear/gear';
-import { rigShape } from '../gear/rig';
-import type { Rig } from '../gear/rig';
-import { OBSERVATION_KINDS, observationShape } from '../measure/log/observation';
-import type { Observation } from '../measure/log/observation';
-import { recordingShape } from '../measure/log/recording';
-import type { Recording } from '../measure/log/recording';
+import { dayShape } from '../day/model';
+import type { Day } from '../day/model';
+import { gearShape, gearTitle, rigShape } from '../gear';
+import type { Gear, Rig } from '../gear';
+import { OBSERVATION_KINDS, observationShape, recordingShape } from '../measure/log';
+import type { Observation, Recording } from '../measure/log';
 
 /** What a plan is made of, by kind. In the order in which they may name each other: a rig names gear, a day and an observation name both. */
 export const ITEM_SHAPES = { gear: gearShape, rigs: rigShape, days: dayShape, log: observationShape, recordings: recordingShape } as const;

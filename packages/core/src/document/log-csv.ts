@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
-import { gearTitle } from '../gear/gear';
-import type { DrawRow } from '../measure/learning/log-draws';
-import type { Log } from '../measure/log/log';
-import { OBSERVATION_KINDS, observationShape } from '../measure/log/observation';
-import type { Slots } from '../measure/trace/trace';
-import type { Shape } from '../shape/shape';
+import { gearTitle } from '../gear';
+import type { DrawRow } from '../measure/learning';
+import { OBSERVATION_KINDS, observationShape } from '../measure/log';
+import type { Log } from '../measure/log';
+import type { Slots } from '../measure/trace';
+import type { Shape } from '../shape';
 import { writeCell } from './csv-cell';
 
 const NEWLINE = '\r\n';

@@ -1,15 +1,9 @@
-import { MAX_RUNS } from '../answer/range';
-import { dayItemShape } from '../day/model/day';
-import { idShape } from '../gear/fields';
-import { gearShape } from '../gear/gear';
-import { rigShape } from '../gear/rig';
-import { styleShape } from '../gear/style';
-import { observationItemShape } from '../measure/log/observation';
-import { recordingItemShape } from '../measure/log/recording';
-import { toJsonSchema } from '../shape/json-schema';
-import type { JsonSchema } from '../shape/json-schema';
-import { choice, flag, list, number, object, optional, record, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { MAX_RUNS } from '../answer';
+import { dayItemShape } from '../day/model';
+import { gearShape, idShape, rigShape, styleShape } from '../gear';
+import { observationItemShape, recordingItemShape } from '../measure/log';
+import { choice, flag, list, number, object, optional, record, text, toJsonSchema } from '../shape';
+import type { Infer, JsonSchema } from '../shape';
 
 export const PLAN_FORMAT = 'viaggio-plan';
 export const PLAN_VERSION = 2;

@@ -1,4 +1,4 @@
-import { oneFeed } from '../gear/one-feed';
+import { oneFeed } from '../gear';
 
 const V0_FIELDS = ['deviceId', 'inputId', 'batteryId', 'outputId', 'cableId', 'adapterId'] as const;
 

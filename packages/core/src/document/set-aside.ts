@@ -1,5 +1,5 @@
 import { pointer } from '../issue';
-import type { Fields, Shape } from '../shape/shape';
+import type { Fields, Shape } from '../shape';
 
 /** Values that a shape does not know, by where they stood (JSON Pointer, RFC 6901). */
 export type Aside = readonly { readonly path: string; readonly value?: unknown }[];

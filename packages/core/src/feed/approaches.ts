@@ -1,8 +1,6 @@
-import { assessModel } from '../answer/assess';
-import { rigModel } from '../answer/rig-model';
-import type { Gear } from '../gear/gear';
-import type { Link, Rig } from '../gear/rig';
-import { withoutSpares } from '../gear/without-spares';
+import { assessModel, rigModel } from '../answer';
+import { withoutSpares } from '../gear';
+import type { Gear, Link, Rig } from '../gear';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';

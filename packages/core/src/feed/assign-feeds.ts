@@ -1,9 +1,7 @@
-import { assess, assessModel } from '../answer/assess';
-import type { Answer } from '../answer/assess';
-import { rigModel } from '../answer/rig-model';
-import type { Gear } from '../gear/gear';
-import type { Link, Rig } from '../gear/rig';
-import { withoutSpares } from '../gear/without-spares';
+import { assess, assessModel, rigModel } from '../answer';
+import type { Answer } from '../answer';
+import { withoutSpares } from '../gear';
+import type { Gear, Link, Rig } from '../gear';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';

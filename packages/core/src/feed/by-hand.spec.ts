@@ -1,9 +1,8 @@
-import { assess } from '../answer/assess';
-import { LOW_WATER } from '../demo/low-water';
-import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../gear/edit-links';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { sayFinding } from '../words/tell';
+import { assess } from '../answer';
+import { LOW_WATER } from '../demo';
+import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../gear';
+import type { Gear, Rig } from '../gear';
+import { sayFinding } from '../words';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';

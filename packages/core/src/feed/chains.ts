@@ -1,10 +1,5 @@
-import { mates } from '../gear/connector';
-import type { Connector } from '../gear/connector';
-import type { Cable, Gear } from '../gear/gear';
-import type { Input, Output } from '../gear/port';
-import { meetsDirectly, portsOf } from '../gear/ports-of';
-import type { Ports } from '../gear/ports-of';
-import type { Link, Rig } from '../gear/rig';
+import { mates, meetsDirectly, portsOf } from '../gear';
+import type { Cable, Connector, Gear, Input, Link, Output, Ports, Rig } from '../gear';
 
 /** A way of links from a source, or from a part that is already fed, to one input of a device; outer first. */
 export type ChainOfLinks = readonly Link[];

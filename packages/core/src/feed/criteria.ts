@@ -1,17 +1,11 @@
-import type { Answer } from '../answer/assess';
-import { batteryFigures } from '../gear/battery-figures';
-import { isMount } from '../gear/connector';
-import type { Battery } from '../gear/gear';
-import { hasCushion } from '../rig/connection';
-import type { Connection } from '../rig/connection';
-import { isA } from '../rig/part';
-import type { Part } from '../rig/part';
-import { resilience } from '../rig/resilience';
-import { connectionsInto } from '../rig/resolve-rig';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import { mayFly, strictestFlight } from '../travel/air-limits';
-import type { Flight } from '../travel/air-limits';
-import { sayFinding } from '../words/tell';
+import type { Answer } from '../answer';
+import { batteryFigures, isMount } from '../gear';
+import type { Battery } from '../gear';
+import { connectionsInto, hasCushion, isA, resilience } from '../rig';
+import type { Connection, Part, ResolvedRig } from '../rig';
+import { mayFly, strictestFlight } from '../travel';
+import type { Flight } from '../travel';
+import { sayFinding } from '../words';
 import { CRITERIA } from './weights';
 import type { Criterion, Weights } from './weights';
 

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
-import { assessModel } from '../answer/assess';
-import { rigModel } from '../answer/rig-model';
-import { LOW_WATER } from '../demo/low-water';
-import type { Gear } from '../gear/gear';
-import type { Link, Rig } from '../gear/rig';
+import { assessModel, rigModel } from '../answer';
+import { LOW_WATER } from '../demo';
+import type { Gear, Link, Rig } from '../gear';
 import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 import { alternatives, APPROACHES } from './approaches';

@@ -1,6 +1,5 @@
-import type { Gear } from '../gear/gear';
-import { genericKit } from '../gear/generic';
-import type { Rig } from '../gear/rig';
+import { genericKit } from '../gear';
+import type { Gear, Rig } from '../gear';
 
 const PREFIX = 'generic ';
 /** Two of each: a pair of cables or batteries is often what is missing. */

@@ -1,13 +1,8 @@
-import { assess } from '../answer/assess';
-import type { Verdict } from '../findings/verdict';
-import { connectorName, mates } from '../gear/connector';
-import { gearTitle } from '../gear/gear';
-import type { Cable, Gear } from '../gear/gear';
-import type { Input, Output } from '../gear/port';
-import { meetsDirectly, portsOf } from '../gear/ports-of';
-import { gearIdsOf } from '../gear/rig';
-import type { Link, Rig } from '../gear/rig';
-import { sayFinding } from '../words/tell';
+import { assess } from '../answer';
+import type { Verdict } from '../findings';
+import { connectorName, gearIdsOf, gearTitle, mates, meetsDirectly, portsOf } from '../gear';
+import type { Cable, Gear, Input, Link, Output, Rig } from '../gear';
+import { sayFinding } from '../words';
 
 /** A port that could feed an input, with the cable it takes. */
 export interface Offer {

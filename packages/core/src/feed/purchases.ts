@@ -1,7 +1,6 @@
-import type { Verdict } from '../findings/verdict';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { say } from '../words/say';
+import type { Verdict } from '../findings';
+import type { Gear, Rig } from '../gear';
+import { say } from '../words';
 import { findFeeds } from './find-feeds';
 import type { FeedOptions, FoundFeed } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';

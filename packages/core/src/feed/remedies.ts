@@ -1,10 +1,8 @@
-import { assess } from '../answer/assess';
-import type { Answer } from '../answer/assess';
-import type { Finding, FindingCode } from '../findings/finding';
-import type { Verdict } from '../findings/verdict';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { sayFinding } from '../words/tell';
+import { assess } from '../answer';
+import type { Answer } from '../answer';
+import type { Finding, FindingCode, Verdict } from '../findings';
+import type { Gear, Rig } from '../gear';
+import { sayFinding } from '../words';
 import { devicesOf, otherFeeds, triesBy } from './remedy-tries';
 import type { Means, Try } from './remedy-tries';
 

@@ -1,12 +1,6 @@
-import type { Finding } from '../findings/finding';
-import { energyNow } from '../gear/battery-health';
-import { mates } from '../gear/connector';
-import { linksTo, withFeed, withoutFeed, withPartReplaced } from '../gear/edit-links';
-import { gearTitle } from '../gear/gear';
-import type { Battery, Gear } from '../gear/gear';
-import { meetsDirectly, portsOf } from '../gear/ports-of';
-import { gearIdsOf } from '../gear/rig';
-import type { Link, Rig } from '../gear/rig';
+import type { Finding } from '../findings';
+import { energyNow, gearIdsOf, gearTitle, linksTo, mates, meetsDirectly, portsOf, withFeed, withoutFeed, withPartReplaced } from '../gear';
+import type { Battery, Gear, Link, Rig } from '../gear';
 import { findFeeds } from './find-feeds';
 
 /** Of several tries of one `group` the first that helps is offered: the brightest, the fewest spares. */

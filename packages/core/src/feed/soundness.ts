@@ -1,11 +1,7 @@
-import { contractFindings } from '../findings/contracts';
-import { drawingFindings } from '../findings/drawing';
-import type { Finding } from '../findings/finding';
-import { plugFindings } from '../findings/plugs';
-import { voltageFindings } from '../findings/volts';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { resolveRig } from '../rig/resolve-rig';
+import { contractFindings, drawingFindings, plugFindings, voltageFindings } from '../findings';
+import type { Finding } from '../findings';
+import type { Gear, Rig } from '../gear';
+import { resolveRig } from '../rig';
 import type { ChainOfLinks, KitIndex } from './chains';
 
 /**

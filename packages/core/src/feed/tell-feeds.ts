@@ -1,7 +1,7 @@
-import { tellAnswer } from '../answer/tell-answer';
-import type { ToldAnswer } from '../answer/tell-answer';
-import { tell } from '../words/tell';
-import type { Told } from '../words/tell';
+import { tellAnswer } from '../answer';
+import type { ToldAnswer } from '../answer';
+import { tell } from '../words';
+import type { Told } from '../words';
 import type { Alternative } from './approaches';
 import type { Assignment, Assignments } from './assign-feeds';
 import type { FoundFeed, FoundFeeds } from './find-feeds';

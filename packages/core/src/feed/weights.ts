@@ -1,4 +1,4 @@
-import type { Style } from '../gear/style';
+import type { Style } from '../gear';
 
 /** What a feed is weighed by. Each is a cost: more of it is worse. */
 export const CRITERIA = {

@@ -1,11 +1,7 @@
-import { batteryFigures } from '../gear/battery-figures';
-import { budgetFeed } from '../rig/circuit-of';
-import type { LoadDraw } from '../rig/circuit-of';
-import type { Connection } from '../rig/connection';
-import { isA, roleOf } from '../rig/part';
-import type { Part } from '../rig/part';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
+import { batteryFigures } from '../gear';
+import { budgetFeed, isA, roleOf } from '../rig';
+import type { Connection, LoadDraw, Part, SourceTree } from '../rig';
+import type { Discharge } from '../run';
 import { finding } from './finding';
 import type { Finding } from './finding';
 import { lacking } from './lacking';

@@ -1,6 +1,6 @@
-import { SAFE_MARGIN } from '../balance/rig-balance';
-import type { RigBalance } from '../balance/rig-balance';
-import type { ResolvedRig } from '../rig/resolve-rig';
+import { SAFE_MARGIN } from '../balance';
+import type { RigBalance } from '../balance';
+import type { ResolvedRig } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 

@@ -1,9 +1,6 @@
-import { hasCushion } from '../rig/connection';
-import type { Connection } from '../rig/connection';
-import { carriesDelivery } from '../rig/contract';
-import { roleOf } from '../rig/part';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import type { Contract } from '../usb/power-delivery';
+import { carriesDelivery, hasCushion, roleOf } from '../rig';
+import type { Connection, ResolvedRig } from '../rig';
+import type { Contract } from '../usb';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';

@@ -1,7 +1,5 @@
-import type { RigFault } from '../rig/drawn-rig';
-import { roleOf } from '../rig/part';
-import type { Part } from '../rig/part';
-import type { ResolvedRig } from '../rig/resolve-rig';
+import { roleOf } from '../rig';
+import type { Part, ResolvedRig, RigFault } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 

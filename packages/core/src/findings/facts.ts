@@ -1,7 +1,5 @@
-import type { CurrentLimit } from '../rig/conductor';
-import type { LackOf } from '../rig/figure';
-import type { SpareTrouble } from '../rig/spares';
-import type { Contract } from '../usb/power-delivery';
+import type { CurrentLimit, LackOf, SpareTrouble } from '../rig';
+import type { Contract } from '../usb';
 
 /** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */
 export type Need =

@@ -1,4 +1,4 @@
-import type { Role } from '../rig/part';
+import type { Role } from '../rig';
 import type { Facts } from './facts';
 import { severity } from './verdict';
 import type { Verdict } from './verdict';

@@ -1,8 +1,6 @@
-import type { Adapter } from '../gear/gear';
-import { isA } from '../rig/part';
-import type { Part } from '../rig/part';
-import { connectionsInto } from '../rig/resolve-rig';
-import type { ResolvedRig } from '../rig/resolve-rig';
+import type { Adapter } from '../gear';
+import { connectionsInto, isA } from '../rig';
+import type { Part, ResolvedRig } from '../rig';
 import { finding } from './finding';
 import type { Finding } from './finding';
 

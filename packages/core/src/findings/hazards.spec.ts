@@ -1,4 +1,4 @@
-import { assess } from '../answer/assess';
+import { assess } from '../answer';
 import {
   adapter,
   answerTo,

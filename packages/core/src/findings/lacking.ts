@@ -1,6 +1,5 @@
-import type { Lack, LackOf } from '../rig/figure';
-import { roleOf } from '../rig/part';
-import type { Part } from '../rig/part';
+import { roleOf } from '../rig';
+import type { Lack, LackOf, Part } from '../rig';
 import { finding } from './finding';
 import type { Aspect, Finding } from './finding';
 

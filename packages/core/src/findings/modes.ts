@@ -1,13 +1,7 @@
-import type { Needs } from '../gear/gear';
-import type { Connection } from '../rig/connection';
-import type { DeviceUse } from '../rig/drawn-rig';
-import { isA } from '../rig/part';
-import type { Part } from '../rig/part';
-import { connectionsInto } from '../rig/resolve-rig';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import { connectionTo, inOwnBay, treeFeeding } from '../rig/source-tree';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
+import type { Needs } from '../gear';
+import { connectionsInto, connectionTo, inOwnBay, isA, treeFeeding } from '../rig';
+import type { Connection, DeviceUse, Part, ResolvedRig, SourceTree } from '../rig';
+import type { Discharge } from '../run';
 import type { Facts, Need } from './facts';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';

@@ -1,7 +1,6 @@
-import type { LoadDraw } from '../rig/circuit-of';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
-import { stoppingPeak } from '../run/first-stop';
+import type { LoadDraw, SourceTree } from '../rig';
+import { stoppingPeak } from '../run';
+import type { Discharge } from '../run';
 import { finding } from './finding';
 import type { Finding } from './finding';
 

@@ -1,10 +1,7 @@
-import { connectorName, mates, polarityOf } from '../gear/connector';
-import type { Connector } from '../gear/connector';
-import { meetsDirectly } from '../gear/ports-of';
-import type { Connection } from '../rig/connection';
-import { isA, roleOf } from '../rig/part';
-import type { Part } from '../rig/part';
-import type { ResolvedRig } from '../rig/resolve-rig';
+import { connectorName, mates, meetsDirectly, polarityOf } from '../gear';
+import type { Connector } from '../gear';
+import { isA, roleOf } from '../rig';
+import type { Connection, Part, ResolvedRig } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 

@@ -1,4 +1,4 @@
-import type { Discharge, TimedPoint } from '../run/discharge';
+import type { Discharge, TimedPoint } from '../run';
 
 /** The point of a feed in an operating point. */
 export function feedPoint(point: TimedPoint | undefined, id: string): TimedPoint['feeds'][number] | undefined {

@@ -1,7 +1,5 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { cellVoltage } from '../cell/ocv';
-import type { Connector } from '../gear/connector';
-import type { Device, Gear } from '../gear/gear';
+import { cellVoltage, CHEMISTRIES } from '../cell';
+import type { Connector, Device, Gear } from '../gear';
 import {
   bank,
   build,

@@ -1,12 +1,8 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { ocvArea } from '../cell/ocv';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Connection, Supply } from '../rig/connection';
-import { batteryState } from '../rig/pack-spec';
-import { isA, roleOf } from '../rig/part';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
+import { CHEMISTRIES, ocvArea } from '../cell';
+import { batteryFigures } from '../gear';
+import { batteryState, isA, roleOf } from '../rig';
+import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../rig';
+import type { Discharge } from '../run';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';
@@ -66,7 +62,7 @@ function windowFindings(rig: ResolvedRig, tree: SourceTree, connection: Connecti
 /** A window and what stands before it. */
 interface Gate {
   readonly place: FindingPlace;
-  readonly supply: Supply;
+  readonly supply: OutputVolts;
 }
 
 function placeOf({ id, input, to }: Connection): { readonly place: FindingPlace } {

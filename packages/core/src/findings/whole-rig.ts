@@ -1,14 +1,8 @@
-import type { Device } from '../gear/gear';
-import { hasCushion } from '../rig/connection';
-import { isA, roleOf } from '../rig/part';
-import type { Part } from '../rig/part';
-import { resilience } from '../rig/resilience';
-import { connectionsInto } from '../rig/resolve-rig';
-import type { ResolvedRig } from '../rig/resolve-rig';
-import { inOwnBay } from '../rig/source-tree';
-import { spareTrouble } from '../rig/spares';
-import { builtInId } from '../run/rig-system';
-import type { SystemRun } from '../run/system';
+import type { Device } from '../gear';
+import { connectionsInto, hasCushion, inOwnBay, isA, resilience, roleOf, spareTrouble } from '../rig';
+import type { Part, ResolvedRig } from '../rig';
+import { builtInId } from '../run';
+import type { SystemRun } from '../run';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 

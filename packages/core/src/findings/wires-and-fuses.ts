@@ -1,10 +1,8 @@
-import { batteryFigures } from '../gear/battery-figures';
-import { cableLimit, wireArea } from '../rig/conductor';
-import type { Connection } from '../rig/connection';
-import { isA, roleOf } from '../rig/part';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge } from '../run/discharge';
-import { ampacity, fuseFor } from '../wire/wire';
+import { batteryFigures } from '../gear';
+import { cableLimit, isA, roleOf, wireArea } from '../rig';
+import type { Connection, SourceTree } from '../rig';
+import type { Discharge } from '../run';
+import { ampacity, fuseFor } from '../wire';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { mostCurrent } from './points';

@@ -1,5 +1,5 @@
-import { choice, flag, list, number, object, optional } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice, flag, list, number, object, optional } from '../shape';
+import type { Infer } from '../shape';
 import { idShape } from './fields';
 
 const distance = (title: string) => number(title, 'mm', { above: 0, max: 5000 });

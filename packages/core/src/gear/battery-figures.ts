@@ -1,4 +1,4 @@
-import { CHEMISTRIES } from '../cell/chemistry';
+import { CHEMISTRIES } from '../cell';
 import type { Battery } from './gear';
 
 /** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */

@@ -1,4 +1,4 @@
-import { mayFly } from '../travel/air-limits';
+import { mayFly } from '../travel';
 import { batteryHealth, energyNow } from './battery-health';
 import type { Battery } from './gear';
 import { GENERIC_BATTERIES } from './generic';

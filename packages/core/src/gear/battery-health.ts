@@ -1,4 +1,4 @@
-import { ageFactor } from '../cell/derating';
+import { ageFactor } from '../cell';
 import { batteryFigures } from './battery-figures';
 import type { Battery } from './gear';
 

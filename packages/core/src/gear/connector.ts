@@ -1,5 +1,5 @@
-import { choice, number, object, optional, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice, number, object, optional, text } from '../shape';
+import type { Infer } from '../shape';
 
 /**
  * How two things are joined. `family` tells apart what shares a name but not a form, such as camera battery bays; a

@@ -1,5 +1,5 @@
-import { choice, number, optional, tagged, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice, number, optional, tagged, text } from '../shape';
+import type { Infer } from '../shape';
 import { amps, volts, watts } from './fields';
 
 /** What the feed of a test lost between battery and device; without it, the rig's own feed is taken to be that of the test. */

@@ -1,5 +1,5 @@
-import { choice, flag, list, number, object, optional, text } from '../shape/shape';
-import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape/shape';
+import { choice, flag, list, number, object, optional, text } from '../shape';
+import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape';
 
 /** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
 export const provenanceShape = choice('Where from', { printed: 'printed', measured: 'measured', guess: 'a guess' });

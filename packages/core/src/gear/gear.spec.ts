@@ -1,5 +1,5 @@
-import { assess } from '../answer/assess';
-import { LOW_WATER } from '../demo/low-water';
+import { assess } from '../answer';
+import { LOW_WATER } from '../demo';
 import { connectorName, mates } from './connector';
 import { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 import type { FeedKind } from './feed-kind';

@@ -1,7 +1,7 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import type { ChemistryId } from '../cell/chemistry';
-import { choice, flag, list, number, object, optional, tagged, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { CHEMISTRIES } from '../cell';
+import type { ChemistryId } from '../cell';
+import { choice, flag, list, number, object, optional, tagged, text } from '../shape';
+import type { Infer } from '../shape';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
 import { amps, common, efficiency, from, localId, name, ohms, standby, volts, watts } from './fields';

@@ -1,8 +1,7 @@
-import { CHEMISTRIES } from '../cell/chemistry';
+import { CHEMISTRIES } from '../cell';
 import { issue } from '../issue';
-import { formatQuantity } from '../quantity/format-quantity';
-import type { Parsed } from '../quantity/parse-quantity';
-import { readBatteryLabel } from '../quantity/read-label';
+import { formatQuantity, readBatteryLabel } from '../quantity';
+import type { Parsed } from '../quantity';
 
 /** What a label that prints no volts counts its amp-hours at. */
 export const LABEL_KINDS = {

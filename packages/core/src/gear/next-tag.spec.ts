@@ -1,4 +1,4 @@
-import { missingFields } from '../shape/missing-fields';
+import { missingFields } from '../shape';
 import { gearShape } from './gear';
 import { GENERIC_TRUNK } from './generic-kit';
 import { nextTags, tagAfter } from './next-tag';

@@ -1,5 +1,5 @@
-import { choice, flag, list, number, object, optional, tagged } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice, flag, list, number, object, optional, tagged } from '../shape';
+import type { Infer } from '../shape';
 import { connectorShape } from './connector';
 import { amps, efficiency, localId, name, standby, volts, watts } from './fields';
 

@@ -1,5 +1,5 @@
-import { choice, list, number, object, optional, record, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice, list, number, object, optional, record, text } from '../shape';
+import type { Infer } from '../shape';
 import { balanceShape } from './balance-shape';
 import { idShape, localId, unknown } from './fields';
 import { styleShape } from './style';

@@ -1,5 +1,5 @@
-import { choice } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { choice } from '../shape';
+import type { Infer } from '../shape';
 
 /** How it is shot: decides what a feed's mass, bulk and swaps are worth. */
 export const styleShape = choice('Shooting style', {

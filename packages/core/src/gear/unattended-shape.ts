@@ -1,5 +1,5 @@
-import { flag, list, number, object, optional, text } from '../shape/shape';
-import type { Infer } from '../shape/shape';
+import { flag, list, number, object, optional, text } from '../shape';
+import type { Infer } from '../shape';
 import { watts } from './fields';
 
 const hours = (title: string) => number(title, 'peak-sun hours', { max: 14 });

@@ -1,4 +1,4 @@
-import type { Verdict } from '../findings/verdict';
+import type { Verdict } from '../findings';
 import type { Level, Station } from './track';
 
 /** How a station stands at one moment of the run: what flows against what may flow, what arrives against what is accepted. */

@@ -1,17 +1,11 @@
-import { fullVoltage } from '../cell/pack';
-import type { Finding } from '../findings/finding';
-import { deviceVolts, feedPoint } from '../findings/points';
-import { worstVerdict } from '../findings/verdict';
-import type { Verdict } from '../findings/verdict';
-import { batteryFigures } from '../gear/battery-figures';
-import type { CurrentLimit } from '../rig/conductor';
-import type { Connection } from '../rig/connection';
-import { isA, roleOf } from '../rig/part';
-import type { Part, Role } from '../rig/part';
-import { connectionTo } from '../rig/source-tree';
-import type { SourceTree } from '../rig/source-tree';
-import type { Discharge, TimedPoint } from '../run/discharge';
-import { stoppingPeak } from '../run/first-stop';
+import { fullVoltage } from '../cell';
+import { deviceVolts, feedPoint, worstVerdict } from '../findings';
+import type { Finding, Verdict } from '../findings';
+import { batteryFigures } from '../gear';
+import { connectionTo, isA, roleOf } from '../rig';
+import type { Connection, CurrentLimit, Part, Role, SourceTree } from '../rig';
+import { stoppingPeak } from '../run';
+import type { Discharge, TimedPoint } from '../run';
 
 /** What flows at a station at one moment: behind it, towards the device. */
 export interface Level {

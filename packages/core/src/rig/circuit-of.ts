@@ -1,7 +1,7 @@
-import { packFrom } from '../cell/pack';
-import type { Pack } from '../cell/pack';
-import type { Feed, Network } from '../circuit/network';
-import type { Device } from '../gear/gear';
+import { packFrom } from '../cell';
+import type { Pack } from '../cell';
+import type { Feed, Network } from '../circuit';
+import type { Device } from '../gear';
 import { isFuse } from './conductor';
 import type { Connection } from './connection';
 import { isA } from './part';

@@ -1,7 +1,7 @@
-import type { Cable } from '../gear/gear';
-import { usbCable } from '../usb/power-delivery';
-import type { Contract } from '../usb/power-delivery';
-import { areaOfAwg, leadOhm } from '../wire/wire';
+import type { Cable } from '../gear';
+import { usbCable } from '../usb';
+import type { Contract } from '../usb';
+import { areaOfAwg, leadOhm } from '../wire';
 import { ASSUMED } from './assumed';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';

@@ -1,12 +1,9 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { cellVoltage } from '../cell/ocv';
-import { fullVoltage } from '../cell/pack';
-import type { Converter } from '../circuit/network';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Output } from '../gear/port';
-import type { Rig } from '../gear/rig';
-import { PLAIN_V } from '../usb/power-delivery';
-import type { Contract } from '../usb/power-delivery';
+import { cellVoltage, CHEMISTRIES, fullVoltage } from '../cell';
+import type { Converter } from '../circuit';
+import { batteryFigures } from '../gear';
+import type { Output, Rig } from '../gear';
+import { PLAIN_V } from '../usb';
+import type { Contract } from '../usb';
 import { ASSUMED } from './assumed';
 import { currentLimits, leadResistance } from './conductor';
 import type { CurrentLimit } from './conductor';
@@ -18,7 +15,7 @@ import { isA } from './part';
 import type { Part, Source } from './part';
 
 /** The volts that stand at an output, whatever hangs on it. */
-export interface Supply {
+export interface OutputVolts {
   /** What gives them, for sentences. */
   readonly name: string;
   readonly highV: number;
@@ -39,7 +36,7 @@ export interface Connection extends Ends {
   readonly source: Source | undefined;
   /** The connection before it on the way from the source; undefined at the source itself. */
   readonly before: Connection | undefined;
-  readonly supply: Supply | undefined;
+  readonly supply: OutputVolts | undefined;
   /** What the output puts before the lead: nothing where it hands on what it is given. */
   readonly converter: Converter | undefined;
   readonly contract: Contract | undefined;
@@ -104,7 +101,7 @@ function mixedPower(drawn: DrawnRig, { id, to, input }: Ends, contract: Contract
 }
 
 /** A battery's own range, or the volts a mains supply holds. */
-function sourceSupply(rig: Rig, source: Source, output: Output): Supply | undefined {
+function sourceSupply(rig: Rig, source: Source, output: Output): OutputVolts | undefined {
   if (isA(source, 'battery')) {
     const { chemistry, cellsInSeries, name } = source.gear;
     const startV = cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, batteryState(rig, source.id).startSoc);
@@ -113,7 +110,7 @@ function sourceSupply(rig: Rig, source: Source, output: Output): Supply | undefi
   return output.gives === 'fixed' ? held(source.gear.name, output.voltageV) : undefined;
 }
 
-function held(name: string, voltageV: number): Supply {
+function held(name: string, voltageV: number): OutputVolts {
   return { name, highV: voltageV, lowV: voltageV, startV: voltageV, followsPack: false };
 }
 
@@ -122,7 +119,7 @@ type Gives = Pick<Connection, 'supply' | 'converter' | 'contract' | 'incomplete'
 const GIVES_NOTHING_KNOWN: Gives = { supply: undefined, converter: undefined, contract: undefined, incomplete: true };
 
 /** What stands at an output: what it is given, its own fixed volts, or what Power Delivery agrees on. */
-function outputOf(drawn: DrawnRig, ends: Ends, given: Supply | undefined, before: Connection | undefined, evidence: Evidence): Gives {
+function outputOf(drawn: DrawnRig, ends: Ends, given: OutputVolts | undefined, before: Connection | undefined, evidence: Evidence): Gives {
   const { output } = ends;
   if (output.gives === 'pack') return handedOn(ends, output, given, evidence);
   const regulated = (voltageV: number): Pick<Gives, 'supply' | 'converter'> => {
@@ -136,7 +133,7 @@ function outputOf(drawn: DrawnRig, ends: Ends, given: Supply | undefined, before
   return { ...regulated(voltageV), contract: plain ? plainContract(ends, maxA) : undefined, incomplete: plain && maxA === undefined };
 }
 
-function handedOn(ends: Ends, output: Extract<Output, { gives: 'pack' }>, given: Supply | undefined, evidence: Evidence): Gives {
+function handedOn(ends: Ends, output: Extract<Output, { gives: 'pack' }>, given: OutputVolts | undefined, evidence: Evidence): Gives {
   const { from, input } = ends;
   if (isA(from, 'adapter') && !from.gear.output.passThrough && from.gear.input.triggerV === undefined) {
     evidence.lack('output-voltage', from, { connectionId: ends.id });

@@ -1,6 +1,6 @@
-import type { Output } from '../gear/port';
-import { negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../usb/power-delivery';
-import type { Contract, Profile } from '../usb/power-delivery';
+import type { Output } from '../gear';
+import { negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../usb';
+import type { Contract, Profile } from '../usb';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';
 

@@ -1,8 +1,6 @@
-import { cellVoltage } from '../cell/ocv';
-import { compile } from '../circuit/circuit';
-import { settleDraws, solve } from '../circuit/operating-point';
-import type { Draw } from '../gear/draw-shape';
-import type { Provenance } from '../gear/fields';
+import { cellVoltage } from '../cell';
+import { compile, settleDraws, solve } from '../circuit';
+import type { Draw, Provenance } from '../gear';
 import { circuitOf } from './circuit-of';
 import type { LoadDraw } from './circuit-of';
 import type { DeviceUse } from './drawn-rig';

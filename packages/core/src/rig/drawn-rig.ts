@@ -1,7 +1,5 @@
-import type { Cable, Device, Gear } from '../gear/gear';
-import type { Input, Output } from '../gear/port';
-import { portsOf } from '../gear/ports-of';
-import type { Link, Rig } from '../gear/rig';
+import { portsOf } from '../gear';
+import type { Cable, Device, Gear, Input, Link, Output, Rig } from '../gear';
 import { isA } from './part';
 import type { Part, Source } from './part';
 

@@ -1,6 +1,5 @@
-import type { Draw } from '../gear/draw-shape';
-import type { Provenance } from '../gear/fields';
-import type { Unit } from '../quantity/unit';
+import type { Draw, Provenance } from '../gear';
+import type { Unit } from '../quantity';
 import { roleOf } from './part';
 import type { Part, Role } from './part';
 

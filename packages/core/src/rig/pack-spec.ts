@@ -1,10 +1,7 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { ageFactor, coldDerating } from '../cell/derating';
-import { packFrom } from '../cell/pack';
-import type { PackSpec } from '../cell/pack';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Battery } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import { ageFactor, CHEMISTRIES, coldDerating, packFrom } from '../cell';
+import type { PackSpec } from '../cell';
+import { batteryFigures } from '../gear';
+import type { Battery, Rig } from '../gear';
 import type { Evidence } from './figure';
 import type { Part } from './part';
 

@@ -1,5 +1,4 @@
-import type { Battery, Gear, GearOf, Supply } from '../gear/gear';
-import type { Ports } from '../gear/ports-of';
+import type { Battery, Gear, GearOf, Ports, Supply } from '../gear';
 
 /** Which kind of part a finding or a figure belongs to. */
 export type Role = 'battery' | 'supply' | 'cable' | 'adapter' | 'hub' | 'device' | 'rig';

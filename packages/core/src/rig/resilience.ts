@@ -1,4 +1,4 @@
-import type { Device } from '../gear/gear';
+import type { Device } from '../gear';
 import { isA } from './part';
 import type { Part } from './part';
 import { connectionsInto } from './resolve-rig';

@@ -1,5 +1,4 @@
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import type { Gear, Rig } from '../gear';
 import { unfedConnection } from './connection';
 import type { Connection } from './connection';
 import { drawnRig } from './drawn-rig';

@@ -1,4 +1,4 @@
-import type { PackSpec } from '../cell/pack';
+import type { PackSpec } from '../cell';
 import { connectionsOf } from './connection';
 import type { Connection } from './connection';
 import type { DrawnRig } from './drawn-rig';

@@ -1,7 +1,5 @@
-import { batteryFigures } from '../gear/battery-figures';
-import { mates } from '../gear/connector';
-import type { Battery } from '../gear/gear';
-import type { Output } from '../gear/port';
+import { batteryFigures, mates } from '../gear';
+import type { Battery, Output } from '../gear';
 import type { DrawnRig } from './drawn-rig';
 import type { Part } from './part';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import cases from '../../testing/network-cases.json';
-import type { Network } from '../circuit/network';
+import type { Network } from '../circuit';
 import { arbitraryNetwork } from '../../testing/arbitrary-network';
 import { fixedStepDischarge } from '../../testing/fixed-step-discharge';
 import { discharge } from './discharge';

@@ -1,9 +1,6 @@
-import { cellVoltage, ocvArea } from '../cell/ocv';
-import { compile } from '../circuit/circuit';
-import type { Circuit, EndCause } from '../circuit/circuit';
-import type { Network, Phase } from '../circuit/network';
-import { brokenLimit, collapsePlace, readPoint, refusesToStart, settle, solve } from '../circuit/operating-point';
-import type { OperatingPoint } from '../circuit/operating-point';
+import { cellVoltage, ocvArea } from '../cell';
+import { brokenLimit, collapsePlace, compile, readPoint, refusesToStart, settle, solve } from '../circuit';
+import type { Circuit, EndCause, Network, OperatingPoint, Phase } from '../circuit';
 import { firstBreak } from './first-break';
 import { addTallies, integrate, newTally } from './integrate';
 import type { Tally } from './integrate';

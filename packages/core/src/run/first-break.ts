@@ -1,5 +1,5 @@
-import type { Circuit, EndCause, Limit } from '../circuit/circuit';
-import { collapsePlace, solve } from '../circuit/operating-point';
+import { collapsePlace, solve } from '../circuit';
+import type { Circuit, EndCause, Limit } from '../circuit';
 
 export interface Break {
   readonly soc: number;

@@ -1,5 +1,5 @@
-import { DEFAULT_RESERVE } from '../gear/rig';
-import type { Rig } from '../gear/rig';
+import { DEFAULT_RESERVE } from '../gear';
+import type { Rig } from '../gear';
 import type { Discharge } from './discharge';
 import type { PeakBreak } from './peaks';
 

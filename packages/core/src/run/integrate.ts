@@ -1,7 +1,6 @@
-import { cellVoltage } from '../cell/ocv';
-import type { Circuit } from '../circuit/circuit';
-import type { Network } from '../circuit/network';
-import { solve } from '../circuit/operating-point';
+import { cellVoltage } from '../cell';
+import { solve } from '../circuit';
+import type { Circuit, Network } from '../circuit';
 
 /** What an interval of the run took. */
 export interface Tally {

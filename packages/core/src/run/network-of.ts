@@ -1,9 +1,7 @@
-import { CHEMISTRIES } from '../cell/chemistry';
-import { packFrom } from '../cell/pack';
-import type { Network } from '../circuit/network';
-import { circuitOf } from '../rig/circuit-of';
-import type { LoadDraw } from '../rig/circuit-of';
-import type { SourceTree } from '../rig/source-tree';
+import { CHEMISTRIES, packFrom } from '../cell';
+import type { Network } from '../circuit';
+import { circuitOf } from '../rig';
+import type { LoadDraw, SourceTree } from '../rig';
 import { discharge } from './discharge';
 
 const PACING_ROUNDS = 20;

@@ -1,6 +1,5 @@
-import type { Circuit, EndCause } from '../circuit/circuit';
-import type { Phase } from '../circuit/network';
-import { collapsePlace, settle, solve } from '../circuit/operating-point';
+import { collapsePlace, settle, solve } from '../circuit';
+import type { Circuit, EndCause, Phase } from '../circuit';
 
 /** A load's peak that breaks a limit once the charge has fallen to `fromSoc`. */
 export interface PeakBreak {

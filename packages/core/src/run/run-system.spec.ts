@@ -1,6 +1,6 @@
 import cases from '../../testing/network-cases.json';
-import { packFrom } from '../cell/pack';
-import type { Feed, Network } from '../circuit/network';
+import { packFrom } from '../cell';
+import type { Feed, Network } from '../circuit';
 import { discharge } from './discharge';
 import { SystemRunner } from './run-system';
 import type { System, SystemLoad, SystemSource } from './system';

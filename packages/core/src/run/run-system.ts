@@ -1,7 +1,7 @@
 import { choose, feedingPlace, NOT_FED } from './running-load';
 import type { RunningLoad } from './running-load';
 import { RunningSource } from './running-source';
-import type { Reach, Stop } from './running-source';
+import type { Reach, SourceStop } from './running-source';
 import type { LoadRun, RunEvent, System, SystemPhase, SystemRun, Variation } from './system';
 
 /** A run of weeks in phases of seconds would otherwise go on for ever. */
@@ -201,7 +201,7 @@ export class SystemRunner {
     return this.loads.some(({ feeds, takes }) => feeds.some((feed, index) => feed.source === source && takes[index]! > 0));
   }
 
-  private stopped(source: RunningSource, stop: Stop, minute: number, tell: (event: RunEvent) => void): void {
+  private stopped(source: RunningSource, stop: SourceStop, minute: number, tell: (event: RunEvent) => void): void {
     this.changed = true;
     const own = this.loads.some(({ feeds }) => feeds.some(({ feed, source: other }) => other === source && feed.own));
     const inTree = stop.at !== 'pack' && source.trip(stop.at) !== undefined;
@@ -300,4 +300,4 @@ export class SystemRunner {
   }
 }
 
-const EMPTY: Stop = { cause: 'empty', at: 'pack' };
+const EMPTY: SourceStop = { cause: 'empty', at: 'pack' };

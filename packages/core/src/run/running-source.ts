@@ -1,9 +1,6 @@
-import type { OcvTable } from '../cell/ocv';
-import type { Pack } from '../cell/pack';
-import { compile } from '../circuit/circuit';
-import type { Circuit, EndCause, Node } from '../circuit/circuit';
-import type { Converter } from '../circuit/network';
-import { brokenLimit, collapsePlace, refusesToStart, roughCurrent, settleDraws, solve } from '../circuit/operating-point';
+import type { OcvTable, Pack } from '../cell';
+import { brokenLimit, collapsePlace, compile, refusesToStart, roughCurrent, settleDraws, solve } from '../circuit';
+import type { Circuit, Converter, EndCause, Node } from '../circuit';
 import { firstBreak } from './first-break';
 import type { SystemSource } from './system';
 
@@ -14,7 +11,7 @@ const NODE = 0.577350269189626;
 const OWN_LOAD = -2;
 
 /** What stopped a source or a part of its tree. */
-export interface Stop {
+export interface SourceStop {
   readonly cause: EndCause;
   readonly at: string;
 }
@@ -23,7 +20,7 @@ export interface Stop {
 export interface Reach {
   minutes: number;
   soc: number;
-  stop: Stop | undefined;
+  stop: SourceStop | undefined;
 }
 
 /** One source of a running system: its tree, its present battery, and where its charge stands. Mutable throughout. */
@@ -110,7 +107,7 @@ export class RunningSource {
   }
 
   /** Whether the charge has come down to where a peak shuts a load off. */
-  peakStop(): Stop | undefined {
+  peakStop(): SourceStop | undefined {
     const { peak } = this.spec;
     const node = peak && this.loadNodes.get(peak.loadId);
     const stops = peak && node && !this.tripped.has(node) && !node.off && node.loadW > 0 && this.soc <= peak.soc + 1e-12;
@@ -175,12 +172,12 @@ export class RunningSource {
   }
 
   /** What a load's converter refuses at this charge, if one has to start. */
-  refusal(): Stop | undefined {
+  refusal(): SourceStop | undefined {
     return this.starts ? refusesToStart(this.circuit, this.openCircuitV(this.soc)) : undefined;
   }
 
   /** What is broken at the present charge; leaves the circuit solved. */
-  stopNow(): Stop | undefined {
+  stopNow(): SourceStop | undefined {
     return this.stopAt(this.soc);
   }
 
@@ -287,7 +284,7 @@ export class RunningSource {
     return 60 * hours;
   }
 
-  private stopAt(soc: number): Stop | undefined {
+  private stopAt(soc: number): SourceStop | undefined {
     const volts = this.openCircuitV(soc);
     this.solvedSoc = soc;
     if (!solve(this.circuit, volts)) return { cause: 'collapse', at: this.circuit.deadAt ?? collapsePlace(this.circuit.root, volts) };

@@ -1,10 +1,6 @@
-import { batteryFigures } from '../gear/battery-figures';
-import { budgetFeed, portFeed } from '../rig/circuit-of';
-import type { LoadDraw } from '../rig/circuit-of';
-import type { CurrentLimit } from '../rig/conductor';
-import { isA } from '../rig/part';
-import type { Part } from '../rig/part';
-import type { SourceTree } from '../rig/source-tree';
+import { batteryFigures } from '../gear';
+import { budgetFeed, isA, portFeed } from '../rig';
+import type { CurrentLimit, LoadDraw, Part, SourceTree } from '../rig';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
 

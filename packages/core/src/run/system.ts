@@ -1,6 +1,5 @@
-import type { Pack } from '../cell/pack';
-import type { EndCause } from '../circuit/circuit';
-import type { Network } from '../circuit/network';
+import type { Pack } from '../cell';
+import type { EndCause, Network } from '../circuit';
 
 /**
  * Several sources and the loads they can feed, over time. Each source has the whole tree that it can feed; which loads

@@ -1,7 +1,7 @@
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { parseQuantity } from '../quantity/parse-quantity';
-import type { Parsed } from '../quantity/parse-quantity';
+import { parseQuantity } from '../quantity';
+import type { Parsed } from '../quantity';
 import { describeTyped } from './describe';
 import type { NumberShape } from './shape';
 

@@ -1,5 +1,4 @@
-import { formatNumber } from '../quantity/format-quantity';
-import { UNITS } from '../quantity/unit';
+import { formatNumber, UNITS } from '../quantity';
 import type { NumberShape, Shape } from './shape';
 
 /**

@@ -1,5 +1,5 @@
 import { pointer } from '../issue';
-import { formatQuantity } from '../quantity/format-quantity';
+import { formatQuantity } from '../quantity';
 import type { Fields, Shape } from './shape';
 
 /** One field in which two states of the same thing differ, in words. */

@@ -1,4 +1,4 @@
-import type { Unit } from '../quantity/unit';
+import type { Unit } from '../quantity';
 
 /**
  * One description of a thing, from which all others come: its TypeScript type (`Infer`), the check at the server's

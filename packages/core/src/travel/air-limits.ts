@@ -1,5 +1,5 @@
-import { batteryFigures } from '../gear/battery-figures';
-import type { Battery } from '../gear/gear';
+import { batteryFigures } from '../gear';
+import type { Battery } from '../gear';
 
 /** Limits for batteries in a passenger's baggage: the usual international ones. The carrier and the authority decide. */
 export const AIR_LIMITS = {

@@ -1,8 +1,6 @@
 import fc from 'fast-check';
-import { LOW_WATER } from '../demo/low-water';
-import type { Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import type { Unattended } from '../gear/unattended-shape';
+import { LOW_WATER } from '../demo';
+import type { Gear, Rig, Unattended } from '../gear';
 import { leftAlone } from './alone';
 import type { Alone } from './alone';
 

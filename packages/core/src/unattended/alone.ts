@@ -1,9 +1,6 @@
 import { DateTime } from 'luxon';
-import type { Gear } from '../gear/gear';
-import { DIRTY_PANEL_SHARE, PANEL_SHARE } from '../gear/panel';
-import { DEFAULT_RESERVE } from '../gear/rig';
-import type { Rig } from '../gear/rig';
-import type { Unattended } from '../gear/unattended-shape';
+import { DEFAULT_RESERVE, DIRTY_PANEL_SHARE, PANEL_SHARE } from '../gear';
+import type { Gear, Rig, Unattended } from '../gear';
 import { DayWalk } from './day-walk';
 import type { Visit } from './day-walk';
 import { framesADay, withFramesEvery } from './frames';

@@ -1,6 +1,4 @@
-import type { Draw } from '../gear/draw-shape';
-import type { Device, Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
+import type { Device, Draw, Gear, Rig } from '../gear';
 
 const DAY_S = 24 * 3600;
 

@@ -1,13 +1,10 @@
-import { assessModel } from '../answer/assess';
-import type { Answer } from '../answer/assess';
-import { rigModel } from '../answer/rig-model';
-import { accepted, tooCold } from '../cell/charge-curve';
-import { batteryFigures } from '../gear/battery-figures';
-import type { Battery, Gear } from '../gear/gear';
-import type { Rig } from '../gear/rig';
-import { withoutSpares } from '../gear/without-spares';
-import { isA } from '../rig/part';
-import { sayFinding } from '../words/tell';
+import { assessModel, rigModel } from '../answer';
+import type { Answer } from '../answer';
+import { accepted, tooCold } from '../cell';
+import { batteryFigures, withoutSpares } from '../gear';
+import type { Battery, Gear, Rig } from '../gear';
+import { isA } from '../rig';
+import { sayFinding } from '../words';
 
 const DAY_MIN = 24 * 60;
 

@@ -1,4 +1,4 @@
-import type { Caution } from '../rig/cautions';
+import type { Caution } from '../rig';
 import { say } from './say';
 
 /** The usual cautions, beside the acts they concern. */

@@ -1,7 +1,6 @@
-import type { Draw } from '../gear/draw-shape';
-import { ASSUMED } from '../rig/assumed';
-import { awakeShare } from '../rig/draw';
-import type { Figure } from '../rig/figure';
+import type { Draw } from '../gear';
+import { ASSUMED, awakeShare } from '../rig';
+import type { Figure } from '../rig';
 import { say } from './say';
 
 /** What a figure is of: `Resistance`, `Draw, 4K 50`. */

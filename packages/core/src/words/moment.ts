@@ -1,5 +1,4 @@
-import type { StationMoment } from '../profile/moment';
-import type { Station, Track } from '../profile/track';
+import type { Station, StationMoment, Track } from '../profile';
 import { sayLimit } from './limit';
 import { say } from './say';
 

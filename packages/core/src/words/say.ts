@@ -1,10 +1,10 @@
-import { formatQuantity } from '../quantity/format-quantity';
+import { formatQuantity } from '../quantity';
 
 /** `14.4 V` and the like, for sentences. */
 export const say = formatQuantity;
 
 /** `A, B and C`. */
-export function list(names: readonly string[], last: 'and' | 'or' = 'and'): string {
+export function sayList(names: readonly string[], last: 'and' | 'or' = 'and'): string {
   return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
 }
 

@@ -1,4 +1,4 @@
-import type { Stop } from '../run/stop';
+import type { Stop } from '../run';
 import { sayLimit } from './limit';
 import { say } from './say';
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import type { Finding, FindingCode } from '../findings';
 import { finding } from '../findings/finding';
-import type { Finding, FindingCode } from '../findings/finding';
 import { SAMPLES } from '../../testing/finding-samples';
 import { tell, WORDINGS } from './tell';
 

@@ -1,5 +1,4 @@
-import type { Finding, FindingCode, FindingPlace } from '../findings/finding';
-import type { Verdict } from '../findings/verdict';
+import type { Finding, FindingCode, FindingPlace, Verdict } from '../findings';
 import { AMPS } from './findings/amps';
 import { BALANCE } from './findings/balance';
 import { DRAWING } from './findings/drawing';

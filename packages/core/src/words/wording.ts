@@ -1,7 +1,5 @@
-import type { Facts } from '../findings/facts';
-import type { FindingCode } from '../findings/finding';
-import type { Verdict } from '../findings/verdict';
-import type { Unit } from '../quantity/unit';
+import type { Facts, FindingCode, Verdict } from '../findings';
+import type { Unit } from '../quantity';
 
 export interface ShownNumber {
   readonly name: string;

@@ -120,7 +120,7 @@ describe('import and export', () => {
     const battery = LOW_WATER.gear.find(({ body }) => body.name === 'Grynna 10')!.body;
     const document = {
       format: PLAN_FORMAT,
-      version: 1,
+      version: PLAN_VERSION,
       name: 'From elsewhere',
       mood: { of: ['the crew'] },
       gear: [

@@ -1,9 +1,8 @@
-import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from '../../cell/charge-curve';
-import { energyNow } from '../../gear/battery-health';
-import type { Gear } from '../../gear/gear';
-import type { Charge, Place } from '../model/day';
-import { placeW } from '../model/place-power';
-import type { Span } from '../model/spans';
+import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from '../../cell';
+import { energyNow } from '../../gear';
+import type { Gear } from '../../gear';
+import { placeW } from '../model';
+import type { Charge, Place, Span } from '../model';
 import { fits, wattsOf } from './charger';
 import type { Charger } from './charger';
 

@@ -1,15 +1,11 @@
-import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from '../../cell/charge-curve';
-import type { Filling } from '../../cell/charge-curve';
-import { CHEMISTRIES } from '../../cell/chemistry';
-import { energyNow } from '../../gear/battery-health';
-import type { Gear } from '../../gear/gear';
-import type { Day } from '../model/day';
-import { placeW } from '../model/place-power';
-import { isDuring } from '../model/spans';
-import { coldestAt } from '../model/weather';
-import type { OnCharger, Outlets } from '../run/seating';
+import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, CHEMISTRIES, tooCold } from '../../cell';
+import type { Filling } from '../../cell';
+import { energyNow } from '../../gear';
+import type { Gear } from '../../gear';
+import { coldestAt, isDuring, placeW } from '../model';
+import type { Day } from '../model';
 import { chargerOf, fits, wattsOf } from './charger';
-import type { Charger } from './charger';
+import type { Charger, OnCharger, Outlets } from './charger';
 
 /** What a battery's time on a charger came to. */
 export interface Filled {

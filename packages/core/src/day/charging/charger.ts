@@ -1,6 +1,14 @@
-import { mates } from '../../gear/connector';
-import type { Connector } from '../../gear/connector';
-import type { Battery, Gear } from '../../gear/gear';
+import { mates } from '../../gear';
+import type { Battery, Connector, Gear } from '../../gear';
+import type { Charge, Place, Span } from '../model';
+
+/** A battery on a charger. It ends when the battery is wanted elsewhere. */
+export interface OnCharger extends Charge {
+  readonly place: Place | undefined;
+}
+
+/** When each place's outlet is live. */
+export type Outlets = ReadonlyMap<string, readonly Span[]>;
 
 /** Anything that fills batteries: a charger with slots, or a Power Delivery supply, whose ports fill USB banks. */
 export interface Charger {

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { issue } from '../../issue';
-import { parseQuantity } from '../../quantity/parse-quantity';
-import type { Parsed } from '../../quantity/parse-quantity';
+import { parseQuantity } from '../../quantity';
+import type { Parsed } from '../../quantity';
 import type { Day } from './day';
 
 type Calendar = Pick<Day, 'date' | 'zone'>;

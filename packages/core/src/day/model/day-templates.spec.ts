@@ -1,4 +1,4 @@
-import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { LOW_WATER_DAY } from '../../demo';
 import { dayShape } from './day';
 import { dayIssues } from './day-issues';
 import { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';

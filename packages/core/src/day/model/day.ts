@@ -1,7 +1,6 @@
-import { idShape, localId, unknown, watts } from '../../gear/fields';
-import { phaseShape } from '../../gear/rig';
-import { choice, flag, list, number, object, optional, text } from '../../shape/shape';
-import type { Infer } from '../../shape/shape';
+import { idShape, localId, phaseShape, unknown, watts } from '../../gear';
+import { choice, flag, list, number, object, optional, text } from '../../shape';
+import type { Infer } from '../../shape';
 
 export const MAX_BLOCKS = 2000;
 export const MAX_DAYS_LONG = 31;

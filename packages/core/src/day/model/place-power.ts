@@ -1,4 +1,4 @@
-import { PANEL_SHARE } from '../../gear/panel';
+import { PANEL_SHARE } from '../../gear';
 import type { Place } from './day';
 
 const HOUR_MIN = 60;

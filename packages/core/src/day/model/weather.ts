@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import { parseQuantity } from '../../quantity/parse-quantity';
-import { list, number, object, text } from '../../shape/shape';
-import type { Infer } from '../../shape/shape';
+import { parseQuantity } from '../../quantity';
+import { list, number, object, text } from '../../shape';
+import type { Infer } from '../../shape';
 import { minuteAt, minuteOf, readClock } from './clock';
 import type { Block, Day, Place, Weather } from './day';
 import type { Span } from './spans';

@@ -1,4 +1,4 @@
-import type { Gear } from '../../gear/gear';
+import type { Gear } from '../../gear';
 import { clockAt } from './clock';
 import { isDrawing } from './day';
 import type { Block, Day, Place } from './day';

@@ -1,11 +1,9 @@
-import { alternativeOf, APPROACHES } from '../../feed/approaches';
-import type { Approach } from '../../feed/approaches';
-import { gearTitle } from '../../gear/gear';
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import { batteriesOf } from '../../gear/rig-batteries';
-import type { Day } from '../model/day';
-import { DaySimulation } from '../run/simulate';
+import { alternativeOf, APPROACHES } from '../../feed';
+import type { Approach } from '../../feed';
+import { batteriesOf, gearTitle } from '../../gear';
+import type { Gear, Rig } from '../../gear';
+import type { Day } from '../model';
+import { DaySimulation } from '../run';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
 

@@ -1,6 +1,6 @@
-import type { Battery } from '../../gear/gear';
-import { isDrawing } from '../model/day';
-import type { DaySimulation } from '../run/simulate';
+import type { Battery } from '../../gear';
+import { isDrawing } from '../model';
+import type { DaySimulation } from '../run';
 import { startPool } from './plan-pool';
 import type { Hands, Locked } from './plan-pool';
 import { MOST_SWAPS } from './plan-rig';

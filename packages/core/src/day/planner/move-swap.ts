@@ -1,7 +1,7 @@
-import { gearTitle } from '../../gear/gear';
-import { isSameSwap } from '../model/day';
-import type { Swap } from '../model/day';
-import type { DaySimulation } from '../run/simulate';
+import { gearTitle } from '../../gear';
+import { isSameSwap } from '../model';
+import type { Swap } from '../model';
+import type { DaySimulation } from '../run';
 
 /** What moving one change of battery by so many minutes would do. */
 export interface MovedSwap {

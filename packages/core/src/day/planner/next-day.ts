@@ -1,6 +1,6 @@
-import { clockAt } from '../model/clock';
-import type { Day } from '../model/day';
-import type { DayRun } from '../run/day-run';
+import { clockAt } from '../model';
+import type { Day } from '../model';
+import type { DayRun } from '../run';
 
 /** Charges that differ by less are the same. */
 const SAME = 0.005;

@@ -1,9 +1,7 @@
 import fc from 'fast-check';
-import { LOW_WATER } from '../../demo/low-water';
-import { LOW_WATER_DAY } from '../../demo/low-water-day';
-import type { Swap } from '../model/day';
-import { dayChances } from '../run/chances';
-import { DaySimulation } from '../run/simulate';
+import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
+import type { Swap } from '../model';
+import { dayChances, DaySimulation } from '../run';
 import { charger, dayOfRigs, pack } from '../../../testing/day';
 import { compareCost, NO_COST } from './plan-cost';
 import { normalQuantile, planDay } from './plan-day';

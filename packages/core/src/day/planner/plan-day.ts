@@ -1,7 +1,6 @@
-import { DEFAULT_CHANCE, isDrawing } from '../model/day';
-import type { Charge, Day, Swap } from '../model/day';
-import type { Deviation } from '../run/rig-states';
-import type { DaySimulation } from '../run/simulate';
+import { DEFAULT_CHANCE, isDrawing } from '../model';
+import type { Charge, Day, Swap } from '../model';
+import type { DaySimulation, Deviation } from '../run';
 import { leastSwaps } from './least-swaps';
 import type { LeastSwaps } from './least-swaps';
 import { compareCost, NO_COST } from './plan-cost';

@@ -1,11 +1,7 @@
-import { LOW_WATER } from '../../demo/low-water';
-import { LOW_WATER_DAY } from '../../demo/low-water-day';
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import type { Day } from '../model/day';
-import { dayIndicators } from '../run/day-indicators';
-import { onlyIn, planFigures } from '../run/plan-figures';
-import { DaySimulation } from '../run/simulate';
+import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
+import type { Gear, Rig } from '../../gear';
+import type { Day } from '../model';
+import { dayIndicators, DaySimulation, onlyIn, planFigures } from '../run';
 import { costOfMoving } from './move-swap';
 import { planDay } from './plan-day';
 import { neededToday, topUps } from './top-ups';

@@ -1,14 +1,9 @@
-import { chargerOf } from '../charging/charger';
-import { ChargerBook } from '../charging/charger-book';
-import type { Booking } from '../charging/charger-book';
-import type { Battery } from '../../gear/gear';
-import { minuteAt } from '../model/clock';
-import { lostFrom } from '../model/day';
-import type { Charge, Day, Swap } from '../model/day';
-import { dailySpans } from '../model/spans';
-import type { Span } from '../model/spans';
-import { coldestAt } from '../model/weather';
-import type { DaySimulation } from '../run/simulate';
+import { ChargerBook, chargerOf } from '../charging';
+import type { Booking } from '../charging';
+import type { Battery } from '../../gear';
+import { coldestAt, dailySpans, lostFrom, minuteAt } from '../model';
+import type { Charge, Day, Span, Swap } from '../model';
+import type { DaySimulation } from '../run';
 
 /** A battery below this is put on a charger if there is one. */
 export const TOP_UP = 0.97;

@@ -1,12 +1,9 @@
-import type { Booking } from '../charging/charger-book';
-import { energyNow } from '../../gear/battery-health';
-import type { Battery } from '../../gear/gear';
-import { clockAt } from '../model/clock';
-import { isDrawing, isSameSwap, lostFrom } from '../model/day';
-import type { Block, Charge, Day, Swap } from '../model/day';
-import { isDuring, overlap } from '../model/spans';
-import { temperatureIn } from '../model/weather';
-import type { DaySimulation } from '../run/simulate';
+import type { Booking } from '../charging';
+import { energyNow } from '../../gear';
+import type { Battery } from '../../gear';
+import { clockAt, isDrawing, isDuring, isSameSwap, lostFrom, overlap, temperatureIn } from '../model';
+import type { Block, Charge, Day, Swap } from '../model';
+import type { DaySimulation } from '../run';
 import { compareCost, NO_COST } from './plan-cost';
 import type { PlanCost, PlanOrder } from './plan-cost';
 import { asCharge, TOP_UP } from './plan-pool';

@@ -1,9 +1,7 @@
-import { DEFAULT_RESERVE } from '../../gear/rig';
-import type { Block } from '../model/day';
-import type { Deviation } from '../run/rig-states';
-import { rigSpansOf } from '../run/seating';
-import type { RigSpan } from '../run/seating';
-import type { DaySimulation } from '../run/simulate';
+import { DEFAULT_RESERVE } from '../../gear';
+import type { Block } from '../model';
+import { rigSpansOf } from '../run';
+import type { DaySimulation, Deviation, RigSpan } from '../run';
 
 /** How far a rig gets with the batteries in it. */
 export interface Walk {

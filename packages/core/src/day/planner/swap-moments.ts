@@ -1,7 +1,5 @@
-import { isDrawing } from '../model/day';
-import type { Block } from '../model/day';
-import { isDuring } from '../model/spans';
-import type { Span } from '../model/spans';
+import { isDrawing, isDuring } from '../model';
+import type { Block, Span } from '../model';
 
 /** A moment at which a battery can be changed. */
 export interface SwapMoment {

@@ -1,15 +1,10 @@
-import type { ChargerBook } from '../charging/charger-book';
-import { energyNow } from '../../gear/battery-health';
-import { gearTitle } from '../../gear/gear';
-import type { Battery } from '../../gear/gear';
-import { isDrawing } from '../model/day';
-import type { Charge, Day, Swap } from '../model/day';
-import { overlap } from '../model/spans';
-import type { Span } from '../model/spans';
-import type { ChargePoint, DayRun } from '../run/day-run';
-import { planFigures } from '../run/plan-figures';
-import type { PlanFigures } from '../run/plan-figures';
-import type { DaySimulation, Moves } from '../run/simulate';
+import type { ChargerBook } from '../charging';
+import { energyNow, gearTitle } from '../../gear';
+import type { Battery } from '../../gear';
+import { isDrawing, overlap } from '../model';
+import type { Charge, Day, Span, Swap } from '../model';
+import { planFigures } from '../run';
+import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
 import { handsOf, startPool } from './plan-pool';
 import type { Hands } from './plan-pool';
 

@@ -1,10 +1,8 @@
-import { energyNow } from '../../gear/battery-health';
-import { gearTitle } from '../../gear/gear';
-import type { Battery, Gear } from '../../gear/gear';
-import { clockAt } from '../model/clock';
-import { isDrawing } from '../model/day';
-import type { Day } from '../model/day';
-import { DaySimulation } from '../run/simulate';
+import { energyNow, gearTitle } from '../../gear';
+import type { Battery, Gear } from '../../gear';
+import { clockAt, isDrawing } from '../model';
+import type { Day } from '../model';
+import { DaySimulation } from '../run';
 import { compareCost } from './plan-cost';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';

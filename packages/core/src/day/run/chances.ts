@@ -1,6 +1,6 @@
-import { DEFAULT_SEED } from '../../answer/range';
-import { minuteAt } from '../model/clock';
-import { chance } from '../../run/random';
+import { DEFAULT_SEED } from '../../answer';
+import { minuteAt } from '../model';
+import { chance } from '../../run';
 import type { ChargePoint } from './day-run';
 import type { DaySimulation, Moves } from './simulate';
 

@@ -1,4 +1,4 @@
-import { gearTitle } from '../../gear/gear';
+import { gearTitle } from '../../gear';
 import type { DayRun } from './day-run';
 import type { DaySimulation } from './simulate';
 

@@ -1,7 +1,6 @@
-import type { Indicator } from '../../answer/indicators';
-import { gearTitle } from '../../gear/gear';
-import { DEFAULT_RESERVE } from '../../gear/rig';
-import { temperatureIn } from '../model/weather';
+import type { Indicator } from '../../answer';
+import { DEFAULT_RESERVE, gearTitle } from '../../gear';
+import { temperatureIn } from '../model';
 import type { ChargePoint, DayRun, Stay } from './day-run';
 import type { DaySimulation } from './simulate';
 

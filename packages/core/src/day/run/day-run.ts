@@ -1,6 +1,5 @@
-import type { Filled } from '../charging/charger-queue';
-import type { Block } from '../model/day';
-import type { Span } from '../model/spans';
+import type { Filled } from '../charging';
+import type { Block, Span } from '../model';
 import type { Seated } from './seating';
 
 /** Minutes in which a rig has no power though a block of it wants some. */

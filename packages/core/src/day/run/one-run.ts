@@ -1,16 +1,14 @@
-import { ChargerQueues } from '../charging/charger-queue';
-import type { Pairing } from '../charging/charger-queue';
-import type { Gear } from '../../gear/gear';
-import { DEFAULT_RESERVE } from '../../gear/rig';
-import { isDrawing } from '../model/day';
-import type { Day } from '../model/day';
-import { overlap } from '../model/spans';
-import type { Span } from '../model/spans';
-import type { SystemPhase } from '../../run/system';
+import { ChargerQueues } from '../charging';
+import type { OnCharger, Outlets, Pairing } from '../charging';
+import { DEFAULT_RESERVE } from '../../gear';
+import type { Gear } from '../../gear';
+import { isDrawing, overlap } from '../model';
+import type { Day, Span } from '../model';
+import type { SystemPhase } from '../../run';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 import type { Deviation, RigState, RigStates } from './rig-states';
-import type { OnCharger, Outlets, RigSpan, Seating } from './seating';
+import type { RigSpan, Seating } from './seating';
 
 /** At the same minute: what ends comes first, then outlets that come or go, then what begins. */
 export const RANK = { end: 0, outlet: 1, begin: 2 };

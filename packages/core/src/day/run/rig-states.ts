@@ -1,19 +1,12 @@
-import { indicators } from '../../answer/indicators';
-import type { Indicator } from '../../answer/indicators';
-import { roughRunner, uncertaintyOf, Variations } from '../../answer/range';
-import { rigModel, troubleOf } from '../../answer/rig-model';
-import type { RigModel } from '../../answer/rig-model';
-import { withPartReplaced } from '../../gear/edit-links';
-import type { Gear } from '../../gear/gear';
-import { DEFAULT_SWAP_MIN, gearIdsOf } from '../../gear/rig';
-import type { Rig, RigPhase } from '../../gear/rig';
-import { batteriesOf } from '../../gear/rig-batteries';
-import { QUIET_KINDS } from '../model/day';
-import type { Block, Day } from '../model/day';
-import { isA } from '../../rig/part';
-import { SystemRunner } from '../../run/run-system';
-import type { SystemPhase, Variation } from '../../run/system';
-import { sayFinding } from '../../words/tell';
+import { indicators, rigModel, roughRunner, troubleOf, uncertaintyOf, Variations } from '../../answer';
+import type { Indicator, RigModel } from '../../answer';
+import { batteriesOf, DEFAULT_SWAP_MIN, gearIdsOf, withPartReplaced } from '../../gear';
+import type { Gear, Rig, RigPhase } from '../../gear';
+import { QUIET_KINDS } from '../model';
+import type { Block, Day } from '../model';
+import { SystemRunner } from '../../run';
+import type { SystemPhase, Variation } from '../../run';
+import { sayFinding } from '../../words';
 
 /** A rig with certain batteries in its seats at a certain temperature, ready to be run from any charge. */
 export interface RigState {

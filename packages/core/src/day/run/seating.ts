@@ -1,8 +1,6 @@
-import { lostFrom } from '../model/day';
-import type { Block, Charge, Day, Place } from '../model/day';
-import { isDuring } from '../model/spans';
-import type { Span } from '../model/spans';
-import { temperatureIn } from '../model/weather';
+import type { OnCharger, Outlets } from '../charging';
+import { isDuring, lostFrom, temperatureIn } from '../model';
+import type { Block, Charge, Day, Place } from '../model';
 import type { RigStates } from './rig-states';
 
 /** A part of a rig's day in which its batteries, its temperature and its outlet stay the same. */
@@ -34,20 +32,12 @@ export interface Seated {
   readonly first: boolean;
 }
 
-/** A battery on a charger. It ends when the battery is wanted elsewhere. */
-export interface OnCharger extends Charge {
-  readonly place: Place | undefined;
-}
-
 /** Who sits where and when: what follows from a plan's swaps and charges alone, before any charge is known. */
 export interface Seating {
   readonly rigSpans: readonly RigSpan[];
   readonly seated: readonly Seated[];
   readonly charging: readonly OnCharger[];
 }
-
-/** When each place's outlet is live. */
-export type Outlets = ReadonlyMap<string, readonly Span[]>;
 
 /** From then on; nothing where the seat is empty. */
 export interface Sitting {

@@ -1,18 +1,16 @@
-import { pairingOf } from '../charging/charger-queue';
-import type { Pairing } from '../charging/charger-queue';
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import type { Day } from '../model/day';
-import { placeW } from '../model/place-power';
-import { dailySpans } from '../model/spans';
-import { builtInId } from '../../run/rig-system';
+import { pairingOf } from '../charging';
+import type { OnCharger, Outlets, Pairing } from '../charging';
+import type { Gear, Rig } from '../../gear';
+import { dailySpans, placeW } from '../model';
+import type { Day } from '../model';
+import { builtInId } from '../../run';
 import type { DayRun } from './day-run';
 import { OneRun, RANK } from './one-run';
 import type { Happening, ReadyDay, ReadySpan } from './one-run';
 import { RigStates } from './rig-states';
 import type { Deviation, RigState } from './rig-states';
 import { seatingOf } from './seating';
-import type { OnCharger, Outlets, RigSpan } from './seating';
+import type { RigSpan } from './seating';
 
 /** A plan's moves: what may be tried otherwise while the rest of the day stays. */
 export type Moves = Pick<Day, 'swaps' | 'charges'>;

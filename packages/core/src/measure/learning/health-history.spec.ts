@@ -1,10 +1,8 @@
 import fc from 'fast-check';
-import { LOW_WATER } from '../../demo/low-water';
-import { LOW_WATER_LOG } from '../../demo/low-water-log';
-import type { Battery, Device, Gear } from '../../gear/gear';
-import { belongTogether } from '../log/belong-together';
-import type { Log } from '../log/log';
-import type { Observation } from '../log/observation';
+import { LOW_WATER, LOW_WATER_LOG } from '../../demo';
+import type { Battery, Device, Gear } from '../../gear';
+import { belongTogether } from '../log';
+import type { Log, Observation } from '../log';
 import { healthHistory } from './health-history';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

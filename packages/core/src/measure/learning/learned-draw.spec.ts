@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import type { Battery } from '../../gear/gear';
-import { GENERIC_BATTERIES } from '../../gear/generic';
-import type { DrawObservation } from '../log/observation';
+import { GENERIC_BATTERIES } from '../../gear';
+import type { Battery } from '../../gear';
+import type { DrawObservation } from '../log';
 import { combineDraws, drawFrom } from './learned-draw';
 
 const PACK: Battery = { ...GENERIC_BATTERIES[4]!, from: {} }; // 95 Wh, four cells

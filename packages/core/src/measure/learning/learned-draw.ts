@@ -1,13 +1,9 @@
-import { CHEMISTRIES } from '../../cell/chemistry';
-import { coldDerating } from '../../cell/derating';
-import { ocvArea } from '../../cell/ocv';
-import { energyNow } from '../../gear/battery-health';
-import type { Battery } from '../../gear/gear';
-import { through } from '../log/feed-loss';
-import type { FeedLoss } from '../log/feed-loss';
-import type { DrawObservation, ObservationOf } from '../log/observation';
-import { dayOf } from '../log/when';
-import { formatQuantity } from '../../quantity/format-quantity';
+import { CHEMISTRIES, coldDerating, ocvArea } from '../../cell';
+import { energyNow } from '../../gear';
+import type { Battery } from '../../gear';
+import { dayOf, through } from '../log';
+import type { DrawObservation, FeedLoss, ObservationOf } from '../log';
+import { formatQuantity } from '../../quantity';
 import { doubtfulAmong } from './doubtful';
 
 /** What one observation says about a draw: watts at the device, how sure, and how it follows. */

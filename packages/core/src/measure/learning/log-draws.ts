@@ -1,16 +1,9 @@
-import type { Draw } from '../../gear/draw-shape';
-import type { Provenance } from '../../gear/fields';
-import type { Battery, Device, Gear, Mode } from '../../gear/gear';
-import { through } from '../log/feed-loss';
-import type { FeedLoss } from '../log/feed-loss';
-import { FeedLosses } from '../log/log';
-import type { Log } from '../log/log';
-import type { DrawObservation, ObservationOf } from '../log/observation';
-import { observationsOf, USUAL } from '../log/recording';
-import type { NamedSegment, Recording } from '../log/recording';
-import { formatQuantity } from '../../quantity/format-quantity';
-import { DRAW_SPREAD, plainDraw } from '../../rig/draw';
-import type { KnownMode } from '../trace/match-modes';
+import type { Battery, Device, Draw, Gear, Mode, Provenance } from '../../gear';
+import { FeedLosses, observationsOf, through, USUAL } from '../log';
+import type { DrawObservation, FeedLoss, Log, NamedSegment, ObservationOf, Recording } from '../log';
+import { formatQuantity } from '../../quantity';
+import { DRAW_SPREAD, plainDraw } from '../../rig';
+import type { KnownMode } from '../trace';
 import { combineDraws, drawFrom, usedEnergy } from './learned-draw';
 import type { DrawEstimate, LearnedDraw } from './learned-draw';
 

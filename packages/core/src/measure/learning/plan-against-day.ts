@@ -1,11 +1,8 @@
-import { runRange } from '../../answer/range';
-import { rigModel } from '../../answer/rig-model';
-import { sensitivities } from '../../answer/sensitivity';
-import type { Sensitivity } from '../../answer/sensitivity';
-import type { Rig } from '../../gear/rig';
-import { rigOnBattery, runOn } from '../log/feed-loss';
-import type { Log } from '../log/log';
-import type { ObservationOf } from '../log/observation';
+import { rigModel, runRange, sensitivities } from '../../answer';
+import type { Sensitivity } from '../../answer';
+import type { Rig } from '../../gear';
+import { rigOnBattery, runOn } from '../log';
+import type { Log, ObservationOf } from '../log';
 
 /** One run of a rig: what the plan of today would have said of it, and what happened. */
 export interface RunAgainstPlan {

@@ -1,6 +1,5 @@
-import { batteryFigures } from '../../gear/battery-figures';
-import { energyNow } from '../../gear/battery-health';
-import type { Battery, Gear } from '../../gear/gear';
+import { batteryFigures, energyNow } from '../../gear';
+import type { Battery, Gear } from '../../gear';
 
 /** Batteries alike enough to be used side by side, or one for the other without a new plan. */
 export interface Together {

@@ -1,10 +1,8 @@
-import { rigModel } from '../../answer/rig-model';
-import type { RigModel } from '../../answer/rig-model';
-import { withPartReplaced } from '../../gear/edit-links';
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import { batteriesOf } from '../../gear/rig-batteries';
-import { isA } from '../../rig/part';
+import { rigModel } from '../../answer';
+import type { RigModel } from '../../answer';
+import { batteriesOf, withPartReplaced } from '../../gear';
+import type { Gear, Rig } from '../../gear';
+import { isA } from '../../rig';
 import { USUAL } from './recording';
 
 /** What a rig's feed makes of the watts at one of its batteries. */

@@ -1,6 +1,5 @@
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import { batteriesOf } from '../../gear/rig-batteries';
+import { batteriesOf } from '../../gear';
+import type { Gear, Rig } from '../../gear';
 import { feedLossTo, rigInMode, rigOnBattery } from './feed-loss';
 import type { FeedLoss } from './feed-loss';
 import type { LogEntry } from './observation';

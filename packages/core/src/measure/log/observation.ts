@@ -1,6 +1,6 @@
-import { idShape, localId, unknown } from '../../gear/fields';
-import { choice, flag, number, object, optional, tagged, text } from '../../shape/shape';
-import type { Infer } from '../../shape/shape';
+import { idShape, localId, unknown } from '../../gear';
+import { choice, flag, number, object, optional, tagged, text } from '../../shape';
+import type { Infer } from '../../shape';
 import { whenShape } from './when';
 
 const share = (title: string) => number(title, 'fraction', { max: 1 });

@@ -1,6 +1,6 @@
-import { idShape, localId, name, unknown } from '../../gear/fields';
-import { choice, flag, list, number, object, optional, text } from '../../shape/shape';
-import type { Infer } from '../../shape/shape';
+import { idShape, localId, name, unknown } from '../../gear';
+import { choice, flag, list, number, object, optional, text } from '../../shape';
+import type { Infer } from '../../shape';
 import type { DrawObservation } from './observation';
 import { whenShape } from './when';
 

@@ -1,5 +1,5 @@
-import { text } from '../../shape/shape';
-import type { TextShape } from '../../shape/shape';
+import { text } from '../../shape';
+import type { TextShape } from '../../shape';
 
 const DATE = String.raw`(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])`;
 const TIME = String.raw`([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d)(?:\.\d+)?)?(?:Z|([+-])([01]\d|2[0-3]):([0-5]\d))?`;

@@ -1,7 +1,7 @@
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import type { meterColumnsShape } from '../log/recording';
-import type { Infer } from '../../shape/shape';
+import type { meterColumnsShape } from '../log';
+import type { Infer } from '../../shape';
 
 export type MeterColumns = Infer<typeof meterColumnsShape>;
 export type MeterColumn = MeterColumns['columns'][number];

@@ -1,4 +1,4 @@
-import type { Trace } from '../trace/trace';
+import type { Trace } from '../trace';
 import type { MeterColumns } from './meter-columns';
 import { RowFields } from './row-fields';
 

@@ -1,12 +1,10 @@
-import { rigModel } from '../../answer/rig-model';
-import { cellVoltage } from '../../cell/ocv';
-import { operatingPoint } from '../../circuit/operating-point';
-import type { Gear } from '../../gear/gear';
-import type { Rig } from '../../gear/rig';
-import { batteriesOf } from '../../gear/rig-batteries';
-import { rigInMode, treeOn } from '../log/feed-loss';
-import { USUAL } from '../log/recording';
-import { networkOf } from '../../run/network-of';
+import { rigModel } from '../../answer';
+import { cellVoltage } from '../../cell';
+import { operatingPoint } from '../../circuit';
+import { batteriesOf } from '../../gear';
+import type { Gear, Rig } from '../../gear';
+import { rigInMode, treeOn, USUAL } from '../log';
+import { networkOf } from '../../run';
 
 /** What a meter between a battery and its rig would show. */
 export interface RigSignal {

@@ -1,4 +1,4 @@
-import type { NamedSegment } from '../log/recording';
+import type { NamedSegment } from '../log';
 import { peaksOf } from './peaks';
 import { steadySegments } from './segments';
 import { keptSlots } from './slots-view';

@@ -1,6 +1,6 @@
 import { pastLimit, sayLimit } from '../limit';
-import type { CurrentLimit } from '../../rig/conductor';
-import { list, say } from '../say';
+import type { CurrentLimit } from '../../rig';
+import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';
 
@@ -81,7 +81,7 @@ export const AMPS: Wordings<
   collapse: {
     means: 'Battery and leads cannot carry the load at all.',
     says: ({ source, loads, afterMin }) =>
-      `${source} and its leads cannot carry ${list(loads)}${afterMin === 0 ? ' at all' : ` after ${say(afterMin, 'min')}`}: the voltage breaks down.`,
+      `${source} and its leads cannot carry ${sayList(loads)}${afterMin === 0 ? ' at all' : ` after ${say(afterMin, 'min')}`}: the voltage breaks down.`,
     remedy: () => 'Use a battery of lower resistance (larger, warmer, newer), or a shorter and thicker cable.',
     shows: ({ afterMin }) => [shown('after', afterMin, 'min')],
   },

@@ -1,5 +1,5 @@
-import type { Facts } from '../../findings/facts';
-import { list, millimetres, say } from '../say';
+import type { Facts } from '../../findings';
+import { millimetres, say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';
 
@@ -48,7 +48,7 @@ export const BALANCE: Wordings<
     means: 'A mass or a place is missing, so the balance is told without it.',
     says: ({ places, masses }) => {
       const what = [...places.map((name) => `the place of ${name}`), ...masses.map((name) => `the mass of ${name}`)];
-      return `Not known: ${list(what)}. The balance is told without.`;
+      return `Not known: ${sayList(what)}. The balance is told without.`;
     },
     remedy: () => 'Weigh it, measure where it sits, or say that it is carried elsewhere.',
   },

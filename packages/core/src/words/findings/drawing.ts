@@ -1,4 +1,4 @@
-import type { Facts } from '../../findings/facts';
+import type { Facts } from '../../findings';
 import type { Wordings } from '../wording';
 
 /** How the rig is drawn. */

@@ -1,5 +1,5 @@
-import type { Facts } from '../../findings/facts';
-import type { LackOf } from '../../rig/figure';
+import type { Facts } from '../../findings';
+import type { LackOf } from '../../rig';
 import { say } from '../say';
 import type { Wordings } from '../wording';
 import { sayNeed } from './need';

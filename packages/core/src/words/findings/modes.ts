@@ -1,4 +1,4 @@
-import { isUnknown } from '../../findings/modes';
+import { isUnknown } from '../../findings';
 import { say } from '../say';
 import { shown } from '../wording';
 import type { Wordings } from '../wording';

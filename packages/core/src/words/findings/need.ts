@@ -1,4 +1,4 @@
-import type { Need } from '../../findings/facts';
+import type { Need } from '../../findings';
 import { say } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber } from '../wording';

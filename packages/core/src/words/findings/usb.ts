@@ -1,4 +1,4 @@
-import type { Facts } from '../../findings/facts';
+import type { Facts } from '../../findings';
 import { say, sayContract } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wording, Wordings } from '../wording';

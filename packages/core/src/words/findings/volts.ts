@@ -1,4 +1,4 @@
-import { list, say } from '../say';
+import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';
 
@@ -59,7 +59,7 @@ export const VOLTS: Wordings<
       switch (facts.by) {
         case 'cutoff': {
           const { loads, battery, cutoffV, leftWh, charge } = facts;
-          return `${list(loads)} ${loads.length === 1 ? 'pulls' : 'pull'} ${battery} down to its cut-off of ${say(cutoffV, 'V')} with ${say(leftWh, 'Wh')} (${say(charge, 'fraction')} of the charge) still in it.`;
+          return `${sayList(loads)} ${loads.length === 1 ? 'pulls' : 'pull'} ${battery} down to its cut-off of ${say(cutoffV, 'V')} with ${say(leftWh, 'Wh')} (${say(charge, 'fraction')} of the charge) still in it.`;
         }
         case 'window':
           return `${facts.place} stops below ${say(facts.minV, 'V')}: ${say(facts.leftWh, 'Wh')} (${say(facts.leftShare, 'fraction')}) stay in ${facts.battery}.`;

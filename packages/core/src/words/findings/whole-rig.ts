@@ -1,6 +1,6 @@
-import type { Facts } from '../../findings/facts';
-import type { SpareTrouble } from '../../rig/spares';
-import { list, say } from '../say';
+import type { Facts } from '../../findings';
+import type { SpareTrouble } from '../../rig';
+import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';
 
@@ -21,7 +21,7 @@ function planSwap({ wantedMin, plannedMin }: Lasting): string {
 }
 
 function together({ parts, stops }: Facts['single-point']): string {
-  return `When ${list(parts, 'or')} fails, ${list(stops)} stop together.`;
+  return `When ${sayList(parts, 'or')} fails, ${sayList(stops)} stop together.`;
 }
 
 function togetherNumbers({ stops, devices }: Facts['single-point']): readonly (ShownNumber | undefined)[] {
@@ -49,7 +49,7 @@ export const WHOLE_RIG: Wordings<
   'no-cushion': {
     means: 'A swap cuts the power of a device: nothing carries it meanwhile.',
     says: ({ devices }) =>
-      `A swap is needed, and it cuts ${list(devices)} off: nothing carries ${devices.length === 1 ? 'it' : 'them'} meanwhile.`,
+      `A swap is needed, and it cuts ${sayList(devices)} off: nothing carries ${devices.length === 1 ? 'it' : 'them'} meanwhile.`,
     remedy: () => 'Swap between takes, or use a plate with a buffer, a grip, or a feed that leaves the battery in the bay.',
     shows: ({ wantedMin, plannedMin }) => [shown('must run', wantedMin, 'min'), shown('first swap', plannedMin, 'min')],
   },

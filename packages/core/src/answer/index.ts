@@ -1,0 +1,12 @@
+export { assess, assessModel } from './assess';
+export type { Answer } from './assess';
+export { indicators } from './indicators';
+export type { Indicator, Reading } from './indicators';
+export { DEFAULT_SEED, MAX_RUNS, roughRunner, runRange, uncertaintyOf, Variations } from './range';
+export type { RunRange } from './range';
+export { rigModel, troubleOf } from './rig-model';
+export type { RigModel } from './rig-model';
+export { sensitivities } from './sensitivity';
+export type { Sensitivity } from './sensitivity';
+export { tellAnswer } from './tell-answer';
+export type { ToldAnswer, ToldFigure } from './tell-answer';

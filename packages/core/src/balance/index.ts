@@ -1,0 +1,2 @@
+export { partsToPlace, rigBalance, SAFE_MARGIN } from './rig-balance';
+export type { RigBalance } from './rig-balance';

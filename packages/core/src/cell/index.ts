@@ -1,0 +1,9 @@
+export { accepted, chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from './charge-curve';
+export type { Filling } from './charge-curve';
+export { CHEMISTRIES } from './chemistry';
+export type { ChemistryId } from './chemistry';
+export { ageFactor, coldDerating } from './derating';
+export { cellVoltage, ocvArea } from './ocv';
+export type { OcvTable } from './ocv';
+export { cellsFromNominal, fullVoltage, packFrom } from './pack';
+export type { Pack, PackSpec } from './pack';

@@ -1,0 +1,13 @@
+export { DAY_APPROACHES, dayApproach } from './day-approaches';
+export type { DayApproach } from './day-approaches';
+export { costOfMoving } from './move-swap';
+export type { MovedSwap } from './move-swap';
+export { carriedOver, dayAfter, notAsLeft } from './next-day';
+export { PLAN_ORDERS } from './plan-cost';
+export type { PlanOrder } from './plan-cost';
+export { planDay } from './plan-day';
+export type { DayPlan } from './plan-day';
+export { neededToday, topUps } from './top-ups';
+export type { TopUp } from './top-ups';
+export { whatWouldDo } from './what-would-do';
+export type { Help } from './what-would-do';

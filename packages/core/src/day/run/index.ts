@@ -1,0 +1,15 @@
+export { dayChances } from './chances';
+export type { Band, DayChances } from './chances';
+export { chargingList } from './charging-list';
+export type { ChargingList, ChargingRow } from './charging-list';
+export { dayIndicators } from './day-indicators';
+export type { DayIndicator } from './day-indicators';
+export type { BlockRun, ChargePoint, DayRun, PowerGap, Stay } from './day-run';
+export { onlyIn, planFigures } from './plan-figures';
+export type { PlanFigures } from './plan-figures';
+export { RigStates } from './rig-states';
+export type { Deviation } from './rig-states';
+export { rigSpansOf } from './seating';
+export type { RigSpan } from './seating';
+export { DaySimulation, sourceName } from './simulate';
+export type { Moves } from './simulate';

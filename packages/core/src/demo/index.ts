@@ -1,0 +1,4 @@
+export { LOW_WATER_DAY } from './low-water-day';
+export { LOW_WATER_LOG, lowWaterRecording } from './low-water-log';
+export { LOW_WATER } from './low-water';
+export type { PlanPart } from './low-water';

@@ -1,0 +1,15 @@
+export { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
+export { blocksFromCsv, blocksToCsv } from './day-csv';
+export { evaluate, planIssues, weightsOf } from './evaluate';
+export type { Evaluation } from './evaluate';
+export { gearToCsv, readGearCsv } from './gear-csv';
+export type { CsvIssue } from './gear-csv';
+export { ITEM_SHAPES, itemTitle } from './item-kinds';
+export type { ItemBodies, PlanKind } from './item-kinds';
+export { drawsToCsv, observationsToCsv, segmentsToCsv, slotsToCsv } from './log-csv';
+export { migratePlan } from './migrate';
+export { MAX_DAYS, MAX_GEAR, MAX_LOG, MAX_RECORDINGS, MAX_RIGS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
+export type { Plan } from './plan';
+export { rigFromV0 } from './rig-v0';
+export { putBack, setAside } from './set-aside';
+export type { Aside } from './set-aside';

@@ -1,0 +1,18 @@
+export { alternativeOf, alternatives, APPROACHES } from './approaches';
+export type { Alternative, Approach } from './approaches';
+export { assignFeeds } from './assign-feeds';
+export type { Assignments } from './assign-feeds';
+export { costOf, criteriaOf } from './criteria';
+export type { Criteria, Points } from './criteria';
+export { findFeeds, titleOf } from './find-feeds';
+export type { FoundFeed, FoundFeeds } from './find-feeds';
+export { offersFor } from './offers';
+export type { Offer, Offers } from './offers';
+export { purchasesFor } from './purchases';
+export type { Purchase, Purchases } from './purchases';
+export { RemedySearch } from './remedies';
+export type { Remedy } from './remedies';
+export { tellAlternative, tellAssignments, tellFeeds, tellPurchases } from './tell-feeds';
+export type { ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from './tell-feeds';
+export { CRITERIA, DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
+export type { Criterion, Weights } from './weights';

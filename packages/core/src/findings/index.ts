@@ -1,0 +1,17 @@
+export { adapterFindings, currentFindings } from './amps';
+export { balanceFindings } from './balance';
+export { contractFindings } from './contracts';
+export { drawingFindings } from './drawing';
+export type { Facts, Need } from './facts';
+export { byHarm } from './finding';
+export type { Finding, FindingCode, FindingPlace } from './finding';
+export { gaugeFindings } from './gauge';
+export { lackFindings } from './lacking';
+export { capabilityFindings, isUnknown } from './modes';
+export { peakFindings } from './peaks';
+export { plugFindings } from './plugs';
+export { deviceVolts, feedPoint } from './points';
+export { worstVerdict } from './verdict';
+export type { Verdict } from './verdict';
+export { voltageFindings } from './volts';
+export { lastsFindings, wholeRigFindings } from './whole-rig';

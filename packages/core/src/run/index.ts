@@ -1,0 +1,10 @@
+export { discharge } from './discharge';
+export type { Discharge, DischargeOptions, TimedPoint } from './discharge';
+export { plannedMinutes, stoppingPeak } from './first-stop';
+export { networkOf } from './network-of';
+export { chance } from './random';
+export { builtInId, rigSystem } from './rig-system';
+export { SystemRunner } from './run-system';
+export { stopOf } from './stop';
+export type { Stop } from './stop';
+export type { System, SystemPhase, SystemRun, Variation } from './system';

@@ -1,0 +1,8 @@
+export { isWithin, readField } from './check-number';
+export { describe } from './describe';
+export { differences } from './differences';
+export { toJsonSchema } from './json-schema';
+export type { JsonSchema } from './json-schema';
+export { missingFields } from './missing-fields';
+export { choice, flag, list, number, object, optional, record, tagged, text, tuple } from './shape';
+export type { AnyShape, ChoiceShape, Fields, Infer, LazyShape, ListShape, NumberShape, OptionalShape, Shape, TextShape } from './shape';

@@ -1,0 +1,2 @@
+export { mayFly, strictestFlight } from './air-limits';
+export type { Flight } from './air-limits';

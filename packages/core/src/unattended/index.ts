@@ -1,0 +1,3 @@
+export { leftAlone } from './alone';
+export type { Alone, AloneAnswer, DayAlone } from './alone';
+export type { Visit } from './day-walk';

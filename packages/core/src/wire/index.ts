@@ -1,0 +1,1 @@
+export { ampacity, areaOfAwg, fuseFor, leadOhm } from './wire';
