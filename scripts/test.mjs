@@ -1,6 +1,6 @@
 // `npm test`: types, lint, formatting, the dependency rule, unit and API tests against a PostgreSQL of their own, and
-// the journeys in Chromium. `npm test -- unit journeys` runs only the steps named.
-import { spawn, spawnSync } from 'node:child_process';
+// the journeys in Chromium. `npm test -- unit journeys` runs only the steps named; `npm test -- --watch unit` stays.
+import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { build } from './lib/build.mjs';
@@ -9,95 +9,156 @@ import { DATA, ROOT } from './lib/paths.mjs';
 import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
 import { Failure, main, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
+import { timed } from './lib/timed.mjs';
 
 const REPORTS = path.join(DATA, 'reports');
 const totals = { passed: 0, failed: 0 };
+/** What each step cost, and each test. */
+const costs = [];
+const tests = [];
 
-/** Checks that pass or fail as a whole; they run beside each other. */
-const CHECKS = { types: 'typecheck', lint: 'lint', formatting: 'format:check', dependencies: 'depcruise' };
-
-const STEPS = [
-  ...Object.entries(CHECKS).map(([name, script]) => ({ name, script })),
-  { name: 'unit', run: unit },
-  { name: 'journeys', run: journeys },
-];
+/** Checks that pass or fail as a whole, the longest first; two run beside each other. */
+const CHECKS = {
+  types: [
+    ['tsc', '-p', 'packages/core/tsconfig.json'],
+    ['tsc', '-p', 'packages/server/tsconfig.spec.json'],
+    ['ngc', '-p', 'packages/web/tsconfig.check.json', '--noEmit'],
+    ['tsc', '-p', 'packages/web/tsconfig.worker.json', '--noEmit'],
+    ['tsc', '-p', 'e2e/tsconfig.json'],
+  ],
+  lint: [['eslint', '.']],
+  formatting: [['prettier', '--check', '.']],
+  dependencies: [['depcruise', '--config', '.dependency-cruiser.cjs', 'packages', 'e2e', 'scripts']],
+};
+const STEPS = [...Object.keys(CHECKS), 'unit', 'journeys'];
 
 await main(async () => {
   requireNode();
-  const wanted = process.argv.slice(2);
-  const unknown = wanted.filter((name) => !STEPS.some((step) => step.name === name));
-  if (unknown.length > 0) throw new Failure(`No such step: ${unknown.join(', ')}. There are ${STEPS.map(({ name }) => name).join(', ')}.`);
+  const args = process.argv.slice(2);
+  const watch = args.includes('--watch');
+  const wanted = args.filter((name) => name !== '--watch');
+  const unknown = wanted.filter((name) => !STEPS.includes(name));
+  if (unknown.length > 0) throw new Failure(`No such step: ${unknown.join(', ')}. There are ${STEPS.join(', ')}, and --watch unit.`);
+  if (watch && wanted.join() !== 'unit') throw new Failure('--watch is for the unit tests alone: npm test -- --watch unit');
   installDebianPackages([POSTGRESQL, CHROMIUM]);
   installNodePackages();
   fs.mkdirSync(REPORTS, { recursive: true });
   removeLeftOvers();
 
-  // a cluster for this run alone: no test comes near a person's data, nor near another run
-  const folder = path.join(DATA, `test-${process.pid}`);
-  const postgres = await startPostgres(folder, { throwaway: true });
-  try {
-    const steps = STEPS.filter(({ name }) => wanted.length === 0 || wanted.includes(name));
-    await Promise.all(steps.filter(({ script }) => script).map(check));
-    for (const { name, run } of steps) {
-      if (!run) continue;
-      say(`\n== ${name}`);
-      await run(postgres.url);
-    }
-  } finally {
-    await postgres.stop();
-    fs.rmSync(postgres.base, { recursive: true, force: true });
-  }
+  const steps = STEPS.filter((name) => wanted.length === 0 || wanted.includes(name));
+  await checks(steps.filter((name) => name in CHECKS));
+  if (steps.includes('unit') || steps.includes('journeys')) await withClusters(steps, watch);
+  report();
   say(`\n${totals.passed} passed, ${totals.failed} failed`);
   return totals.failed > 0 ? 1 : 0;
 });
 
-/** What a check says is kept together, and shown when it is done. */
-function check({ name, script }) {
-  const child = spawn('npm', ['run', '--silent', script], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
-  let output = '';
-  for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (output += text));
-  return new Promise((resolve) => {
-    child.once('close', (code) => {
-      say(`\n== ${name}\n${output}`);
-      count(code === 0 ? 1 : 0, 1);
-      resolve();
-    });
-  });
+/** Every command of the checks, two at a time; what a check says is kept together, and shown when it is done. */
+async function checks(names) {
+  const queue = names.flatMap((name) => CHECKS[name].map((command) => ({ name, command })));
+  const results = new Map(names.map((name) => [name, []]));
+  const work = async () => {
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      const { name, command } = next;
+      const done = results.get(name);
+      done.push(await timed(['npx', '--no', '--', ...command], { quiet: true }));
+      if (done.length < CHECKS[name].length) continue;
+      const failed = done.filter(({ ok }) => !ok);
+      say(`\n== ${name}${failed.length === 0 ? ': sound' : `\n${failed.map(({ output }) => output).join('\n')}`}`);
+      count(failed.length === 0 ? 1 : 0, 1);
+      costs.push({ name, wallS: sum(done, 'wallS'), cpuS: sum(done, 'cpuS') });
+    }
+  };
+  await Promise.all([work(), work()]);
 }
 
-function unit(databaseUrl) {
+/** Clusters for this run alone, one for each worker: no test comes near a person's data, nor near another run. */
+async function withClusters(steps, watch) {
+  const clusters = [];
+  try {
+    const places = steps.includes('journeys') ? [1, 2] : [1];
+    for (const place of places) clusters.push(await startPostgres(path.join(DATA, `test-${process.pid}-${place}`), { throwaway: true }));
+    const urls = clusters.map(({ url }) => url);
+    if (steps.includes('unit')) await unit(urls[0], watch);
+    if (steps.includes('journeys')) await journeys(urls);
+  } finally {
+    for (const { stop, base } of clusters) {
+      await stop();
+      fs.rmSync(base, { recursive: true, force: true });
+    }
+  }
+}
+
+async function unit(databaseUrl, watch) {
+  const env = { TEST_DATABASE_URL: databaseUrl };
+  if (watch) {
+    spawnSync('npx', ['--no', '--', 'jest', '--watch'], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+    return;
+  }
+  say('\n== unit');
   const report = path.join(REPORTS, 'jest.json');
   fs.rmSync(report, { force: true });
-  const ok = execute(['npx', '--no', '--', 'jest', '--json', `--outputFile=${report}`], { TEST_DATABASE_URL: databaseUrl });
-  const { numPassedTests = 0, numTotalTests = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')) : {};
+  const done = await timed(['npx', '--no', '--', 'jest', '--json', `--outputFile=${report}`], { env });
+  const { numPassedTests = 0, numTotalTests = 0, testResults = [] } = readJson(report) ?? {};
   count(numPassedTests, numTotalTests);
-  if (!ok && numPassedTests === numTotalTests) count(0, 1); // a suite that did not even start
+  if (!done.ok && numPassedTests === numTotalTests) count(0, 1); // a suite that did not even start
+  costs.push({ name: 'unit', ...done });
+  for (const { name, assertionResults } of testResults)
+    for (const { fullName, duration } of assertionResults)
+      tests.push({ name: `${path.relative(ROOT, name)}: ${fullName}`, seconds: (duration ?? 0) / 1000 });
 }
 
-async function journeys(databaseUrl) {
+async function journeys(databaseUrls) {
+  say('\n== journeys');
   build();
   const report = path.join(REPORTS, 'playwright.json');
   fs.rmSync(report, { force: true });
-  const second = await startPostgres(path.join(DATA, `test-${process.pid}-2`), { throwaway: true });
   const servers = [];
-  let ok;
+  let done;
   try {
-    for (const [index, url] of [databaseUrl, second.url].entries())
-      servers.push(await startServer({ databaseUrl: url, port: 0, logFile: path.join(DATA, `test-server-${index + 1}.log`) }));
-    const urls = servers.map(({ url }) => url).join(' ');
-    ok = execute(['npx', '--no', '--', 'playwright', 'test'], { E2E_URL: urls, E2E_REPORT: report }, path.join(ROOT, 'e2e'));
+    for (const [index, databaseUrl] of databaseUrls.entries())
+      servers.push(await startServer({ databaseUrl, port: 0, logFile: path.join(DATA, `test-server-${index + 1}.log`) }));
+    const env = { E2E_URL: servers.map(({ url }) => url).join(' '), E2E_REPORT: report };
+    done = await timed(['npx', '--no', '--', 'playwright', 'test'], { env, cwd: path.join(ROOT, 'e2e') });
   } finally {
     for (const server of servers) await server.stop();
-    await second.stop();
-    fs.rmSync(second.base, { recursive: true, force: true });
   }
-  const { expected = 0, unexpected = 0, flaky = 0 } = fs.existsSync(report) ? JSON.parse(fs.readFileSync(report, 'utf8')).stats : {};
+  const { stats = {}, suites = [] } = readJson(report) ?? {};
+  const { expected = 0, unexpected = 0, flaky = 0 } = stats;
   count(expected, expected + unexpected + flaky);
-  if (!ok && unexpected + flaky === 0) count(0, 1);
+  if (!done.ok && unexpected + flaky === 0) count(0, 1);
+  costs.push({ name: 'journeys', ...done });
+  for (const { file, title, tests: runs } of suites.flatMap(specsOf))
+    tests.push({
+      name: `e2e/tests/${file}: ${title}`,
+      seconds:
+        sum(
+          runs.flatMap(({ results }) => results),
+          'duration',
+        ) / 1000,
+    });
 }
 
-function execute([program, ...args], env = {}, cwd = ROOT) {
-  return spawnSync(program, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } }).status === 0;
+function specsOf({ suites = [], specs = [] }) {
+  return [...specs, ...suites.flatMap(specsOf)];
+}
+
+/** Where the time went: for whoever is about to add a test. */
+function report() {
+  say('\n== time, in seconds: clock, processor');
+  for (const { name, wallS, cpuS } of costs) say(`${name.padEnd(14)}${wallS.toFixed(0).padStart(6)}${cpuS.toFixed(0).padStart(6)}`);
+  if (tests.length === 0) return;
+  say('\n== the ten slowest tests');
+  for (const { name, seconds } of tests.sort((a, b) => b.seconds - a.seconds).slice(0, 10))
+    say(`${seconds.toFixed(1).padStart(6)}  ${name}`);
+}
+
+function readJson(file) {
+  return fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : undefined;
+}
+
+function sum(items, key) {
+  return items.reduce((total, item) => total + item[key], 0);
 }
 
 function count(passed, total) {
