@@ -1,3 +1,4 @@
+import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core';
 import compression from 'compression';
 import express from 'express';
 import type { ErrorRequestHandler, Express } from 'express';
@@ -7,14 +8,13 @@ import type { Logger } from 'pino';
 import swaggerUi from 'swagger-ui-express';
 import { openApi } from './api-docs/openapi';
 import type { Database } from './db/database';
-import { ITEM_KINDS } from './db/models/item';
 import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
 import { DemoService } from './demo/demo-service';
 import { AppError, problemOf, toAppError } from './errors';
 import { healthOperations } from './health/health-operations';
 import { itemOperations } from './items/item-operations';
-import { KINDS, itemServices } from './items/kinds';
+import { itemServices } from './items/kinds';
 import type { ItemServices } from './items/kinds';
 import type { Operation } from './operation';
 import { evaluateOperations } from './evaluate/evaluate-operations';
@@ -55,8 +55,10 @@ export function servicesOf(database: Database, allowed: readonly MeterAddress[] 
 export function operationsOf(database: Database, { items, meters, live, demo, forecasts }: Services): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
-    ...ITEM_KINDS.flatMap((kind) =>
-      itemOperations(items[kind], KINDS[kind].shape, KINDS[kind].one, (body) => requireReferences([{ path: '', kind, body }], items)),
+    ...PLAN_KINDS.flatMap((kind) =>
+      itemOperations(items[kind], ITEM_KINDS[kind].shape, ITEM_KINDS[kind].one, (body) =>
+        requireReferences([{ path: '', kind, body }], items),
+      ),
     ),
     ...recordingOperations(database),
     ...meterOperations(meters, live),

@@ -1,13 +1,12 @@
-import { dayShape } from '../day/model';
+import { dayShape, namedByDay } from '../day/model';
 import type { Day } from '../day/model';
-import { gearShape, gearTitle, rigShape } from '../gear';
-import type { Gear, Rig } from '../gear';
-import { OBSERVATION_KINDS, observationShape, recordingShape } from '../measure/log';
+import { gearShape, gearTitle, namedByRig, rigShape } from '../gear';
+import type { Gear, Named, Rig } from '../gear';
+import { namedByObservation, namedByRecording, OBSERVATION_KINDS, observationShape, recordingShape } from '../measure/log';
 import type { Observation, Recording } from '../measure/log';
+import type { Shape } from '../shape';
 
-/** What a plan is made of, by kind. In the order in which they may name each other: a rig names gear, a day and an observation name both. */
-export const ITEM_SHAPES = { gear: gearShape, rigs: rigShape, days: dayShape, log: observationShape, recordings: recordingShape } as const;
-
+/** What is kept, by kind. */
 export interface ItemBodies {
   readonly gear: Gear;
   readonly rigs: Rig;
@@ -17,16 +16,52 @@ export interface ItemBodies {
 }
 export type PlanKind = keyof ItemBodies;
 
+/** All that sets one kind of item apart from another. */
+export interface ItemKind<Body> {
+  readonly shape: Shape;
+  /** What one is called in a sentence. */
+  readonly one: string;
+  /** How many a document or a request may hold. */
+  readonly most: number;
+  /** What an item is called where several kinds stand together. */
+  readonly title: (body: Body) => string;
+  /** Every item that one names, with the path that leads to its identifier. */
+  readonly names: (body: Body) => readonly Named[];
+}
+
+/**
+ * Every kind of item that a plan is made of, in the order in which they may name each other: a rig names gear, a day and
+ * an observation name both. The server's tables, checks and references, the page's lists and the plan document loop
+ * over this: a kind more is an entry more here, a table, and its views.
+ */
+export const ITEM_KINDS: { readonly [K in PlanKind]: ItemKind<ItemBodies[K]> } = {
+  gear: { shape: gearShape, one: 'piece of gear', most: 1000, title: gearTitle, names: () => [] },
+  rigs: { shape: rigShape, one: 'rig', most: 100, title: ({ name }) => name, names: namedByRig },
+  days: { shape: dayShape, one: 'day', most: 200, title: ({ name }) => name, names: namedByDay },
+  log: {
+    shape: observationShape,
+    one: 'observation',
+    most: 10_000,
+    title: ({ kind, at }) => `${OBSERVATION_KINDS[kind]}, ${at.slice(0, 10)}`,
+    names: namedByObservation,
+  },
+  recordings: { shape: recordingShape, one: 'recording', most: 1000, title: ({ name }) => name, names: namedByRecording },
+};
+
+/** The kinds by name, in their order. */
+export const PLAN_KINDS = Object.keys(ITEM_KINDS) as readonly PlanKind[];
+
+/** Something for each kind. */
+export function byKind<T>(make: (kind: PlanKind) => T): Readonly<Record<PlanKind, T>> {
+  return Object.fromEntries(PLAN_KINDS.map((kind) => [kind, make(kind)])) as Readonly<Record<PlanKind, T>>;
+}
+
 /** What an item is called where several kinds stand together. */
 export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): string {
-  switch (kind) {
-    case 'gear':
-      return gearTitle(body as Gear);
-    case 'log': {
-      const observation = body as Observation;
-      return `${OBSERVATION_KINDS[observation.kind]}, ${observation.at.slice(0, 10)}`;
-    }
-    default:
-      return (body as Rig | Day | Recording).name;
-  }
+  return ITEM_KINDS[kind].title(body);
+}
+
+/** Every item that an item names. */
+export function namedBy<K extends PlanKind>(kind: K, body: ItemBodies[K]): readonly Named[] {
+  return ITEM_KINDS[kind].names(body);
 }

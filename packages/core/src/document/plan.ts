@@ -4,20 +4,16 @@ import { gearShape, idShape, rigShape, styleShape } from '../gear';
 import { observationItemShape, recordingItemShape } from '../measure/log';
 import { choice, flag, list, number, object, optional, record, text, toJsonSchema } from '../shape';
 import type { Infer, JsonSchema } from '../shape';
+import { ITEM_KINDS } from './item-kinds';
 
 export const PLAN_FORMAT = 'viaggio-plan';
 export const PLAN_VERSION = 2;
-export const MAX_GEAR = 1000;
-export const MAX_RIGS = 100;
-export const MAX_DAYS = 200;
-export const MAX_LOG = 10_000;
-export const MAX_RECORDINGS = 1000;
 /** Random runs a rig when a plan does not say: enough for P10 to P90 within some per cent. */
 export const EVALUATION_RUNS = 100;
 
 /** What to work out beyond the answer of every rig. */
 export const askShape = object('What to work out', {
-  rigs: optional(list('Only these rigs', idShape, { max: MAX_RIGS })),
+  rigs: optional(list('Only these rigs', idShape, { max: ITEM_KINDS.rigs.most })),
   runs: optional(number('Random runs a rig', 'count', { min: 0, max: MAX_RUNS, integer: true })),
   seed: optional(number('Seed', 'count', { min: 0, max: 2_147_483_647, integer: true })),
   tracePoints: optional(number('Points of each curve', 'count', { min: 0, max: 500, integer: true })),
@@ -38,12 +34,12 @@ export const planShape = object('Viaggio plan', {
   format: choice('Format', { [PLAN_FORMAT]: 'Viaggio plan' }),
   version: number('Version', 'count', { min: PLAN_VERSION, max: PLAN_VERSION, integer: true }),
   name: optional(text('Name', 120)),
-  gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: MAX_GEAR }),
-  rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: MAX_RIGS }),
-  days: optional(list('Days', dayItemShape, { max: MAX_DAYS })),
-  log: optional(list('Log', observationItemShape, { max: MAX_LOG })),
+  gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: ITEM_KINDS.gear.most }),
+  rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: ITEM_KINDS.rigs.most }),
+  days: optional(list('Days', dayItemShape, { max: ITEM_KINDS.days.most })),
+  log: optional(list('Log', observationItemShape, { max: ITEM_KINDS.log.most })),
   /** What their meters saw, as segments; the samples are kept apart. */
-  recordings: optional(list('Recordings', recordingItemShape, { max: MAX_RECORDINGS })),
+  recordings: optional(list('Recordings', recordingItemShape, { max: ITEM_KINDS.recordings.most })),
   ask: optional(askShape),
 });
 export type Plan = Infer<typeof planShape>;

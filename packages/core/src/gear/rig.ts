@@ -93,3 +93,28 @@ export function gearIdsOf(rig: Rig): readonly string[] {
   ];
   return [...new Set(ids)];
 }
+
+/** A place in an item that names another one. */
+export interface Named {
+  /** JSON pointer to the identifier, within the body. */
+  readonly path: string;
+  readonly kind: 'gear' | 'rigs';
+  readonly id: string;
+}
+
+/** Every place in a rig that names a piece of gear. */
+export function namedByRig({ devices, links, batteries = [] }: Rig): readonly Named[] {
+  const gear = (path: string, id: string): Named => ({ path, kind: 'gear', id });
+  return [
+    ...devices.map(({ gearId }, index) => gear(`/devices/${index}/gearId`, gearId)),
+    ...links.flatMap(({ from, to, cableId }, index) => [
+      gear(`/links/${index}/from/gearId`, from.gearId),
+      gear(`/links/${index}/to/gearId`, to.gearId),
+      ...(cableId === undefined ? [] : [gear(`/links/${index}/cableId`, cableId)]),
+    ]),
+    ...batteries.flatMap(({ gearId, spareIds = [] }, index) => [
+      gear(`/batteries/${index}/gearId`, gearId),
+      ...spareIds.map((id, place) => gear(`/batteries/${index}/spareIds/${place}`, id)),
+    ]),
+  ];
+}

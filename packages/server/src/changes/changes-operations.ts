@@ -1,10 +1,9 @@
+import { ITEM_KINDS, PLAN_KINDS, byKind } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
-import { ITEM_KINDS } from '../db/models/item';
 import type { ItemKind } from '../db/models/item';
 import { savedSchema } from '../items/item-operations';
 import type { ItemService, Saved } from '../items/item-service';
-import { KINDS, byKind } from '../items/kinds';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
@@ -29,7 +28,7 @@ export function changesOperations(database: Database, items: ItemServices): read
       answers: {
         status: 200,
         says: 'What was put or changed, with its new revisions',
-        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(KINDS[kind].shape) })) },
+        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(ITEM_KINDS[kind].shape) })) },
       },
       fails: ['malformed-request', 'not-found', 'id-taken', 'revision-stale', 'too-large', 'invalid-fields', 'database-away'],
       handle: async ({ body }) => ({
@@ -37,11 +36,11 @@ export function changesOperations(database: Database, items: ItemServices): read
         body: await database.sequelize.transaction(async (transaction) => {
           const saved: Partial<Record<ItemKind, readonly Saved[]>> = {};
           // in the order of the kinds: a rig may name gear that is put with it
-          for (const kind of ITEM_KINDS) {
+          for (const kind of PLAN_KINDS) {
             const changes = body[kind] ?? [];
-            const named = changes.flatMap((change, index) => (change.body ? [{ path: `/${kind}/${index}/body`, kind, body: change.body }] : [])); // prettier-ignore
+            const named = changes.flatMap((change, index) => (change.body ? [{ path: `/${kind}/${index}/body`, kind, body: change.body as object }] : [])); // prettier-ignore
             await requireReferences(named, items, transaction);
-            saved[kind] = await applyAll(items[kind], changes, transaction);
+            saved[kind] = await applyAll(items[kind], changes as readonly Change[], transaction);
           }
           if (body.rest) await database.planRests.create({ body: body.rest, importedAt: new Date() }, { transaction });
           return saved;

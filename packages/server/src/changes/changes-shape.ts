@@ -1,6 +1,5 @@
-import { asideShape, idShape, list, number, object, optional, text } from '@viaggio/core';
+import { asideShape, idShape, ITEM_KINDS, list, number, object, optional, text } from '@viaggio/core';
 import type { Infer, Shape } from '@viaggio/core';
-import { KINDS } from '../items/kinds';
 
 /** An item put, changed or deleted: with the revision that is known of it unless it is new, without a body to delete it. */
 function changeOf<S extends Shape>(body: S) {
@@ -13,11 +12,11 @@ function changeOf<S extends Shape>(body: S) {
 
 /** Several changes that are made together or not at all. */
 export const changesShape = object('Changes', {
-  gear: optional(list('Gear', changeOf(KINDS.gear.shape), { max: KINDS.gear.most })),
-  rigs: optional(list('Rigs', changeOf(KINDS.rigs.shape), { max: KINDS.rigs.most })),
-  days: optional(list('Days', changeOf(KINDS.days.shape), { max: KINDS.days.most })),
-  log: optional(list('Log', changeOf(KINDS.log.shape), { max: KINDS.log.most })),
-  recordings: optional(list('Recordings', changeOf(KINDS.recordings.shape), { max: KINDS.recordings.most })),
+  gear: optional(list('Gear', changeOf(ITEM_KINDS.gear.shape), { max: ITEM_KINDS.gear.most })),
+  rigs: optional(list('Rigs', changeOf(ITEM_KINDS.rigs.shape), { max: ITEM_KINDS.rigs.most })),
+  days: optional(list('Days', changeOf(ITEM_KINDS.days.shape), { max: ITEM_KINDS.days.most })),
+  log: optional(list('Log', changeOf(ITEM_KINDS.log.shape), { max: ITEM_KINDS.log.most })),
+  recordings: optional(list('Recordings', changeOf(ITEM_KINDS.recordings.shape), { max: ITEM_KINDS.recordings.most })),
   /** Of an imported document: what stands beside its items. */
   rest: optional(
     object('Beside the items', {

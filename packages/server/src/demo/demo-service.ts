@@ -1,10 +1,8 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, lowWaterRecording, slotsToBytes, slotsToCsv } from '@viaggio/core';
+import { byKind, LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, lowWaterRecording, PLAN_KINDS, slotsToBytes, slotsToCsv } from '@viaggio/core';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
-import { ITEM_KINDS } from '../db/models/item';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem } from '../items/item-service';
-import { byKind } from '../items/kinds';
 import type { ItemServices } from '../items/kinds';
 
 /** Loads the demo crew, and puts it back as it shipped. What people made themselves is never touched. */
@@ -15,7 +13,7 @@ export class DemoService {
   ) {}
 
   /** Every demo item back to its shipped state, whatever was done to it; the states in between stay among the revisions. */
-  async reset(kinds: readonly ItemKind[] = ITEM_KINDS): Promise<Readonly<Record<ItemKind, number>>> {
+  async reset(kinds: readonly ItemKind[] = PLAN_KINDS): Promise<Readonly<Record<ItemKind, number>>> {
     const { entry, data } = (made ??= makeRecording());
     const shipped: Readonly<Record<ItemKind, readonly NewItem[]>> = {
       ...LOW_WATER,
@@ -41,7 +39,7 @@ export class DemoService {
    */
   async loadIfNew(): Promise<boolean> {
     const kinds: ItemKind[] = [];
-    for (const kind of ITEM_KINDS) if ((await this.database.revisions.count({ where: { kind } })) === 0) kinds.push(kind);
+    for (const kind of PLAN_KINDS) if ((await this.database.revisions.count({ where: { kind } })) === 0) kinds.push(kind);
     if (kinds.length > 0) await this.reset(kinds);
     return kinds.length > 0;
   }

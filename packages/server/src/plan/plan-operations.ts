@@ -1,9 +1,8 @@
-import { planJsonSchema, planShape } from '@viaggio/core';
+import { byKind, ITEM_KINDS, planJsonSchema, planShape } from '@viaggio/core';
 import type { AnyShape } from '@viaggio/core';
 import type { Database } from '../db/database';
 import { AppError } from '../errors';
 import { savedSchema } from '../items/item-operations';
-import { KINDS, byKind } from '../items/kinds';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
@@ -33,7 +32,7 @@ export function planOperations(database: Database, items: ItemServices): readonl
       answers: {
         status: 201,
         says: 'What was added',
-        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(KINDS[kind].shape) })) },
+        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(ITEM_KINDS[kind].shape) })) },
       },
       fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'database-away'],
       handle: async ({ body }) => {

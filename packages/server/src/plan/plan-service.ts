@@ -1,10 +1,8 @@
-import { PLAN_FORMAT, PLAN_VERSION, putBack } from '@viaggio/core';
+import { byKind, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, putBack } from '@viaggio/core';
 import type { Aside, Plan } from '@viaggio/core';
 import type { Database } from '../db/database';
-import { ITEM_KINDS } from '../db/models/item';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem, Saved } from '../items/item-service';
-import { byKind } from '../items/kinds';
 import type { ItemServices } from '../items/kinds';
 import { requireReferences } from './references';
 
@@ -20,7 +18,7 @@ export interface Items extends Readonly<Record<ItemKind, readonly NewItem[]>> {
 }
 
 export function itemsOf(plan: Plan, aside: Aside): Items {
-  const inItems = new RegExp(`^/(${ITEM_KINDS.join('|')})/`);
+  const inItems = new RegExp(`^/(${PLAN_KINDS.join('|')})/`);
   const beside = aside.filter(({ path }) => !inItems.test(path));
   const holds = plan.name !== undefined || beside.length > 0;
   return {
@@ -42,7 +40,7 @@ export class PlanService {
       const { rest, ...added } = itemsOf(plan, aside);
       const saved: Partial<Record<ItemKind, readonly Saved[]>> = {};
       // in the order of the kinds: what others name comes first
-      for (const kind of ITEM_KINDS) {
+      for (const kind of PLAN_KINDS) {
         const named = (plan[kind] ?? []).map(({ body }, index) => ({ path: `/${kind}/${index}/body`, kind, body }));
         await requireReferences(named, this.items, transaction);
         saved[kind] = await this.items[kind].add(added[kind], 'own', transaction);
@@ -55,7 +53,7 @@ export class PlanService {
   /** Everything that is kept, as one document: what was imported comes out with all its fields. */
   async export(): Promise<object> {
     const [kept, rests] = await Promise.all([
-      Promise.all(ITEM_KINDS.map(async (kind) => [kind, (await this.items[kind].list()).map(itemOf)] as const)),
+      Promise.all(PLAN_KINDS.map(async (kind) => [kind, (await this.items[kind].list()).map(itemOf)] as const)),
       this.database.planRests.findAll({ order: [['id', 'ASC']] }),
     ]);
     const bodies = rests.map(({ body }) => body as Rest);

@@ -1,4 +1,5 @@
 import { idShape, localId, phaseShape, unknown, watts } from '../../gear';
+import type { Named } from '../../gear';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
 
@@ -165,7 +166,7 @@ export function lostFrom({ lost = [] }: Pick<Day, 'lost'>, gearId: string): numb
 }
 
 /** Every place in a day that names a piece of gear or a rig. */
-export function namedByDay(day: Day): readonly { readonly path: string; readonly kind: 'gear' | 'rigs'; readonly id: string }[] {
+export function namedByDay(day: Day): readonly Named[] {
   const gear = (path: string, id: string) => ({ path, kind: 'gear', id }) as const;
   const rig = (path: string, id: string) => ({ path, kind: 'rigs', id }) as const;
   return [

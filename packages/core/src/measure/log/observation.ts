@@ -1,4 +1,5 @@
 import { idShape, localId, unknown } from '../../gear';
+import type { Named } from '../../gear';
 import { choice, flag, number, object, optional, tagged, text } from '../../shape';
 import type { Infer } from '../../shape';
 import { whenShape } from './when';
@@ -111,14 +112,17 @@ export interface LogEntry {
   readonly body: Observation;
 }
 
-/** Every piece of gear and rig that an observation names, by its field. */
-export function namedBy(
-  observation: Observation,
-): readonly { readonly field: string; readonly kind: 'gear' | 'rigs'; readonly id: string }[] {
-  const named = observation as { deviceId?: string; batteryId?: string; rigId?: string };
-  return [
-    ...(named.deviceId === undefined ? [] : [{ field: 'deviceId', kind: 'gear' as const, id: named.deviceId }]),
-    ...(named.batteryId === undefined ? [] : [{ field: 'batteryId', kind: 'gear' as const, id: named.batteryId }]),
-    ...(named.rigId === undefined ? [] : [{ field: 'rigId', kind: 'rigs' as const, id: named.rigId }]),
-  ];
+/** Every item that an observation names. */
+export function namedByObservation(observation: Observation): readonly Named[] {
+  return namedByFields(observation as Partial<Record<keyof typeof NAMING_FIELDS, string>>);
+}
+
+const NAMING_FIELDS = { deviceId: 'gear', batteryId: 'gear', rigId: 'rigs' } as const;
+
+/** What the fields that all kinds of observations and recordings share name, where they are filled. */
+export function namedByFields(body: Partial<Record<keyof typeof NAMING_FIELDS, string>>): readonly Named[] {
+  return (Object.keys(NAMING_FIELDS) as (keyof typeof NAMING_FIELDS)[]).flatMap((field) => {
+    const id = body[field];
+    return id === undefined ? [] : [{ path: `/${field}`, kind: NAMING_FIELDS[field], id }];
+  });
 }

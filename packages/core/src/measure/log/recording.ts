@@ -1,6 +1,8 @@
 import { idShape, localId, name, unknown } from '../../gear';
+import type { Named } from '../../gear';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
+import { namedByFields } from './observation';
 import type { DrawObservation } from './observation';
 import { whenShape } from './when';
 
@@ -81,6 +83,11 @@ export const recordingShape = object('Recording', {
 });
 export type Recording = Infer<typeof recordingShape>;
 export const recordingItemShape = object('Recording item', { id: idShape, body: recordingShape });
+
+/** Every item that a recording names. */
+export function namedByRecording(recording: Recording): readonly Named[] {
+  return namedByFields(recording);
+}
 export interface RecordingEntry {
   readonly id: string;
   readonly body: Recording;

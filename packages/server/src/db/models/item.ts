@@ -1,4 +1,4 @@
-import { ITEM_SHAPES } from '@viaggio/core';
+import { byKind } from '@viaggio/core';
 import type { PlanKind } from '@viaggio/core';
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
@@ -17,8 +17,6 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   declare deletedAt: CreationOptional<Date | null>;
 }
 
-/** In the order in which they may name each other. */
-export const ITEM_KINDS = Object.keys(ITEM_SHAPES) as readonly ItemKind[];
 export type ItemKind = PlanKind;
 export type ItemModels = Readonly<Record<ItemKind, ModelStatic<Item>>>;
 
@@ -39,5 +37,5 @@ export function defineItemModels(sequelize: Sequelize): ItemModels {
     );
     return model;
   };
-  return Object.fromEntries(ITEM_KINDS.map((kind) => [kind, define(kind)])) as ItemModels;
+  return byKind(define);
 }

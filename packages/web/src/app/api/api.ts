@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { ITEM_SHAPES } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core';
 import type { Issue, ItemBodies, PlanKind } from '@viaggio/core';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
@@ -8,7 +8,7 @@ import type { Observable } from 'rxjs';
 /** What the server keeps, by kind. */
 export type Bodies = ItemBodies;
 export type Kind = PlanKind;
-export const KINDS = Object.keys(ITEM_SHAPES) as readonly Kind[];
+export const KINDS = PLAN_KINDS;
 
 export interface Saved<T> {
   readonly id: string;

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { ITEM_SHAPES, differences, itemTitle, readGearCsv } from '@viaggio/core';
+import { ITEM_KINDS, differences, itemTitle, readGearCsv } from '@viaggio/core';
 import type { CsvIssue } from '@viaggio/core';
 import { Api, KINDS } from '../api/api';
 import type { Bodies, Kind, Problem } from '../api/api';
@@ -129,7 +129,7 @@ export class ImportPage {
 
   private plannedOf<K extends Kind>(kind: K, id: string, after: Bodies[K], line?: number): Planned {
     const before = findEntry(this.items(), kind, id)?.body;
-    const found = before ? differences(ITEM_SHAPES[kind], before, after) : [];
+    const found = before ? differences(ITEM_KINDS[kind].shape, before, after) : [];
     return {
       change: { kind, id, ...(before && { before }), after },
       title: `${TITLES[kind]}${itemTitle(kind, after)}`,

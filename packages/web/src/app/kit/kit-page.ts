@@ -12,7 +12,7 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { gearIdsOf, gearTitle, gearToCsv, namedByDay } from '@viaggio/core';
+import { gearIdsOf, gearTitle, gearToCsv, namedBy } from '@viaggio/core';
 import type { Gear, GearKind } from '@viaggio/core';
 import { Api } from '../api/api';
 import type { Problem } from '../api/api';
@@ -87,7 +87,7 @@ export class KitPage {
 
   protected readonly plannedIn = computed(() => {
     const id = this.item();
-    return id === undefined ? [] : this.days().filter(({ body }) => namedByDay(body).some((named) => named.id === id));
+    return id === undefined ? [] : this.days().filter(({ body }) => namedBy('days', body).some((named) => named.id === id));
   });
 
   constructor() {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { ITEM_SHAPES, differences, itemTitle } from '@viaggio/core';
+import { ITEM_KINDS, differences, itemTitle } from '@viaggio/core';
 import { selectConflict } from '../state/items.selectors';
 
 export type ConflictChoice = 'mine' | 'theirs' | 'both';
@@ -61,6 +61,6 @@ export class ConflictDialog {
     const conflict = this.conflict();
     const sync = conflict?.entry.sync;
     if (!conflict || sync?.is !== 'conflict') return [];
-    return differences(ITEM_SHAPES[conflict.kind], conflict.entry.body, sync.theirs.body);
+    return differences(ITEM_KINDS[conflict.kind].shape, conflict.entry.body, sync.theirs.body);
   });
 }

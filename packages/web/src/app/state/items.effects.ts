@@ -3,6 +3,7 @@ import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
+import { byKind } from '@viaggio/core';
 import type { Day, Rig } from '@viaggio/core';
 import {
   EMPTY,
@@ -155,13 +156,7 @@ export class ItemsEffects {
   );
 
   private lists(): { [K in Kind]: Observable<readonly Saved<Bodies[K]>[]> } {
-    return {
-      gear: this.api.list('gear'),
-      rigs: this.api.list('rigs'),
-      days: this.api.list('days'),
-      log: this.api.list('log'),
-      recordings: this.api.list('recordings'),
-    };
+    return byKind((kind) => this.api.list(kind)) as { [K in Kind]: Observable<readonly Saved<Bodies[K]>[]> };
   }
 
   /** A request that is on its way would make the revisions stale that a step is based on. */

@@ -1,8 +1,9 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER, byKind } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
-import type { Problem, Saved, SavedItems } from '../api/api';
-import { initialItems } from './items';
-import type { Change, ItemsState, Step } from './items';
+import { KINDS } from '../api/api';
+import type { Kind, Problem, Saved, SavedItems } from '../api/api';
+import { findEntry, initialItems } from './items';
+import type { Acting, Change, ItemsState, Step } from './items';
 import { Items } from './items.actions';
 import { itemsReducer } from './items.reducer';
 import { selectConflict, selectRigAnswers, selectUnsaved } from './items.selectors';
@@ -78,6 +79,24 @@ describe('editing', () => {
   });
 });
 
+describe('a second load', () => {
+  const own = '0d0c0000-0000-4000-8000-00000000ffff';
+  const acting: Acting = { step: { changes: [], field: 'new', at: 0 }, how: 'do' };
+  const body = { name: 'Mine' };
+  const onServer = (kind: Kind, revision: number) =>
+    ({ [kind]: [{ ...saved(own, body, revision), origin: 'own' as const }] }) as SavedItems;
+  const nothing = byKind(() => []) as SavedItems;
+
+  it.each(KINDS)('drops what was deleted elsewhere, and keeps an edit of one’s own that is not saved: %s', (kind) => {
+    const there = itemsReducer(loaded, Items.changed({ acting, saved: onServer(kind, 3) }));
+    expect(findEntry(itemsReducer(there, Items.loaded({ saved: nothing })), kind, own)).toBeUndefined();
+    const edited = itemsReducer(there, Items.edit({ kind, id: own, body: { ...body, note: 'mine' } as never, field: 'note', at: 0 }));
+    const again = itemsReducer(edited, Items.loaded({ saved: { ...nothing, ...onServer(kind, 4) } }));
+    expect(findEntry(again, kind, own)).toMatchObject({ revision: 3, sync: { is: 'edited' }, body: { note: 'mine' } });
+    expect(selectUnsaved({ items: again }).map(({ entry }) => entry.id)).toEqual([own]);
+  });
+});
+
 describe('saving', () => {
   const sent = (state: ItemsState) => rigIn(state).body;
 
@@ -110,7 +129,7 @@ describe('a conflict', () => {
   const conflict = itemsReducer(edit(loaded, 300), Items.conflictFound({ ...ref, theirs }));
 
   it('keeps both states until it is decided, through further edits and undo', () => {
-    expect(selectConflict.projector(selectUnsaved.projector([], [rigIn(conflict)], [], [], []))?.entry.sync).toEqual({
+    expect(selectConflict({ items: conflict })?.entry.sync).toEqual({
       is: 'conflict',
       theirs,
     });

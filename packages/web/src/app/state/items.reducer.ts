@@ -1,8 +1,9 @@
 import { createReducer, on } from '@ngrx/store';
+import { KINDS } from '../api/api';
 import type { Bodies, Kind } from '../api/api';
 import { Items } from './items.actions';
-import { changeEntry, dropEntry, findEntry, initialItems, onlyEdits, putSaved } from './items';
-import type { Acting, ItemsState, Step } from './items';
+import { NO_ITEMS, changeEntry, dropEntry, findEntry, initialItems, onlyEdits, putEntries, putSaved } from './items';
+import type { Acting, Entry, ItemsState, Step } from './items';
 
 /** Edits of one field no further apart than this are one step for undo. */
 const ONE_STEP_MS = 1500;
@@ -11,10 +12,9 @@ const MOST_STEPS = 200;
 export const itemsReducer = createReducer(
   initialItems,
   on(Items.load, (state): ItemsState => (state.loading.is === 'loaded' ? state : { ...state, loading: { is: 'loading' } })),
-  on(Items.loaded, (state, { saved }): ItemsState => {
-    const { gear, rigs, log, recordings } = initialItems;
-    return putSaved({ ...state, loading: { is: 'loaded' }, gear, rigs, log, recordings }, saved);
-  }),
+  on(Items.loaded, (state, { saved }): ItemsState =>
+    keepUnsaved(state, putSaved({ ...state, ...NO_ITEMS, loading: { is: 'loaded' } }, saved)),
+  ),
   on(Items.loadFailed, (state, { problem }): ItemsState => ({ ...state, loading: { is: 'failed', problem } })),
 
   on(Items.edit, (state, { kind, id, body, field, at }) => {
@@ -72,6 +72,20 @@ export const itemsReducer = createReducer(
   on(Items.changeFailed, (state): ItemsState => ({ ...state, acting: undefined })),
   on(Items.demoWasReset, (state): ItemsState => ({ ...state, past: [], future: [] })),
 );
+
+/**
+ * What was edited here and is not on the server yet outlives a second load: it is saved over the revision it knows, and
+ * becomes a conflict where there is a newer one. The demo's own things come back as they shipped.
+ */
+function keepUnsaved(before: ItemsState, loaded: ItemsState): ItemsState {
+  return KINDS.reduce((next, kind) => putEntries(next, kind, unsavedOwn(before, kind)), loaded);
+}
+
+function unsavedOwn(state: ItemsState, kind: Kind): readonly Entry[] {
+  return Object.values(state[kind].entities)
+    .filter((entry) => entry !== undefined)
+    .filter(({ origin, sync }) => origin === 'own' && sync.is !== 'saved');
+}
 
 /** Puts a body in place as an unsaved edit; a conflict stays a conflict until it is decided. */
 function place(state: ItemsState, kind: Kind, id: string, body: Bodies[Kind]): ItemsState {

@@ -1,6 +1,7 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
 import { assess, gearIdsOf } from '@viaggio/core';
 import type { Answer, Gear, Log, Rig } from '@viaggio/core';
+import { KINDS } from '../api/api';
 import type { Kind } from '../api/api';
 import type { Entry, ItemsState } from './items';
 
@@ -9,27 +10,19 @@ export const selectLoading = createSelector(selectItems, ({ loading }) => loadin
 
 const present = <T>(values: readonly (T | undefined)[]): T[] => values.filter((value) => value !== undefined);
 
-export const selectGear = createSelector(
-  createSelector(selectItems, ({ gear }) => gear),
-  ({ ids, entities }): readonly Entry<'gear'>[] => present(ids.map((id) => entities[id])),
-);
-export const selectRigs = createSelector(
-  createSelector(selectItems, ({ rigs }) => rigs),
-  ({ ids, entities }): readonly Entry<'rigs'>[] => present(ids.map((id) => entities[id])),
-);
+/** The entries of one kind, in the order in which they came. */
+function entriesOf<K extends Kind>(kind: K) {
+  return createSelector(
+    createSelector(selectItems, (items) => items[kind]),
+    ({ ids, entities }): readonly Entry<K>[] => present(ids.map((id) => entities[id])),
+  );
+}
 
-export const selectDays = createSelector(
-  createSelector(selectItems, ({ days }) => days),
-  ({ ids, entities }): readonly Entry<'days'>[] => present(ids.map((id) => entities[id])),
-);
-export const selectLog = createSelector(
-  createSelector(selectItems, ({ log }) => log),
-  ({ ids, entities }): readonly Entry<'log'>[] => present(ids.map((id) => entities[id])),
-);
-export const selectRecordings = createSelector(
-  createSelector(selectItems, ({ recordings }) => recordings),
-  ({ ids, entities }): readonly Entry<'recordings'>[] => present(ids.map((id) => entities[id])),
-);
+export const selectGear = entriesOf('gear');
+export const selectRigs = entriesOf('rigs');
+export const selectDays = entriesOf('days');
+export const selectLog = entriesOf('log');
+export const selectRecordings = entriesOf('recordings');
 
 export const selectGearBodies = createSelector(
   selectGear,
@@ -83,21 +76,8 @@ export const selectRedo = createSelector(selectItems, ({ future }) => future.at(
 
 /** Everything that is not safely on the server. */
 export const selectUnsaved = createSelector(
-  selectGear,
-  selectRigs,
-  selectDays,
-  selectLog,
-  selectRecordings,
-  (gear, rigs, days, log, recordings) => {
-    const unsaved = <K extends Kind>(kind: K, entries: readonly Entry<K>[]) =>
-      entries.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry: entry as Entry }));
-    return [
-      ...unsaved('gear', gear),
-      ...unsaved('rigs', rigs),
-      ...unsaved('days', days),
-      ...unsaved('log', log),
-      ...unsaved('recordings', recordings),
-    ];
-  },
+  KINDS.map((kind) => entriesOf(kind)),
+  (...tables: readonly (readonly Entry[])[]) =>
+    KINDS.flatMap((kind, place) => tables[place]!.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry }))),
 );
 export const selectConflict = createSelector(selectUnsaved, (unsaved) => unsaved.find(({ entry }) => entry.sync.is === 'conflict'));

@@ -1,5 +1,6 @@
 import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
+import { byKind } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
 
@@ -51,13 +52,11 @@ export interface Acting {
 
 export type Loading = { readonly is: 'loading' } | { readonly is: 'loaded' } | { readonly is: 'failed'; readonly problem: Problem };
 
-export interface ItemsState {
+/** Every kind's entries. */
+export type Tables = { readonly [K in Kind]: EntityState<Entry<K>> };
+
+export interface ItemsState extends Tables {
   readonly loading: Loading;
-  readonly gear: EntityState<Entry<'gear'>>;
-  readonly rigs: EntityState<Entry<'rigs'>>;
-  readonly days: EntityState<Entry<'days'>>;
-  readonly log: EntityState<Entry<'log'>>;
-  readonly recordings: EntityState<Entry<'recordings'>>;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   readonly acting: Acting | undefined;
@@ -65,13 +64,12 @@ export interface ItemsState {
 
 const adapter = createEntityAdapter<Entry>();
 
+/** Nothing of any kind: what a load starts from. */
+export const NO_ITEMS = byKind(() => adapter.getInitialState()) as unknown as Tables;
+
 export const initialItems: ItemsState = {
+  ...NO_ITEMS,
   loading: { is: 'loading' },
-  gear: adapter.getInitialState() as EntityState<Entry<'gear'>>,
-  rigs: adapter.getInitialState() as EntityState<Entry<'rigs'>>,
-  days: adapter.getInitialState() as EntityState<Entry<'days'>>,
-  log: adapter.getInitialState() as EntityState<Entry<'log'>>,
-  recordings: adapter.getInitialState() as EntityState<Entry<'recordings'>>,
   past: [],
   future: [],
   acting: undefined,
