@@ -61,7 +61,7 @@ test('a day is built from nothing, planned, a battery locked, and planned again'
   await makeItWork(page);
   await expect(locked).toHaveCount(1);
   await expect(locked.getByRole('textbox')).toHaveValue(kept);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await page.getByRole('button', { name: 'Redo' }).click();
   await untilSaved(page);
   await page.reload();
@@ -89,7 +89,7 @@ test('the demo day is in trouble, is made to work, and breaks when a charger doe
   await page.getByRole('button', { name: 'Make it work' }).click();
   await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await allGood(page);
 });
 
@@ -116,7 +116,7 @@ test('blocks are moved by keys and by pointer, several at once, and back again',
   await page.mouse.up();
   await expect(block(page, /The quay at dusk, Tue 15:15 to Tue 17:/)).toBeVisible();
   await untilSaved(page);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(block(page, /The quay at dusk, Tue 15:15 to Tue 16:30/)).toBeVisible();
 });
 
@@ -153,7 +153,7 @@ test('a battery dies: what is lost is seen, the new plan from then on is taken, 
   await page.getByRole('button', { name: 'Take this plan' }).click();
   await expect(risks(page)).toContainText('V3: Holmvik 147 is broken or gone from Tue 10:00 on.');
   await untilSaved(page);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await allGood(page);
 
   await whatIf.getByLabel('This happens').selectOption('it is colder');
@@ -185,7 +185,7 @@ test('the day leaves as a calendar, and comes back from it', async ({ page }) =>
   await page.getByRole('button', { name: 'Take them' }).click();
   await expect(block(page, /^Galley, two cameras on mains: Interview, harbour master, Tue 11:00 to Tue 12:45/)).toBeVisible();
   await expect(block(page, /^Deck: Ferry, Tue 18:00 to Tue 18:30/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(block(page, /Interview, harbour master, Tue 10:00/)).toBeVisible();
   await expect(block(page, /Ferry/)).toHaveCount(0);
 

@@ -41,7 +41,7 @@ test('a day begins from a template, gets a kind of block of its own with its mod
   await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByRole('button', { name: 'Remove Sound check' }).click();
   await expect(page.getByText('Own kinds of block')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('Own kinds of block')).toBeVisible();
 });
 

@@ -28,7 +28,7 @@ test('undo and redo, by button and by key', async ({ page }) => {
   await battery.fill('-20');
   await battery.blur();
   await expect(runTime(page)).not.toHaveText('4 h 43 min');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(battery).toHaveValue('4');
   await expect(runTime(page)).toHaveText('4 h 43 min');
   await page.keyboard.press('Control+Shift+Z');
@@ -45,7 +45,7 @@ test('another battery of the kit is one choice away', async ({ page }) => {
   await openPart(page, /^Battery V1/);
   await page.getByLabel('Which of the kit').selectOption('V4: Holmvik 49');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('draws more than 1.5 A (D-tap of Holmvik 49)');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Battery V1: Holmvik 95' })).toBeVisible();
 });
 
@@ -64,6 +64,6 @@ test('a deleted rig can be taken back', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Rigs' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toBeVisible();
 });

@@ -49,7 +49,7 @@ test('a line is changed in its place, by keyboard alone, and undone', async ({ p
   await expect(page.getByLabel('Charge now')).toHaveValue('80');
   await expect(line(page, /V7/)).toBeVisible();
   await page.getByLabel('Where it is').first().fill('guest house');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByLabel('Where it is').first()).toHaveValue('pilot boat');
 });
 
@@ -64,14 +64,14 @@ test('every figure and port of a thing can be changed; what is not whole yet is 
   await second.getByLabel('Connector').selectOption('D-tap');
   await expect(panel.getByText(/^Not saved yet/)).toHaveCount(0);
   await untilSaved(page);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
 });
 
 test('a thing is doubled, put away and deleted, and each is taken back', async ({ page }) => {
   await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(lines(page)).toHaveCount(75);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(lines(page)).toHaveCount(74);
   await page.goto('/kit?item=0d0c0000-0000-4000-8000-000000001015');
   await page.getByRole('button', { name: 'Archive' }).click();
@@ -99,7 +99,7 @@ test('adding from the list, several at once, under tags that go on', async ({ pa
   await page.getByRole('button', { name: 'Add all 3' }).click();
   await expect(lines(page)).toHaveCount(77);
   await expect(line(page, /^V10 /)).toContainText('guess');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(lines(page)).toHaveCount(74);
 });
 

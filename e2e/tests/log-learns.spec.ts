@@ -83,7 +83,7 @@ test('accepting a draw is one step of undo', async ({ page }) => {
   await expect(stills).toContainText(/plans use 5.2 W\s*printed/);
   await stills.getByRole('button', { name: 'Use it' }).click();
   await expect(stills).toContainText(/plans use 4.6 W\s*learnt/);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(stills).toContainText(/plans use 5.2 W\s*printed/);
   // the one that disagrees is questioned, and set aside by a person
   await expect(stills.getByText('Far from the others.')).toHaveCount(1);
@@ -149,7 +149,7 @@ test('a run-down is written down on a phone, says what is missing, is corrected,
   await page.getByRole('searchbox').fill('Ternlet 58');
   await page.getByRole('button', { name: /^Delete: Run-down/ }).click();
   await expect(page.getByText('Nothing matches.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: /^Undo: / }).click();
   await expect(page.getByRole('link', { name: /full to dead in 58 min/ })).toBeVisible();
 });
 

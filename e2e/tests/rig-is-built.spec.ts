@@ -46,7 +46,7 @@ test('part by part: offered is only what mates, and a lead of the wrong polarity
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText(/[Pp]lus/);
   await expect(page.getByRole('region', { name: 'Answer' }).getByText('Stop', { exact: true })).toBeVisible();
   await expect(runTime(page)).toHaveText('no time yet');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Nothing feeds');
 });
 
@@ -107,7 +107,7 @@ test('a late over-current is seen to arrive on the slider, and remedied at one p
     .click();
   await expect(findings).not.toContainText('draws more than 1.5 A');
   await expect(runTime(page)).toHaveText(/^1 h [3-5]\d min$|^2 h/);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(findings).toContainText('draws more than 1.5 A');
 });
 
@@ -150,7 +150,7 @@ test('what if: colder, dimmer, another mode, another charge, each answered at on
   for (const change of changes) {
     await change();
     await expect(runTime(page)).not.toHaveText(before!);
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(runTime(page)).toHaveText(before!);
   }
   await expect(page.getByTestId('range')).toContainText(/In nine of ten days at least \d h/);
@@ -183,7 +183,7 @@ test('the approaches side by side: both always, weights move the order, one is t
   await page.getByRole('button', { name: 'Take USB-C Power Delivery banks' }).click();
   await expect(page).toHaveURL(WHEELHOUSE);
   await expect(page.getByRole('list', { name: 'How Skuadon 60 is fed' })).toContainText(/Grynna/);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('list', { name: 'How Skuadon 60 is fed' })).toContainText('V1: Holmvik 95');
 });
 

@@ -29,7 +29,7 @@ test('take theirs, and mine is one undo away', async ({ page, context }) => {
   await conflict(page, other);
   await page.getByRole('button', { name: 'Take theirs' }).click();
   await expect(page.getByLabel('It must run for')).toHaveValue('3 h');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByLabel('It must run for')).toHaveValue('5 h');
   await untilSaved(page);
 });

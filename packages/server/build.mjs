@@ -1,7 +1,9 @@
 import { build } from 'esbuild';
 import { rm } from 'node:fs/promises';
+import { bundledCli } from './bundle-cli.mjs';
 
-await rm('dist', { recursive: true, force: true });
+for (const file of ['dist/main.js', 'dist/main.js.map']) await rm(file, { force: true });
+await bundledCli();
 await build({
   entryPoints: { main: 'src/main.ts' },
   outdir: 'dist',

@@ -1,8 +1,11 @@
 #!/usr/bin/env node
-// Runs the command line from its sources, so that it works right after `npm ci` and is never older than the code.
-import { fileURLToPath } from 'node:url';
-import { register } from 'tsx/esm/api';
+// Runs the command line from a bundle of its sources, made at the first call and again when they have changed.
+import fs from 'node:fs';
 
-process.env.TSX_TSCONFIG_PATH ??= fileURLToPath(new URL('../tsconfig.json', import.meta.url));
-register({ tsconfig: process.env.TSX_TSCONFIG_PATH });
-await import('../src/cli/main.ts');
+const NOT_INSTALLED = 3;
+if (!fs.existsSync(new URL('../../../node_modules/esbuild/package.json', import.meta.url))) {
+  process.stderr.write('Viaggio is not installed yet. Run “npm start” or “npm ci” in its folder once, then call this again.\n');
+  process.exit(NOT_INSTALLED);
+}
+const { bundledCli } = await import('../bundle-cli.mjs');
+await import(await bundledCli());

@@ -3,13 +3,15 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
 import { isLoopback, readConfig } from './config';
-import { migrate, openDatabase } from './db/database';
+import { migrate, openDatabase, untilAnswering } from './db/database';
+import { thinRevisions } from './items/thin-revisions';
 import { sweepRecordingData } from './recordings/sweep';
 
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel });
 const database = openDatabase(config.databaseUrl);
 
+await untilAnswering(database, log);
 await migrate(database);
 const services = servicesOf(database, config.meters, config.forecastUrl);
 if (await services.demo.loadIfNew()) log.info('demo loaded');
@@ -17,6 +19,8 @@ const recovered = await services.live.recover();
 if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
 
 await sweepRecordingData(database);
+const thinned = await thinRevisions(database);
+if (thinned > 0) log.info({ thinned }, 'older states of items');
 
 const server = createServer(createApp(database, log, { webDir: config.webDir, loopbackOnly: isLoopback(config.host), services }));
 server.on('error', (error: NodeJS.ErrnoException) => {

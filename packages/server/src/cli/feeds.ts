@@ -1,4 +1,4 @@
-import { assignFeeds, findFeeds } from '@viaggio/core';
+import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import type { Output } from './solve';
@@ -13,7 +13,7 @@ export function feedsText(text: string, rigId: string, { out, err }: Output): nu
     return 1;
   }
   const gear = new Map(read.plan.gear.map(({ id, body }) => [id, body]));
-  const feeds = rig.body.devices.map(({ gearId }) => findFeeds(rig.body, gearId, gear));
-  out(JSON.stringify({ rig: rig.id, name: rig.body.name, feeds, assignments: assignFeeds(rig.body, gear) }, undefined, 2));
+  const feeds = rig.body.devices.map(({ gearId }) => tellFeeds(findFeeds(rig.body, gearId, gear)));
+  out(JSON.stringify({ rig: rig.id, name: rig.body.name, feeds, assignments: tellAssignments(assignFeeds(rig.body, gear)) }, undefined, 2));
   return 0;
 }

@@ -29,3 +29,21 @@ export async function playMeter(
   meter.play(signal);
   return { meter, port: await meter.listen(port) };
 }
+
+/** `viaggio meter FILE --rig ID`: plays until it is told to end. Returns the exit code. */
+export async function meterUntilEnded(text: string, rigId: string, port: string, output: Output): Promise<number> {
+  const wanted = /^\d{1,5}$/.test(port) ? Number(port) : Number.NaN;
+  if (!(wanted <= 65_535)) {
+    output.err(`--port: expected 0 to 65535; got “${port}”`);
+    return 2;
+  }
+  const playing = await playMeter(text, rigId, wanted, output);
+  if (typeof playing === 'number') return playing;
+  output.out(`listening on 127.0.0.1:${playing.port}`);
+  await new Promise((resolve) => {
+    process.once('SIGINT', resolve);
+    process.once('SIGTERM', resolve);
+  });
+  await playing.meter.close();
+  return 0;
+}

@@ -51,7 +51,8 @@ describe('viaggio feeds', () => {
 });
 
 describe('the command', () => {
-  const viaggio = (args: readonly string[], input = '') => spawnSync(process.execPath, [BIN, ...args], { input, encoding: 'utf8' });
+  const viaggio = (args: readonly string[], input = '') =>
+    spawnSync(process.execPath, [BIN, ...args], { input, encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 });
 
   it('reads a plan from standard input', () => {
     const { status, stdout } = viaggio(['feeds', '-', '--rig', 'Deck'], JSON.stringify(PLAN));
@@ -62,8 +63,29 @@ describe('the command', () => {
   it('says how it is used', () => {
     for (const args of [['feeds', 'x'], ['feeds', '--zebra'], []]) {
       const { status, stderr } = viaggio(args);
-      expect([args, status, stderr.includes('viaggio feeds FILE --rig ID')]).toEqual([args, 2, true]);
+      expect([args, status, stderr.includes('viaggio feeds FILE… --rig ID')]).toEqual([args, 2, true]);
     }
-    expect(viaggio(['help']).status).toBe(0);
+    for (const args of [['help'], ['--help'], ['feeds', '--help'], ['help', 'feeds']]) {
+      const { status, stdout } = viaggio(args);
+      expect([args, status, stdout.includes('viaggio feeds FILE… --rig ID')]).toEqual([args, 0, true]);
+    }
+  });
+
+  it('takes several files; what one is refused for keeps no other from being answered', () => {
+    const { status, stdout, stderr } = viaggio(['evaluate', '/nowhere.json', '-'], JSON.stringify(PLAN));
+    expect(status).toBe(1);
+    expect((JSON.parse(stdout) as Evaluation).rigs).toHaveLength(LOW_WATER.rigs.length);
+    expect(stderr).toContain('/nowhere.json: ENOENT');
+  });
+
+  it('refuses an option that a command does not know, and a command that there is not', () => {
+    expect(viaggio(['solve', '-', '--rig', 'Deck'], '[]')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('--rig is not for solve') as string,
+    });
+    expect(viaggio(['toString', '-'], '')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('“toString” is no command') as string,
+    });
   });
 });

@@ -41,6 +41,24 @@ export function openDatabase(url: string): Database {
   };
 }
 
+/** How often and how far apart the database is asked at start: a minute in all. */
+const TRIES = 120;
+const BETWEEN_MS = 500;
+
+/** Waits for a database that is still starting; a minute without an answer is the last connection's error. */
+export async function untilAnswering({ sequelize }: Database, log: { warn: (what: object, message: string) => void }): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    try {
+      await sequelize.authenticate();
+      return;
+    } catch (error) {
+      if (tries >= TRIES) throw error;
+      if (tries === 1) log.warn({ err: error }, 'the database does not answer yet; trying for a minute');
+      await new Promise((resolve) => setTimeout(resolve, BETWEEN_MS));
+    }
+  }
+}
+
 /** Brings the tables up to date; does nothing when they are. */
 export async function migrate({ sequelize }: Database): Promise<void> {
   const umzug = new Umzug({

@@ -3,6 +3,7 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import type { Item, ItemKind, Origin } from '../db/models/item';
 import { AppError } from '../errors';
+import { thinRevisions } from './thin-revisions';
 
 /** An item as the API shows it. */
 export interface Saved {
@@ -23,6 +24,9 @@ export interface NewItem {
   readonly id: string;
   readonly body: object;
 }
+
+/** Every so many saves an item's older states are thinned. */
+const THIN_EVERY = 50;
 
 /** Keeps items of one kind: every save counts a revision up and keeps the state it had. */
 export class ItemService {
@@ -92,11 +96,16 @@ export class ItemService {
     return toSaved(item);
   }
 
-  /** Takes a deletion back; an item that is there already is left as it is. Throws `not-found`. */
+  /** Takes a deletion back, as a revision of its own; an item that is there already is left as it is. Throws `not-found`. */
   async restore(id: string): Promise<Saved> {
-    const item = await this.find(id, { paranoid: false });
-    if (item.deletedAt !== null) await item.restore();
-    return toSaved(item);
+    return this.database.sequelize.transaction(async (transaction) => {
+      const item = await this.find(id, { transaction, lock: transaction.LOCK.UPDATE, paranoid: false });
+      if (item.deletedAt === null) return toSaved(item);
+      await item.restore({ transaction });
+      await item.update({ revision: item.revision + 1 }, { transaction });
+      await this.keepRevisions([item], transaction);
+      return toSaved(item);
+    });
   }
 
   /** Puts items back to given states, making them where they are gone; what is so already is left alone, the rest counts a revision. */
@@ -157,6 +166,9 @@ export class ItemService {
       rows.map(({ id, revision, body }) => ({ kind: this.kind, itemId: id, revision, body, savedAt })),
       { transaction },
     );
+    // an item that is edited much thins its own past; what is left alone is thinned when the server starts
+    const due = rows.filter(({ revision }) => revision % THIN_EVERY === 0);
+    for (const { id } of due) await thinRevisions(this.database, { kind: this.kind, itemId: id, transaction });
   }
 
   private async find(

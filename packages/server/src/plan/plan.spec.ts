@@ -150,7 +150,7 @@ describe('import and export', () => {
     expect(out.recordings.filter(({ id: one }) => one.startsWith('aaaaaaaa'))).toEqual(document.recordings);
     expect(out).toMatchObject({
       format: PLAN_FORMAT,
-      version: 1,
+      version: PLAN_VERSION,
       name: 'From elsewhere',
       mood: document.mood,
     });

@@ -48,6 +48,13 @@ export interface Problem {
   readonly current?: unknown;
 }
 
+/** Browsers refuse a request that outlives its page when its body is larger than 64 KiB (Fetch, section 4.5). */
+const KEEPALIVE_BYTES = 60 * 1024;
+
+function fitsKeepalive(body: unknown): boolean {
+  return new Blob([JSON.stringify(body)]).size <= KEEPALIVE_BYTES;
+}
+
 /** The server's API over HTTP. Every error is a `Problem`. */
 @Injectable({ providedIn: 'root' })
 export class Api {
@@ -57,8 +64,10 @@ export class Api {
     return told(this.http.get<readonly Saved<Bodies[K]>[]>(`/api/${kind}`));
   }
 
-  save<K extends Kind>(kind: K, id: string, revision: number, body: Bodies[K]): Observable<Saved<Bodies[K]>> {
-    return told(this.http.put<Saved<Bodies[K]>>(`/api/${kind}/${id}`, body, { headers: { 'If-Match': `"${revision}"` }, keepalive: true }));
+  /** `leaving`: the page is about to go, so the browser is to finish the request by itself. */
+  save<K extends Kind>(kind: K, id: string, revision: number, body: Bodies[K], { leaving = false } = {}): Observable<Saved<Bodies[K]>> {
+    const options = { headers: { 'If-Match': `"${revision}"` }, keepalive: leaving && fitsKeepalive(body) };
+    return told(this.http.put<Saved<Bodies[K]>>(`/api/${kind}/${id}`, body, options));
   }
 
   /** All of it, or none. */

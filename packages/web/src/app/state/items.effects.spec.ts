@@ -116,7 +116,7 @@ describe('autosave', () => {
     api.save.mockReturnValue(NEVER);
     edit(5);
     window.dispatchEvent(new Event('pagehide'));
-    expect(api.save).toHaveBeenCalledWith('rigs', RIG.id, 1, expect.objectContaining({ wantedMin: 5 }));
+    expect(api.save).toHaveBeenCalledWith('rigs', RIG.id, 1, expect.objectContaining({ wantedMin: 5 }), { leaving: true });
   });
 });
 

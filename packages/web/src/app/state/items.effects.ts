@@ -92,7 +92,9 @@ export class ItemsEffects {
           const edited = this.unsaved().filter(({ entry }) => entry.sync.is === 'edited');
           rememberFlushed(edited.map(({ kind, entry: { id, revision } }) => ({ kind, id, revision: revision + 1 })));
           for (const { kind, entry } of edited)
-            this.api.save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind]).subscribe({ error: () => undefined });
+            this.api
+              .save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind], { leaving: true })
+              .subscribe({ error: () => undefined });
         }),
       ),
     { dispatch: false },

@@ -1,0 +1,74 @@
+import { createReadStream, readFileSync } from 'node:fs';
+import { evaluateText } from './evaluate';
+import { feedsText } from './feeds';
+import { meterUntilEnded } from './meter';
+import { segmentsOf } from './segments';
+import { solveText } from './solve';
+import type { Output } from './solve';
+
+/** What the command line can be told beside files. */
+export interface Options {
+  readonly rig?: string | undefined;
+  readonly port?: string | undefined;
+}
+
+export interface Command {
+  /** Behind `viaggio`. */
+  readonly usage: string;
+  readonly about: string;
+  /** For `viaggio COMMAND --help`: what it prints, in a few lines. */
+  readonly more: string;
+  readonly options: readonly (keyof Options)[];
+  /** Options that it does not go without. */
+  readonly needs: readonly (keyof Options)[];
+  readonly run: (file: string, options: Options, output: Output) => number | Promise<number>;
+}
+
+/** The whole text of a file, or of standard input. */
+const textOf = (file: string): string => readFileSync(file === '-' ? 0 : file, 'utf8');
+
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  solve: {
+    usage: 'solve FILE…',
+    about: 'solves network cases, one JSON line each',
+    more: 'A file holds one case or a list of them: a pack and a tree of feeds, see docs/network-cases.md. A malformed case is told on the\nerror output by its name and field; the others are still solved.',
+    options: [],
+    needs: [],
+    run: (file, _options, output) => solveText(textOf(file), output),
+  },
+  evaluate: {
+    usage: 'evaluate FILE…',
+    about: 'evaluates plan documents: everything computed, as JSON',
+    more: 'A file is a plan document of any version, see docs/plan-document.md. What is to be worked out beyond the answer of every rig is\nasked for in the document’s “ask”.',
+    options: [],
+    needs: [],
+    run: (file, _options, output) => evaluateText(textOf(file), output),
+  },
+  feeds: {
+    usage: 'feeds FILE… --rig ID',
+    about: 'every sound feed of a rig’s devices, and the rig fed at once, as JSON',
+    more: '--rig ID   the rig, by its identifier or its name',
+    options: ['rig'],
+    needs: ['rig'],
+    run: (file, { rig = '' }, output) => feedsText(textOf(file), rig, output),
+  },
+  segments: {
+    usage: 'segments FILE…',
+    about: 'steady segments of meters’ recordings (CSV of any make-up), as JSON',
+    more: 'A recording may be larger than memory has room for: it is read piece by piece.',
+    options: [],
+    needs: [],
+    run: (file, _options, output) => segmentsOf(file === '-' ? process.stdin.setEncoding('utf8') : createReadStream(file, 'utf8'), output),
+  },
+  meter: {
+    usage: 'meter FILE --rig ID',
+    about: 'plays a rig like a bench meter (SCPI over TCP, loopback), until it is ended',
+    more: '--rig ID   the rig, by its identifier or its name\n--port N   where it listens; a free port when absent',
+    options: ['rig', 'port'],
+    needs: ['rig'],
+    run: (file, { rig = '', port = '0' }, output) => meterUntilEnded(textOf(file), rig, port, output),
+  },
+};
+
+/** What a command was called before. */
+export const FORMERLY: Readonly<Record<string, string>> = { stretches: 'segments' };

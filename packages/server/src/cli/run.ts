@@ -1,0 +1,74 @@
+import { parseArgs } from 'node:util';
+import { COMMANDS, FORMERLY } from './commands';
+import type { Command } from './commands';
+import type { Output } from './solve';
+
+/** Exit codes, as docs/command-line.md lists them. */
+export const EXIT = { done: 0, badInput: 1, badUsage: 2 } as const;
+
+/**
+ * Runs one command over its files, one after the other: what one file is refused for keeps no other from being answered.
+ * Results go to `out`, everything else to `err`, headed by the file where there are several. Returns the exit code.
+ */
+export async function run(args: readonly string[], output: Output): Promise<number> {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: { rig: { type: 'string' }, port: { type: 'string' }, help: { type: 'boolean', short: 'h' } },
+    });
+  } catch (error) {
+    return refuse((error as Error).message, output);
+  }
+  const { positionals, values } = parsed;
+  const { help, ...options } = values;
+  const [first, ...files] = positionals[0] === 'help' ? [...positionals.slice(1, 2)] : positionals;
+  const name = first !== undefined && Object.hasOwn(FORMERLY, first) ? FORMERLY[first] : first;
+  const command = name === undefined || !Object.hasOwn(COMMANDS, name) ? undefined : COMMANDS[name];
+  if (help || positionals[0] === 'help') {
+    output.out(command ? helpOf(command) : USAGE);
+    return EXIT.done;
+  }
+  if (name === undefined) return refuse('a command is missing', output);
+  if (!command) return refuse(`“${name.slice(0, 40)}” is no command`, output);
+  if (files.length === 0) return refuse('a file is missing; “-” reads standard input', output, command);
+  const missing = command.needs.find((option) => options[option] === undefined);
+  if (missing) return refuse(`--${missing} is missing`, output, command);
+  const stray = (Object.keys(options) as (keyof typeof options)[]).find((option) => !command.options.includes(option));
+  if (stray) return refuse(`--${stray} is not for ${name}`, output, command);
+  let worst: number = EXIT.done;
+  for (const file of files) {
+    const err = files.length === 1 ? output.err : (line: string) => output.err(`${file}: ${line}`);
+    worst = Math.max(worst, await one(command, file, options, { ...output, err }));
+  }
+  return worst;
+}
+
+async function one(command: Command, file: string, options: Parameters<Command['run']>[1], output: Output): Promise<number> {
+  try {
+    return await command.run(file, options, output);
+  } catch (error) {
+    // a file that is not there or must not be read is told; anything else is a fault of the program
+    if (!(error instanceof Error) || !('syscall' in error)) throw error;
+    output.err(error.message);
+    return EXIT.badInput;
+  }
+}
+
+function refuse(why: string, { err }: Output, command?: Command): number {
+  err(why);
+  err(command ? `viaggio ${command.usage}` : USAGE);
+  return EXIT.badUsage;
+}
+
+function helpOf({ usage, about, more }: Command): string {
+  return `viaggio ${usage}\n\n${about}\n\n${more}\n\nFILE “-” reads standard input.`;
+}
+
+const WIDTH = 26;
+export const USAGE = [
+  ...Object.values(COMMANDS).map(({ usage, about }) => `viaggio ${usage.padEnd(WIDTH)}${about}`),
+  '',
+  'FILE “-” reads standard input. viaggio COMMAND --help says more of one.',
+].join('\n');
