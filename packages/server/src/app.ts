@@ -28,6 +28,7 @@ import { recordingOperations } from './recordings/recording-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireReferences } from './plan/references';
 import { routerOf } from './router';
+import type { Inspect } from './router';
 import { sameOriginOnly } from './same-origin';
 
 export interface Services {
@@ -75,12 +76,13 @@ export interface AppOptions {
   /** False when it is served to other machines on purpose. */
   readonly loopbackOnly?: boolean;
   readonly services?: Services;
+  readonly inspect?: Inspect;
 }
 
 export function createApp(
   database: Database,
   log: Logger,
-  { webDir, loopbackOnly = true, services = servicesOf(database) }: AppOptions = {},
+  { webDir, loopbackOnly = true, services = servicesOf(database), inspect }: AppOptions = {},
 ): Express {
   const app = express();
   const operations = operationsOf(database, services);
@@ -120,7 +122,7 @@ export function createApp(
     swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
   );
   app.use(express.json({ limit: '1mb', strict: false }));
-  app.use(routerOf(operations));
+  app.use(routerOf(operations, inspect));
   app.use('/api', (request) => {
     throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
   });

@@ -39,6 +39,8 @@ export interface RawBody {
  * this, so that neither can say what the other does not do.
  */
 export interface Operation {
+  /** What a client made from the document calls it. */
+  readonly id: string;
   readonly method: 'get' | 'post' | 'put' | 'delete';
   /** With `{id}` where the identifier stands. */
   readonly path: string;
@@ -47,6 +49,8 @@ export interface Operation {
   readonly body?: Shape;
   /** Describes the body where the shape it is first checked against says less. */
   readonly bodySchema?: JsonSchema;
+  /** One that is sound, for whoever tries it. */
+  readonly example?: unknown;
   readonly rawBody?: RawBody;
   readonly needsRevision?: boolean;
   /** Names of what may stand behind the question mark, with what each says. */

@@ -5,8 +5,11 @@ import { AppError } from './errors';
 import type { Answered, AnsweredFile, Operation } from './operation';
 import { validate } from './validation/validate';
 
+/** Looks at every answer before it is sent; tests hold it against what the operation says that it answers. */
+export type Inspect = (operation: Operation, answered: Answered) => void;
+
 /** Serves operations: checks identifier, revision and body before the handler sees them. */
-export function routerOf(operations: readonly Operation[]): Router {
+export function routerOf(operations: readonly Operation[], inspect: Inspect = () => undefined): Router {
   const router = Router();
   for (const operation of operations) {
     router[operation.method](expressPath(operation.path), ...rawReader(operation), async (request, response) => {
@@ -16,6 +19,7 @@ export function routerOf(operations: readonly Operation[]): Router {
         body: bodyOf(operation, request) as never,
         query: queryOf(operation, request),
       });
+      inspect(operation, answered);
       await send(answered, request, response);
     });
   }

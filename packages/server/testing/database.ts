@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import { createApp, servicesOf } from '../src/app';
+import { answersAsDeclared } from './answers-as-declared';
 import { migrate, openDatabase } from '../src/db/database';
 import type { Database } from '../src/db/database';
 
@@ -28,7 +29,7 @@ export async function freshDatabase(suffix = '_tests'): Promise<{ database: Data
 }
 
 export function appOn(database: Database) {
-  return createApp(database, pino({ level: 'silent' }));
+  return createApp(database, pino({ level: 'silent' }), { inspect: answersAsDeclared });
 }
 
 /** Ends every connection to a database, as a restarting server does. */

@@ -11,5 +11,7 @@ export { migratePlan } from './migrate';
 export { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 export type { Plan } from './plan';
 export { rigFromV0 } from './rig-v0';
+export { revisionShape, savedShape } from './saved-shape';
+export type { Saved, SavedRevision } from './saved-shape';
 export { putBack, setAside } from './set-aside';
 export type { Aside } from './set-aside';

@@ -1,10 +1,13 @@
 import { toJsonSchema } from '@viaggio/core';
 import type { JsonSchema } from '@viaggio/core';
-import { ERRORS } from '../errors';
+import { AppError, ERRORS, problemOf } from '../errors';
 import type { ErrorCode } from '../errors';
 import type { Operation } from '../operation';
+import { Components } from './components';
+import { pascal } from './pascal';
 
 const ISSUE_SCHEMA: JsonSchema = {
+  title: 'Issue',
   type: 'object',
   required: ['path', 'code', 'expected', 'received', 'message'],
   properties: {
@@ -17,6 +20,8 @@ const ISSUE_SCHEMA: JsonSchema = {
 };
 
 const PROBLEM_SCHEMA: JsonSchema = {
+  title: 'Problem',
+  description: 'Problem details (RFC 9457)',
   type: 'object',
   required: ['type', 'title', 'status', 'detail', 'code', 'remedy'],
   properties: {
@@ -34,71 +39,115 @@ const PROBLEM_SCHEMA: JsonSchema = {
 /** What any operation can fail with. */
 export const EVERYWHERE: readonly ErrorCode[] = ['foreign-origin'];
 
+/** What each tag gathers, in the order of the documentation. */
+const TAGS: Readonly<Record<string, string>> = {
+  health: 'Whether it runs',
+  gear: 'Everything a rig is made of: batteries, devices, cables, adapters, plates, chargers',
+  rigs: 'Devices and how each is fed',
+  days: 'Rigs over the hours of a day, with places and chargers',
+  log: 'What was observed: tests, swaps, readings',
+  recordings: 'Meters’ recordings, their samples and originals',
+  meters: 'Bench meters over SCPI, and recordings as they come',
+  forecast: 'Weather by the hour',
+  changes: 'Several changes as one',
+  plan: 'Plan documents: in, out, evaluated',
+  demo: 'The demo crew',
+};
+
 /** The OpenAPI 3.1 document of the operations that are served. */
 export function openApi(operations: readonly Operation[]): JsonSchema {
+  const components = new Components();
+  components.of(PROBLEM_SCHEMA);
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const operation of operations) (paths[operation.path] ??= {})[operation.method] = describeOperation(operation);
+  for (const operation of operations) (paths[operation.path] ??= {})[operation.method] = describeOperation(operation, components);
+  const used = new Set(operations.map(({ tag }) => tag));
   return {
     openapi: '3.1.0',
-    info: { title: 'Viaggio', version: '0.1.0', description: 'Will this battery run my camera, and for how long?' },
+    info: {
+      title: 'Viaggio',
+      version: '0.1.0',
+      summary: 'Will this battery run my camera, and for how long?',
+      description: 'The API of one installation, on this machine. Every figure is in the unit that ends its name.',
+      license: { name: 'MIT', identifier: 'MIT' },
+    },
+    servers: [{ url: '/', description: 'This installation' }],
+    // whoever reaches the address may use it: it listens on this machine alone unless it is told otherwise
+    security: [],
+    tags: [...used].map((name) => ({ name, description: TAGS[name] ?? name })),
     paths,
-    components: { schemas: { Problem: PROBLEM_SCHEMA } },
+    components: { schemas: components.all(), responses: Object.fromEntries(RESPONSES) },
   };
 }
 
-function describeOperation({
-  summary,
-  tag,
-  path,
-  body,
-  bodySchema,
-  rawBody,
-  query = {},
-  needsRevision,
-  answers,
-  fails,
-}: Operation): JsonSchema {
-  const parameters = [
-    ...(path.includes('{id}') ? [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] : []),
-    ...Object.entries(query).map(([name, says]) => ({ name, in: 'query', required: false, description: says, schema: { type: 'string' } })),
-    ...(needsRevision
-      ? [
-          {
-            name: 'If-Match',
-            in: 'header',
-            required: true,
-            description: 'The revision that was changed, such as "3"',
-            schema: { type: 'string' },
-          },
-        ]
-      : []),
-  ];
+/** One answer for each error, with an example of it. */
+const RESPONSES = (Object.keys(ERRORS) as ErrorCode[]).map((code): [string, JsonSchema] => [
+  pascal(code),
+  { description: ERRORS[code].title, content: problemContent([code]) },
+]);
+
+function problemContent(codes: readonly ErrorCode[]): JsonSchema {
+  const examples = codes.map((code) => [code, { value: problemOf(new AppError(code, ERRORS[code].title)) }]);
+  return { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' }, examples: Object.fromEntries(examples) } };
+}
+
+function describeOperation(operation: Operation, components: Components): JsonSchema {
+  const { id, summary, tag, answers } = operation;
+  const parameters = parametersOf(operation);
+  const body = requestBodyOf(operation, components);
   return {
+    operationId: id,
     summary,
     tags: [tag],
     ...(parameters.length > 0 && { parameters }),
-    ...(body && { requestBody: { required: true, content: { 'application/json': { schema: bodySchema ?? toJsonSchema(body) } } } }),
-    ...(rawBody && {
-      requestBody: {
-        required: true,
-        content: { [rawBody.mediaType]: { schema: { type: 'string', format: 'binary', maxLength: rawBody.maxBytes } } },
-      },
-    }),
+    ...(body && { requestBody: body }),
     responses: {
       [answers.status]: {
         description: answers.says,
-        ...(answers.schema && { content: { 'application/json': { schema: answers.schema } } }),
+        ...(answers.schema && { content: { 'application/json': { schema: components.of(answers.schema, pascal(id)) } } }),
         ...(answers.mediaType && { content: { [answers.mediaType]: {} } }),
       },
-      ...Object.fromEntries([...fails, ...EVERYWHERE].map(problemResponse)),
+      ...problemResponses(operation.fails),
     },
   };
 }
 
-function problemResponse(code: ErrorCode): [string, JsonSchema] {
-  const { status, title } = ERRORS[code];
+function parametersOf({ path, query = {}, needsRevision }: Operation): readonly JsonSchema[] {
+  const revision = {
+    name: 'If-Match',
+    in: 'header',
+    required: true,
+    description: 'The revision that was changed, as an entity tag',
+    schema: { type: 'string' },
+    example: '"3"',
+  };
   return [
-    String(status),
-    { description: `${title} (${code})`, content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+    ...(path.includes('{id}')
+      ? [{ name: 'id', in: 'path', required: true, description: 'Its identifier', schema: { type: 'string', format: 'uuid' } }]
+      : []),
+    ...Object.entries(query).map(([name, says]) => ({ name, in: 'query', required: false, description: says, schema: { type: 'string' } })),
+    ...(needsRevision ? [revision] : []),
   ];
+}
+
+function requestBodyOf({ body, bodySchema, rawBody, example }: Operation, components: Components): JsonSchema | undefined {
+  if (rawBody) {
+    const schema = { type: 'string', format: 'binary', maxLength: rawBody.maxBytes };
+    return { required: true, content: { [rawBody.mediaType]: { schema } } };
+  }
+  if (!body) return undefined;
+  const schema = components.of(bodySchema ?? toJsonSchema(body));
+  return { required: true, content: { 'application/json': { schema, ...(example !== undefined && { example }) } } };
+}
+
+/** Errors by their status; several of one status share an answer, with an example of each. */
+function problemResponses(fails: readonly ErrorCode[]): JsonSchema {
+  const byStatus = new Map<number, ErrorCode[]>();
+  for (const code of [...fails, ...EVERYWHERE]) byStatus.set(ERRORS[code].status, [...(byStatus.get(ERRORS[code].status) ?? []), code]);
+  return Object.fromEntries(
+    [...byStatus].map(([status, codes]) => {
+      const [only, ...more] = codes;
+      if (more.length === 0) return [status, { $ref: `#/components/responses/${pascal(only!)}` }];
+      return [status, { description: codes.map((code) => ERRORS[code].title).join('; or: '), content: problemContent(codes) }];
+    }),
+  );
 }

@@ -1,8 +1,7 @@
-import { ITEM_KINDS, PLAN_KINDS, byKind } from '@viaggio/core';
+import { byKind, ITEM_KINDS, PLAN_KINDS, savedShape, toJsonSchema } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import type { ItemKind } from '../db/models/item';
-import { savedSchema } from '../items/item-operations';
 import type { ItemService, Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
@@ -20,6 +19,7 @@ interface Change {
 export function changesOperations(database: Database, items: ItemServices): readonly Operation[] {
   return [
     operation({
+      id: 'applyChanges',
       method: 'post',
       path: '/api/changes',
       tag: 'plan',
@@ -28,7 +28,10 @@ export function changesOperations(database: Database, items: ItemServices): read
       answers: {
         status: 200,
         says: 'What was put or changed, with its new revisions',
-        schema: { type: 'object', properties: byKind((kind) => ({ type: 'array', items: savedSchema(ITEM_KINDS[kind].shape) })) },
+        schema: {
+          type: 'object',
+          properties: byKind((kind) => ({ type: 'array', items: toJsonSchema(savedShape(ITEM_KINDS[kind].shape)) })),
+        },
       },
       fails: ['malformed-request', 'not-found', 'id-taken', 'revision-stale', 'too-large', 'invalid-fields', 'database-away'],
       handle: async ({ body }) => ({

@@ -5,6 +5,7 @@ import type { DemoService } from './demo-service';
 export function demoOperations(demo: DemoService): readonly Operation[] {
   return [
     operation({
+      id: 'resetDemo',
       method: 'post',
       path: '/api/demo/reset',
       tag: 'demo',

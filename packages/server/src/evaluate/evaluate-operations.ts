@@ -1,14 +1,15 @@
-import { evaluate, planJsonSchema } from '@viaggio/core';
+import { evaluate } from '@viaggio/core';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
-import { documentShape, planOrThrow } from '../plan/plan-operations';
+import { PLAN_BODY, documentShape, planOrThrow } from '../plan/plan-operations';
 
 const EVALUATION_SCHEMA = {
+  title: 'Evaluation',
   type: 'object',
   required: ['format', 'version', 'rigs'],
   properties: {
     format: { const: 'viaggio-evaluation' },
-    version: { const: 1 },
+    version: { const: 2 },
     rigs: {
       type: 'array',
       items: {
@@ -17,7 +18,7 @@ const EVALUATION_SCHEMA = {
         properties: {
           id: { type: 'string', format: 'uuid' },
           name: { type: 'string' },
-          answer: { type: 'object', description: 'Verdict, findings, runs, timeline, figures, lanes, failures, cautions' },
+          answer: { type: 'object', description: 'Verdict, findings, runs, timeline, figures, tracks, failures, cautions' },
           range: { type: 'object', description: 'P10, P50, P90 and the chance of lasting as long as asked' },
           sensitivities: { type: 'array', description: 'Which uncertain figure matters most' },
           indicators: { type: 'array', description: 'What the gauges show, beside the truth' },
@@ -27,7 +28,7 @@ const EVALUATION_SCHEMA = {
           assignments: { type: 'object', description: 'When asked for: the whole rig fed at once' },
           alternatives: { type: 'array', description: 'When asked for: the approaches side by side' },
           purchases: { type: 'array', description: 'When asked for: what one purchase would help' },
-          alone: { type: 'object', description: 'Of a rig that is left alone: days of autonomy, sun by month, visits' },
+          alone: { type: 'object', description: 'Of an unattended rig: days of autonomy, sun by month, visits' },
         },
       },
     },
@@ -58,12 +59,13 @@ const EVALUATION_SCHEMA = {
 export function evaluateOperations(): readonly Operation[] {
   return [
     operation({
+      id: 'evaluatePlan',
       method: 'post',
       path: '/api/evaluate',
       tag: 'plan',
       summary: 'Everything computed for a plan document, without keeping anything',
       body: documentShape,
-      bodySchema: planJsonSchema(),
+      bodySchema: PLAN_BODY,
       answers: { status: 200, says: 'The evaluation', schema: EVALUATION_SCHEMA },
       fails: ['malformed-request', 'too-large', 'invalid-fields'],
       handle: ({ body }) => Promise.resolve({ status: 200, body: evaluate(planOrThrow(body).plan) }),

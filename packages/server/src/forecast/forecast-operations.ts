@@ -15,6 +15,7 @@ const turnShape = object('Forecast service', { on: flag('On') });
 export function forecastOperations(forecasts: Forecasts): readonly Operation[] {
   return [
     operation({
+      id: 'getForecastService',
       method: 'get',
       path: '/api/forecast/service',
       tag: 'forecast',
@@ -24,6 +25,7 @@ export function forecastOperations(forecasts: Forecasts): readonly Operation[] {
       handle: () => Promise.resolve({ status: 200, body: forecasts.state() }),
     }),
     operation({
+      id: 'setForecastService',
       method: 'post',
       path: '/api/forecast/service',
       tag: 'forecast',
@@ -34,6 +36,7 @@ export function forecastOperations(forecasts: Forecasts): readonly Operation[] {
       handle: async ({ body }) => ({ status: 200, body: await forecasts.turn(body.on) }),
     }),
     operation({
+      id: 'getForecast',
       method: 'post',
       path: '/api/forecast',
       tag: 'forecast',

@@ -8,6 +8,7 @@ const isForTests = (name: string): boolean => /_tests?$/.test(name);
 export function healthOperations(sequelize: Sequelize): readonly Operation[] {
   return [
     operation({
+      id: 'getHealth',
       method: 'get',
       path: '/api/health',
       tag: 'health',

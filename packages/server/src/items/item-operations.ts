@@ -1,29 +1,9 @@
-import { toJsonSchema } from '@viaggio/core';
+import { revisionShape, savedShape, toJsonSchema } from '@viaggio/core';
+import { pascal } from '../api-docs/pascal';
 import type { JsonSchema, Shape } from '@viaggio/core';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { ItemService } from './item-service';
-
-/** Names of what is inside the schemas of the OpenAPI document. */
-export function savedSchema(shape: Shape): JsonSchema {
-  return {
-    type: 'object',
-    required: ['id', 'revision', 'origin', 'updatedAt', 'body'],
-    properties: {
-      id: { type: 'string', format: 'uuid' },
-      revision: { type: 'integer', minimum: 1 },
-      origin: { type: 'string', enum: ['demo', 'own'] },
-      updatedAt: { type: 'string', format: 'date-time' },
-      body: toJsonSchema(shape),
-    },
-  };
-}
-
-const revisionSchema = (shape: Shape): JsonSchema => ({
-  type: 'object',
-  required: ['revision', 'savedAt', 'body'],
-  properties: { revision: { type: 'integer' }, savedAt: { type: 'string', format: 'date-time' }, body: toJsonSchema(shape) },
-});
 
 /**
  * What can be done with items of one kind. `check` may refuse a body that its shape alone lets through.
@@ -36,10 +16,12 @@ export function itemOperations<S extends Shape>(
 ): readonly Operation[] {
   const path = `/api/${service.kind}`;
   const tag = service.kind;
-  const schema = savedSchema(shape);
+  const schema = toJsonSchema(savedShape(shape));
+  const [single, many] = [pascal(shape.title), pascal(service.kind)];
   const array = (items: JsonSchema): JsonSchema => ({ type: 'array', items });
   return [
     operation({
+      id: `list${many}`,
       method: 'get',
       path,
       tag,
@@ -49,6 +31,7 @@ export function itemOperations<S extends Shape>(
       handle: async () => ({ status: 200, body: await service.list() }),
     }),
     operation({
+      id: `get${single}`,
       method: 'get',
       path: `${path}/{id}`,
       tag,
@@ -61,6 +44,7 @@ export function itemOperations<S extends Shape>(
       },
     }),
     operation({
+      id: `save${single}`,
       method: 'put',
       path: `${path}/{id}`,
       tag,
@@ -76,6 +60,7 @@ export function itemOperations<S extends Shape>(
       },
     }),
     operation({
+      id: `delete${single}`,
       method: 'delete',
       path: `${path}/{id}`,
       tag,
@@ -89,6 +74,7 @@ export function itemOperations<S extends Shape>(
       },
     }),
     operation({
+      id: `restore${single}`,
       method: 'post',
       path: `${path}/{id}/restore`,
       tag,
@@ -101,11 +87,12 @@ export function itemOperations<S extends Shape>(
       },
     }),
     operation({
+      id: `list${single}Revisions`,
       method: 'get',
       path: `${path}/{id}/revisions`,
       tag,
       summary: `Every state one ${one} was saved in, the newest first`,
-      answers: { status: 200, says: 'The revisions', schema: array(revisionSchema(shape)) },
+      answers: { status: 200, says: 'The revisions', schema: array(toJsonSchema(revisionShape(shape))) },
       fails: ['not-found', 'database-away'],
       handle: async ({ id }) => ({ status: 200, body: await service.revisions(id) }),
     }),

@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import type { Saved as SavedItem, SavedRevision as SavedItemRevision } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import type { Item, ItemKind, Origin } from '../db/models/item';
@@ -6,19 +7,8 @@ import { AppError } from '../errors';
 import { thinRevisions } from './thin-revisions';
 
 /** An item as the API shows it. */
-export interface Saved {
-  readonly id: string;
-  readonly revision: number;
-  readonly origin: Origin;
-  readonly updatedAt: string;
-  readonly body: object;
-}
-
-export interface SavedRevision {
-  readonly revision: number;
-  readonly savedAt: string;
-  readonly body: object;
-}
+export type Saved = SavedItem<object>;
+export type SavedRevision = SavedItemRevision<object>;
 
 export interface NewItem {
   readonly id: string;

@@ -1,6 +1,5 @@
 import type { JsonSchema } from '@viaggio/core';
-import { recordingShape } from '@viaggio/core';
-import { savedSchema } from '../items/item-operations';
+import { recordingShape, savedShape, toJsonSchema } from '@viaggio/core';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { LiveRecordings } from './live-recordings';
@@ -31,6 +30,7 @@ const LIVE: JsonSchema = {
 export function meterOperations(meters: Meters, live: LiveRecordings): readonly Operation[] {
   return [
     operation({
+      id: 'listMeters',
       method: 'get',
       path: '/api/meters',
       tag: 'meters',
@@ -40,6 +40,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: () => Promise.resolve({ status: 200, body: meters.list() }),
     }),
     operation({
+      id: 'playSimulatedMeter',
       method: 'post',
       path: '/api/meters/simulated/play',
       tag: 'meters',
@@ -50,6 +51,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: async ({ body }) => ({ status: 200, body: await meters.play(body.rigId, body.deviceId, body.secondsEach) }),
     }),
     operation({
+      id: 'troubleSimulatedMeter',
       method: 'post',
       path: '/api/meters/simulated/trouble',
       tag: 'meters',
@@ -63,6 +65,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       },
     }),
     operation({
+      id: 'listLiveRecordings',
       method: 'get',
       path: '/api/live',
       tag: 'meters',
@@ -72,6 +75,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: () => Promise.resolve({ status: 200, body: live.list() }),
     }),
     operation({
+      id: 'startLiveRecording',
       method: 'post',
       path: '/api/live',
       tag: 'meters',
@@ -82,6 +86,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: async ({ body }) => ({ status: 201, body: await live.start(body) }),
     }),
     operation({
+      id: 'followLiveRecording',
       method: 'get',
       path: '/api/live/{id}/events',
       tag: 'meters',
@@ -91,15 +96,17 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: async ({ id }) => ({ status: 200, events: live.events(id) }),
     }),
     operation({
+      id: 'stopLiveRecording',
       method: 'post',
       path: '/api/live/{id}/stop',
       tag: 'meters',
       summary: 'End a live recording and keep it',
-      answers: { status: 200, says: 'The recording', schema: savedSchema(recordingShape) },
+      answers: { status: 200, says: 'The recording', schema: toJsonSchema(savedShape(recordingShape)) },
       fails: ['not-found', 'database-away'],
       handle: async ({ id }) => ({ status: 200, body: await live.stop(id) }),
     }),
     operation({
+      id: 'discardLiveRecording',
       method: 'delete',
       path: '/api/live/{id}',
       tag: 'meters',

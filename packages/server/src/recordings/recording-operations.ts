@@ -22,6 +22,7 @@ export function recordingOperations({ recordingData }: Database): readonly Opera
   };
   return [
     rawOperation({
+      id: 'keepRecordingSlots',
       method: 'put',
       path: '/api/recordings/{id}/slots',
       tag: 'recordings',
@@ -41,6 +42,7 @@ export function recordingOperations({ recordingData }: Database): readonly Opera
       },
     }),
     operation({
+      id: 'getRecordingSlots',
       method: 'get',
       path: '/api/recordings/{id}/slots',
       tag: 'recordings',
@@ -53,6 +55,7 @@ export function recordingOperations({ recordingData }: Database): readonly Opera
       },
     }),
     rawOperation({
+      id: 'keepRecordingOriginal',
       method: 'put',
       path: '/api/recordings/{id}/original',
       tag: 'recordings',
@@ -72,6 +75,7 @@ export function recordingOperations({ recordingData }: Database): readonly Opera
       },
     }),
     operation({
+      id: 'getRecordingOriginal',
       method: 'get',
       path: '/api/recordings/{id}/original',
       tag: 'recordings',

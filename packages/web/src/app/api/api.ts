@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { PLAN_KINDS } from '@viaggio/core';
-import type { Issue, ItemBodies, PlanKind } from '@viaggio/core';
+import type { Issue, ItemBodies, PlanKind, Saved, SavedRevision } from '@viaggio/core';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 
@@ -10,22 +10,10 @@ export type Bodies = ItemBodies;
 export type Kind = PlanKind;
 export const KINDS = PLAN_KINDS;
 
-export interface Saved<T> {
-  readonly id: string;
-  readonly revision: number;
-  readonly origin: 'demo' | 'own';
-  readonly updatedAt: string;
-  readonly body: T;
-}
+export type { Saved, SavedRevision };
 
 /** Of kinds that are not named there are none. */
 export type SavedItems = { readonly [K in Kind]?: readonly Saved<Bodies[K]>[] };
-
-export interface SavedRevision<T> {
-  readonly revision: number;
-  readonly savedAt: string;
-  readonly body: T;
-}
 
 /** A plan document taken apart. */
 export type ReadItems = { readonly [K in Kind]: readonly { readonly id: string; readonly body: Bodies[K] }[] } & { readonly rest?: object };

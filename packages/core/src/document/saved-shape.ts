@@ -1,0 +1,26 @@
+import { idShape } from '../gear';
+import { choice, number, object, text } from '../shape';
+import type { Infer, Shape } from '../shape';
+
+const moment = (title: string) =>
+  text(title, 30, { regex: /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, says: 'a time such as 2026-01-12T08:00:00Z' });
+const revision = number('Revision', 'count', { min: 1, max: 1e9, integer: true });
+const originShape = choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' });
+
+/** An item as the API shows it: what it is, and which state of it this is. */
+export function savedShape<S extends Shape>(body: S) {
+  return object(`Saved ${body.title}`, { id: idShape, revision, origin: originShape, updatedAt: moment('Saved at'), body });
+}
+
+/** One state that an item was saved in. */
+export function revisionShape<S extends Shape>(body: S) {
+  return object(`Revision of ${body.title}`, { revision, savedAt: moment('Saved at'), body });
+}
+
+/** What the API answers of an item of one kind. */
+export interface Saved<Body> extends Omit<Infer<ReturnType<typeof savedShape>>, 'body'> {
+  readonly body: Body;
+}
+export interface SavedRevision<Body> extends Omit<Infer<ReturnType<typeof revisionShape>>, 'body'> {
+  readonly body: Body;
+}
