@@ -65,3 +65,10 @@ export async function openPart(page: Page, name: string | RegExp): Promise<void>
 export async function untilSaved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 }
+
+/** Chooses in a drop-down, or in a field that searches where there is much to choose from. */
+export async function pick(field: Locator, title: string): Promise<void> {
+  if ((await field.evaluate(({ tagName }) => tagName)) === 'SELECT') return void (await field.selectOption(title));
+  await field.fill(title);
+  await field.page().getByRole('option', { name: title }).first().click();
+}

@@ -1,4 +1,4 @@
-import { OLD_BANK, STILLS, WHEELHOUSE, expect, runTime, test, untilSaved, openPart } from '../support/viaggio';
+import { expect, OLD_BANK, openPart, pick, runTime, STILLS, test, untilSaved, WHEELHOUSE } from '../support/viaggio';
 
 test('the demo crew’s rigs are judged, their troubles found', async ({ page }) => {
   await page.goto('/');
@@ -13,9 +13,9 @@ test('the demo crew’s rigs are judged, their troubles found', async ({ page })
 
 test('reset demo brings it back and leaves one’s own alone', async ({ page }) => {
   await page.goto('/rigs/new');
-  await page.getByLabel('Device', { exact: true }).selectOption('Small mirrorless camera, 4K');
+  await pick(page.getByLabel('Device', { exact: true }), 'Small mirrorless camera, 4K');
   await page.getByText('Its own battery', { exact: true }).click();
-  await page.getByLabel('Battery', { exact: true }).selectOption('Small camera battery, 7.2 V 1050 mAh');
+  await pick(page.getByLabel('Battery', { exact: true }), 'Small camera battery, 7.2 V 1050 mAh');
   await page.getByRole('button', { name: 'Keep this rig' }).click();
   await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}$/);
 

@@ -15,11 +15,16 @@ export function textOf(fixture: ComponentFixture<unknown>, selector?: string): s
     .trim();
 }
 
-/** The field that a label belongs to. Leaves out where a figure is from, which stands inside the label. */
-export function field<T extends HTMLElement = HTMLInputElement>(fixture: ComponentFixture<unknown>, label: string): T {
+/** The fields that labels of this name belong to. Leaves out where a figure is from, which stands inside the label. */
+export function fields<T extends HTMLElement = HTMLInputElement>(fixture: ComponentFixture<unknown>, label: string): readonly T[] {
   const host = fixture.nativeElement as HTMLElement;
-  const found = [...host.querySelectorAll('label')].find(({ firstChild }) => firstChild?.textContent?.trim() === label);
-  const target = found && host.querySelector<T>(`[id="${found.htmlFor}"]`);
+  const found = [...host.querySelectorAll('label')].filter(({ firstChild }) => firstChild?.textContent?.trim() === label);
+  return found.flatMap(({ htmlFor }) => host.querySelector<T>(`[id="${htmlFor}"]`) ?? []);
+}
+
+/** The only field of a label, or the first. */
+export function field<T extends HTMLElement = HTMLInputElement>(fixture: ComponentFixture<unknown>, label: string): T {
+  const [target] = fields<T>(fixture, label);
   if (!target) throw new Error(`no field “${label}”`);
   return target;
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { BLOCK_KINDS, blockTitle, gearTitle } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { percent, time } from './timeline-view';
+import { SelectField } from '../fields/select-field';
 
 /** One thing that a rig's operator does or has before them. */
 interface Item {
@@ -16,14 +17,14 @@ interface Item {
 /** The hours of one rig as a list, large: what comes, which battery goes in, where there is no power. For the phone and for print. */
 @Component({
   selector: 'app-agenda',
+  imports: [SelectField],
   template: `
     <section aria-label="Hours of a rig">
-      <label class="form-label" for="agenda-rig">Hours of</label>
-      <select class="form-select mb-2" id="agenda-rig" (change)="rig.set($any($event.target).value)">
+      <app-select-field label="Hours of" class="mb-2" (picked)="rig.set($event)">
         @for (one of rigs(); track one.id) {
           <option [value]="one.id" [selected]="one.id === chosen()">{{ one.name }}</option>
         }
-      </select>
+      </app-select-field>
       <ol class="list-unstyled">
         @for (item of items(); track $index) {
           <li [class]="item.kind">

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { BLOCK_KINDS, QUIET_KINDS, dayShape, formatNumber, temperatureIn } from '@viaggio/core';
 import type { Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
 import { changed } from '../gear/gear-edit';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { BlockModes } from './block-modes';
 import { ClockField } from './clock-field';
 import { DaySheet } from './day-sheet';
 import { RepeatBlocks } from './repeat-blocks';
 import { percent } from './timeline-view';
+import { SelectField } from '../fields/select-field';
 
 /** Before the identifier of an own kind, where it stands among the kinds. */
 const OWN = 'own:';
@@ -17,7 +18,7 @@ const FIELDS = dayShape.fields.blocks.item.fields;
 /** What is chosen in the picture: one block with all that can be said of it, or several to be moved together. */
 @Component({
   selector: 'app-block-editor',
-  imports: [BlockModes, ClockField, QuantityField, RepeatBlocks, TextField],
+  imports: [BlockModes, ClockField, QuantityField, RepeatBlocks, SelectField, TextField],
   template: `
     @if (block(); as one) {
       <section class="panel" aria-label="Block">
@@ -27,27 +28,25 @@ const FIELDS = dayShape.fields.blocks.item.fields;
         </div>
         <div class="pair">
           <div>
-            <label class="form-label" for="block-kind">What</label>
-            <select class="form-select" id="block-kind" (change)="setKind($any($event.target).value)">
+            <app-select-field label="What" (picked)="setKind($event)">
               @for (kind of kinds; track kind[0]) {
                 <option [value]="kind[0]" [selected]="one.ownKindId === undefined && kind[0] === one.kind">{{ kind[1] }}</option>
               }
               @for (own of sheet.day()?.kinds ?? []; track own.id) {
                 <option [value]="ownPrefix + own.id" [selected]="own.id === one.ownKindId">{{ own.name }}</option>
               }
-            </select>
+            </app-select-field>
           </div>
           <app-text-field [shape]="nameShape" [optional]="true" [value]="one.name" (valueChange)="set({ name: $event }, 'name')" />
           <app-clock-field label="From" [minute]="one.fromMin" (minuteChange)="setFrom($event)" />
           <app-clock-field label="To" [minute]="one.toMin" [after]="one.fromMin" (minuteChange)="setTo($event)" />
           <div>
-            <label class="form-label" for="block-place">Place</label>
-            <select class="form-select" id="block-place" (change)="set({ placeId: $any($event.target).value || undefined }, 'place')">
+            <app-select-field label="Place" (picked)="set({ placeId: $event || undefined }, 'place')">
               <option value="">not said</option>
               @for (place of sheet.day()?.places ?? []; track place.id) {
                 <option [value]="place.id" [selected]="place.id === one.placeId">{{ place.name }}</option>
               }
-            </select>
+            </app-select-field>
           </div>
           <app-quantity-field
             [shape]="temperatureShape"
@@ -66,11 +65,12 @@ const FIELDS = dayShape.fields.blocks.item.fields;
         </div>
         <div class="form-check mt-1">
           <input
+            #check
             class="form-check-input"
             type="checkbox"
             id="block-hard"
             [checked]="one.uninterrupted === true"
-            (change)="set({ uninterrupted: $any($event.target).checked || undefined }, 'uninterrupted')"
+            (change)="set({ uninterrupted: check.checked || undefined }, 'uninterrupted')"
           />
           <label class="form-check-label" for="block-hard">Must not be interrupted</label>
         </div>

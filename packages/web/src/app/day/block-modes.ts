@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { dayShape } from '@viaggio/core';
 import type { Block } from '@viaggio/core';
 import { changed } from '../gear/gear-edit';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
 import { DaySheet } from './day-sheet';
+import { SelectField } from '../fields/select-field';
 
 type Devices = NonNullable<Block['devices']>;
 const SCALE = dayShape.fields.blocks.item.fields.devices.of.item.fields.scale.of;
@@ -11,19 +12,18 @@ const SCALE = dayShape.fields.blocks.item.fields.devices.of.item.fields.scale.of
 /** What each device of a block's rig does in it: a mode of its own, off, turned down. */
 @Component({
   selector: 'app-block-modes',
-  imports: [QuantityField],
+  imports: [QuantityField, SelectField],
   template: `
     <details [open]="open()">
       <summary>Modes in it{{ said() }}</summary>
       <div class="pair mt-2">
         @for (row of rows(); track row.id) {
           <div>
-            <label class="form-label" [for]="'block-mode-' + row.id">{{ row.name }}</label>
-            <select class="form-select" [id]="'block-mode-' + row.id" (change)="setMode(row.id, $any($event.target).value)">
+            <app-select-field label="{{ row.name }}" (picked)="setMode(row.id, $event)">
               @for (choice of row.choices; track choice[0]) {
                 <option [value]="choice[0]" [selected]="choice[0] === row.mode">{{ choice[1] }}</option>
               }
-            </select>
+            </app-select-field>
             @if (row.canDim) {
               <app-quantity-field
                 [label]="'Brightness of ' + row.name"

@@ -1,23 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { clockAt, minuteAt, readClock } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
+import { SelectField } from '../fields/select-field';
 
 let lastId = 0;
 
 /** A moment of the plan, typed as `9`, `0930`, `9:30` or `+1h20`; a plan of several days asks for the day beside it. */
 @Component({
   selector: 'app-clock-field',
+  imports: [SelectField],
   template: `
     <label class="form-label" [for]="id">{{ label() }}</label>
     <div class="input-group">
       @if (days().length > 1) {
-        <select class="form-select" [attr.aria-label]="label() + ', day'" (change)="pick(+$any($event.target).value)">
+        <app-select-field [label]="label() + ', day'" [bare]="true" (picked)="pick(+$event)">
           @for (day of days(); track day.index) {
             <option [value]="day.index" [selected]="day.index === now().day">{{ day.title }}</option>
           }
-        </select>
+        </app-select-field>
       }
       <input
+        #box
         class="form-control"
         autocomplete="off"
         [id]="id"
@@ -25,7 +28,7 @@ let lastId = 0;
         [class.is-invalid]="error() !== undefined"
         [attr.aria-invalid]="error() !== undefined"
         [attr.aria-describedby]="id + '-says'"
-        (input)="typed.set($any($event.target).value)"
+        (input)="typed.set(box.value)"
         (change)="leave()"
         (keydown.enter)="leave()"
       />

@@ -2,7 +2,7 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { LOW_WATER_DAY } from '@viaggio/core';
 import type { Block, Day } from '@viaggio/core';
 import { of, throwError } from 'rxjs';
-import { field, press, textOf, type } from '../../../testing/component';
+import { field, fields, press, textOf, type } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';
 import { render, until } from '../../../testing/sheet';
 import { Agenda } from './agenda';
@@ -84,7 +84,8 @@ describe('what is there', () => {
   it('asks of a panel what it needs to count: watts, peak-sun hours, hours of sun', async () => {
     const sheet = showDemoDay({}, [], { service: () => of({ state: 'off', simulated: true }) });
     const fixture = await render(DaySetup);
-    const select = host(fixture).querySelector<HTMLSelectElement>('[id="power-breakwater"]')!;
+    const place = sheet.day()!.places!.findIndex(({ id }) => id === 'breakwater');
+    const select = fields<HTMLSelectElement>(fixture, 'Power there')[place]!;
     select.value = 'solar';
     select.dispatchEvent(new Event('change'));
     await fixture.whenStable();
@@ -101,7 +102,7 @@ describe('what is there', () => {
     const blocks = DAY.blocks.map((block, index): Block => (index === 0 ? { ...block, kind: 'stand-by', ownKindId: 'k' } : block));
     const sheet = showDemoDay({ kinds, blocks }, [], { service: () => of({ state: 'off', simulated: true }) });
     const fixture = await render(DaySetup);
-    const like = host(fixture).querySelector<HTMLSelectElement>('[id="like-k"]')!;
+    const like = field<HTMLSelectElement>(fixture, 'Goes on like');
     like.value = 'off';
     like.dispatchEvent(new Event('change'));
     await fixture.whenStable();

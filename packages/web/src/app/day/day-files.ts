@@ -5,6 +5,7 @@ import type { Block, Issue } from '@viaggio/core';
 import { download, fileName } from '../shared/download';
 import { FileDrop } from '../shared/file-drop';
 import { DaySheet } from './day-sheet';
+import { SelectField } from '../fields/select-field';
 
 /** A file that was read, before it is accepted. */
 interface Preview {
@@ -16,7 +17,7 @@ interface Preview {
 /** The day as a calendar and as a table, out and in: what would change is shown first, and taken in one step. */
 @Component({
   selector: 'app-day-files',
-  imports: [FileDrop, NgbDropdownModule],
+  imports: [FileDrop, NgbDropdownModule, SelectField],
   template: `
     <div class="d-flex flex-wrap gap-2 acts">
       <div ngbDropdown class="d-inline-block">
@@ -34,12 +35,11 @@ interface Preview {
       <section class="mt-2" aria-label="Import blocks">
         <div class="pair">
           <div>
-            <label class="form-label" for="import-rig">Events that name no rig are of</label>
-            <select class="form-select" id="import-rig" (change)="picked.set($any($event.target).value)">
+            <app-select-field label="Events that name no rig are of" (picked)="picked.set($event)">
               @for (rig of rigs(); track rig.id) {
                 <option [value]="rig.id" [selected]="rig.id === rigId()">{{ rig.name }}</option>
               }
-            </select>
+            </app-select-field>
           </div>
           <div>
             <p class="small mb-1">A calendar (.ics), or a table (.csv) with the columns rig, from, to, and more if wanted.</p>

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { BLOCK_KINDS, chargerOf, dayShape, gearTitle } from '@viaggio/core';
 import type { Day, OwnKind, Place } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { DaySheet } from './day-sheet';
 import { HoursField } from './hours-field';
 import { WeatherSetup } from './weather-setup';
+import { SelectField } from '../fields/select-field';
 
 const FIELDS = dayShape.fields;
 const PLACE = FIELDS.places.of.item.fields;
@@ -13,7 +14,7 @@ const PLACE = FIELDS.places.of.item.fields;
 /** Places and gear: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
-  imports: [HoursField, QuantityField, TextField, WeatherSetup],
+  imports: [HoursField, QuantityField, SelectField, TextField, WeatherSetup],
   templateUrl: './day-setup.html',
   styles: `
     fieldset {

@@ -9,6 +9,7 @@ let lastId = 0;
   template: `
     <label class="form-label" [for]="id">{{ label() }}</label>
     <input
+      #box
       class="form-control"
       autocomplete="off"
       [id]="id"
@@ -17,7 +18,7 @@ let lastId = 0;
       [class.is-invalid]="error() !== undefined"
       [attr.aria-invalid]="error() !== undefined"
       [attr.aria-describedby]="id + '-says'"
-      (input)="typed.set($any($event.target).value)"
+      (input)="typed.set(box.value)"
       (change)="leave()"
     />
     <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>

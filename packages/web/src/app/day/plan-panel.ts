@@ -4,21 +4,21 @@ import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { PlanComparison } from './plan-comparison';
 import { time } from './timeline-view';
+import { SelectField } from '../fields/select-field';
 
 /** “Make it work”: looks for a plan, says what it costs and why each change is where it is, and takes it at one press. */
 @Component({
   selector: 'app-plan-panel',
-  imports: [PlanComparison],
+  imports: [PlanComparison, SelectField],
   template: `
     <section aria-label="Plan">
       <div class="d-flex flex-wrap gap-2 align-items-end acts mb-2">
         <div>
-          <label class="form-label" for="plan-order">Among sound plans</label>
-          <select class="form-select form-select-sm" id="plan-order" (change)="order.set($any($event.target).value)">
+          <app-select-field label="Among sound plans" [small]="true" (picked)="order.set($event)">
             @for (one of orders; track one[0]) {
               <option [value]="one[0]" [selected]="one[0] === order()">{{ one[1] }}</option>
             }
-          </select>
+          </app-select-field>
         </div>
         @if (search().is === 'looking') {
           <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.cancel()">Stop, keep the best so far</button>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MAX_DAYS_LONG, number } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
 import { DaySheet } from './day-sheet';
 
 const TIMES = number('On so many days after it', 'count', { min: 1, max: MAX_DAYS_LONG - 1, integer: true });

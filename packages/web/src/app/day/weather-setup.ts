@@ -6,7 +6,7 @@ import type { Problem } from '../api/api';
 import { changed } from '../gear/gear-edit';
 import { FileDrop } from '../shared/file-drop';
 import { ProblemNote } from '../shared/problem-note';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
 import { DaySheet } from './day-sheet';
 import { ForecastApi } from './forecast-api';
 import type { ForecastService } from './forecast-api';

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { blockTitle, gearIdsOf, gearTitle } from '@viaggio/core';
 import type { Mishap, NumberShape } from '@viaggio/core';
-import { ChoiceList } from '../shared/choice-list';
-import type { Choice } from '../shared/choice-list';
-import { QuantityField } from '../shared/quantity-field';
+import { PickerField } from '../fields/picker-field';
+import type { Choice } from '../fields/picker-field';
+import { QuantityField } from '../fields/quantity-field';
 import { ClockField } from './clock-field';
 import { DaySheet } from './day-sheet';
 import { time } from './timeline-view';
+import { SelectField } from '../fields/select-field';
 
 type Kind = Mishap['kind'];
 const KINDS: readonly (readonly [Kind, string])[] = [
@@ -20,22 +21,21 @@ const OVER: NumberShape = { kind: 'number', title: 'Longer by', unit: 'min', min
 /** “What if”: the day as it is planned, tried against one mishap; what is lost then, and the plan from that moment on. */
 @Component({
   selector: 'app-what-if-panel',
-  imports: [ChoiceList, ClockField, QuantityField],
+  imports: [PickerField, ClockField, QuantityField, SelectField],
   template: `
     <section aria-label="What if">
       <h2 class="fs-5">What if …</h2>
       <div class="pair acts">
         <div>
-          <label class="form-label" for="what-if-kind">This happens</label>
-          <select class="form-select" id="what-if-kind" (change)="pick($any($event.target).value)">
+          <app-select-field label="This happens" (picked)="pick($event)">
             @for (one of kinds; track one[0]) {
               <option [value]="one[0]" [selected]="one[0] === kind()">{{ one[1] }}</option>
             }
-          </select>
+          </app-select-field>
         </div>
         @switch (kind()) {
           @case ('lost') {
-            <app-choice-list label="Which" [choices]="choices()" [value]="gearId()" (picked)="gearId.set($event)" />
+            <app-picker-field label="Which" [choices]="choices()" [value]="gearId()" (picked)="gearId.set($event)" />
             <app-clock-field label="At" [minute]="atMin()" (minuteChange)="chosenMin.set($event)" />
           }
           @case ('colder') {

@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { gearShape } from '@viaggio/core';
 import type { Adapter } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { changed, typed } from './gear-edit';
 import type { GearEdit } from './gear-edit';
+import { SelectField } from '../fields/select-field';
 
 /** The battery-shaped adapter between source and device. */
 @Component({
   selector: 'app-adapter-editor',
-  imports: [QuantityField, TextField],
+  imports: [QuantityField, SelectField, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the adapter" [shape]="shapes.name" [value]="adapter().name" (valueChange)="name($event)" />
     <div class="pair">
@@ -70,12 +71,11 @@ import type { GearEdit } from './gear-edit';
           (valueChange)="plain({ standbyW: $event }, 'standbyW')"
         />
         <div>
-          <label class="form-label" [for]="group + 'gauge'">The camera’s gauge shows</label>
-          <select [id]="group + 'gauge'" class="form-select" (change)="plain({ gauge: $any($event.target).value }, 'gauge')">
+          <app-select-field label="The camera’s gauge shows" (picked)="plain({ gauge: $event }, 'gauge')">
             @for (choice of gauges; track choice[0]) {
               <option [value]="choice[0]" [selected]="adapter().gauge === choice[0]">{{ choice[1] }}</option>
             }
-          </select>
+          </app-select-field>
         </div>
       </div>
     </details>

@@ -11,16 +11,17 @@ import {
   readProfiles,
 } from '@viaggio/core';
 import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core';
-import { LabelField } from '../shared/label-field';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { LabelField } from '../fields/label-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { changed, typed, withOutput } from './gear-edit';
 import type { GearEdit } from './gear-edit';
+import { SelectField } from '../fields/select-field';
 
 /** What feeds it: the battery's label, its age, and what the port in use gives. */
 @Component({
   selector: 'app-battery-editor',
-  imports: [LabelField, QuantityField, TextField],
+  imports: [LabelField, QuantityField, SelectField, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the battery" [shape]="shapes.name" [value]="battery().name" (valueChange)="name($event)" />
     <app-label-field
@@ -40,12 +41,11 @@ import type { GearEdit } from './gear-edit';
         (valueChange)="edit.emit({ body: withEnergy($event), field: 'energyWh' })"
       />
       <div>
-        <label class="form-label" [for]="group + 'energy-from'">This figure is</label>
-        <select [id]="group + 'energy-from'" class="form-select" (change)="provenance($any($event.target).value)">
+        <app-select-field label="This figure is" (picked)="provenance($event)">
           @for (choice of provenances; track choice[0]) {
             <option [value]="choice[0]" [selected]="(battery().from?.energyWh ?? 'printed') === choice[0]">{{ choice[1] }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
     </div>
     @if (port(); as port) {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { gearShape } from '@viaggio/core';
 import type { Cable } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { changed } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 
@@ -14,11 +14,12 @@ import type { GearEdit } from './gear-edit';
     <app-text-field class="mb-2" label="Name of the cable" [shape]="shapes.name" [value]="cable().name" (valueChange)="name($event)" />
     <div class="form-check mb-2">
       <input
+        #check
         [id]="group + 'marked-5a'"
         type="checkbox"
         class="form-check-input"
         [checked]="cable().marked5A ?? false"
-        (change)="plain({ marked5A: $any($event.target).checked }, 'marked5A')"
+        (change)="plain({ marked5A: check.checked }, 'marked5A')"
       />
       <label class="form-check-label" [for]="group + 'marked-5a'">Marked for 5 A (otherwise it carries 3 A)</label>
     </div>

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { gearShape, inputShape } from '@viaggio/core';
 import type { Device, Draw } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
 import { changed, typed, withInput } from './gear-edit';
 import type { GearEdit } from './gear-edit';

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { RouterLink } from '@angular/router';
 import { drawShape, formatQuantity } from '@viaggio/core';
 import type { Draw } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
+import { SelectField } from '../fields/select-field';
 
 type Basis = Draw['basis'];
 /** A draw while it is being typed: figures may still be missing. */
@@ -13,7 +14,7 @@ type Drafted = { readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' 
 /** How much a device draws: by the maker's watts, by a meter, or by a test of one's own. */
 @Component({
   selector: 'app-draw-editor',
-  imports: [QuantityField, RouterLink],
+  imports: [QuantityField, RouterLink, SelectField],
   template: `
     <div class="btn-group w-100 mb-2" role="group" aria-label="How the draw is known">
       @for (choice of choices; track choice.basis) {
@@ -53,12 +54,11 @@ type Drafted = { readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' 
             (valueChange)="set({ currentA: $event })"
           />
         </div>
-        <label class="form-label" [for]="group + 'at'">Where the meter sat</label>
-        <select class="form-select" [id]="group + 'at'" (change)="set({ at: $any($event.target).value })">
+        <app-select-field label="Where the meter sat" (picked)="set({ at: $event })">
           @for (place of places; track place[0]) {
             <option [value]="place[0]" [selected]="(draft().at ?? 'device') === place[0]">{{ place[1] }}</option>
           }
-        </select>
+        </app-select-field>
       }
       @case ('run-down') {
         <div class="pair">

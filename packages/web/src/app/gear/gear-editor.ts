@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { gearShape } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
-import { ShapeForm } from '../shared/shape-form';
+import { ShapeForm } from '../fields/shape-form';
 import { AdapterEditor } from './adapter-editor';
 import { BatteryEditor } from './battery-editor';
 import { CableEditor } from './cable-editor';
@@ -17,21 +17,16 @@ import type { GearEdit } from './gear-edit';
   imports: [AdapterEditor, BatteryEditor, CableEditor, DeviceEditor, ShapeForm],
   template: `
     @let body = gear();
-    @switch (body.kind) {
-      @case ('device') {
-        <app-device-editor [device]="$any(body)" [inputId]="input()" (edit)="edit.emit($event)" />
-      }
-      @case ('battery') {
-        <app-battery-editor [battery]="$any(body)" [outputId]="output()" (edit)="edit.emit($event)" />
-      }
-      @case ('adapter') {
-        <app-adapter-editor [adapter]="$any(body)" (edit)="edit.emit($event)" />
-      }
-      @case ('cable') {
-        <app-cable-editor [cable]="$any(body)" (edit)="edit.emit($event)" />
-      }
+    @if (body.kind === 'device') {
+      <app-device-editor [device]="body" [inputId]="input()" (edit)="edit.emit($event)" />
+    } @else if (body.kind === 'battery') {
+      <app-battery-editor [battery]="body" [outputId]="output()" (edit)="edit.emit($event)" />
+    } @else if (body.kind === 'adapter') {
+      <app-adapter-editor [adapter]="body" (edit)="edit.emit($event)" />
+    } @else if (body.kind === 'cable') {
+      <app-cable-editor [cable]="body" (edit)="edit.emit($event)" />
     }
-    <details class="mt-2" [open]="all()" (toggle)="all.set($any($event.target).open)">
+    <details #fold class="mt-2" [open]="all()" (toggle)="all.set(fold.open)">
       <summary>{{ quick() ? 'All its figures and ports' : 'Its figures and ports' }}</summary>
       @if (all()) {
         <app-shape-form class="mt-2" [shape]="shape" [value]="body" [omit]="hidden" (valueChange)="whole($event)" />

@@ -20,11 +20,12 @@ import {
 import type { Battery, BatteryLabel, Gear, GearKind, Output, PortLabel } from '@viaggio/core';
 import { GearEditor } from '../gear/gear-editor';
 import { KINDS, KIND_TITLES, sortOf } from '../gear/kinds';
-import { LabelField } from '../shared/label-field';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { LabelField } from '../fields/label-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
+import { SelectField } from '../fields/select-field';
 
 type Form = Battery['form'];
 
@@ -39,7 +40,7 @@ const LABELLED: readonly { readonly form: Form; readonly title: string; readonly
 /** Quick ways into the kit: a generic thing to start from, or what a battery's label says; several of a kind at once. */
 @Component({
   selector: 'app-add-page',
-  imports: [GearEditor, LabelField, QuantityField, TextField],
+  imports: [GearEditor, LabelField, QuantityField, SelectField, TextField],
   templateUrl: './add-page.html',
   styleUrl: './add-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

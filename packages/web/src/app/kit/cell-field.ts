@@ -7,6 +7,7 @@ import type { NumberShape, TextShape } from '@viaggio/core';
   selector: 'app-cell-field',
   template: `
     <input
+      #box
       class="form-control form-control-sm"
       autocomplete="off"
       [attr.aria-label]="label()"
@@ -14,7 +15,7 @@ import type { NumberShape, TextShape } from '@viaggio/core';
       [class.is-invalid]="error() !== undefined"
       [title]="error() ?? ''"
       [value]="text()"
-      (input)="type($any($event.target).value)"
+      (input)="type(box.value)"
       (click)="$event.stopPropagation()"
     />
     @if (error(); as wrong) {

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { LABEL_KINDS, formatQuantity, gearShape, labelMeaning, misleadingPairs, number } from '@viaggio/core';
 import type { LabelKind, LabelMeaning, Parsed, Through } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
+import { SelectField } from '../fields/select-field';
 
 interface Row {
   readonly id: number;
@@ -27,7 +28,7 @@ const THROUGH: readonly Through[] = [
 /** What a label means: any battery in watt-hours, at the pack and where it is used, beside others. */
 @Component({
   selector: 'app-label-page',
-  imports: [QuantityField, RouterLink],
+  imports: [QuantityField, RouterLink, SelectField],
   templateUrl: './label-page.html',
   styleUrl: './label-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -5,8 +5,8 @@ import { batteriesOf, formatQuantity, keptSlots, number, recordingShape } from '
 import type { Slots } from '@viaggio/core';
 import type { Problem } from '../api/api';
 import { ProblemNote } from '../shared/problem-note';
-import { QuantityField } from '../shared/quantity-field';
-import { TextField } from '../shared/text-field';
+import { QuantityField } from '../fields/quantity-field';
+import { TextField } from '../fields/text-field';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
 import { selectWholeLog } from '../state/items.selectors';
@@ -15,6 +15,7 @@ import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
 import type { Live, LiveEvent, Meter, Trouble } from './recordings-api';
 import { TraceChart, clock } from './trace-chart';
+import { SelectField } from '../fields/select-field';
 
 const EVERY_MS = 200;
 const SECONDS_EACH = 20;
@@ -32,7 +33,7 @@ const GONE: Problem = {
 /** Recording from a meter while it runs; a simulated one is there to try it with. */
 @Component({
   selector: 'app-live-page',
-  imports: [ProblemNote, QuantityField, RecordingSubject, TextField, TraceChart, VerdictMark],
+  imports: [ProblemNote, QuantityField, RecordingSubject, SelectField, TextField, TraceChart, VerdictMark],
   templateUrl: './live-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

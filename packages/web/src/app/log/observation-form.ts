@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { Store } from '@ngrx/store';
 import { batteriesOf, gearIdsOf, gearTitle, observationShape } from '@viaggio/core';
 import type { Gear, ObservationKind, Shape } from '@viaggio/core';
-import { ShapeField } from '../shared/shape-field';
+import { ShapeField } from '../fields/shape-field';
 import { selectWholeLog } from '../state/items.selectors';
+import { SelectField } from '../fields/select-field';
 
 /** An observation in the making: its kind is settled, anything else may be missing. */
 export type DraftObservation = { readonly kind: ObservationKind } & Readonly<Record<string, unknown>>;
@@ -19,45 +20,41 @@ const TOLD = 'told';
 /** The fields of one kind of observation: what with, when, and the figures. */
 @Component({
   selector: 'app-observation-form',
-  imports: [ShapeField],
+  imports: [SelectField, ShapeField],
   template: `
     @if (has('rigId') && !has('deviceId')) {
       <div>
-        <label class="form-label" for="log-rig">Rig</label>
-        <select class="form-select" id="log-rig" (change)="setRig($any($event.target).value)">
+        <app-select-field label="Rig" (picked)="setRig($event)">
           <option value="" [selected]="!value('rigId')">Choose …</option>
           @for (rig of rigs(); track rig.id) {
             <option [value]="rig.id" [selected]="rig.id === value('rigId')">{{ rig.name }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
     }
     @if (has('deviceId')) {
       <div>
-        <label class="form-label" for="log-device">Device</label>
-        <select class="form-select" id="log-device" (change)="setDevice($any($event.target).value)">
+        <app-select-field label="Device" (picked)="setDevice($event)">
           <option value="" [selected]="!value('deviceId')">Choose …</option>
           @for (device of devices(); track device.id) {
             <option [value]="device.id" [selected]="device.id === value('deviceId')">{{ device.title }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       @if (modes().length > 0) {
         <div>
-          <label class="form-label" for="log-mode">Mode</label>
-          <select class="form-select" id="log-mode" (change)="set('modeId', $any($event.target).value || undefined)">
+          <app-select-field label="Mode" (picked)="set('modeId', $event || undefined)">
             <option value="" [selected]="!value('modeId')">usual</option>
             @for (mode of modes(); track mode.id) {
               <option [value]="mode.id" [selected]="mode.id === value('modeId')">{{ mode.name }}</option>
             }
-          </select>
+          </app-select-field>
         </div>
       }
     }
     @if (has('batteryId') && asksWay()) {
       <div>
-        <label class="form-label" for="log-battery">Battery</label>
-        <select class="form-select" id="log-battery" (change)="set('batteryId', $any($event.target).value || undefined)">
+        <app-select-field label="Battery" (picked)="set('batteryId', $event || undefined)">
           <option value="" [selected]="!value('batteryId')">Choose …</option>
           @for (group of batteries(); track group.title) {
             <optgroup [label]="group.title">
@@ -66,7 +63,7 @@ const TOLD = 'told';
               }
             </optgroup>
           }
-        </select>
+        </app-select-field>
       </div>
     }
     @for (field of figures(); track field.key) {
@@ -79,15 +76,14 @@ const TOLD = 'told';
     }
     @if (has('deviceId') && asksWay()) {
       <div>
-        <label class="form-label" for="log-way">Fed by</label>
-        <select class="form-select" id="log-way" (change)="setWay($any($event.target).value)">
+        <app-select-field label="Fed by" (picked)="setWay($event)">
           <option value="" [selected]="way() === ''">not said: tells nothing of the device yet</option>
           <option value="itself" [selected]="way() === 'itself'">the battery in the device itself: nothing lost</option>
           @for (rig of feeding(); track rig.id) {
             <option [value]="rig.id" [selected]="way() === rig.id">the rig {{ rig.name }}</option>
           }
           <option value="told" [selected]="way() === 'told'">another feed: I know what it lost</option>
-        </select>
+        </app-select-field>
       </div>
       @if (way() === 'told') {
         <app-shape-field [shape]="lostShape" [optional]="true" [value]="value('lostShare')" (valueChange)="set('lostShare', $event)" />
@@ -95,7 +91,7 @@ const TOLD = 'told';
     }
     <div>
       <label class="form-label" for="log-at">When</label>
-      <input class="form-control" id="log-at" type="date" [value]="day()" (change)="setDay($any($event.target).value)" />
+      <input #box class="form-control" id="log-at" type="date" [value]="day()" (change)="setDay(box.value)" />
     </div>
     <app-shape-field [shape]="noteShape" [optional]="true" [value]="value('note')" (valueChange)="set('note', $event)" />
   `,

@@ -29,13 +29,14 @@ const SHOWN = 100;
     } @else {
       <label class="visually-hidden" for="log-search">Search the log</label>
       <input
+        #box
         id="log-search"
         type="search"
         class="form-control mb-3"
         placeholder="Search: camera, tag, rig, kind …"
         autocomplete="off"
         [value]="search()"
-        (input)="search.set($any($event.target).value)"
+        (input)="search.set(box.value)"
       />
       <ul class="list-unstyled entries">
         @for (row of shown(); track row.id) {

@@ -15,6 +15,7 @@ import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
 import { TraceChart, clock } from './trace-chart';
 import type { Span } from './trace-chart';
+import { SelectField } from '../fields/select-field';
 
 const REMARKS = recordingShape.fields.remarks.item.fields.code.options;
 /** Shown beside the modes: whatever it is, it is none of them. */
@@ -30,7 +31,7 @@ const NO_WAY: Problem = {
 /** One recording: its picture, its segments, and what each of them is. */
 @Component({
   selector: 'app-recording-page',
-  imports: [ProblemNote, RecordingSubject, RouterLink, TraceChart],
+  imports: [ProblemNote, RecordingSubject, RouterLink, SelectField, TraceChart],
   templateUrl: './recording-page.html',
   styleUrl: './recording-page.scss',
   host: { '(document:keydown)': 'key($event)' },

@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { Store } from '@ngrx/store';
 import { batteriesOf, gearTitle, recordingShape } from '@viaggio/core';
 import type { Recording } from '@viaggio/core';
-import { QuantityField } from '../shared/quantity-field';
+import { QuantityField } from '../fields/quantity-field';
 import { selectWholeLog } from '../state/items.selectors';
+import { SelectField } from '../fields/select-field';
 
 /** What a recording is of: a device, where the meter sat, and what fed it. */
 export type Subject = Pick<Recording, 'deviceId' | 'rigId' | 'batteryId' | 'meterAt' | 'lostShare'>;
@@ -11,53 +12,41 @@ export type Subject = Pick<Recording, 'deviceId' | 'rigId' | 'batteryId' | 'mete
 /** Asks what a recording is of; used for files, for meters, and afterwards. */
 @Component({
   selector: 'app-recording-subject',
-  imports: [QuantityField],
+  imports: [QuantityField, SelectField],
   template: `
     <div class="pair">
       <div>
-        <label class="form-label" for="subject-device">It shows</label>
-        <select
-          class="form-select"
-          id="subject-device"
-          (change)="put({ deviceId: $any($event.target).value || undefined, rigId: undefined, batteryId: undefined })"
-        >
+        <app-select-field label="It shows" (picked)="put({ deviceId: $event || undefined, rigId: undefined, batteryId: undefined })">
           <option value="" [selected]="!subject().deviceId">nothing that is in the kit</option>
           @for (device of devices(); track device.id) {
             <option [value]="device.id" [selected]="device.id === subject().deviceId">{{ device.title }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       <div>
-        <label class="form-label" for="subject-at">The meter sat</label>
-        <select class="form-select" id="subject-at" (change)="put({ meterAt: $any($event.target).value })">
+        <app-select-field label="The meter sat" (picked)="put({ meterAt: $event })">
           @for (place of places; track place[0]) {
             <option [value]="place[0]" [selected]="place[0] === subject().meterAt">{{ place[1] }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       @if (subject().meterAt === 'battery') {
         <div>
-          <label class="form-label" for="subject-rig">Fed by</label>
-          <select
-            class="form-select"
-            id="subject-rig"
-            (change)="put({ rigId: $any($event.target).value || undefined, batteryId: undefined })"
-          >
+          <app-select-field label="Fed by" (picked)="put({ rigId: $event || undefined, batteryId: undefined })">
             <option value="" [selected]="!subject().rigId">not said: tells nothing of the device yet</option>
             @for (rig of rigs(); track rig.id) {
               <option [value]="rig.id" [selected]="rig.id === subject().rigId">the rig {{ rig.name }}</option>
             }
-          </select>
+          </app-select-field>
         </div>
         @if (batteries().length > 1) {
           <div>
-            <label class="form-label" for="subject-battery">At battery</label>
-            <select class="form-select" id="subject-battery" (change)="put({ batteryId: $any($event.target).value || undefined })">
+            <app-select-field label="At battery" (picked)="put({ batteryId: $event || undefined })">
               <option value="" [selected]="!subject().batteryId">not said: tells nothing of the device yet</option>
               @for (battery of batteries(); track battery.id) {
                 <option [value]="battery.id" [selected]="battery.id === subject().batteryId">{{ battery.title }}</option>
               }
-            </select>
+            </app-select-field>
           </div>
         }
         <app-quantity-field

@@ -36,11 +36,12 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         @if (id()) {
           <div class="form-check mt-2">
             <input
+              #check
               type="checkbox"
               class="form-check-input"
               id="log-aside"
               [checked]="current['setAside'] === true"
-              (change)="aside($any($event.target).checked)"
+              (change)="aside(check.checked)"
             />
             <label class="form-check-label" for="log-aside">Set aside: kept, but not counted</label>
           </div>

@@ -25,8 +25,8 @@ import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
 import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
-import { ChoiceList } from '../shared/choice-list';
-import type { Choice } from '../shared/choice-list';
+import { PickerField } from '../fields/picker-field';
+import type { Choice } from '../fields/picker-field';
 import { draftParts, draftPlan, draftRig } from './draft';
 import type { Draft, DraftPart } from './draft';
 import { AdapterEditor } from '../gear/adapter-editor';
@@ -43,7 +43,7 @@ interface PartChoice<G extends Gear> extends Choice {
 /** Three questions and an answer that is there as soon as they are. */
 @Component({
   selector: 'app-new-rig-page',
-  imports: [AdapterEditor, AnswerBar, AnswerView, BatteryEditor, CableEditor, ChoiceList, ConditionsEditor, DeviceEditor, QuantityPipe],
+  imports: [AdapterEditor, AnswerBar, AnswerView, BatteryEditor, CableEditor, PickerField, ConditionsEditor, DeviceEditor, QuantityPipe],
   templateUrl: './new-rig-page.html',
   styleUrls: ['./sheet.scss', './new-rig-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { gearTitle, linksTo, rigShape, titleOf, withLinks } from '@viaggio/core';
-import { TextField } from '../shared/text-field';
+import { TextField } from '../fields/text-field';
 import { CoreWorkers } from '../workers/core-workers';
 import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
@@ -12,13 +12,14 @@ import { DeviceCard } from './parts/device-card';
 import { openFeedDialog } from './parts/feed-dialog';
 import { StyleChoice } from './parts/style-choice';
 import { RigSheet } from './rig-sheet';
+import { SelectField } from '../fields/select-field';
 
 type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly is: 'none'; readonly why: string };
 
 /** One rig: its devices and how each is fed on the left, the answer on the right, each change answered and saved at once. */
 @Component({
   selector: 'app-rig-overview',
-  imports: [AnswerBar, AnswerView, BatteryStates, ConditionsEditor, DeviceCard, StyleChoice, TextField],
+  imports: [AnswerBar, AnswerView, BatteryStates, ConditionsEditor, DeviceCard, SelectField, StyleChoice, TextField],
   template: `
     @let current = sheet.rig();
     @if (current) {
@@ -41,13 +42,12 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
             @for (use of current.devices; track use.gearId) {
               <app-device-card class="d-block mb-3" [use]="use" />
             }
-            <label class="form-label" for="add-device">Add a device</label>
-            <select class="form-select mb-2" id="add-device" (change)="add($any($event.target).value); $any($event.target).value = ''">
+            <app-select-field label="Add a device" class="mb-2" (picked)="add($event); $event = ''">
               <option value="">From the kit …</option>
               @for (choice of addable(); track choice.id) {
                 <option [value]="choice.id">{{ choice.title }}</option>
               }
-            </select>
+            </app-select-field>
             <div class="d-flex flex-wrap align-items-center gap-2">
               <button type="button" class="btn btn-sm btn-outline-primary" [disabled]="solving().is === 'working'" (click)="solve()">
                 Feed the whole rig at once

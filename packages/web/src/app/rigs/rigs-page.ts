@@ -7,23 +7,23 @@ import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
 import { selectLoading, selectRigAnswers, selectUsableGear } from '../state/items.selectors';
+import { SelectField } from '../fields/select-field';
 
 /** Every rig with its answer at a glance; one's own first, then the demo crew's. */
 @Component({
   selector: 'app-rigs-page',
-  imports: [QuantityPipe, RouterLink, VerdictMark],
+  imports: [QuantityPipe, RouterLink, VerdictMark, SelectField],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Rigs</h1>
       <a class="btn btn-primary" routerLink="/rigs/new">New rig: three questions</a>
       @if (devices().length > 0) {
-        <label class="visually-hidden" for="around">New rig around a device of the kit</label>
-        <select class="form-select w-auto" id="around" (change)="around($any($event.target).value)">
+        <app-select-field label="New rig around a device of the kit" [bare]="true" (picked)="around($event)">
           <option value="">New rig around …</option>
           @for (device of devices(); track device.id) {
             <option [value]="device.id">{{ device.title }}</option>
           }
-        </select>
+        </app-select-field>
       }
     </div>
     @if (loading().is === 'loading') {

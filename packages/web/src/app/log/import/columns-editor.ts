@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MeterFileReader, meterColumnsShape } from '@viaggio/core';
 import type { ColumnRole, MeterColumns } from '@viaggio/core';
+import { SelectField } from '../../fields/select-field';
 
 const SHOWN = 8;
 /** From what is written to the unit that is kept, by what a column holds. */
@@ -15,42 +16,41 @@ const SCALES: Readonly<Record<ColumnRole, readonly (readonly [number, string])[]
 /** How a meter's file is understood, over its first rows: every guess can be corrected, and is seen to work. */
 @Component({
   selector: 'app-columns-editor',
+  imports: [SelectField],
   template: `
     <div class="pair settings">
       <div>
-        <label class="form-label" for="columns-delimiter">{{ fields.delimiter.title }}</label>
-        <select class="form-select" id="columns-delimiter" (change)="setDelimiter($any($event.target).value)">
+        <app-select-field label="{{ fields.delimiter.title }}" (picked)="setDelimiter($event)">
           @for (choice of delimiters; track choice[0]) {
             <option [value]="choice[0]" [selected]="choice[0] === columns().delimiter">{{ choice[1] }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       <div>
-        <label class="form-label" for="columns-decimal">{{ fields.decimal.title }}</label>
-        <select class="form-select" id="columns-decimal" (change)="put({ decimal: $any($event.target).value })">
+        <app-select-field label="{{ fields.decimal.title }}" (picked)="put({ decimal: $event })">
           @for (choice of decimals; track choice[0]) {
             <option [value]="choice[0]" [selected]="choice[0] === columns().decimal">{{ choice[1] }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       <div>
-        <label class="form-label" for="columns-time">{{ fields.timeForm.title }}</label>
-        <select class="form-select" id="columns-time" (change)="put({ timeForm: $any($event.target).value })">
+        <app-select-field label="{{ fields.timeForm.title }}" (picked)="put({ timeForm: $event })">
           @for (choice of timeForms; track choice[0]) {
             <option [value]="choice[0]" [selected]="choice[0] === columns().timeForm">{{ choice[1] }}</option>
           }
-        </select>
+        </app-select-field>
       </div>
       <div>
         <label class="form-label" for="columns-header">{{ fields.headerLines.title }}</label>
         <input
+          #box
           class="form-control"
           id="columns-header"
           type="number"
           min="0"
           max="1000"
           [value]="columns().headerLines"
-          (input)="setHeader($any($event.target).valueAsNumber)"
+          (input)="setHeader(box.valueAsNumber)"
         />
       </div>
     </div>
@@ -61,25 +61,28 @@ const SCALES: Readonly<Record<ColumnRole, readonly (readonly [number, string])[]
             @for (column of columns().columns; track $index; let index = $index) {
               <th scope="col">
                 <span class="name">{{ column.name || 'column ' + (index + 1) }}</span>
-                <select
-                  class="form-select form-select-sm"
-                  [attr.aria-label]="'What ' + (column.name || 'column ' + (index + 1)) + ' holds'"
-                  (change)="setRole(index, $any($event.target).value)"
+                <app-select-field
+                  [label]="'What ' + (column.name || 'column ' + (index + 1)) + ' holds'"
+                  [bare]="true"
+                  [small]="true"
+                  (picked)="setRole(index, $event)"
                 >
                   @for (role of roles; track role[0]) {
                     <option [value]="role[0]" [selected]="role[0] === column.role">{{ role[1] }}</option>
                   }
-                </select>
+                </app-select-field>
                 @if (scales[column.role].length > 0 && !(column.role === 'time' && columns().timeForm !== 'number')) {
-                  <select
-                    class="form-select form-select-sm mt-1"
-                    [attr.aria-label]="'Unit of ' + (column.name || 'column ' + (index + 1))"
-                    (change)="setScale(index, $any($event.target).value)"
+                  <app-select-field
+                    [label]="'Unit of ' + (column.name || 'column ' + (index + 1))"
+                    class="mt-1"
+                    [bare]="true"
+                    [small]="true"
+                    (picked)="setScale(index, $event)"
                   >
                     @for (scale of scales[column.role]; track scale[0]) {
                       <option [value]="scale[0]" [selected]="scale[0] === column.scale">{{ scale[1] }}</option>
                     }
-                  </select>
+                  </app-select-field>
                 }
               </th>
             }

@@ -10,7 +10,7 @@ import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../api/api';
 import { FileDrop } from '../../shared/file-drop';
 import { ProblemNote } from '../../shared/problem-note';
-import { TextField } from '../../shared/text-field';
+import { TextField } from '../../fields/text-field';
 import { Items } from '../../state/items.actions';
 import { selectRecordings } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';

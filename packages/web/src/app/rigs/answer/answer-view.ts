@@ -102,7 +102,7 @@ import { RunChart } from './run-chart';
     }
     @if (told().figures.length > 0) {
       <section aria-label="What it rests on">
-        <details [open]="rests()" (toggle)="rests.set($any($event.target).open)">
+        <details #fold [open]="rests()" (toggle)="rests.set(fold.open)">
           <summary><h2 class="d-inline">What this rests on</h2></summary>
           @if (rests()) {
             <app-figures-table [figures]="told().figures" />

@@ -2,19 +2,20 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { balanceShape, formatQuantity, gearTitle, partsToPlace, tell } from '@viaggio/core';
 import type { Balance } from '@viaggio/core';
 import { changed } from '../../gear/gear-edit';
-import { QuantityField } from '../../shared/quantity-field';
+import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { FindingsList } from '../answer/findings-list';
 import { RigSheet } from '../rig-sheet';
 import { BalanceDrawing } from './balance-drawing';
 import { gearShape } from '@viaggio/core';
+import { SelectField } from '../../fields/select-field';
 
 type Place = Balance['places'][number];
 
 /** How the rig stands: masses and places, the centre of mass over the support, what would bring it into balance. */
 @Component({
   selector: 'app-balance-page',
-  imports: [BalanceDrawing, FindingsList, QuantityField, QuantityPipe],
+  imports: [BalanceDrawing, FindingsList, QuantityField, QuantityPipe, SelectField],
   templateUrl: './balance-page.html',
   styleUrl: './balance-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

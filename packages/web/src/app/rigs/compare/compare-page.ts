@@ -14,7 +14,7 @@ import {
   withoutSpares,
 } from '@viaggio/core';
 import type { Alternative, Criterion, Link, Approach } from '@viaggio/core';
-import { QuantityField } from '../../shared/quantity-field';
+import { QuantityField } from '../../fields/quantity-field';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { CoreWorkers } from '../../workers/core-workers';
 import { LeaveOutChoice } from '../parts/leave-out-choice';

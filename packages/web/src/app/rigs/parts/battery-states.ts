@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { gearShape, gearTitle, rigShape } from '@viaggio/core';
 import type { Battery, Rig } from '@viaggio/core';
-import { QuantityField } from '../../shared/quantity-field';
+import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { changed } from '../../gear/gear-edit';
 import { RigSheet } from '../rig-sheet';
+import { SelectField } from '../../fields/select-field';
 
 type State = NonNullable<Rig['batteries']>[number];
 
@@ -20,7 +21,7 @@ interface Row {
 /** Each battery of the rig by itself: its charge and temperature where they differ from the rig's, its age, its spares. */
 @Component({
   selector: 'app-battery-states',
-  imports: [QuantityField, QuantityPipe],
+  imports: [QuantityField, QuantityPipe, SelectField],
   template: `
     @for (row of rows(); track row.gearId) {
       <div class="battery">
@@ -78,17 +79,18 @@ interface Row {
             </span>
           }
           @if (row.mayBeSpare.length > 0) {
-            <label class="visually-hidden" [for]="'spare-' + row.gearId">Add a spare for {{ row.title }}</label>
-            <select
-              class="form-select form-select-sm w-auto"
-              [id]="'spare-' + row.gearId"
-              (change)="add(row, $any($event.target).value); $any($event.target).value = ''"
+            <app-select-field
+              label="Add a spare for {{ row.title }}"
+              [bare]="true"
+              [small]="true"
+              [once]="true"
+              (picked)="add(row, $event)"
             >
               <option value="">Add a spare …</option>
               @for (choice of row.mayBeSpare; track choice.id) {
                 <option [value]="choice.id">{{ choice.title }}</option>
               }
-            </select>
+            </app-select-field>
           }
         </div>
       </div>

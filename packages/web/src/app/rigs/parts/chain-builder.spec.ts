@@ -34,7 +34,7 @@ async function press(text: string): Promise<void> {
 describe('a chain built by hand', () => {
   it('begins at the device’s inputs with what mates, and tells why the rest does not', async () => {
     await show();
-    expect(textOf(fixture, '#chain-input')).toContain('Battery bay of Skuadon 60 (battery bay M)');
+    expect(textOf(fixture, 'app-select-field')).toContain('Battery bay of Skuadon 60 (battery bay M)');
     expect(textOf(fixture)).toContain('Why not the others');
     expect(textOf(fixture)).toContain('check volts and polarity with a meter');
   });
@@ -42,7 +42,7 @@ describe('a chain built by hand', () => {
   it('goes on with what was plugged in until a source is reached, and gives the whole rig', async () => {
     const built = await show();
     await plug('Adapter M from D-tap');
-    expect(textOf(fixture, '#chain-input')).toContain('of Adapter M from D-tap (D-tap)');
+    expect(textOf(fixture, 'app-select-field')).toContain('of Adapter M from D-tap (D-tap)');
     await plug('D-tap of V1: Holmvik 95');
     expect(textOf(fixture)).toContain('The chain reaches its source.');
     await press('Use this chain');
@@ -54,7 +54,7 @@ describe('a chain built by hand', () => {
     await plug('Adapter M from D-tap');
     await press('One step back');
     await offered();
-    expect(textOf(fixture, '#chain-input')).toContain('of Skuadon 60');
+    expect(textOf(fixture, 'app-select-field')).toContain('of Skuadon 60');
     await plug('Adapter M from D-tap');
     await press('Use it so far');
     expect(linksTo(built[0]!, camera)).toHaveLength(1);

@@ -5,6 +5,7 @@ import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
+import { SelectField } from '../../fields/select-field';
 
 /** An input that is to be fed next. */
 interface OpenInput {
@@ -16,7 +17,7 @@ interface OpenInput {
 /** The chain to a device, part by part from the device back to a source: offered is what mates, and told why the rest does not. */
 @Component({
   selector: 'app-chain-builder',
-  imports: [QuantityPipe, VerdictMark],
+  imports: [QuantityPipe, SelectField, VerdictMark],
   template: `
     @if (made().length > 0) {
       <ol class="made" aria-label="Built so far, from the device back">
@@ -34,14 +35,13 @@ interface OpenInput {
       </div>
     }
     @if (open().length > 0) {
-      <label class="form-label" for="chain-input">Feed which input?</label>
-      <select class="form-select mb-3" id="chain-input" (change)="choice.set(+$any($event.target).value)">
+      <app-select-field label="Feed which input?" class="mb-3" (picked)="choice.set(+$event)">
         @for (one of open(); track one.gearId + one.input.id; let index = $index) {
           <option [value]="index" [selected]="index === choice()">
             {{ one.input.name }} of {{ one.title }} ({{ connector(one.input) }})
           </option>
         }
-      </select>
+      </app-select-field>
       @if (later().is === 'working') {
         <p role="status" class="text-body-secondary">Trying what mates …</p>
       }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { DEFAULT_RESERVE, rigShape } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
-import { QuantityField } from '../../shared/quantity-field';
-import { SliderField } from '../../shared/slider-field';
+import { QuantityField } from '../../fields/quantity-field';
+import { SliderField } from '../../fields/slider-field';
 
 export type Conditions = Pick<Rig, 'wantedMin' | 'temperatureC' | 'startCharge' | 'reserve'>;
 

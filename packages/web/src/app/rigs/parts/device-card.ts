@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { gearTitle, linksTo, rigShape, withoutDevice } from '@viaggio/core';
 import type { Device, Rig } from '@viaggio/core';
-import { SliderField } from '../../shared/slider-field';
+import { SliderField } from '../../fields/slider-field';
 import { changed } from '../../gear/gear-edit';
 import { RigSheet } from '../rig-sheet';
 import { openFeedDialog } from './feed-dialog';
 import { RigPart } from './rig-part';
+import { SelectField } from '../../fields/select-field';
 
 type Use = Rig['devices'][number];
 
@@ -20,7 +21,7 @@ interface Step {
 /** A device of the rig: its mode, how bright it is, and the way it is fed, part by part. */
 @Component({
   selector: 'app-device-card',
-  imports: [RigPart, SliderField],
+  imports: [RigPart, SelectField, SliderField],
   template: `
     <section [attr.aria-label]="title() + ' in this rig'">
       <div class="d-flex align-items-start gap-2">
@@ -37,13 +38,12 @@ interface Step {
       </div>
       @if (device(); as body) {
         @if (body.modes?.length) {
-          <label class="form-label" [for]="'mode-' + use().gearId">Mode</label>
-          <select class="form-select mb-2" [id]="'mode-' + use().gearId" (change)="mode($any($event.target).value)">
+          <app-select-field label="Mode" class="mb-2" (picked)="mode($event)">
             <option value="" [selected]="use().modeId === undefined">usual</option>
             @for (choice of body.modes; track choice.id) {
               <option [value]="choice.id" [selected]="choice.id === use().modeId">{{ choice.name }}</option>
             }
-          </select>
+          </app-select-field>
         }
         @if (body.dimmable || use().scale !== undefined) {
           <app-slider-field
@@ -61,11 +61,12 @@ interface Step {
         @for (port of doubleDuty(); track port.id) {
           <div class="form-check">
             <input
+              #check
               type="checkbox"
               class="form-check-input"
               [id]="'busy-' + use().gearId + port.id"
               [checked]="use().busyPorts?.includes(port.id) ?? false"
-              (change)="busy(port.id, $any($event.target).checked)"
+              (change)="busy(port.id, check.checked)"
             />
             <label class="form-check-label" [for]="'busy-' + use().gearId + port.id">
               {{ port.name }} is taken by a {{ duties[port.duty ?? 'control'] }}

@@ -9,11 +9,12 @@ let lastId = 0;
   template: `
     <div class="form-check">
       <input
+        #check
         type="checkbox"
         class="form-check-input"
         [id]="id"
         [checked]="sheet.leaveOut()"
-        (change)="sheet.leaveOut.set($any($event.target).checked)"
+        (change)="sheet.leaveOut.set(check.checked)"
       />
       <label class="form-check-label" [for]="id">Leave out what other rigs use</label>
     </div>

@@ -5,11 +5,12 @@ import { GearEditor } from '../../gear/gear-editor';
 import { KIND_TITLES } from '../../gear/kinds';
 import type { GearEdit } from '../../gear/gear-edit';
 import { RigSheet } from '../rig-sheet';
+import { SelectField } from '../../fields/select-field';
 
 /** One piece of gear of a rig: its name, and its figures when they are asked for. */
 @Component({
   selector: 'app-rig-part',
-  imports: [GearEditor],
+  imports: [GearEditor, SelectField],
   template: `
     @if (gear(); as body) {
       <button type="button" class="part" [attr.aria-expanded]="open()" (click)="open.set(!open())">
@@ -21,12 +22,11 @@ import { RigSheet } from '../rig-sheet';
             <p class="small text-body-secondary mb-2">Also in {{ others }}; a change counts there too.</p>
           }
           @if (others().length > 1) {
-            <label class="form-label" [for]="'choice-' + gearId()">Which of the kit</label>
-            <select class="form-select mb-2" [id]="'choice-' + gearId()" (change)="replace($any($event.target).value)">
+            <app-select-field label="Which of the kit" class="mb-2" (picked)="replace($event)">
               @for (choice of others(); track choice.id) {
                 <option [value]="choice.id" [selected]="choice.id === gearId()">{{ choice.title }}</option>
               }
-            </select>
+            </app-select-field>
           }
           <app-gear-editor [gear]="body" [inputId]="inputId()" [outputId]="outputId()" (edit)="edit($event)" />
         </section>

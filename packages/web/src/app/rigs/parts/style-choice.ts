@@ -2,19 +2,20 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { styleShape } from '@viaggio/core';
 import type { Style } from '@viaggio/core';
 import { RigSheet } from '../rig-sheet';
+import { SelectField } from '../../fields/select-field';
 
 let lastId = 0;
 
 /** How the rig is shot: what its feeds are weighed by. */
 @Component({
   selector: 'app-style-choice',
+  imports: [SelectField],
   template: `
-    <label class="form-label" [for]="id">Shot</label>
-    <select class="form-select" [id]="id" (change)="choose($any($event.target).value)">
+    <app-select-field label="Shot" (picked)="choose($event)">
       @for (choice of styles; track choice[0]) {
         <option [value]="choice[0]" [selected]="choice[0] === sheet.style()">{{ choice[1] }}</option>
       }
-    </select>
+    </app-select-field>
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,

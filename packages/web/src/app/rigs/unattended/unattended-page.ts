@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { batteriesOf, formatQuantity, unattendedShape } from '@viaggio/core';
 import type { Alone, Unattended } from '@viaggio/core';
 import { changed } from '../../gear/gear-edit';
-import { QuantityField } from '../../shared/quantity-field';
+import { QuantityField } from '../../fields/quantity-field';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
 import { ChargeByDay } from './charge-by-day';

@@ -10,6 +10,7 @@ let lastId = 0;
   template: `
     <label class="form-label" [for]="id">{{ label() ?? shape().title }}</label>
     <input
+      #box
       class="form-control"
       autocomplete="off"
       [id]="id"
@@ -17,7 +18,7 @@ let lastId = 0;
       [class.is-invalid]="error() !== undefined"
       [attr.aria-invalid]="error() !== undefined"
       [attr.aria-describedby]="id + '-says'"
-      (input)="type($any($event.target).value)"
+      (input)="type(box.value)"
       (blur)="leave()"
     />
     <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Fields, ListShape, NumberShape, Shape, TextShape } from '@viaggio/core';
 import { QuantityField } from './quantity-field';
+import { SelectField } from './select-field';
 import { TextField } from './text-field';
 
 interface FormField {
@@ -14,35 +15,37 @@ let lastId = 0;
 /** One field of a shape, whatever it holds: the fields inside it are this component again. */
 @Component({
   selector: 'app-shape-field',
-  imports: [QuantityField, TextField],
+  imports: [QuantityField, TextField, SelectField],
   template: `
     @switch (shape().kind) {
       @case ('number') {
-        <app-quantity-field [shape]="asNumber()" [optional]="optional()" [value]="$any(value())" (valueChange)="valueChange.emit($event)" />
+        <app-quantity-field [shape]="asNumber()" [optional]="optional()" [value]="asFigure()" (valueChange)="valueChange.emit($event)" />
       }
       @case ('text') {
-        <app-text-field [shape]="asText()" [optional]="optional()" [value]="$any(value())" (valueChange)="valueChange.emit($event)" />
+        <app-text-field [shape]="asText()" [optional]="optional()" [value]="asWord()" (valueChange)="valueChange.emit($event)" />
       }
       @case ('boolean') {
         <div class="form-check">
           <input
+            #check
             class="form-check-input"
             type="checkbox"
             [id]="id"
             [checked]="value() === true"
-            (change)="valueChange.emit($any($event.target).checked || undefined)"
+            (change)="valueChange.emit(check.checked || undefined)"
           />
           <label class="form-check-label" [for]="id">{{ shape().title }}</label>
         </div>
       }
       @case ('choice') {
-        <label class="form-label" [for]="id">{{ shape().title }}</label>
-        <select class="form-select" [id]="id" (change)="valueChange.emit($any($event.target).value || undefined)">
-          <option value="" [selected]="value() === undefined" [disabled]="!optional()">{{ optional() ? 'not said' : 'Choose …' }}</option>
+        <app-select-field [label]="shape().title" (picked)="valueChange.emit($event || undefined)">
+          <option value="" [selected]="value() === undefined" [disabled]="!optional()">
+            {{ optional() ? 'not entered' : 'Choose …' }}
+          </option>
           @for (choice of choices(); track choice[0]) {
             <option [value]="choice[0]" [selected]="value() === choice[0]">{{ choice[1] }}</option>
           }
-        </select>
+        </app-select-field>
       }
       @case ('list') {
         <fieldset class="list">
@@ -76,12 +79,11 @@ let lastId = 0;
           </button>
         } @else {
           @if (tag(); as tag) {
-            <label class="form-label" [for]="id">{{ shape().title }} {{ tag.name }}</label>
-            <select class="form-select mb-1" [id]="id" (change)="setTag($any($event.target).value)">
+            <app-select-field class="mb-1" label="{{ shape().title }} {{ tag.name }}" (picked)="setTag($event)">
               @for (choice of tag.options; track choice) {
                 <option [value]="choice" [selected]="choice === tag.value">{{ choice }}</option>
               }
-            </select>
+            </app-select-field>
           }
           <div class="pair">
             @for (field of simple(); track field.key) {
@@ -153,6 +155,8 @@ export class ShapeField {
   readonly omit = input<readonly string[]>([]);
   readonly valueChange = output<unknown>();
   protected readonly id = `shape-${++lastId}`;
+  protected readonly asFigure = computed(() => this.value() as number | undefined);
+  protected readonly asWord = computed(() => this.value() as string | undefined);
   protected readonly asNumber = computed(() => this.shape() as NumberShape);
   protected readonly asText = computed(() => this.shape() as TextShape);
   protected readonly asList = computed(() => this.shape() as ListShape<Shape>);

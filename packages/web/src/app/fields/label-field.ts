@@ -9,6 +9,7 @@ let lastId = 0;
   template: `
     <label class="form-label" [for]="id">{{ label() }}</label>
     <input
+      #box
       class="form-control"
       autocomplete="off"
       spellcheck="false"
@@ -18,7 +19,7 @@ let lastId = 0;
       [class.is-invalid]="error() !== undefined"
       [attr.aria-invalid]="error() !== undefined"
       [attr.aria-describedby]="id + '-says'"
-      (input)="type($any($event.target).value)"
+      (input)="type(box.value)"
     />
     <div [id]="id + '-says'" class="small" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
       {{ error() ?? understood() }}

@@ -17,6 +17,7 @@ import { QuantityField } from './quantity-field';
       (valueChange)="valueChange.emit($event)"
     />
     <input
+      #range
       type="range"
       class="form-range"
       [min]="from()"
@@ -25,7 +26,7 @@ import { QuantityField } from './quantity-field';
       [value]="value() ?? assumed()"
       [attr.aria-label]="label() + ', by slider'"
       [attr.aria-valuetext]="says()"
-      (input)="valueChange.emit(+$any($event.target).value)"
+      (input)="valueChange.emit(+range.value)"
     />
     @if (hint()) {
       <p class="hint">{{ hint() }}</p>

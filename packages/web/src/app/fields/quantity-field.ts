@@ -25,6 +25,7 @@ let lastId = 0;
     </label>
     <div class="input-group has-validation">
       <input
+        #box
         class="form-control"
         autocomplete="off"
         spellcheck="false"
@@ -34,7 +35,7 @@ let lastId = 0;
         [attr.aria-invalid]="error() !== undefined"
         [attr.aria-describedby]="id + '-says'"
         [placeholder]="placeholder() ?? ''"
-        (input)="type($any($event.target).value)"
+        (input)="type(box.value)"
         (blur)="leave()"
       />
       @if (symbol()) {
