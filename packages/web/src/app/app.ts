@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
@@ -6,6 +6,7 @@ import { NgbToastModule } from '@ng-bootstrap/ng-bootstrap/toast';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { tinykeys } from 'tinykeys';
 import type { Problem } from './api/api';
 import { ConfirmDialog } from './shared/confirm-dialog';
 import { ConflictDialog } from './shared/conflict-dialog';
@@ -13,6 +14,8 @@ import type { ConflictChoice } from './shared/conflict-dialog';
 import { KeysDialog } from './shared/keys-dialog';
 import { ProblemNote } from './shared/problem-note';
 import { SaveStatus } from './shared/save-status';
+import { SHORTCUTS } from './shared/shortcuts';
+import type { ShortcutAct } from './shared/shortcuts';
 import { Theme } from './shared/theme';
 import type { ThemeChoice } from './shared/theme';
 import { Items } from './state/items.actions';
@@ -25,7 +28,6 @@ import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/i
   imports: [NgbDropdownModule, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus],
   templateUrl: './app.html',
   styleUrl: './app.scss',
-  host: { '(document:keydown)': 'key($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
@@ -56,6 +58,10 @@ export class App {
 
   constructor() {
     this.store.dispatch(Items.load());
+    const bindings = SHORTCUTS.flatMap(({ press, does }) =>
+      press.map((keys) => [keys, (event: KeyboardEvent) => this.shortcut(event, does)]),
+    );
+    inject(DestroyRef).onDestroy(tinykeys(window, Object.fromEntries(bindings) as Record<string, (event: KeyboardEvent) => void>));
     const actions = inject(Actions).pipe(takeUntilDestroyed());
     actions
       .pipe(ofType(Items.changed))
@@ -90,23 +96,16 @@ export class App {
     if (!this.modals.hasOpenModals()) this.modals.open(KeysDialog, { ariaLabelledBy: 'keys-title' }).result.catch(() => undefined);
   }
 
-  protected key(event: KeyboardEvent): void {
+  /** Nothing is done while somebody types, or while something must be answered first. */
+  private shortcut(event: KeyboardEvent, does: ShortcutAct): void {
     const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
     if (typing || this.modals.hasOpenModals()) return;
-    const key = event.key.toLowerCase();
-    if (event.ctrlKey || event.metaKey) {
-      if (key === 'z' && !event.shiftKey) this.undo();
-      else if (key === 'y' || key === 'z') this.redo();
-      else return;
-    } else if (event.altKey) return;
-    else if (key === 'n') void this.router.navigate(['/rigs/new']);
-    else if (key === '1') void this.router.navigate(['/kit']);
-    else if (key === '2') void this.router.navigate(['/rigs']);
-    else if (key === '3') void this.router.navigate(['/days']);
-    else if (key === '4') void this.router.navigate(['/log']);
-    else if (key === '/') focusSearch();
-    else if (key === '?') this.showKeys();
-    else return;
+    if ('go' in does) void this.router.navigate([does.go]);
+    else if (does.act === 'undo') this.undo();
+    else if (does.act === 'redo') this.redo();
+    else if (does.act === 'search') focusSearch();
+    else if (does.act === 'keys') this.showKeys();
+    else return; // what is open closes itself
     event.preventDefault();
   }
 

@@ -19,11 +19,7 @@ const SCALE = dayShape.fields.blocks.item.fields.devices.of.item.fields.scale.of
       <div class="pair mt-2">
         @for (row of rows(); track row.id) {
           <div>
-            <app-select-field label="{{ row.name }}" (picked)="setMode(row.id, $event)">
-              @for (choice of row.choices; track choice[0]) {
-                <option [value]="choice[0]" [selected]="choice[0] === row.mode">{{ choice[1] }}</option>
-              }
-            </app-select-field>
+            <app-select-field label="{{ row.name }}" [choices]="row.choices" [value]="row.mode" (picked)="setMode(row.id, $event)" />
             @if (row.canDim) {
               <app-quantity-field
                 [label]="'Brightness of ' + row.name"

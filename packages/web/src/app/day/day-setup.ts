@@ -7,6 +7,7 @@ import { DaySheet } from './day-sheet';
 import { HoursField } from './hours-field';
 import { WeatherSetup } from './weather-setup';
 import { SelectField } from '../fields/select-field';
+import { choicesOf } from '../fields/choices-of';
 
 const FIELDS = dayShape.fields;
 const PLACE = FIELDS.places.of.item.fields;
@@ -52,7 +53,7 @@ export class DaySetup {
   protected readonly fields = FIELDS;
   protected readonly place = PLACE;
   protected readonly kind = FIELDS.kinds.of.item.fields;
-  protected readonly likes = Object.entries(BLOCK_KINDS);
+  protected readonly likes = choicesOf(BLOCK_KINDS);
   protected readonly powers = Object.entries(PLACE.power.options) as readonly (readonly [Place['power'], string])[];
   protected readonly day = computed(() => this.sheet.day()!);
 

@@ -5,6 +5,7 @@ import { DaySheet } from './day-sheet';
 import { PlanComparison } from './plan-comparison';
 import { time } from './timeline-view';
 import { SelectField } from '../fields/select-field';
+import { choicesOf } from '../fields/choices-of';
 
 /** “Make it work”: looks for a plan, says what it costs and why each change is where it is, and takes it at one press. */
 @Component({
@@ -14,11 +15,7 @@ import { SelectField } from '../fields/select-field';
     <section aria-label="Plan">
       <div class="d-flex flex-wrap gap-2 align-items-end acts mb-2">
         <div>
-          <app-select-field label="Among sound plans" [small]="true" (picked)="order.set($event)">
-            @for (one of orders; track one[0]) {
-              <option [value]="one[0]" [selected]="one[0] === order()">{{ one[1] }}</option>
-            }
-          </app-select-field>
+          <app-select-field label="Among sound plans" [small]="true" [choices]="orders" [value]="order()" (picked)="order.set($event)" />
         </div>
         @if (search().is === 'looking') {
           <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.cancel()">Stop, keep the best so far</button>
@@ -107,7 +104,7 @@ import { SelectField } from '../fields/select-field';
 })
 export class PlanPanel {
   protected readonly sheet = inject(DaySheet);
-  protected readonly orders = Object.entries(PLAN_ORDERS) as readonly (readonly [PlanOrder, string])[];
+  protected readonly orders = choicesOf(PLAN_ORDERS);
   protected readonly order = signal<PlanOrder>('swaps');
   protected readonly search = this.sheet.search.asReadonly();
   protected readonly trouble = computed(() => {

@@ -3,6 +3,7 @@ import type { Block } from '@viaggio/core';
 import { blockTitle } from '@viaggio/core';
 import { DaySheet, STEP_MIN } from './day-sheet';
 import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
+import { PressGroup, Pressable } from '../shared/press-group';
 
 /** What of a block the pointer holds. */
 interface Grip {
@@ -23,6 +24,7 @@ const HEAD = 24;
 /** The day as a picture: rigs with their blocks, batteries' charge under them, chargers below. Blocks can be dragged. */
 @Component({
   selector: 'app-timeline',
+  imports: [PressGroup, Pressable],
   templateUrl: './timeline.html',
   styleUrl: './timeline.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -27,11 +27,7 @@ const OVER: NumberShape = { kind: 'number', title: 'Longer by', unit: 'min', min
       <h2 class="fs-5">What if …</h2>
       <div class="pair acts">
         <div>
-          <app-select-field label="This happens" (picked)="pick($event)">
-            @for (one of kinds; track one[0]) {
-              <option [value]="one[0]" [selected]="one[0] === kind()">{{ one[1] }}</option>
-            }
-          </app-select-field>
+          <app-select-field label="This happens" [choices]="kinds" [value]="kind()" (picked)="pick($event)" />
         </div>
         @switch (kind()) {
           @case ('lost') {

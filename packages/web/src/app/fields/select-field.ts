@@ -23,6 +23,9 @@ let lastId = 0;
       (change)="pick(select)"
     >
       <ng-content />
+      @for (choice of choices(); track choice[0]) {
+        <option [value]="choice[0]" [selected]="choice[0] === value()">{{ choice[1] }}</option>
+      }
     </select>
     @if (hint()) {
       <div [id]="id + '-says'" class="says">{{ hint() }}</div>
@@ -39,7 +42,10 @@ let lastId = 0;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class SelectField {
+export class SelectField<T extends string = string> {
+  /** Each value with what it is called; what is put between the tags comes before them. */
+  readonly choices = input<readonly (readonly [T, string])[]>([]);
+  readonly value = input<T>();
   readonly label = input.required<string>();
   readonly hint = input('');
   /** The label is said, not shown: in a table, or beside a heading that says it. */
@@ -49,12 +55,12 @@ export class SelectField {
   /** What is picked is done at once, and the field stands at its first option again. */
   readonly once = input(false);
   /** The value of the option that was picked. */
-  readonly picked = output<string>();
+  readonly picked = output<T>();
 
   protected readonly id = `select-${++lastId}`;
 
   protected pick(select: HTMLSelectElement): void {
-    this.picked.emit(select.value);
+    this.picked.emit(select.value as T);
     if (this.once()) select.selectedIndex = 0;
   }
 }

@@ -71,11 +71,12 @@ import { SelectField } from '../fields/select-field';
           (valueChange)="plain({ standbyW: $event }, 'standbyW')"
         />
         <div>
-          <app-select-field label="The camera’s gauge shows" (picked)="plain({ gauge: $event }, 'gauge')">
-            @for (choice of gauges; track choice[0]) {
-              <option [value]="choice[0]" [selected]="adapter().gauge === choice[0]">{{ choice[1] }}</option>
-            }
-          </app-select-field>
+          <app-select-field
+            label="The camera’s gauge shows"
+            [choices]="gauges"
+            [value]="adapter().gauge"
+            (picked)="plain({ gauge: $event }, 'gauge')"
+          />
         </div>
       </div>
     </details>

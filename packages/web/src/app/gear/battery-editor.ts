@@ -17,6 +17,7 @@ import { TextField } from '../fields/text-field';
 import { changed, typed, withOutput } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
+import { choicesOf } from '../fields/choices-of';
 
 /** What feeds it: the battery's label, its age, and what the port in use gives. */
 @Component({
@@ -41,11 +42,12 @@ import { SelectField } from '../fields/select-field';
         (valueChange)="edit.emit({ body: withEnergy($event), field: 'energyWh' })"
       />
       <div>
-        <app-select-field label="This figure is" (picked)="provenance($event)">
-          @for (choice of provenances; track choice[0]) {
-            <option [value]="choice[0]" [selected]="(battery().from?.energyWh ?? 'printed') === choice[0]">{{ choice[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field
+          label="This figure is"
+          [choices]="provenances"
+          [value]="battery().from?.energyWh ?? 'printed'"
+          (picked)="provenance($event)"
+        />
       </div>
     </div>
     @if (port(); as port) {
@@ -143,7 +145,7 @@ export class BatteryEditor {
 
   protected readonly shapes = gearShape.variants.battery;
   protected readonly ports = outputShape.variants;
-  protected readonly provenances = Object.entries(provenanceShape.options);
+  protected readonly provenances = choicesOf(provenanceShape.options);
   protected readonly port = computed(() => this.battery().outputs.find(({ id }) => id === this.outputId()));
   protected readonly offers = computed(() => {
     const port = this.port();

@@ -4,6 +4,7 @@ import { drawShape, formatQuantity } from '@viaggio/core';
 import type { Draw } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
+import { choicesOf } from '../fields/choices-of';
 
 type Basis = Draw['basis'];
 /** A draw while it is being typed: figures may still be missing. */
@@ -54,11 +55,7 @@ type Drafted = { readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' 
             (valueChange)="set({ currentA: $event })"
           />
         </div>
-        <app-select-field label="Where the meter sat" (picked)="set({ at: $event })">
-          @for (place of places; track place[0]) {
-            <option [value]="place[0]" [selected]="(draft().at ?? 'device') === place[0]">{{ place[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field label="Where the meter sat" [choices]="places" [value]="draft().at ?? 'device'" (picked)="set({ at: $event })" />
       }
       @case ('run-down') {
         <div class="pair">
@@ -101,7 +98,7 @@ export class DrawEditor {
 
   protected readonly shapes = drawShape.variants;
   protected readonly lostShareShape = drawShape.variants.meter.lostShare.of;
-  protected readonly places = Object.entries(drawShape.variants.meter.at.options);
+  protected readonly places = choicesOf(drawShape.variants.meter.at.options);
   protected readonly choices: readonly { readonly basis: Basis; readonly title: string }[] = [
     { basis: 'maker', title: 'Maker’s watts' },
     { basis: 'meter', title: 'Meter' },

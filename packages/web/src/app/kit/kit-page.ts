@@ -1,4 +1,5 @@
 import {
+  ApplicationRef,
   ChangeDetectionStrategy,
   Component,
   ElementRef,
@@ -37,6 +38,7 @@ import type { SortKey } from './row';
 export class KitPage {
   /** The item that is open, from the address. */
   readonly item = input<string>();
+  private readonly application = inject(ApplicationRef);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly api = inject(Api);
@@ -156,6 +158,8 @@ export class KitPage {
   /** From the search down into the lines. */
   protected intoTable(event: Event): void {
     event.preventDefault();
+    // the lines on the page are those before the last letter typed until it has been drawn again
+    this.application.tick();
     const table = this.table()?.nativeElement as HTMLElement | undefined;
     table?.querySelector<HTMLElement>('tbody tr[tabindex="0"]')?.focus();
   }

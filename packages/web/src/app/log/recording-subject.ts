@@ -5,6 +5,7 @@ import type { Recording } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { selectWholeLog } from '../state/items.selectors';
 import { SelectField } from '../fields/select-field';
+import { choicesOf } from '../fields/choices-of';
 
 /** What a recording is of: a device, where the meter sat, and what fed it. */
 export type Subject = Pick<Recording, 'deviceId' | 'rigId' | 'batteryId' | 'meterAt' | 'lostShare'>;
@@ -24,11 +25,7 @@ export type Subject = Pick<Recording, 'deviceId' | 'rigId' | 'batteryId' | 'mete
         </app-select-field>
       </div>
       <div>
-        <app-select-field label="The meter sat" (picked)="put({ meterAt: $event })">
-          @for (place of places; track place[0]) {
-            <option [value]="place[0]" [selected]="place[0] === subject().meterAt">{{ place[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field label="The meter sat" [choices]="places" [value]="subject().meterAt" (picked)="put({ meterAt: $event })" />
       </div>
       @if (subject().meterAt === 'battery') {
         <div>
@@ -65,7 +62,7 @@ export class RecordingSubject {
   readonly subject = input.required<Subject>();
   readonly subjectChange = output<Subject>();
   private readonly log = inject(Store).selectSignal(selectWholeLog);
-  protected readonly places = Object.entries(recordingShape.fields.meterAt.options);
+  protected readonly places = choicesOf(recordingShape.fields.meterAt.options);
   protected readonly lostShape = recordingShape.fields.lostShare.of;
   protected readonly devices = computed(() =>
     [...this.log().gear].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),

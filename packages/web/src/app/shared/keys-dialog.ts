@@ -1,19 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
+import { SHORTCUTS } from './shortcuts';
 
-export const KEYS = [
-  ['1', 'Kit'],
-  ['2', 'Rigs'],
-  ['3', 'Days'],
-  ['4', 'Log'],
-  ['/', 'Search'],
-  ['n', 'A new rig, by three questions'],
-  ['Ctrl+Z', 'Undo'],
-  ['Ctrl+Shift+Z or Ctrl+Y', 'Redo'],
-  ['?', 'This list'],
-  ['Esc', 'Close what is open'],
-] as const;
-
+/** The keys that work everywhere, as the frame listens to them. */
 @Component({
   selector: 'app-keys-dialog',
   template: `
@@ -23,11 +12,11 @@ export const KEYS = [
     </div>
     <div class="modal-body">
       <dl class="row mb-2">
-        @for (key of keys; track key[0]) {
+        @for (key of keys; track key.shown) {
           <dt class="col-5">
-            <kbd>{{ key[0] }}</kbd>
+            <kbd>{{ key.shown }}</kbd>
           </dt>
-          <dd class="col-7">{{ key[1] }}</dd>
+          <dd class="col-7">{{ key.says }}</dd>
         }
       </dl>
       <p class="small mb-0">
@@ -40,5 +29,5 @@ export const KEYS = [
 })
 export class KeysDialog {
   protected readonly modal = inject(NgbActiveModal);
-  protected readonly keys = KEYS;
+  protected readonly keys = SHORTCUTS;
 }

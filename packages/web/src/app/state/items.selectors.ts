@@ -3,18 +3,20 @@ import { assess, gearIdsOf } from '@viaggio/core';
 import type { Answer, Gear, Log, Rig } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind } from '../api/api';
-import type { Entry, ItemsState } from './items';
+import type { Entry, ItemsState, Tables } from './items';
 
 export const selectItems = createFeatureSelector<ItemsState>('items');
 export const selectLoading = createSelector(selectItems, ({ loading }) => loading);
 
 const present = <T>(values: readonly (T | undefined)[]): T[] => values.filter((value) => value !== undefined);
 
+const entriesIn = ({ ids, entities }: Tables[Kind]): readonly Entry[] => present(ids.map((id) => entities[id] as Entry | undefined));
+
 /** The entries of one kind, in the order in which they came. */
 function entriesOf<K extends Kind>(kind: K) {
   return createSelector(
     createSelector(selectItems, (items) => items[kind]),
-    ({ ids, entities }): readonly Entry<K>[] => present(ids.map((id) => entities[id])),
+    (table): readonly Entry<K>[] => entriesIn(table) as readonly Entry<K>[],
   );
 }
 
@@ -75,9 +77,11 @@ export const selectUndo = createSelector(selectItems, ({ past }) => past.at(-1))
 export const selectRedo = createSelector(selectItems, ({ future }) => future.at(-1));
 
 /** Everything that is not safely on the server. */
-export const selectUnsaved = createSelector(
-  KINDS.map((kind) => entriesOf(kind)),
-  (...tables: readonly (readonly Entry[])[]) =>
-    KINDS.flatMap((kind, place) => tables[place]!.filter(({ sync }) => sync.is !== 'saved').map((entry) => ({ kind, entry }))),
+export const selectUnsaved = createSelector(selectItems, (items) =>
+  KINDS.flatMap((kind) =>
+    entriesIn(items[kind])
+      .filter(({ sync }) => sync.is !== 'saved')
+      .map((entry) => ({ kind, entry })),
+  ),
 );
 export const selectConflict = createSelector(selectUnsaved, (unsaved) => unsaved.find(({ entry }) => entry.sync.is === 'conflict'));

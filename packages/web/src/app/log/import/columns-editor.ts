@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MeterFileReader, meterColumnsShape } from '@viaggio/core';
 import type { ColumnRole, MeterColumns } from '@viaggio/core';
 import { SelectField } from '../../fields/select-field';
+import { choicesOf } from '../../fields/choices-of';
 
 const SHOWN = 8;
 /** From what is written to the unit that is kept, by what a column holds. */
@@ -20,25 +21,28 @@ const SCALES: Readonly<Record<ColumnRole, readonly (readonly [number, string])[]
   template: `
     <div class="pair settings">
       <div>
-        <app-select-field label="{{ fields.delimiter.title }}" (picked)="setDelimiter($event)">
-          @for (choice of delimiters; track choice[0]) {
-            <option [value]="choice[0]" [selected]="choice[0] === columns().delimiter">{{ choice[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field
+          label="{{ fields.delimiter.title }}"
+          [choices]="delimiters"
+          [value]="columns().delimiter"
+          (picked)="setDelimiter($event)"
+        />
       </div>
       <div>
-        <app-select-field label="{{ fields.decimal.title }}" (picked)="put({ decimal: $event })">
-          @for (choice of decimals; track choice[0]) {
-            <option [value]="choice[0]" [selected]="choice[0] === columns().decimal">{{ choice[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field
+          label="{{ fields.decimal.title }}"
+          [choices]="decimals"
+          [value]="columns().decimal"
+          (picked)="put({ decimal: $event })"
+        />
       </div>
       <div>
-        <app-select-field label="{{ fields.timeForm.title }}" (picked)="put({ timeForm: $event })">
-          @for (choice of timeForms; track choice[0]) {
-            <option [value]="choice[0]" [selected]="choice[0] === columns().timeForm">{{ choice[1] }}</option>
-          }
-        </app-select-field>
+        <app-select-field
+          label="{{ fields.timeForm.title }}"
+          [choices]="timeForms"
+          [value]="columns().timeForm"
+          (picked)="put({ timeForm: $event })"
+        />
       </div>
       <div>
         <label class="form-label" for="columns-header">{{ fields.headerLines.title }}</label>
@@ -129,9 +133,9 @@ export class ColumnsEditor {
   readonly sample = input.required<string>();
   readonly columnsChange = output<MeterColumns>();
   protected readonly fields = meterColumnsShape.fields;
-  protected readonly delimiters = Object.entries(meterColumnsShape.fields.delimiter.options);
-  protected readonly decimals = Object.entries(meterColumnsShape.fields.decimal.options);
-  protected readonly timeForms = Object.entries(meterColumnsShape.fields.timeForm.options);
+  protected readonly delimiters = choicesOf(meterColumnsShape.fields.delimiter.options);
+  protected readonly decimals = choicesOf(meterColumnsShape.fields.decimal.options);
+  protected readonly timeForms = choicesOf(meterColumnsShape.fields.timeForm.options);
   protected readonly roles = Object.entries(meterColumnsShape.fields.columns.item.fields.role.options);
   protected readonly scales = SCALES;
   private readonly lines = computed(() => this.sample().replace(/^\ufeff/, '').split(/\r\n|\n|\r/)); // prettier-ignore

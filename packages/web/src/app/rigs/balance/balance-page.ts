@@ -9,6 +9,7 @@ import { RigSheet } from '../rig-sheet';
 import { BalanceDrawing } from './balance-drawing';
 import { gearShape } from '@viaggio/core';
 import { SelectField } from '../../fields/select-field';
+import { choicesOf } from '../../fields/choices-of';
 
 type Place = Balance['places'][number];
 
@@ -24,7 +25,7 @@ export class BalancePage {
   protected readonly sheet = inject(RigSheet);
   protected readonly shapes = balanceShape.fields;
   protected readonly places = balanceShape.fields.places.item.fields;
-  protected readonly supports = Object.entries(balanceShape.fields.support.options);
+  protected readonly supports = choicesOf(balanceShape.fields.support.options);
   protected readonly massShape = gearShape.variants.battery.massG.of;
   protected readonly balance = computed(() => this.sheet.rig()?.balance);
   protected readonly result = computed(() => this.sheet.answer()?.balance);

@@ -3,6 +3,7 @@ import { styleShape } from '@viaggio/core';
 import type { Style } from '@viaggio/core';
 import { RigSheet } from '../rig-sheet';
 import { SelectField } from '../../fields/select-field';
+import { choicesOf } from '../../fields/choices-of';
 
 let lastId = 0;
 
@@ -10,20 +11,14 @@ let lastId = 0;
 @Component({
   selector: 'app-style-choice',
   imports: [SelectField],
-  template: `
-    <app-select-field label="Shot" (picked)="choose($event)">
-      @for (choice of styles; track choice[0]) {
-        <option [value]="choice[0]" [selected]="choice[0] === sheet.style()">{{ choice[1] }}</option>
-      }
-    </app-select-field>
-  `,
+  template: ` <app-select-field label="Shot" [choices]="styles" [value]="sheet.style()" (picked)="choose($event)" /> `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StyleChoice {
   protected readonly sheet = inject(RigSheet);
   protected readonly id = `style-${++lastId}`;
-  protected readonly styles = Object.entries(styleShape.options);
+  protected readonly styles = choicesOf(styleShape.options);
 
   protected choose(style: Style): void {
     this.sheet.change({ style }, 'style');
