@@ -20,7 +20,7 @@ export interface Sensitivity {
  * Which uncertain figure matters most, so that one knows what to measure: each moved by one standard deviation to both
  * sides while the others stay. The most weighty first; empty while the rig cannot be run, nothing stops it, or it would take more than `mostSteps`.
  *
- * @example sensitivities(rigModel(rig, gear))[0].what // 'its draw'
+ * @example sensitivities(rigModel(rig, gear))[0].what // 'its capacity'
  */
 export function sensitivities(model: RigModel, mostSteps = Infinity): readonly Sensitivity[] {
   const { system, resolved } = model;

@@ -45,7 +45,7 @@ export function chargeAfter(battery: Filling, soc: number, offeredW: number, min
 /**
  * Minutes on a charger from one charge to another; infinite without power.
  *
- * @example chargeMinutes({ chemistry: 'li-ion', energyWh: 95 }, 0, 1, 50) // 175.8
+ * @example chargeMinutes({ chemistry: 'li-ion', energyWh: 95 }, 0, 1, 50) // 141.9
  */
 export function chargeMinutes(battery: Filling, from: number, to: number, offeredW: number): number {
   if (to <= from) return 0;

@@ -58,7 +58,7 @@ export function ageFactor(years: number, cycles: number): number {
  * Share of the rated capacity that a steady current above the rated one leaves (Peukert). Never more than 1: what a
  * gentler current would add is not promised.
  *
- * @example rateFactor(1.12, 0.9, 3.6) // 0.847, a lead-acid battery at four times its rated current
+ * @example rateFactor(1.12, 0.9, 3.6) // 0.847
  */
 export function rateFactor(peukertExponent: number, ratedA: number, currentA: number): number {
   if (peukertExponent === 1 || currentA <= ratedA) return 1;

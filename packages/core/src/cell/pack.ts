@@ -41,7 +41,7 @@ export interface PackSpec {
  *
  * Preconditions: all figures positive; `cutoffV` below the full voltage. Cost: a few microseconds.
  *
- * @example packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 }).capacityAh // 6.46
+ * @example packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 }).capacityAh // 6.38
  */
 export function packFrom(spec: PackSpec): Pack {
   const chemistry = CHEMISTRIES[spec.chemistry];

@@ -25,7 +25,7 @@ export interface FeedPoint {
 /**
  * The operating point of a network at one state of charge, its loads at full power; undefined where it collapses.
  *
- * @example operatingPoint(network, 1)?.packV // 16.695 for the reference case `single-direct`
+ * @example operatingPoint(network, 1)?.packV // 16.695
  */
 export function operatingPoint(network: Network, soc: number): OperatingPoint | undefined {
   const circuit = compile(network);

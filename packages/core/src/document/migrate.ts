@@ -30,7 +30,7 @@ const STEPS: Readonly<Record<number, (document: Document) => Document>> = {
  *
  * Errors: `wrong-format`, `newer-version`.
  *
- * @example migratePlan({ gear: [], rigs: [] }) // ok true, document.version 2
+ * @example migratePlan({ gear: [], rigs: [] }) // { ok: true, document: { version: 2, … } }
  */
 export function migratePlan(received: unknown): Migrated {
   if (!isObject(received)) return { ok: true, document: received };

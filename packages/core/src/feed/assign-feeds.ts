@@ -55,7 +55,7 @@ const MOST_BRANCHES = 60;
  * costs more than the worst kept one cannot lead to a better one: on kits small enough to finish within `mostLooks` the
  * result is exact, and `exact` says so.
  *
- * @example assignFeeds(rig, kit).best[0].cost // 2.4
+ * @example assignFeeds(rig, kit).best[0].cost // 1.32
  */
 export function assignFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Assignments {
   const search = new Search(rig, gear, options);

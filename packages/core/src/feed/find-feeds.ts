@@ -62,7 +62,7 @@ const MOST_REFUSED = 20;
  *
  * Cost: some tens of microseconds for each way that mates, about half a millisecond for each that is sound.
  *
- * @example findFeeds(rig, cameraId, kit).feeds[0].title // 'Holmvik 95 → Adapter M from D-tap'
+ * @example findFeeds(rig, cameraId, kit).feeds[0].title // 'B5 Grynna 27 PD → USB-C lead, 1 m'
  */
 export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
   const rig = withoutSpares(whole, gear);

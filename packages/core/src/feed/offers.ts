@@ -31,7 +31,7 @@ const ORDER: readonly (Verdict | undefined)[] = ['good', 'caution', undefined, '
  *
  * Cost: one assessment of the rig for each source that mates.
  *
- * @example offersFor(rig, kit, { gearId: camera, portId: 'bay' }).offers[0].title // 'Contacts of K1: Plovera cell M'
+ * @example offersFor(rig, kit, { gearId: cameraId, portId: 'bay' }).offers.length > 1 // true
  */
 export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['to'], exclude: ReadonlySet<string> = new Set()): Offers {
   const target = gear.get(to.gearId);

@@ -35,7 +35,7 @@ const ORDER: readonly Verdict[] = ['good', 'caution', 'unknown', 'stop'];
  *
  * Cost: one search over the kit and about forty generic things.
  *
- * @example purchasesFor(rig, cameraId, kit).purchases[0].why // 'Runs 4 h 10 min where nothing sound was there before.'
+ * @example purchasesFor(rig, cameraId, new Map([[cameraId, kit.get(cameraId)]])).purchases.length > 0 // true
  */
 export function purchasesFor(rig: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): Purchases {
   const own = findFeeds(rig, deviceId, gear, options).feeds[0];

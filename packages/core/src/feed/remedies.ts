@@ -93,7 +93,7 @@ export class RemedySearch {
    * Cost: up to twenty assessments of the rig for each means, each change once for all findings, and a search of the
    * kit for at most two devices.
    *
-   * @example new RemedySearch(rig, kit).for(found)[0].title // 'Use D-tap 2 of V1: Holmvik 95'
+   * @example new RemedySearch(lateRig, kit).for(lateFinding).length > 0 // true
    */
   for(found: Finding): readonly Remedy[] {
     const helping = (MEANS[found.code] ?? []).map((means) => {

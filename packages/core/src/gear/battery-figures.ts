@@ -14,7 +14,7 @@ export interface BatteryFigures {
 /**
  * The figures of a whole battery: its own, or those of its cells in series and parallel.
  *
- * @example a pack 2S2P of 3 Ah Li-ion cells: 2 × 2 × 3 Ah × 3.6 V = 43.2 Wh, half a cell's resistance times two
+ * @example batteryFigures({ chemistry: 'li-ion', cellsInSeries: 2, cellsInParallel: 2, cell: { capacityAh: 3 } }).energyWh // 43.2
  */
 export function batteryFigures({
   energyWh,

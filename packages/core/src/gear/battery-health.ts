@@ -14,7 +14,7 @@ export interface BatteryHealth {
  * What is left of a battery: measured over printed where both are known, else by its age and cycles; undefined when
  * nothing is known of either.
  *
- * @example batteryHealth({ ...pack, energyWh: 41, labelWh: 49, from: { energyWh: 'measured' } })?.share // 0.837
+ * @example batteryHealth({ ...battery, energyWh: 41, labelWh: 49, from: { energyWh: 'measured' } })?.share // 0.837
  */
 export function batteryHealth(battery: Battery): BatteryHealth | undefined {
   const { energyWh, labelWh, years, cycles, from } = battery;

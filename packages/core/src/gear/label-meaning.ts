@@ -35,7 +35,7 @@ export interface LabelMeaning {
  * Any battery's label in watt-hours, at the pack and at the place of use. `cells`: how many of one kind the label
  * speaks of, in series. Errors: those of `readBatteryLabel`.
  *
- * @example labelMeaning('20 000 mAh', { kind: 'bank', through: { title: '5 V port', efficiency: 0.86, outputV: 5 } }) // packWh 74, useWh 63.6
+ * @example labelMeaning('20 000 mAh', { kind: 'bank', through: { title: '5 V port', efficiency: 0.86, outputV: 5 } }) // { ok: true, value: { packWh: 74, useWh: 63.64, … } }
  */
 export function labelMeaning(
   text: string,

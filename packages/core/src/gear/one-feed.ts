@@ -14,7 +14,7 @@ export interface OneFeed {
 /**
  * The device and links of a rig of one device on one battery: battery, maybe a cable, maybe an adapter, device.
  *
- * @example oneFeed({ deviceId, inputId: 'bay', batteryId, outputId: 'd-tap', adapterId }).links.length // 2
+ * @example oneFeed({ deviceId: 'camera', inputId: 'bay', batteryId: 'pack', outputId: 'd-tap', adapterId: 'adapter' }).links.length // 2
  */
 export function oneFeed({ deviceId, inputId, batteryId, outputId, cableId, adapterId }: OneFeed): Pick<Rig, 'devices' | 'links'> {
   const from = { gearId: batteryId, portId: outputId };

@@ -21,7 +21,7 @@ const REACHED = 1e-4;
 /**
  * One station at one of its track's moments: `stop` at or past a limit, `caution` near it.
  *
- * @example momentOf(track.stations[1], 42).near // 'at-limit'
+ * @example momentOf(tracks[0].stations[1], 0).verdict // 'good'
  */
 export function momentOf(station: Station, index: number): StationMoment {
   const { limit, moments, verdict } = station;

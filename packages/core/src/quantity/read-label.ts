@@ -32,7 +32,7 @@ const LABEL_TOLERANCE = 0.05;
  * Takes watt-hours as printed, or volts with amp-hours. Errors: `capacity-without-voltage` (mAh mean nothing without
  * the volts they are counted at), `label-disagrees` (V × Ah and Wh more than 5 % apart), `energy-missing`, `not-a-label`.
  *
- * @example readBatteryLabel('7.2 V 2040 mAh') // energyWh 14.688, nominalV 7.2
+ * @example readBatteryLabel('7.2 V 2040 mAh') // { ok: true, value: { energyWh: 14.688, nominalV: 7.2, … } }
  */
 export function readBatteryLabel(text: string): Parsed<BatteryLabel> {
   const read = readFigures(text, 'what the label says, such as “7.2 V 2040 mAh” or “95 Wh”');
@@ -71,7 +71,7 @@ export function readBatteryLabel(text: string): Parsed<BatteryLabel> {
 /**
  * What a port's label means: `5V 3A`, `12 V 36 W`. Errors: `not-a-label`, `port-incomplete`.
  *
- * @example readPortLabel('5V 3A') // voltageV 5, currentA 3
+ * @example readPortLabel('5V 3A') // { ok: true, value: { voltageV: 5, currentA: 3 } }
  */
 export function readPortLabel(text: string): Parsed<PortLabel> {
   const read = readFigures(text, 'what the port says, such as “5V 3A”');
@@ -88,7 +88,7 @@ export function readPortLabel(text: string): Parsed<PortLabel> {
 /**
  * A port that offers several profiles, apart by `/`, `;` or a comma and a space: `5V 3A / 9V 3A / 15V 3A`.
  *
- * @example readProfiles('5V 3A, 9V 2,22A') // two profiles
+ * @example readProfiles('5V 3A, 9V 2,22A') // { ok: true, value: [{ voltageV: 5, currentA: 3 }, { voltageV: 9, currentA: 2.22 }] }
  */
 export function readProfiles(text: string): Parsed<readonly PortLabel[]> {
   const profiles: PortLabel[] = [];

@@ -36,7 +36,9 @@ export const DRAW_SPREAD: Readonly<Record<Provenance, number>> = { printed: 0.07
  * A meter at the battery and a run-down have the losses of the way in them, so the draw at the device is the one with
  * which this very feed takes the measured watts at half charge.
  *
- * @example a run-down of 95 Wh in 5 h 10 is 18.4 W at the battery; behind an adapter of 92 % about 16.8 W at the camera
+ * A run-down of 95 Wh in 5 h 10 is 18.4 W at the battery; behind an adapter of 92 % about 16.8 W at the camera.
+ *
+ * @example deviceDraw(model.resolved.devices[0], undefined, model.resolved.trees[0], new Evidence()).powerW // 16.7
  */
 export function deviceDraw(
   use: DeviceUse,

@@ -68,9 +68,7 @@ const PAST_PHASE_END = 1.1;
  * Preconditions: `networkIssues(network)` is empty. Accuracy: 1e-6 of the minutes. Cost: about 0.1 ms for a few loads in
  * one phase; each further phase adds about as much as an interval. Throws `RangeError` past 100 000 intervals.
  *
- * @example
- * const run = discharge({ pack, feeds: [{ id: 'to-monitor', resistanceOhm: 0.05, load: { id: 'monitor', powerW: 12 } }] });
- * run.minutes // 506.9 for the 6.8 Ah four-cell pack of the reference cases
+ * @example discharge(network).minutes // 506.86
  */
 export function discharge(network: Network, options: DischargeOptions = {}): Discharge {
   const { pack } = network;

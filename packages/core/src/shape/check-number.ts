@@ -16,7 +16,7 @@ export function isWithin(shape: NumberShape, value: number): boolean {
  *
  * Errors: those of `parseQuantity`, and `out-of-range`. A figure of zero or below says so in the same words.
  *
- * @example readField(number('Draw', 'W', { above: 0, max: 2000 }), '-5 W') // ok false, code 'out-of-range'
+ * @example readField(number('Draw', 'W', { above: 0, max: 2000 }), '-5 W') // { ok: false, issue: { code: 'out-of-range', … } }
  */
 export function readField(shape: NumberShape, typed: string): Parsed<number> {
   const parsed = parseQuantity(typed, shape.unit);

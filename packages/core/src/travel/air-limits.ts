@@ -16,7 +16,7 @@ export type Flight = 'free' | 'approval' | 'no' | 'unknown';
  * Whether a battery may fly in the cabin, by its printed watt-hours: free to 100 Wh, with the carrier's approval to
  * 160 Wh, not above. Lead-acid: non-spillable, to 100 Wh and 12 V.
  *
- * @example mayFly({ ...vMount, energyWh: 147 }) // 'approval'
+ * @example mayFly({ ...battery, energyWh: 147 }) // 'approval'
  */
 export function mayFly(battery: Battery): Flight {
   // what is printed counts at the gate, not what was measured

@@ -88,7 +88,7 @@ export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { re
  * dull spell nothing is yielded. Nobody changes batteries in between: spares do not count. Unknown, with the reason, where
  * the rig cannot be worked out or has no battery to live on. Cost: a rig's answer, and one more for each interval of frames.
  *
- * @example leftAlone(rig, gear) // { is: 'known', alone: { autonomyDays: 7.1, sustained: false, … } }
+ * @example leftAlone(unattendedRig, gear).is // 'known'
  */
 export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
   const said = rig.unattended ?? {};

@@ -54,7 +54,7 @@ export const TYPE_C_A = 3;
  * The profiles a source of a rating offers when it prints no list of its own: 3 A at each step, the last at
  * rating / volts; up to 5 A at 20 V and above.
  *
- * @example profilesByRating(45) // 5 V 3 A, 9 V 3 A, 15 V 3 A
+ * @example profilesByRating(45) // [{ voltageV: 5, currentA: 3 }, { voltageV: 9, currentA: 3 }, { voltageV: 15, currentA: 3 }]
  */
 export function profilesByRating(ratingW: number): readonly Profile[] {
   return STEPS.filter(({ aboveW }) => ratingW > aboveW).map(({ voltageV }) => {
@@ -73,7 +73,7 @@ export function usbCable(marked5A: boolean, extendedRange: boolean): UsbCable {
  * voltage where two are equal; a programmable supply's highest step in the window where that gives more and the sink
  * can ask for it. Undefined when nothing is in the window.
  *
- * @example negotiate(profilesByRating(45), usbCable(false, false), { minV: 9, maxV: 15 }) // 15 V 3 A, 45 W
+ * @example negotiate(profilesByRating(45), usbCable(false, false), { minV: 9, maxV: 15 }) // { voltageV: 15, currentA: 3, powerW: 45, … }
  */
 export function negotiate(
   profiles: readonly Profile[],
@@ -100,7 +100,7 @@ export function negotiate(
  * What a port without Power Delivery gives a USB device: 5 V at what the port and the cable carry; undefined for a
  * device that does not take 5 V.
  *
- * @example plainFiveVolts(2.4, usbCable(false, false), { minV: 5, maxV: 9 }) // 5 V 2.4 A, 12 W
+ * @example plainFiveVolts(2.4, usbCable(false, false), { minV: 5, maxV: 9 }) // { voltageV: 5, currentA: 2.4, powerW: 12, … }
  */
 export function plainFiveVolts(portA: number, cable: UsbCable, sink: Sink): Contract | undefined {
   return sink.minV <= PLAIN_V && PLAIN_V <= sink.maxV ? contractAt(PLAIN_V, portA, cable, 'plain-5v') : undefined;

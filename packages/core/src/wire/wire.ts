@@ -23,7 +23,7 @@ const AMPACITY: readonly (readonly [areaMm2: number, amps: number])[] = [
 /**
  * Cross-section of an American wire gauge: diameter 0.127 × 92^((36 − n) / 39) mm.
  *
- * @example areaOfAwg(18) // 0.823 mm²
+ * @example areaOfAwg(18) // 0.823
  */
 export function areaOfAwg(gauge: number): number {
   const diameterMm = 0.127 * 92 ** ((36 - gauge) / 39);
@@ -33,7 +33,7 @@ export function areaOfAwg(gauge: number): number {
 /**
  * Ohms of a two-core lead, there and back, with a pair of contacts at each end; copper warms by 0.39 % a degree.
  *
- * @example leadOhm(1, 0.5) // 0.089 Ω
+ * @example leadOhm(1, 0.5) // 0.089
  */
 export function leadOhm(lengthM: number, areaMm2: number, temperatureC = 20): number {
   return (2 * COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (temperatureC - 20)) * lengthM) / areaMm2 + 2 * CONTACT_PAIR_OHM;
@@ -42,7 +42,7 @@ export function leadOhm(lengthM: number, areaMm2: number, temperatureC = 20): nu
 /**
  * Amps a wire carries for long, straight between the table's points, in proportion to the smallest below them.
  *
- * @example ampacity(0.5) // 6 A
+ * @example ampacity(0.5) // 6
  */
 export function ampacity(areaMm2: number): number {
   const above = AMPACITY.findIndex(([area]) => area >= areaMm2);

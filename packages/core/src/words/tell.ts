@@ -35,7 +35,7 @@ export interface Told extends FindingPlace {
 /**
  * A finding told in one sentence, with the numbers compared and what to do about it.
  *
- * @example tell(answer.findings[0]).sentence // 'Holmvik 49 gives up to 16.8 V; …'
+ * @example tell(answer.findings[0]).sentence // 'On Adapter M from D-tap, Skuadon 60 shows a full battery until it stops dead.'
  */
 export function tell(finding: Finding): Told {
   const { code, verdict, facts, ...place } = finding;

@@ -8,7 +8,7 @@ const DAY_MIN = 24 * HOUR_MIN;
  * Watts that a place gives to chargers while it gives any: an outlet's own limit, or a panel's yield of the day spread evenly
  * over its hours of sun. Undefined where an outlet gives plenty; 0 where a figure of the sun is missing, which `dayIssues` tells.
  *
- * @example placeW({ power: 'solar', outletW: 100, sunHours: 2, powerFrom: 600, powerTo: 900, … }) // 26
+ * @example placeW({ id: 'quay', name: 'Quay', power: 'solar', outletW: 100, sunHours: 2, powerFrom: 600, powerTo: 900 }) // 26
  */
 export function placeW({ power, outletW, sunHours, powerFrom, powerTo }: Place): number | undefined {
   if (power === 'none') return 0;

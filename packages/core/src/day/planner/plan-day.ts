@@ -47,7 +47,7 @@ const MOST_GROWN = 2000;
  * not be interrupted first, and further orders are tried while there is time. What is locked stays. The same day gives
  * the same plan. Cost: some hundred runs of a rig for each try.
  *
- * @example planDay(new DaySimulation(day, gear, rigs)).cost.gapMin // 0
+ * @example planDay(simulation).cost.gapMin // 4
  */
 export function planDay(simulation: DaySimulation, options: PlanOptions = {}): DayPlan {
   return new Planner(simulation, options).plan();

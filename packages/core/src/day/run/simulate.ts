@@ -22,7 +22,7 @@ export type Moves = Pick<Day, 'swaps' | 'charges'>;
  * Cost: some milliseconds for each rig with batteries not seen before, then some tens of microseconds for each span
  * of each rig. Never throws for sound shapes: what cannot be run is a gap, and says why.
  *
- * @example new DaySimulation(day, gear, rigs).run().gaps // [] where every block has power
+ * @example new DaySimulation(day, gear, rigs).run().gaps[0].why // 'gave-out'
  */
 export class DaySimulation {
   readonly states: RigStates;

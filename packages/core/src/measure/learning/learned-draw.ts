@@ -50,7 +50,7 @@ const YEAR_DAYS = 365.25;
  * the clock, the meter, what the feed lost and what else hung on it (`way`; a loss that the observation itself gives
  * goes before). Undefined while the battery's energy is not known, or nothing was used.
  *
- * @example drawFrom({ kind: 'run-down', minutes: 310, … }, vMount).meanW // 18.4 at the battery
+ * @example drawFrom({ kind: 'run-down', at: '2026-01-10', deviceId: cameraId, batteryId: 'v', minutes: 310 }, battery).meanW // 18.4
  */
 export function drawFrom(observation: DrawObservation, battery?: Battery, loss?: FeedLoss): DrawEstimate | undefined {
   const say = formatQuantity;

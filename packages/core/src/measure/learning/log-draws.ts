@@ -204,7 +204,7 @@ function feedLossOf(lostShare: number | undefined, loss: FeedLoss | undefined): 
 /**
  * What turns the watts of a recording into watts at its device; undefined while it is not known what lay between.
  *
- * @example atDevice(recording, log)?.(18.4) // 16.7 behind an adapter that loses 9 %
+ * @example atDevice({ meterAt: 'battery', lostShare: 0.09, deviceId: cameraId }, log)?.(18.4) // 16.7
  */
 export function atDevice(recording: Recording, log: Pick<Log, 'gear' | 'rigs'>): ((watts: number) => number) | undefined {
   const { meterAt, deviceId, rigId, batteryId, lostShare } = recording;

@@ -17,7 +17,7 @@ const OWN = 0.03;
  * The mode that each segment most likely is, by its mean power; undefined where none is near, or two are about as near.
  * A suggestion: a person says what it was.
  *
- * @example matchModes([{ meanW: 9.3, … }], [{ modeId: 'dim', powerW: 9, spread: 0.075 }]) // ['dim']
+ * @example matchModes([{ meanW: 9.3 }], [{ modeId: 'dim', powerW: 9, spread: 0.075 }]) // ['dim']
  */
 export function matchModes(segments: readonly Pick<Segment, 'meanW'>[], modes: readonly KnownMode[]): readonly (string | undefined)[] {
   return segments.map(({ meanW }) => {

@@ -24,7 +24,7 @@ const START_UP_S = 10;
  *
  * Preconditions: segments in order, with seconds from the trace's first sample. Cost: one pass over the samples.
  *
- * @example peaksOf(trace, segments)[1] // { peakW: 19.2, peakMs: 400, peaks: 1, startUp: true }
+ * @example peaksOf(trace, segments)[1].peakW // 19.2
  */
 export function peaksOf({ timeS, powerW }: Trace, segments: readonly Segment[]): readonly SegmentPeaks[] {
   const origin = timeS[0] ?? 0;

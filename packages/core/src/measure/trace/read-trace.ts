@@ -31,7 +31,7 @@ const LEAST_SLOTS = 2;
  *
  * Cost: about 0.3 µs a sample and 2 µs a second of it. Throws as `inSlots`.
  *
- * @example readTrace(trace).segments.length // 4
+ * @example readTrace(trace).segments.length // 3
  */
 export function readTrace(trace: Trace): TraceReading {
   const { timeS } = trace;

@@ -44,7 +44,7 @@ const LEAST_STEP = 0.02;
  *
  * Cost: slots × log slots; about 0.2 s for a day of seconds.
  *
- * @example steadySegments(inSlots(trace, 1)).map(({ meanW }) => meanW) // [6.1, 14.8, 6.0]
+ * @example steadySegments(inSlots(trace, 1)).length // 3
  */
 export function steadySegments(slots: Slots, { leastS = LEAST_S, strictness = 1 }: SegmentOptions = {}): readonly Segment[] {
   return runsOf(slots).flatMap(([from, to]) => {

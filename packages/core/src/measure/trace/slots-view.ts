@@ -67,7 +67,7 @@ export function coarser({ slotS, meanW, lowestW, highestW, samples }: Slots, fac
  * A window of a recording reduced to at most `most` columns by their lowest, mean and highest, so that no spike is lost.
  * Times are from the recording's start. Cost: one pass over the slots of the window.
  *
- * @example slotsView(slots, 0, 3600, 600).columns.length // 600
+ * @example slotsView(slots, 0, 150, 50).columns.length // 50
  */
 export function slotsView(slots: Slots, fromS: number, toS: number, most: number): SlotsView {
   const { slotS, meanW, lowestW, highestW, samples } = slots;

@@ -23,7 +23,7 @@ const MOST_STEPS = 10_000;
  * A recording in equal slots: samples of any spacing, gaps left as gaps. The mean of a slot is that of its samples.
  * Throws `RangeError` where the slots would be more than two million.
  *
- * @example inSlots({ timeS: Float64Array.of(0, 0.5, 3), powerW: Float64Array.of(4, 6, 8) }, 1).meanW // 5, 0, 0, 8
+ * @example [...inSlots({ timeS: Float64Array.of(0, 0.5, 3), powerW: Float64Array.of(4, 6, 8) }, 1).meanW] // [5, 0, 0, 8]
  */
 export function inSlots({ timeS, powerW }: Trace, slotS: number): Slots {
   const count = timeS.length === 0 ? 0 : Math.floor((timeS[timeS.length - 1]! - timeS[0]!) / slotS + 1e-9) + 1;
@@ -49,7 +49,7 @@ export function inSlots({ timeS, powerW }: Trace, slotS: number): Slots {
  * `mostS` hold the sample before them, as one. A meter that answers late has not been away. (The sample, not the slot: that
  * may hold a bit of the mode before.)
  *
- * @example bridged(inSlots(trace, 1), trace, 5) // where samples stand at 0 s and 3 s, slots 1 and 2 hold the first
+ * @example [...bridged(inSlots(sparse, 1), sparse, 5).meanW] // [5, 6, 6, 8]
  */
 export function bridged(slots: Slots, { timeS, powerW }: Trace, mostS: number): Slots {
   const samples = slots.samples.slice();

@@ -1,0 +1,33 @@
+// `npm run dev`: the server and the pages, both made again on every change, on the data of `npm start`.
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
+import { POSTGRESQL, START_CLUSTER, freePort, startPostgres } from './lib/postgres.mjs';
+import { main, say } from './lib/say.mjs';
+
+await main(async () => {
+  requireNode();
+  installDebianPackages([POSTGRESQL]);
+  installNodePackages();
+  const postgres = await startPostgres(START_CLUSTER);
+  const port = await freePort();
+  const proxy = path.join(DATA, 'dev-proxy.json');
+  fs.writeFileSync(proxy, JSON.stringify({ '/api': { target: `http://127.0.0.1:${port}`, secure: false } }));
+  const env = { ...process.env, DATABASE_URL: postgres.url, PORT: String(port), NG_CLI_ANALYTICS: 'false' };
+  const run = (args, cwd) => spawn('npx', ['--no', '--', ...args], { cwd: path.join(ROOT, cwd), stdio: 'inherit', env });
+  const children = [
+    run(['tsx', 'watch', '--tsconfig', 'tsconfig.json', 'src/main.ts'], 'packages/server'),
+    run(['ng', 'serve', '--host', '127.0.0.1', '--port', process.env.DEV_PORT ?? '4200', '--proxy-config', proxy], 'packages/web'),
+  ];
+  say('The pages come at http://127.0.0.1:4200/ when they are built; Ctrl+C ends everything.');
+  const stop = () => children.forEach((child) => child.kill('SIGTERM'));
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  await Promise.race(children.map((child) => new Promise((resolve) => child.once('exit', resolve))));
+  stop();
+  await Promise.all(children.map((child) => child.exitCode ?? new Promise((resolve) => child.once('exit', resolve))));
+  await postgres.stop();
+  return 0;
+});
