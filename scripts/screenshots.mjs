@@ -21,7 +21,7 @@ const PICTURES = [
   { name: 'import', path: '/kit/import', size: DESK, prepare: readTable },
   { name: 'rigs', path: '/rigs', size: DESK },
   { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, prepare: slideToEnd },
-  { name: 'rig-of-four', path: RIG('07'), size: { width: 1280, height: 1500 }, prepare: showWays },
+  { name: 'rig-of-four', path: RIG('07'), size: { width: 1280, height: 1500 }, prepare: showPath },
   { name: 'feeds', path: RIG('04'), size: { width: 1280, height: 900 }, prepare: openFeeds },
   { name: 'compare', path: `${RIG('07')}/compare`, size: { width: 1280, height: 1340 }, prepare: compareAll },
   { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
@@ -102,16 +102,23 @@ async function compareAll(page) {
   await page.locator('.apexcharts-svg').waitFor();
 }
 
-/** The ways of its energy at the top, the answer above them out of sight. */
-async function showWays(page) {
+/** The energy path at the top, the answer above it out of sight. */
+async function showPath(page) {
   await page.getByRole('region', { name: 'Voltage profile' }).scrollIntoViewIfNeeded();
   await page.evaluate(`document.querySelector('[aria-label="Voltage profile"]').scrollIntoView({ block: 'start' })`);
 }
 
+/** Chooses in a drop-down, or in a field that searches where there is much to choose from. */
+async function pick(page, field, title) {
+  if ((await field.evaluate(({ tagName }) => tagName)) === 'SELECT') return field.selectOption(title);
+  await field.fill(title);
+  return page.getByRole('listbox').getByRole('option', { name: title }).first().click();
+}
+
 async function answerThreeQuestions(page) {
-  await page.getByLabel('Device', { exact: true }).selectOption('Mid-size camera, 4K at high frame rate');
+  await pick(page, page.getByLabel('Device', { exact: true }), 'Mid-size camera, 4K at high frame rate');
   await page.getByText('USB-C Power Delivery bank', { exact: true }).click();
-  await page.getByLabel('Battery', { exact: true }).selectOption('45 W Power Delivery bank, 20 000 mAh');
+  await pick(page, page.getByLabel('Battery', { exact: true }), '45 W Power Delivery bank, 20 000 mAh');
   await page.getByLabel('It must run for').fill('3h30');
   await page.evaluate('window.scrollTo(0, 0)');
 }

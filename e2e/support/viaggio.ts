@@ -70,5 +70,5 @@ export async function untilSaved(page: Page): Promise<void> {
 export async function pick(field: Locator, title: string): Promise<void> {
   if ((await field.evaluate(({ tagName }) => tagName)) === 'SELECT') return void (await field.selectOption(title));
   await field.fill(title);
-  await field.page().getByRole('option', { name: title }).first().click();
+  await field.page().getByRole('listbox').getByRole('option', { name: title }).first().click();
 }

@@ -74,7 +74,6 @@ let lastId = 0;
       display: inline-block;
       min-width: 7rem;
       font-size: 0.8rem;
-      color: var(--bs-secondary-color);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
