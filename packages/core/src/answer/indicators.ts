@@ -70,7 +70,7 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
 function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc: number; packV: number }[]): Indicator {
   const { gauge, name, cellsInSeries, chemistry } = battery.gear;
   const base = { where: `gauge of ${name}`, gearId: battery.id };
-  if (gauge === undefined) return { ...base, believable: 'unknown', why: 'What its gauge reads is not said.', readings: [] };
+  if (gauge === undefined) return { ...base, believable: 'unknown', why: 'What its gauge reads is not entered.', readings: [] };
   if (gauge.reads === 'none') return { ...base, believable: 'no', why: 'It has no gauge.', readings: [] };
   const steps = gauge.steps ?? (gauge.reads === 'charge' ? DEFAULT_PERCENT_STEPS : DEFAULT_BARS);
   const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;

@@ -2,9 +2,9 @@ import { bank, camera, dummy, pack, splitter, usbCamera, usbWire } from '../../t
 import { batteryFigures } from './battery-figures';
 import { connectorName, isMount, mates, polarityOf } from './connector';
 import type { Connector } from './connector';
-import { oneFeed } from './one-feed';
 import { meetsDirectly, portsOf } from './ports-of';
-import { gearIdsOf } from './rig';
+import { oneFeed } from './rig/one-feed';
+import { gearIdsOf } from './rig/rig';
 
 const barrel = (outerMm?: number, innerMm?: number, polarity?: Connector['polarity']): Connector => ({
   type: 'barrel',

@@ -71,86 +71,124 @@ const PAST_PHASE_END = 1.1;
  * @example discharge(network).minutes // 506.86
  */
 export function discharge(network: Network, options: DischargeOptions = {}): Discharge {
-  const { pack } = network;
-  const circuit = compile(network);
-  const openCircuitV = (soc: number): number => pack.cellsInSeries * cellVoltage(pack.ocvPerCell, soc);
-  const phases = network.profile ?? [ALL_ON];
-  const startSoc = pack.startSoc ?? 1;
-  const total = newTally(circuit);
-  const intervals: Interval[] = [];
-  const loadMinutes = new Map<string, number>();
-  let soc = startSoc;
-  let minute = 0;
-  let stop: { cause: EndCause; at: string } | undefined;
+  const course = new Course(network);
+  const stop = course.run();
+  return course.told(stop, options);
+}
 
-  for (let turn = 0; stop === undefined; turn++) {
-    if (turn > MAX_INTERVALS) throw tooLong();
-    const isLast = !network.repeatProfile && turn >= phases.length - 1;
-    const phase = phases[isLast ? phases.length - 1 : turn % phases.length]!;
-    const phaseEnd = isLast ? Infinity : minute + phase.minutes;
-    const phaseStart = minute;
-    settle(circuit, phase.scale);
-    stop = turn === 0 ? refusesToStart(circuit, openCircuitV(soc)) : undefined;
-    stop ??= stopAt(circuit, openCircuitV(soc));
-    while (stop === undefined && minute < phaseEnd) {
-      if (intervals.length >= MAX_INTERVALS) throw tooLong();
-      solve(circuit, openCircuitV(soc));
-      if (circuit.root.currentA <= 0) {
-        if (phaseEnd === Infinity) stop = { cause: 'no-draw', at: 'pack' };
-        else minute = phaseEnd;
-        break;
-      }
-      if (soc <= 0) {
-        stop = { cause: 'empty', at: 'pack' };
-        break;
-      }
-      const target = intervalEnd(network, soc, circuit.root.currentA, phaseEnd - minute);
-      const broken = stopAt(circuit, openCircuitV(target)) && firstBreak(circuit, openCircuitV, soc, target);
-      const step = advance(circuit, network, soc, broken ? broken.soc : target, phaseEnd - minute);
-      addTallies(total, step.tally);
-      intervals.push({ fromSoc: soc, toSoc: step.soc, fromMinute: minute, toMinute: minute + step.tally.minutes, phase });
-      soc = step.soc;
-      minute = step.endsPhase ? phaseEnd : minute + step.tally.minutes;
-      if (broken && !step.endsPhase) stop = { cause: broken.cause, at: broken.at };
-    }
-    for (const node of circuit.nodes) {
-      if (node.load) loadMinutes.set(node.load.id, (loadMinutes.get(node.load.id) ?? 0) + (node.loadW * (minute - phaseStart)) / 60);
-    }
+interface EndOfRun {
+  readonly cause: EndCause;
+  readonly at: string;
+}
+
+/** One run while it goes: phase by phase, interval by interval, until something stops it. */
+class Course {
+  private readonly circuit: Circuit;
+  private readonly phases: readonly Phase[];
+  private readonly startSoc: number;
+  private readonly total: Tally;
+  private readonly intervals: Interval[] = [];
+  private readonly loadWh = new Map<string, number>();
+  private soc: number;
+  private minute = 0;
+
+  constructor(private readonly network: Network) {
+    this.circuit = compile(network);
+    this.phases = network.profile ?? [ALL_ON];
+    this.startSoc = this.soc = network.pack.startSoc ?? 1;
+    this.total = newTally(this.circuit);
   }
 
-  const loads = [...loadMinutes].map(([id, energyWh]) => ({ id, energyWh }));
-  const pointIn = (interval: Interval, at: number): TimedPoint | undefined => {
-    settle(circuit, interval.phase.scale);
-    const within = interval.fromSoc - at;
-    const minutes = within <= 0 ? 0 : integrate(circuit, network, interval.fromSoc, at).minutes;
-    return solve(circuit, openCircuitV(at)) ? { minute: interval.fromMinute + minutes, soc: at, ...readPoint(circuit) } : undefined;
-  };
-  const first = intervals[0] ?? { fromSoc: soc, toSoc: soc, fromMinute: 0, toMinute: 0, phase: phases[0]! };
-  const last = intervals.at(-1) ?? first;
-  const middleSoc = (startSoc + soc) / 2;
-  const peak = firstPeakBreak(circuit, phases, openCircuitV, startSoc, soc);
-  const peakAt = peak && (intervals.find((interval) => interval.toSoc <= peak.fromSoc) ?? first);
-  const halfway = intervals.find((interval) => interval.toSoc <= middleSoc) ?? first;
+  run(): EndOfRun {
+    for (let turn = 0; turn <= MAX_INTERVALS; turn++) {
+      const isLast = !this.network.repeatProfile && turn >= this.phases.length - 1;
+      const phase = this.phases[isLast ? this.phases.length - 1 : turn % this.phases.length]!;
+      const from = this.minute;
+      settle(this.circuit, phase.scale);
+      const here = this.openCircuitV(this.soc);
+      const refused = turn === 0 ? refusesToStart(this.circuit, here) : undefined;
+      const stop = refused ?? stopAt(this.circuit, here) ?? this.through(phase, isLast ? Infinity : from + phase.minutes);
+      this.countLoads(this.minute - from);
+      if (stop) return stop;
+    }
+    throw tooLong();
+  }
 
-  return {
-    minutes: minute,
-    cause: stop.cause,
-    at: stop.at,
-    endSoc: soc,
-    packWh: total.packWh,
-    loadsWh: loads.reduce((sum, { energyWh }) => sum + energyWh, 0),
-    loads,
-    losses: [
-      { id: 'pack', energyWh: total.packLossWh },
-      ...circuit.nodes.map((node, index) => ({ id: node.id, energyWh: total.feedLossWh[index]! })),
-    ],
-    strandedWh: pack.capacityAh * pack.cellsInSeries * ocvArea(pack.ocvPerCell, soc),
-    start: pointIn(first, first.fromSoc),
-    middle: pointIn(halfway, middleSoc),
-    end: pointIn(last, last.toSoc),
-    trace: options.tracePoints === undefined ? [] : traceOf(circuit, network, intervals, options.tracePoints, startSoc - soc),
-    peak: peak && peakAt && { ...peak, minute: pointIn(peakAt, peak.fromSoc)?.minute ?? peakAt.fromMinute },
-  };
+  /** Everything that is asked of a run, once it has stopped. */
+  told(stop: EndOfRun, { tracePoints }: DischargeOptions): Discharge {
+    const { circuit, network, intervals, startSoc, soc, total } = this;
+    const { pack } = network;
+    const loads = [...this.loadWh].map(([id, energyWh]) => ({ id, energyWh }));
+    const first = intervals[0] ?? { fromSoc: soc, toSoc: soc, fromMinute: 0, toMinute: 0, phase: this.phases[0]! };
+    const last = intervals.at(-1) ?? first;
+    const at = (charge: number): Interval => intervals.find((interval) => interval.toSoc <= charge) ?? first;
+    const middleSoc = (startSoc + soc) / 2;
+    const peak = firstPeakBreak(circuit, this.phases, (charge) => this.openCircuitV(charge), startSoc, soc);
+    return {
+      minutes: this.minute,
+      cause: stop.cause,
+      at: stop.at,
+      endSoc: soc,
+      packWh: total.packWh,
+      loadsWh: loads.reduce((sum, { energyWh }) => sum + energyWh, 0),
+      loads,
+      losses: [
+        { id: 'pack', energyWh: total.packLossWh },
+        ...circuit.nodes.map((node, index) => ({ id: node.id, energyWh: total.feedLossWh[index]! })),
+      ],
+      strandedWh: pack.capacityAh * pack.cellsInSeries * ocvArea(pack.ocvPerCell, soc),
+      start: this.pointIn(first, first.fromSoc),
+      middle: this.pointIn(at(middleSoc), middleSoc),
+      end: this.pointIn(last, last.toSoc),
+      trace: tracePoints === undefined ? [] : traceOf(circuit, network, intervals, tracePoints, startSoc - soc),
+      peak: peak && { ...peak, minute: this.pointIn(at(peak.fromSoc), peak.fromSoc)?.minute ?? at(peak.fromSoc).fromMinute },
+    };
+  }
+
+  /** Goes through one phase to its end; what stops the run before, if anything does. */
+  private through(phase: Phase, phaseEnd: number): EndOfRun | undefined {
+    const { circuit, network } = this;
+    while (this.minute < phaseEnd) {
+      if (this.intervals.length >= MAX_INTERVALS) throw tooLong();
+      solve(circuit, this.openCircuitV(this.soc));
+      if (circuit.root.currentA <= 0) {
+        if (phaseEnd === Infinity) return { cause: 'no-draw', at: 'pack' };
+        this.minute = phaseEnd;
+        return undefined;
+      }
+      if (this.soc <= 0) return { cause: 'empty', at: 'pack' };
+      const left = phaseEnd - this.minute;
+      const target = intervalEnd(network, this.soc, circuit.root.currentA, left);
+      const openCircuitV = (charge: number): number => this.openCircuitV(charge);
+      const broken = stopAt(circuit, openCircuitV(target)) && firstBreak(circuit, openCircuitV, this.soc, target);
+      const { soc, tally, endsPhase } = advance(circuit, network, this.soc, broken ? broken.soc : target, left);
+      addTallies(this.total, tally);
+      const toMinute = this.minute + tally.minutes;
+      this.intervals.push({ fromSoc: this.soc, toSoc: soc, fromMinute: this.minute, toMinute, phase });
+      this.soc = soc;
+      this.minute = endsPhase ? phaseEnd : toMinute;
+      if (broken && !endsPhase) return { cause: broken.cause, at: broken.at };
+    }
+    return undefined;
+  }
+
+  private countLoads(minutes: number): void {
+    for (const { load, loadW } of this.circuit.nodes)
+      if (load) this.loadWh.set(load.id, (this.loadWh.get(load.id) ?? 0) + (loadW * minutes) / 60);
+  }
+
+  private pointIn(interval: Interval, at: number): TimedPoint | undefined {
+    settle(this.circuit, interval.phase.scale);
+    const within = interval.fromSoc - at;
+    const minutes = within <= 0 ? 0 : integrate(this.circuit, this.network, interval.fromSoc, at).minutes;
+    if (!solve(this.circuit, this.openCircuitV(at))) return undefined;
+    return { minute: interval.fromMinute + minutes, soc: at, ...readPoint(this.circuit) };
+  }
+
+  private openCircuitV(soc: number): number {
+    const { cellsInSeries, ocvPerCell } = this.network.pack;
+    return cellsInSeries * cellVoltage(ocvPerCell, soc);
+  }
 }
 
 function tooLong(): RangeError {

@@ -4,13 +4,13 @@ import type { Day, Gear, Rig } from '@viaggio/core';
 import { press, textOf } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';
 import { render, until } from '../../../testing/sheet';
-import { ChargingView } from './charging-view';
-import type { DaySheet } from './day-sheet';
-import { FollowedBattery } from './followed-battery';
-import { GaugesView } from './gauges-view';
-import { Moves } from './moves';
-import { PlanPanel } from './plan-panel';
-import { WhatIfPanel } from './what-if-panel';
+import { ChargingView } from './charging/charging-view';
+import type { DaySheet } from './page/day-sheet';
+import { FollowedBattery } from './timeline/followed-battery';
+import { GaugesView } from './charging/gauges-view';
+import { Moves } from './planning/moves';
+import { PlanPanel } from './planning/plan-panel';
+import { WhatIfPanel } from './planning/what-if-panel';
 
 // a plan is really looked for
 jest.setTimeout(60_000);

@@ -19,18 +19,18 @@ import { itemsReducer } from '../state/items.reducer';
 import { selectItems } from '../state/items.selectors';
 import { CoreWorkers } from '../workers/core-workers';
 import { readRecording } from '../workers/read-recording';
-import { BatteryPage } from './battery-page';
-import { DrawsPage } from './draws-page';
-import { HealthPage } from './health-page';
-import { ColumnsEditor } from './import/columns-editor';
+import { BatteryPage } from './learnt/battery-page';
+import { DrawsPage } from './learnt/draws-page';
+import { HealthPage } from './learnt/health-page';
+import { ColumnsEditor } from './recordings/import/columns-editor';
 import { lineOf, summaryOf, whenOf } from './labels';
 import { LogPage } from './log-page';
-import { ObservationsPage } from './observations-page';
-import { PlansPage } from './plans-page';
-import { RecordingPage } from './recording-page';
-import { RecordingsApi } from './recordings-api';
-import { WritePage } from './write-page';
-import { clock } from './trace-chart';
+import { ObservationsPage } from './observations/observations-page';
+import { PlansPage } from './learnt/plans-page';
+import { RecordingPage } from './recordings/recording-page';
+import { RecordingsApi } from './recordings/recordings-api';
+import { EntryPage } from './observations/entry-page';
+import { clock } from './recordings/trace-chart';
 
 const { entry: RECORDING, slots: SLOTS } = lowWaterRecording();
 const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore
@@ -99,7 +99,7 @@ describe('the observations', () => {
 
 describe('writing down', () => {
   it('says what is missing, and sends nothing until it is whole', async () => {
-    const fixture = await render(WritePage, { kind: 'capacity' });
+    const fixture = await render(EntryPage, { kind: 'capacity' });
     host(fixture)
       .querySelector('form')!
       .dispatchEvent(new Event('submit', { cancelable: true }));
@@ -118,7 +118,7 @@ describe('writing down', () => {
   });
 
   it('takes the battery of a rig that has only one', async () => {
-    const fixture = await render(WritePage, { kind: 'set-run' });
+    const fixture = await render(EntryPage, { kind: 'set-run' });
     await pick(fixture, field<HTMLSelectElement>(fixture, 'Rig'), LOW_WATER.rigs[0]!.id);
     expect(field<HTMLSelectElement>(fixture, 'Battery').value).toBe(idOf('Holmvik 95', 'V1'));
   });
@@ -135,7 +135,7 @@ describe('writing down', () => {
       capacity: ['Battery', 'It gave'],
     };
     for (const [kind, labels] of Object.entries(needs)) {
-      const fixture = await render(WritePage, { kind });
+      const fixture = await render(EntryPage, { kind });
       host(fixture)
         .querySelector('form')!
         .dispatchEvent(new Event('submit', { cancelable: true }));
@@ -148,7 +148,7 @@ describe('writing down', () => {
   });
 
   it('puts in no loss that nobody gave: it stays unknown until it is typed', async () => {
-    const fixture = await render(WritePage, { kind: 'run-down' });
+    const fixture = await render(EntryPage, { kind: 'run-down' });
     await pick(fixture, field<HTMLSelectElement>(fixture, 'Device'), idOf('Skuadon 60'));
     await pick(fixture, field<HTMLSelectElement>(fixture, 'Battery'), idOf('Holmvik 95', 'V1'));
     await type(fixture, 'It ran for', '5h');
@@ -178,7 +178,7 @@ describe('writing down', () => {
 
   it('corrects in place, as an edit that undo takes back', async () => {
     const [first] = LOW_WATER_LOG;
-    const fixture = await render(WritePage, { id: first!.id });
+    const fixture = await render(EntryPage, { id: first!.id });
     await type(fixture, 'It ran for', '5h10');
     host(fixture)
       .querySelector('form')!

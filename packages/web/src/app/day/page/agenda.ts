@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { BLOCK_KINDS, blockTitle, gearTitle } from '@viaggio/core';
+import { DaySheet } from './day-sheet';
+import { percent, time } from '../timeline/timeline-view';
+import { SelectField } from '../../fields/select-field';
+
+/** One thing that a rig's operator does or has before them. */
+interface Item {
+  readonly minute: number;
+  readonly kind: 'block' | 'swap' | 'gap';
+  readonly says: string;
+  readonly more: string;
+  /** To be changed at a touch. */
+  readonly blockId?: string;
+}
+
+/** The hours of one rig as a list, large: what comes, which battery goes in, where there is no power. For the phone and for print. */
+@Component({
+  selector: 'app-agenda',
+  imports: [SelectField],
+  template: `
+    <section aria-label="Hours of a rig">
+      <app-select-field label="Hours of" class="mb-2" (picked)="rig.set($event)">
+        @for (one of rigs(); track one.id) {
+          <option [value]="one.id" [selected]="one.id === chosen()">{{ one.name }}</option>
+        }
+      </app-select-field>
+      <ol class="list-unstyled">
+        @for (item of items(); track $index) {
+          <li [class]="item.kind">
+            <span class="clock">{{ at(item.minute) }}</span>
+            @if (item.blockId; as blockId) {
+              <button type="button" [attr.aria-pressed]="sheet.chosen().has(blockId)" (click)="sheet.chosen.set(of(blockId))">
+                {{ item.says }}
+                <small>{{ item.more }}</small>
+              </button>
+            } @else {
+              <span>
+                {{ item.says }}
+                <small>{{ item.more }}</small>
+              </span>
+            }
+          </li>
+        } @empty {
+          <li>No block yet.</li>
+        }
+      </ol>
+    </section>
+  `,
+  styles: `
+    li {
+      display: grid;
+      grid-template-columns: 6.5rem 1fr;
+      gap: 0.5rem;
+      padding: 0.6rem 0;
+      border-bottom: 1px solid var(--bs-border-color);
+      font-size: 1.15rem;
+    }
+    .clock {
+      font-variant-numeric: tabular-nums;
+      font-weight: 600;
+    }
+    small {
+      display: block;
+      font-size: 0.85rem;
+      color: var(--bs-secondary-color);
+    }
+    button {
+      padding: 0;
+      border: 0;
+      background: none;
+      color: inherit;
+      text-align: left;
+    }
+    button[aria-pressed='true'] {
+      text-decoration: underline;
+    }
+    .swap {
+      background: var(--bs-tertiary-bg);
+    }
+    .gap {
+      color: var(--stop);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Agenda {
+  protected readonly sheet = inject(DaySheet);
+  protected readonly rig = signal<string | undefined>(undefined);
+  protected readonly rigs = computed(() =>
+    (this.sheet.day()?.rigIds ?? []).map((id) => ({ id, name: this.sheet.rigs().get(id)?.name ?? 'A rig that is gone' })),
+  );
+  protected readonly chosen = computed(() => this.rig() ?? this.rigs()[0]?.id);
+
+  protected readonly items = computed((): readonly Item[] => {
+    const day = this.sheet.day();
+    const rigId = this.chosen();
+    if (!day || rigId === undefined) return [];
+    const run = this.sheet.outlook()?.run;
+    const chances = this.sheet.chances()?.blocks;
+    const blocks = day.blocks
+      .filter((block) => block.rigId === rigId)
+      .map((block): Item => {
+        const chance = chances?.get(block.id);
+        const hard = block.uninterrupted ? 'must not be interrupted; ' : '';
+        return {
+          minute: block.fromMin,
+          kind: 'block',
+          blockId: block.id,
+          says: blockTitle(block, day),
+          more: `${BLOCK_KINDS[block.kind]} until ${this.at(block.toMin)}; ${hard}${chance === undefined ? '' : `lasts in ${percent(chance)} of runs`}`,
+        };
+      });
+    const swaps = (run?.seated ?? [])
+      .filter((one) => one.rigId === rigId)
+      .map(({ batteryId, atMin, first }): Item => {
+        const gear = this.sheet.gear().get(batteryId);
+        const stay = run!.stays.find((one) => one.rigId === rigId && one.batteryId === batteryId && one.toMin > atMin);
+        const charge = stay ? `${percent(stay.fromCharge)}, and ${percent(stay.toCharge)} at ${this.at(stay.toMin)}` : '';
+        const name = gear ? gearTitle(gear) : 'A battery that is gone';
+        return { minute: atMin, kind: 'swap', says: first ? `Starts with ${name}` : `Put in ${name}`, more: charge };
+      });
+    const gaps = (run?.gaps ?? [])
+      .filter((one) => one.rigId === rigId && one.why !== 'change')
+      .map((gap): Item => ({ minute: gap.fromMin, kind: 'gap', says: '▲ No power', more: `until ${this.at(gap.toMin)}. ${gap.says}` }));
+    return [...blocks, ...swaps, ...gaps].sort((a, b) => a.minute - b.minute);
+  });
+
+  protected of(blockId: string): ReadonlySet<string> {
+    return new Set([blockId]);
+  }
+
+  protected at(minute: number): string {
+    return time(this.sheet.day()!, minute);
+  }
+}

@@ -1,0 +1,207 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { gearTitle } from '@viaggio/core';
+import type { Swap } from '@viaggio/core';
+import { computedLater } from '../../workers/computed-later';
+import { ClockField } from '../timeline/clock-field';
+import { DaySheet } from '../page/day-sheet';
+import { percent, time } from '../timeline/timeline-view';
+
+/** Which battery goes where and when: times can be typed, lines locked, taken out or added. */
+@Component({
+  selector: 'app-moves',
+  imports: [ClockField],
+  template: `
+    <section aria-label="Batteries that go in">
+      <h2 class="fs-5">Batteries that go in</h2>
+      @if (rows().length === 0) {
+        <p class="text-body-secondary">Every rig starts with its own batteries, and keeps them. “Make it work” places the changes.</p>
+      } @else {
+        <ul class="list-unstyled mb-2">
+          @for (row of rows(); track row.key) {
+            <li class="move">
+              <app-clock-field
+                class="when"
+                [label]="row.title"
+                [minute]="row.swap.atMin"
+                (minuteChange)="sheet.changeSwap(row.swap, { atMin: $event }, 'at')"
+              />
+              <span class="state">{{ row.state }}</span>
+              <button
+                type="button"
+                class="btn btn-sm"
+                [class.btn-secondary]="row.swap.locked"
+                [class.btn-outline-secondary]="!row.swap.locked"
+                [attr.aria-pressed]="row.swap.locked === true"
+                [attr.aria-label]="'Lock: ' + row.title"
+                (click)="sheet.changeSwap(row.swap, { locked: !row.swap.locked }, 'locked')"
+              >
+                {{ row.swap.locked ? 'Locked' : 'Lock' }}
+              </button>
+              <button
+                type="button"
+                class="btn btn-sm btn-outline-secondary acts"
+                [attr.aria-expanded]="asked() === row.swap"
+                [attr.aria-label]="'Earlier or later: ' + row.title"
+                (click)="ask(row.swap)"
+              >
+                Earlier or later?
+              </button>
+              <button
+                type="button"
+                class="btn btn-sm btn-outline-danger"
+                [attr.aria-label]="'Remove: ' + row.title"
+                (click)="sheet.changeSwap(row.swap, undefined, 'out')"
+              >
+                Remove
+              </button>
+              @if (asked() === row.swap) {
+                @if (costs(); as all) {
+                  <ul class="costs small" [attr.aria-label]="'What moving it costs: ' + row.title">
+                    @for (one of all; track one.byMin) {
+                      <li>
+                        <button
+                          type="button"
+                          class="btn btn-link btn-sm p-0"
+                          (click)="sheet.changeSwap(row.swap, { atMin: one.atMin }, 'at')"
+                        >
+                          {{ one.byMin > 0 ? one.byMin + ' min later' : -one.byMin + ' min earlier' }}</button>: {{ one.says }}
+                      </li>
+                    }
+                  </ul>
+                } @else {
+                  <p role="status" class="small mb-0">Trying …</p>
+                }
+              }
+            </li>
+          }
+        </ul>
+      }
+      @if (seats().length > 0) {
+        <form class="add acts" (submit)="add($event)">
+          <select class="form-select form-select-sm" name="seat" aria-label="Into">
+            @for (seat of seats(); track seat.value) {
+              <option [value]="seat.value">{{ seat.title }}</option>
+            }
+          </select>
+          <select class="form-select form-select-sm" name="battery" aria-label="Battery">
+            @for (battery of batteries(); track battery.id) {
+              <option [value]="battery.id">{{ battery.title }}</option>
+            }
+          </select>
+          <button class="btn btn-sm btn-outline-secondary">Add a change</button>
+        </form>
+      }
+    </section>
+  `,
+  styles: `
+    .move {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem;
+      align-items: end;
+      padding: 0.25rem 0;
+      border-bottom: 1px solid var(--bs-border-color);
+    }
+    .when {
+      flex: 1 1 16rem;
+      max-width: 24rem;
+    }
+    .costs {
+      flex: 1 1 100%;
+      margin: 0;
+    }
+    .state {
+      flex: 1 1 8rem;
+      font-size: 0.85rem;
+      color: var(--bs-secondary-color);
+    }
+    .add {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem;
+    }
+    .add select {
+      flex: 1 1 12rem;
+      width: auto;
+      min-width: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Moves {
+  protected readonly sheet = inject(DaySheet);
+  /** The change of which somebody asked what moving it would cost. */
+  protected readonly asked = signal<Swap | undefined>(undefined);
+  private readonly costsLater = computedLater(
+    'compare',
+    () => {
+      const [swap, world] = [this.asked(), this.sheet.asked()];
+      return swap && world && { swap, world };
+    },
+    (core, { swap, world }) => core.movingCosts(world, swap),
+  );
+  protected readonly costs = computed(() => {
+    const later = this.costsLater();
+    return later.is === 'done' ? later.value : undefined;
+  });
+  private readonly name = (id: string): string => {
+    const gear = this.sheet.gear().get(id);
+    return gear ? gearTitle(gear) : 'A battery that is gone';
+  };
+
+  protected readonly rows = computed(() => {
+    const day = this.sheet.day();
+    const stays = this.sheet.outlook()?.run.stays ?? [];
+    return (day?.swaps ?? [])
+      .map((swap, index) => {
+        const { rigId, batteryId, atMin } = swap;
+        const stay = stays.find((one) => one.rigId === rigId && one.batteryId === batteryId && one.fromMin >= atMin - 1e-6);
+        const state = stay
+          ? `${percent(stay.fromCharge)} when it goes in, ${percent(stay.toCharge)} at ${time(day!, stay.toMin)}`
+          : 'not in any block';
+        return {
+          swap,
+          state,
+          key: `${rigId} ${batteryId} ${index}`,
+          title: `${this.name(batteryId)} into ${this.sheet.rigs().get(rigId)?.name ?? '?'}`,
+        };
+      })
+      .sort((a, b) => a.swap.atMin - b.swap.atMin);
+  });
+
+  protected readonly seats = computed(() => {
+    const day = this.sheet.day();
+    return (day?.rigIds ?? []).flatMap((rigId) => {
+      const rig = this.sheet.rigs().get(rigId);
+      const own = new Set((rig?.links ?? []).map(({ from }) => from.gearId).filter((id) => this.sheet.gear().get(id)?.kind === 'battery'));
+      return [...own].map((seatId) => ({
+        value: `${rigId} ${seatId}`,
+        title: own.size > 1 ? `${rig!.name}, in place of ${this.name(seatId)}` : rig!.name,
+      }));
+    });
+  });
+
+  protected readonly batteries = computed(() =>
+    [...this.sheet.gear()]
+      .filter(([, { kind, archived }]) => kind === 'battery' && !archived)
+      .map(([id]) => ({ id, title: this.name(id) }))
+      .sort((a, b) => a.title.localeCompare(b.title)),
+  );
+
+  protected ask(swap: Swap): void {
+    this.asked.update((before) => (before === swap ? undefined : swap));
+  }
+
+  /** In the middle of the rig's first block, to be typed right. */
+  protected add(event: Event): void {
+    event.preventDefault();
+    const form = new FormData(event.target as HTMLFormElement);
+    const [rigId = '', seatId = ''] = (form.get('seat') as string).split(' ');
+    const batteryId = form.get('battery') as string;
+    const day = this.sheet.day()!;
+    const own = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
+    const atMin = own[0] ? Math.round((own[0].fromMin + own[0].toMin) / 2) : (day.startsAt ?? 0);
+    const swap: Swap = { rigId, seatId, batteryId, atMin };
+    this.sheet.change({ swaps: [...(day.swaps ?? []), swap] }, `swap ${Date.now()}`);
+  }
+}

@@ -1,0 +1,153 @@
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
+import type { Block } from '@viaggio/core';
+import { blockTitle } from '@viaggio/core';
+import { DaySheet, STEP_MIN } from '../page/day-sheet';
+import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
+import { PressGroup, Pressable } from '../../shared/press-group';
+
+/** What of a block the pointer holds. */
+interface Grip {
+  readonly block: Block;
+  readonly edge: 'from' | 'to' | 'both';
+  readonly startX: number;
+  readonly byMin: number;
+}
+
+/** Room for names at the left, then the hours. */
+const LEFT = 172;
+const WIDTH = 1030;
+/** Letters of a line of a name. */
+const NAME_LENGTH = 26;
+const CHARGER_LENGTH = 32;
+const HEAD = 24;
+
+/** The day as a picture: rigs with their blocks, batteries' charge under them, chargers below. Blocks can be dragged. */
+@Component({
+  selector: 'app-timeline',
+  imports: [PressGroup, Pressable],
+  templateUrl: './timeline.html',
+  styleUrl: './timeline.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Timeline {
+  protected readonly sheet = inject(DaySheet);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly width = WIDTH;
+  protected readonly left = LEFT;
+  protected readonly row = ROW;
+  private readonly day = computed(() => this.sheet.day()!);
+  protected readonly scale = computed(() => scaleOf(this.day(), WIDTH));
+  private readonly run = computed(() => this.sheet.outlook()?.run);
+  private readonly grip = signal<Grip | undefined>(undefined);
+
+  protected readonly rigs = computed(() => {
+    const height = ROW.block + ROW.line + ROW.gap;
+    return rigRows(this.day(), this.run(), this.scale(), this.sheet.gear(), this.sheet.rigs()).map((row, index) => ({
+      ...row,
+      y: HEAD + index * height,
+    }));
+  });
+  protected readonly chargers = computed(() => {
+    let y = HEAD + this.rigs().length * (ROW.block + ROW.line + ROW.gap) + 10;
+    return chargerRows(this.day(), this.run(), this.scale(), this.sheet.gear()).map((row) => {
+      const placed = { ...row, y };
+      y += row.lanes * ROW.lane + 6;
+      return placed;
+    });
+  });
+  protected readonly height = computed(() => {
+    const last = this.chargers().at(-1);
+    return last ? last.y + last.lanes * ROW.lane + 6 : HEAD + this.rigs().length * (ROW.block + ROW.line + ROW.gap);
+  });
+  protected readonly chances = computed(() => this.sheet.chances()?.blocks);
+
+  protected shownX(block: Block, x: number): number {
+    const grip = this.gripOn(block);
+    return grip && grip.edge !== 'to' ? this.scale().x(block.fromMin + grip.byMin) : x;
+  }
+
+  protected shownWidth(block: Block, width: number): number {
+    const grip = this.gripOn(block);
+    if (!grip || grip.edge === 'both') return width;
+    const by = grip.edge === 'from' ? -grip.byMin : grip.byMin;
+    return Math.max(3, this.scale().x(block.toMin + by) - this.scale().x(block.fromMin));
+  }
+
+  private gripOn(block: Block): Grip | undefined {
+    const grip = this.grip();
+    return grip && (grip.block === block || (this.sheet.chosen().has(block.id) && this.sheet.chosen().has(grip.block.id)))
+      ? grip
+      : undefined;
+  }
+
+  protected says(block: Block): string {
+    const day = this.day();
+    const chance = this.chances()?.get(block.id);
+    const sure = chance === undefined ? '' : `, lasts in ${percent(chance)} of runs`;
+    return `${blockTitle(block, day)}, ${time(day, block.fromMin)} to ${time(day, block.toMin)}${block.uninterrupted ? ', must not be interrupted' : ''}${sure}`;
+  }
+
+  protected isRisky(block: Block): boolean {
+    const chance = this.chances()?.get(block.id);
+    return chance !== undefined && chance < (this.day().chance ?? 0.95);
+  }
+
+  protected down(event: PointerEvent, block: Block): void {
+    if (event.button !== 0) return;
+    const { chosen } = this.sheet;
+    if (event.ctrlKey || event.metaKey || event.shiftKey) {
+      const next = new Set(chosen());
+      if (!next.delete(block.id)) next.add(block.id);
+      chosen.set(next);
+      return;
+    }
+    if (!chosen().has(block.id)) chosen.set(new Set([block.id]));
+    const target = event.target as SVGElement;
+    target.setPointerCapture(event.pointerId);
+    const edge = (target.dataset['edge'] ?? 'both') as Grip['edge'];
+    this.grip.set({ block, edge, startX: event.clientX, byMin: 0 });
+  }
+
+  protected move(event: PointerEvent): void {
+    const grip = this.grip();
+    if (!grip) return;
+    const svg = this.host.nativeElement.querySelector('svg')!;
+    const perPixel = (this.scale().toMin - this.scale().fromMin) / (svg.getBoundingClientRect().width * (WIDTH / (LEFT + WIDTH)));
+    const byMin = Math.round(((event.clientX - grip.startX) * perPixel) / STEP_MIN) * STEP_MIN;
+    if (byMin !== grip.byMin) this.grip.set({ ...grip, byMin });
+  }
+
+  protected up(): void {
+    const grip = this.grip();
+    this.grip.set(undefined);
+    if (grip && grip.byMin !== 0) this.sheet.shift(grip.edge === 'to' ? 0 : grip.byMin, grip.edge === 'from' ? 0 : grip.byMin);
+  }
+
+  /** Arrows move what is chosen; with Shift its end, with Alt its beginning. */
+  protected key(event: KeyboardEvent, block: Block): void {
+    const by = { ArrowLeft: -STEP_MIN, ArrowRight: STEP_MIN }[event.key];
+    if (!this.sheet.chosen().has(block.id)) this.sheet.chosen.set(new Set([block.id]));
+    if (by !== undefined) this.sheet.shift(event.shiftKey ? 0 : by, event.altKey ? 0 : by);
+    else if (event.key === 'Delete') this.sheet.removeChosen();
+    else if (event.key === 'Escape') this.sheet.chosen.set(new Set());
+    else if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+  }
+
+  protected short(name: string): string {
+    return name.length <= CHARGER_LENGTH ? name : `${name.slice(0, CHARGER_LENGTH - 1)}…`;
+  }
+
+  /** A name in at most two lines. */
+  protected lines(name: string): readonly string[] {
+    if (name.length <= NAME_LENGTH) return [name];
+    const at = name.lastIndexOf(' ', NAME_LENGTH);
+    const cut = at > 0 ? at : NAME_LENGTH;
+    const rest = name.slice(cut).trim();
+    return [name.slice(0, cut), rest.length > NAME_LENGTH ? `${rest.slice(0, NAME_LENGTH - 1)}…` : rest];
+  }
+
+  protected follow(batteryId: string): void {
+    this.sheet.followed.set(this.sheet.followed() === batteryId ? undefined : batteryId);
+  }
+}

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { OBSERVATION_KINDS, formatQuantity } from '@viaggio/core';
+import type { DrawEvidence, DrawRow, Observation, Recording } from '@viaggio/core';
+import { findEntry } from '../../state/items';
+import { Items } from '../../state/items.actions';
+import { selectItems, selectWholeLog } from '../../state/items.selectors';
+import { computedLater, valueOf } from '../../workers/computed-later';
+import { whenOf } from '../labels';
+
+/** What devices really draw, mode by mode: what plans use, what was learnt, and how that came about. */
+@Component({
+  selector: 'app-draws-page',
+  imports: [RouterLink],
+  templateUrl: './draws-page.html',
+  styleUrl: './draws-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DrawsPage {
+  private readonly store = inject(Store);
+  private readonly log = this.store.selectSignal(selectWholeLog);
+  private readonly items = this.store.selectSignal(selectItems);
+  protected readonly kinds = OBSERVATION_KINDS;
+  protected readonly when = whenOf;
+  private readonly later = computedLater('log', this.log, (core, log) => core.draws(log));
+  protected readonly working = computed(() => this.later().is === 'working');
+  protected readonly failed = computed(() => {
+    const later = this.later();
+    return later.is === 'failed' ? later.message : undefined;
+  });
+  protected readonly rows = computed(() => valueOf(this.later()));
+
+  /** `16.4 W ± 0.4 W`: nineteen of twenty. */
+  protected figure({ of, learnt }: DrawRow): string {
+    if (!learnt) return '';
+    const unit = of === 'shot' ? 'J' : 'W';
+    return `${formatQuantity(learnt.meanW, unit)} ± ${formatQuantity(2 * learnt.sigmaW, unit)}`;
+  }
+
+  protected value(row: DrawRow): string {
+    return row.now ? formatQuantity(row.now.value, row.of === 'shot' ? 'J' : 'W') : 'unknown';
+  }
+
+  /** Learnt against what plans use, where they differ by more than a hair. */
+  protected against({ now, learnt }: DrawRow): string | undefined {
+    if (!now || !learnt || now.value === 0) return undefined;
+    const off = learnt.meanW / now.value - 1;
+    return Math.abs(off) < 0.005 ? undefined : `${Math.round(Math.abs(off) * 100)} % ${off < 0 ? 'less' : 'more'}`;
+  }
+
+  protected inUse(row: DrawRow): boolean {
+    return row.now?.learnt === true && this.against(row) === undefined;
+  }
+
+  protected use(row: DrawRow): void {
+    if (!row.use) return;
+    this.store.dispatch(
+      Items.edit({ kind: 'gear', id: row.deviceId, body: row.use, field: `learnt ${row.modeId ?? 'usual'}`, at: Date.now() }),
+    );
+  }
+
+  protected hasDoubt({ evidence }: DrawRow): boolean {
+    return evidence.some(({ doubtful }) => doubtful);
+  }
+
+  protected percent(share: number): string {
+    return formatQuantity(share, 'fraction');
+  }
+
+  /** Two digits are all that was measured. */
+  protected round(value: number): string {
+    return String(Number(value.toPrecision(value >= 100 ? 3 : 2)));
+  }
+
+  protected asideLabel({ kind, at, setAside }: DrawEvidence): string {
+    return `${setAside ? 'Count' : 'Set aside'}: ${OBSERVATION_KINDS[kind]}, ${whenOf(at)}`;
+  }
+
+  protected link({ id }: DrawEvidence): readonly string[] {
+    const [item] = id.split('#');
+    return id.includes('#') ? ['/log/recordings', item!] : ['/log/entry', id];
+  }
+
+  /** Counted or not is a person's word, and a step of undo. */
+  protected setAside({ id, setAside }: DrawEvidence): void {
+    const [item, place] = id.split('#');
+    const kind = place === undefined ? 'log' : 'recordings';
+    const entry = findEntry(this.items(), kind, item!);
+    if (!entry) return;
+    const mark = setAside ? {} : { setAside: true };
+    if (place === undefined) {
+      const { setAside: _before, ...rest } = entry.body as Observation;
+      this.store.dispatch(Items.edit({ kind, id: item!, body: { ...rest, ...mark } as Observation, field: 'set aside', at: Date.now() }));
+      return;
+    }
+    const body = entry.body as Recording;
+    const segments = body.segments.map(({ setAside: before, ...rest }, index) =>
+      index === Number(place) ? { ...rest, ...mark } : { ...rest, ...(before && { setAside: before }) },
+    );
+    this.store.dispatch(Items.edit({ kind, id: item!, body: { ...body, segments }, field: 'set aside', at: Date.now() }));
+  }
+}

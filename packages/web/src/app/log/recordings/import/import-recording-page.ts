@@ -1,0 +1,197 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { Actions, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
+import { guessColumns, meterColumnsShape, recordingShape } from '@viaggio/core';
+import type { MeterColumns, Recording } from '@viaggio/core';
+import { proxy } from 'comlink';
+import { firstValueFrom } from 'rxjs';
+import type { Problem } from '../../../api/api';
+import { FileDrop } from '../../../shared/file-drop';
+import { ProblemNote } from '../../../shared/problem-note';
+import { TextField } from '../../../fields/text-field';
+import { Items } from '../../../state/items.actions';
+import { selectRecordings } from '../../../state/items.selectors';
+import { CoreWorkers } from '../../../workers/core-workers';
+import type { ReadRecording } from '../../../workers/read-recording';
+import { RecordingSubject } from '../recording-subject';
+import type { Subject } from '../recording-subject';
+import { RecordingsApi } from '../recordings-api';
+import { ColumnsEditor } from './columns-editor';
+
+/** Enough for the head and some rows of any meter. */
+const SAMPLE_BYTES = 64_000;
+const MOST_BYTES = 400_000_000;
+
+type Stage =
+  | { readonly is: 'choosing' }
+  | { readonly is: 'looking' }
+  | { readonly is: 'reading'; readonly share: number }
+  | { readonly is: 'read'; readonly result: ReadRecording }
+  | { readonly is: 'keeping'; readonly result: ReadRecording; readonly share: number };
+
+/** A meter's file: how it is read is shown and corrected first; then it is read in a worker, looked at, and kept. */
+@Component({
+  selector: 'app-import-recording-page',
+  imports: [ColumnsEditor, FileDrop, ProblemNote, RecordingSubject, RouterLink, TextField],
+  templateUrl: './import-recording-page.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ImportRecordingPage {
+  private readonly store = inject(Store);
+  private readonly api = inject(RecordingsApi);
+  private readonly workers = inject(CoreWorkers);
+  private readonly router = inject(Router);
+  private readonly recordings = this.store.selectSignal(selectRecordings);
+  protected readonly nameShape = recordingShape.fields.name;
+  protected readonly stage = signal<Stage>({ is: 'choosing' });
+  protected readonly problem = signal<Problem | undefined>(undefined);
+  protected readonly file = signal<File | undefined>(undefined);
+  protected readonly sample = signal('');
+  protected readonly columns = signal<MeterColumns | undefined>(undefined);
+  /** An earlier recording of the same head, whose columns are used again. */
+  protected readonly remembered = signal<string | undefined>(undefined);
+  protected readonly name = signal('');
+  protected readonly day = signal('');
+  protected readonly subject = signal<Subject>({ meterAt: 'device' });
+  protected readonly megabytes = computed(() => ((this.file()?.size ?? 0) / 1e6).toFixed(1));
+  protected readonly remarkTitles = recordingShape.fields.remarks.item.fields.code.options;
+  protected readonly percent = computed(() => {
+    const stage = this.stage();
+    return stage.is === 'reading' || stage.is === 'keeping' ? Math.round(stage.share * 100) : 0;
+  });
+  protected readonly hasPower = computed(() => {
+    const roles = new Set((this.columns()?.columns ?? []).map(({ role }) => role));
+    return roles.has('power') || (roles.has('voltage') && roles.has('current'));
+  });
+  /** Counts up with every start and cancel, so that what was cancelled is not taken for what goes on. */
+  private turn = 0;
+  private keeping: string | undefined;
+
+  constructor() {
+    const actions = inject(Actions).pipe(takeUntilDestroyed());
+    actions
+      .pipe(ofType(Items.changed))
+      .subscribe(() => this.keeping !== undefined && void this.router.navigate(['/log/recordings', this.keeping]));
+    actions.pipe(ofType(Items.changeFailed)).subscribe(({ problem }) => this.keeping !== undefined && this.back(problem));
+    inject(DestroyRef).onDestroy(() => this.cancel());
+  }
+
+  protected async choose(file: File): Promise<void> {
+    this.problem.set(undefined);
+    if (file.size > MOST_BYTES) return this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`)); // prettier-ignore
+    const sample = await file.slice(0, SAMPLE_BYTES).text();
+    const guessed = guessColumns(sample);
+    this.file.set(file);
+    this.sample.set(sample);
+    this.name.set(file.name.replace(/\.\w+$/, '').slice(0, 120));
+    this.day.set(new Date(file.lastModified).toISOString().slice(0, 10));
+    if (!guessed.ok) {
+      // a person may know better: everything can still be said by hand
+      this.problem.set(
+        unreadable(`${file.name}: expected ${guessed.issue.expected}; found ${guessed.issue.received}. Say below how it is to be read.`),
+      );
+      this.columns.set(plainColumns(sample));
+    } else this.columns.set(this.asLastTime(guessed.value));
+    this.stage.set({ is: 'looking' });
+  }
+
+  protected again(): void {
+    this.cancel();
+    this.problem.set(undefined);
+    this.file.set(undefined);
+    this.stage.set({ is: 'choosing' });
+  }
+
+  protected async read(): Promise<void> {
+    const [file, columns] = [this.file(), this.columns()];
+    if (!file || !columns) return;
+    const turn = ++this.turn;
+    this.problem.set(undefined);
+    this.stage.set({ is: 'reading', share: 0 });
+    try {
+      // what is told comes by another way than the result, and may come after it
+      const told = proxy(
+        (share: number) => this.turn === turn && this.stage().is === 'reading' && this.stage.set({ is: 'reading', share }),
+      );
+      const result = await this.workers.core('recording').readRecording(file, columns, told);
+      if (this.turn === turn) this.stage.set({ is: 'read', result });
+    } catch (error) {
+      if (this.turn === turn) {
+        this.problem.set(unreadable(error instanceof Error ? error.message : String(error)));
+        this.stage.set({ is: 'looking' });
+      }
+    }
+  }
+
+  /** Ends the worker in the middle of its row. What was sent already belongs to no recording, and is swept away by the server. */
+  protected cancel(): void {
+    this.turn++;
+    this.workers.cancel('recording');
+    const stage = this.stage();
+    if (stage.is === 'reading') this.stage.set({ is: 'looking' });
+    else if (stage.is === 'keeping') this.stage.set({ is: 'read', result: stage.result });
+  }
+
+  protected async keep(): Promise<void> {
+    const [stage, file, columns] = [this.stage(), this.file(), this.columns()];
+    if (stage.is !== 'read' || !file || !columns) return;
+    const { result } = stage;
+    const turn = ++this.turn;
+    const id = crypto.randomUUID();
+    this.problem.set(undefined);
+    this.stage.set({ is: 'keeping', result, share: 0 });
+    try {
+      const told = proxy(
+        (share: number) =>
+          this.turn === turn && this.stage().is === 'keeping' && this.stage.set({ is: 'keeping', result, share: share * 0.8 }),
+      );
+      const original = await this.workers.core('recording').compress(file, told);
+      await firstValueFrom(this.api.keepSlots(id, result.slots));
+      await firstValueFrom(this.api.keepOriginal(id, file.name, original));
+    } catch (error) {
+      if (this.turn === turn) this.back(error instanceof Error ? unreadable(error.message) : (error as Problem));
+      return;
+    }
+    if (this.turn !== turn) return;
+    const { rows, seconds, remarks, segments } = result;
+    const after: Recording = { name: this.name() || file.name, at: this.day(), ...this.subject(), source: file.name.slice(0, 200), columns, rows, seconds, remarks, segments }; // prettier-ignore
+    this.keeping = id;
+    const changes = [{ kind: 'recordings', id, after } as const];
+    this.store.dispatch(Items.change({ step: { changes, field: 'recording', at: Date.now(), title: `“${after.name}” is kept` } }));
+  }
+
+  private back(problem: Problem): void {
+    this.keeping = undefined;
+    this.problem.set(problem);
+    const stage = this.stage();
+    if (stage.is === 'keeping') this.stage.set({ is: 'read', result: stage.result });
+  }
+
+  /** The columns of the newest recording with the same names, if a person has had one in hand. */
+  private asLastTime(guessed: MeterColumns): MeterColumns {
+    const head = ({ columns }: MeterColumns): string => columns.map(({ name }) => name).join('\n');
+    const known = [...this.recordings()].reverse().find(({ body }) => body.columns !== undefined && head(body.columns) === head(guessed));
+    this.remembered.set(known?.body.name);
+    return known?.body.columns ?? guessed;
+  }
+}
+
+/** Nothing is known but the text: as many columns as its last line has, each of nothing. */
+function plainColumns(sample: string): MeterColumns {
+  const line = sample.split(/\r?\n/).filter((one) => one.trim() !== '').at(-1) ?? ''; // prettier-ignore
+  const delimiters = Object.keys(meterColumnsShape.fields.delimiter.options) as MeterColumns['delimiter'][];
+  const delimiter = delimiters.sort((a, b) => line.split(b).length - line.split(a).length)[0]!;
+  const columns = line.split(delimiter).slice(0, 100).map((_, index) => ({ name: `column ${index + 1}`, role: 'none', scale: 1 }) as const); // prettier-ignore
+  return { delimiter, decimal: '.', headerLines: 0, timeForm: 'number', columns };
+}
+
+function unreadable(detail: string): Problem {
+  return {
+    code: 'unreadable',
+    title: 'The file cannot be read like this',
+    detail,
+    remedy: 'Correct the columns, or choose another file. Nothing was kept.',
+  };
+}

@@ -1,0 +1,238 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { USUAL, atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape, slotsToCsv } from '@viaggio/core';
+import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
+import type { Problem } from '../../api/api';
+import { download, fileName } from '../../shared/download';
+import { ProblemNote } from '../../shared/problem-note';
+import type { Change } from '../../state/items';
+import { Items } from '../../state/items.actions';
+import { selectItems, selectWholeLog } from '../../state/items.selectors';
+import { modeName, titleOf, whenOf } from '../labels';
+import { RecordingSubject } from './recording-subject';
+import type { Subject } from './recording-subject';
+import { RecordingsApi } from './recordings-api';
+import { TraceChart, clock } from './trace-chart';
+import type { Span } from './trace-chart';
+import { SelectField } from '../../fields/select-field';
+
+const REMARKS = recordingShape.fields.remarks.item.fields.code.options;
+/** Shown beside the modes: whatever it is, it is none of them. */
+const OTHER = 'other';
+const NEW_MODE = 'new';
+const NO_WAY: Problem = {
+  code: 'no-way',
+  title: 'What lay between is not known',
+  detail: 'The meter sat at the battery: what reached the device depends on its feed.',
+  remedy: 'Say above which rig fed it, or what was lost on the way; then name the mode.',
+};
+
+/** One recording: its picture, its segments, and what each of them is. */
+@Component({
+  selector: 'app-recording-page',
+  imports: [ProblemNote, RecordingSubject, RouterLink, SelectField, TraceChart],
+  templateUrl: './recording-page.html',
+  styleUrl: './recording-page.scss',
+  host: { '(document:keydown)': 'key($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecordingPage {
+  /** From the address. */
+  readonly id = input.required<string>();
+  private readonly store = inject(Store);
+  private readonly api = inject(RecordingsApi);
+  private readonly items = this.store.selectSignal(selectItems);
+  private readonly log = this.store.selectSignal(selectWholeLog);
+  protected readonly clock = clock;
+  protected readonly other = OTHER;
+  protected readonly newMode = NEW_MODE;
+  protected readonly usual = USUAL;
+  protected readonly body = computed(() => this.items().recordings.entities[this.id()]?.body);
+  protected readonly slots = signal<Slots | undefined>(undefined);
+  protected readonly problem = signal<Problem | undefined>(undefined);
+  protected readonly whole = computed((): Span => {
+    const slots = this.slots();
+    return { fromS: 0, toS: Math.max(1, slots ? slots.meanW.length * slots.slotS : (this.body()?.seconds ?? 1)) };
+  });
+  protected readonly span = linkedSignal<Span>(() => this.whole());
+  protected readonly when = computed(() => whenOf(this.body()?.at ?? ''));
+  protected readonly device = computed((): Device | undefined => {
+    const gear = this.log().gear.get(this.body()?.deviceId ?? '');
+    return gear?.kind === 'device' ? gear : undefined;
+  });
+  protected readonly names = computed(() => (this.body()?.segments ?? []).map((segment) => this.nameOf(segment)));
+  /** What segments without a name look like. */
+  protected readonly suggestions = computed(() => {
+    const [body, device] = [this.body(), this.device()];
+    if (!body || !device) return [];
+    const toDevice = atDevice(body, this.log());
+    if (!toDevice) return [];
+    const found = matchModes(
+      body.segments.map(({ meanW }) => ({ meanW: toDevice(meanW) })),
+      knownModes(device),
+    );
+    return found.map((modeId, index) => (this.isNamed(body.segments[index]!) ? undefined : modeId));
+  });
+  protected readonly suggested = computed(() => this.suggestions().filter((modeId) => modeId !== undefined).length);
+  protected readonly remarks = computed(
+    () =>
+    (this.body()?.remarks ?? []).map(({ code, line, count }) => `${REMARKS[code]}${line > 0 ? `, first on line ${line}` : ''}${count > 1 ? `, ${count} times` : ''}`), // prettier-ignore
+  );
+  /** The segment that is to become a mode of its own. */
+  protected readonly naming = signal<number | undefined>(undefined);
+
+  constructor() {
+    effect((onCleanup) => {
+      const id = this.id();
+      if (!untracked(this.body)) return;
+      this.slots.set(undefined);
+      this.problem.set(undefined);
+      const loading = this.api
+        .slots(id)
+        .subscribe({ next: (slots) => this.slots.set(slots), error: (problem: Problem) => this.problem.set(problem) });
+      onCleanup(() => loading.unsubscribe());
+    });
+  }
+
+  protected zoom(factor: number): void {
+    const { fromS, toS } = this.span();
+    const [middle, half] = [(fromS + toS) / 2, ((toS - fromS) / 2) * factor];
+    this.show({ fromS: middle - half, toS: middle + half });
+  }
+
+  protected pan(share: number): void {
+    const { fromS, toS } = this.span();
+    const by = (toS - fromS) * share;
+    this.show({ fromS: fromS + by, toS: toS + by });
+  }
+
+  protected showSegment({ fromS, toS }: NamedSegment): void {
+    const margin = 0.1 * (toS - fromS);
+    this.show({ fromS: fromS - margin, toS: toS + margin });
+  }
+
+  /** Within the recording, and never less than some samples. */
+  protected show({ fromS, toS }: Span): void {
+    const whole = this.whole();
+    const least = Math.min(whole.toS, 10 * (this.slots()?.slotS ?? 1));
+    const length = Math.min(whole.toS, Math.max(least, toS - fromS));
+    const from = Math.max(0, Math.min(whole.toS - length, (fromS + toS - length) / 2));
+    this.span.set({ fromS: from, toS: from + length });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+    if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === '+') this.zoom(0.5);
+    else if (event.key === '-') this.zoom(2);
+    else if (event.key === 'ArrowLeft') this.pan(-0.25);
+    else if (event.key === 'ArrowRight') this.pan(0.25);
+    else if (event.key === '0') this.span.set(this.whole());
+    else return;
+    event.preventDefault();
+  }
+
+  protected watts(value: number): string {
+    // what stands by draws tenths of a watt and less
+    return value < 1 ? `${Number(value.toPrecision(2))} W` : formatQuantity(value, 'W');
+  }
+
+  protected length({ fromS, toS }: NamedSegment): string {
+    const seconds = toS - fromS;
+    return seconds < 60 ? formatQuantity(seconds, 's') : formatQuantity(seconds / 60, 'min');
+  }
+
+  protected peak({ peakW, peakMs, peaks, startUp }: NamedSegment): string {
+    if (!peaks) return '';
+    const often = peaks > 1 ? `, ${peaks} of them` : '';
+    return `${this.watts(peakW)} for ${Math.round(peakMs)} ms${often}${startUp ? ', starting up' : ''}`;
+  }
+
+  protected choice({ modeId, name }: NamedSegment): string {
+    return modeId ?? (name === undefined ? '' : OTHER);
+  }
+
+  protected choose(index: number, choice: string): void {
+    if (choice === NEW_MODE) {
+      this.naming.set(index);
+      return;
+    }
+    this.naming.set(undefined);
+    const { modeId: _mode, name: _name, ...rest } = this.body()!.segments[index]!;
+    const named = choice === '' ? {} : choice === OTHER ? { name: 'something else' } : { modeId: choice };
+    this.putSegment(index, { ...rest, ...named });
+  }
+
+  protected rename(index: number, typed: string): void {
+    const name = typed.trim();
+    if (name !== '') this.putSegment(index, { ...this.body()!.segments[index]!, name });
+  }
+
+  /** The device gets a mode of this draw, and the segment is it: one step. */
+  protected addMode(index: number, name: string): void {
+    const [body, device] = [this.body(), this.device()];
+    const segment = body?.segments[index];
+    if (!body || !device || !segment || name.trim() === '' || body.deviceId === undefined) return;
+    const modeId = `mode-${crypto.randomUUID().slice(0, 8)}`;
+    const draw = drawOfSegment(body, segment, this.log());
+    if (!draw) {
+      this.problem.set(NO_WAY);
+      return;
+    }
+    const after: Device = { ...device, modes: [...(device.modes ?? []), { id: modeId, name: name.trim().slice(0, 120), draw }] };
+    const { name: _name, ...rest } = segment;
+    const segments = body.segments.map((one, place) => (place === index ? { ...rest, modeId } : one));
+    const changes: readonly Change[] = [
+      { kind: 'gear', id: body.deviceId, before: device, after },
+      { kind: 'recordings', id: this.id(), before: body, after: { ...body, segments } },
+    ];
+    this.naming.set(undefined);
+    this.store.dispatch(
+      Items.change({ step: { changes, field: 'new mode', at: Date.now(), title: `“${name.trim()}” is a mode of ${device.name}` } }),
+    );
+  }
+
+  protected takeSuggestions(): void {
+    const body = this.body()!;
+    const found = this.suggestions();
+    const segments = body.segments.map((segment, index) => (found[index] === undefined ? segment : { ...segment, modeId: found[index] }));
+    this.put({ ...body, segments }, 'suggested');
+  }
+
+  protected setSubject(subject: Subject): void {
+    const { deviceId: _device, rigId: _rig, batteryId: _battery, lostShare: _lost, ...rest } = this.body()!;
+    this.problem.set(undefined);
+    this.put({ ...rest, ...subject }, 'subject');
+  }
+
+  protected put(body: Recording, field: string): void {
+    this.store.dispatch(Items.edit({ kind: 'recordings', id: this.id(), body, field, at: Date.now() }));
+  }
+
+  protected samples(): void {
+    const [slots, body] = [this.slots(), this.body()];
+    if (slots && body) download(fileName(body.name, 'csv'), slotsToCsv(slots), 'text/csv');
+  }
+
+  protected modeName(modeId: string): string {
+    return modeName(this.body()?.deviceId, modeId, this.log().gear);
+  }
+
+  protected deviceTitle(): string {
+    return titleOf(this.body()?.deviceId, this.log().gear);
+  }
+
+  private putSegment(index: number, segment: NamedSegment): void {
+    const body = this.body()!;
+    this.put({ ...body, segments: body.segments.map((one, place) => (place === index ? segment : one)) }, `segment ${index}`);
+  }
+
+  private isNamed({ modeId, name }: NamedSegment): boolean {
+    return modeId !== undefined || name !== undefined;
+  }
+
+  private nameOf({ modeId, name }: NamedSegment): string {
+    return modeId === undefined ? (name ?? '') : this.modeName(modeId);
+  }
+}

@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { formatQuantity, slotsView } from '@viaggio/core';
+import type { NamedSegment, Slots } from '@viaggio/core';
+import type { ApexOptions } from 'apexcharts';
+import { ApexChart } from '../../shared/apex-chart';
+import { chartLook, inkOf } from '../../shared/chart-look';
+import { Theme } from '../../shared/theme';
+
+/** Columns of the picture: more than that nobody sees on a desk. */
+const COLUMNS = 500;
+
+/** A span of a recording, in seconds from its start. */
+export interface Span {
+  readonly fromS: number;
+  readonly toS: number;
+}
+
+/** A recording's watts over a span of its time: the mean as a line in the band from lowest to highest, segments above it. */
+@Component({
+  selector: 'app-trace-chart',
+  imports: [ApexChart],
+  template: '<app-apex-chart [options]="options()" [label]="label()" [settleMs]="0" />',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TraceChart {
+  readonly slots = input.required<Slots>();
+  readonly span = input.required<Span>();
+  readonly segments = input<readonly NamedSegment[]>([]);
+  /** What segments are called, in their order. */
+  readonly names = input<readonly string[]>([]);
+  /** Another span that was dragged out in the picture. */
+  readonly zoomed = output<Span>();
+  private readonly theme = inject(Theme);
+
+  private readonly view = computed(() => slotsView(this.slots(), this.span().fromS, this.span().toS, COLUMNS));
+  protected readonly label = computed(() => {
+    const { fromS, toS } = this.span();
+    const watts = this.view().columns.flatMap(({ highestW }) => (highestW === null ? [] : [highestW]));
+    const highest = watts.length === 0 ? 'nothing recorded' : `at most ${formatQuantity(Math.max(...watts), 'W')}`;
+    return `Watts from ${clock(fromS)} to ${clock(toS)}, ${highest}.${this.segments().length > 0 ? ' The table below tells every segment.' : ''}`;
+  });
+
+  protected readonly options = computed((): ApexOptions => {
+    const { columns } = this.view();
+    const { fromS, toS } = this.span();
+    const dark = this.theme.dark();
+    const ink = inkOf(dark);
+    const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
+    const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '' }));
+    return {
+      ...chartLook(dark, {
+        type: 'line',
+        height: 320,
+        toolbar: { show: false, autoSelected: 'zoom' },
+        zoom: { enabled: true, type: 'x', autoScaleYaxis: false },
+        events: {
+          // the chart asks before it zooms: what it then shows is made anew from the samples
+          beforeZoom: (_chart: unknown, { xaxis }: { xaxis: { min: number; max: number } }) => {
+            this.zoomed.emit({ fromS: xaxis.min, toS: xaxis.max });
+            return { xaxis: { min: fromS, max: toS } };
+          },
+        },
+      }),
+      colors: dark ? ['#567a72', '#a5d3c8'] : ['#9cc4ba', '#1f5a50'],
+      stroke: { width: [0, 2], curve: 'straight' },
+      fill: { type: 'solid', opacity: [0.7, 1] },
+      legend: { show: false },
+      series: [
+        {
+          name: 'Lowest to highest',
+          type: 'rangeArea',
+          data: columns.map(({ timeS, lowestW, highestW }) => ({ x: timeS, y: [lowestW, highestW] })),
+        },
+        { name: 'Mean', type: 'line', data: columns.map(({ timeS, meanW }) => ({ x: timeS, y: meanW })) },
+      ] as ApexOptions['series'] & object,
+      xaxis: {
+        type: 'numeric',
+        min: fromS,
+        max: toS,
+        tickAmount: 8,
+        labels: { formatter: (value) => clock(Number(value)) },
+        tooltip: { enabled: false },
+      },
+      yaxis: {
+        min: 0,
+        title: { text: 'Watts' },
+        labels: {
+          // the chart asks for the band's values too, which are none
+          formatter: (value: number | null | undefined) => (typeof value === 'number' ? value.toFixed(highest < 10 ? 1 : 0) : ''),
+        },
+      },
+      tooltip: {
+        shared: true,
+        intersect: false,
+        custom: ({ dataPointIndex }: { dataPointIndex: number }) => told(columns[dataPointIndex]),
+      },
+      annotations: {
+        xaxis: shown
+          .filter(({ segment }) => segment.toS > fromS && segment.fromS < toS)
+          .map(({ segment, name }) => ({
+            x: Math.max(segment.fromS, fromS),
+            borderColor: dark ? '#55585a' : '#c2b79f',
+            strokeDashArray: 3,
+            label: { text: name, orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4, style: { background: 'transparent', color: ink } }, // prettier-ignore
+          })),
+      },
+    };
+  });
+}
+
+function told(column: ReturnType<typeof slotsView>['columns'][number] | undefined): string {
+  if (!column || column.meanW === null) return '<div class="p-2">a gap</div>';
+  const watts = (value: number | null): string => (value === null ? '' : formatQuantity(value, 'W'));
+  return `<div class="p-2"><strong>${watts(column.meanW)}</strong> at ${clock(column.timeS)}<br>${watts(column.lowestW)} to ${watts(column.highestW)}</div>`;
+}
+
+/** `1:02:03`, `2:03.5`: time from the recording's start. */
+export function clock(seconds: number): string {
+  const tenths = Math.round(Math.max(0, seconds) * 10);
+  const [hours, minutes, rest] = [Math.floor(tenths / 36_000), Math.floor((tenths % 36_000) / 600), tenths % 600];
+  const second = rest % 10 === 0 ? String(rest / 10).padStart(2, '0') : (rest / 10).toFixed(1).padStart(4, '0');
+  return hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}:${second}` : `${minutes}:${second}`;
+}
