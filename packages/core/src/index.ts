@@ -9,6 +9,7 @@ export * from './day/run';
 export * from './demo';
 export * from './document';
 export * from './feed';
+export * from './files';
 export * from './findings';
 export * from './gear';
 export * from './measure/learning';

@@ -1,12 +1,7 @@
-export { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
-export { blocksFromCsv, blocksToCsv } from './day-csv';
 export { evaluate, planIssues, weightsOf } from './evaluate';
 export type { Evaluation } from './evaluate';
-export { gearToCsv, readGearCsv } from './gear-csv';
-export type { CsvIssue } from './gear-csv';
 export { byKind, ITEM_KINDS, itemTitle, namedBy, PLAN_KINDS } from './item-kinds';
 export type { ItemBodies, PlanKind } from './item-kinds';
-export { drawsToCsv, observationsToCsv, segmentsToCsv, slotsToCsv } from './log-csv';
 export { migratePlan } from './migrate';
 export { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 export type { Plan } from './plan';

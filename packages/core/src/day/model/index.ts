@@ -15,12 +15,12 @@ export {
   namedByDay,
   QUIET_KINDS,
 } from './day';
-export type { Block, BlockKind, Charge, Day, DayEntry, OwnKind, Place, Swap } from './day';
+export type { Block, BlockKind, Charge, Day, DayEntry, OwnKind, Place, Swap, Weather } from './day';
 export { placeW } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
 export { dailySpans, isDuring, overlap } from './spans';
 export type { Span } from './spans';
-export { coldestAt, forecastAskShape, forecastShape, temperatureIn, weatherFromCsv, weatherFromForecast } from './weather';
+export { coldestAt, COLDEST_HOUR_C, forecastAskShape, forecastShape, isInPlan, temperatureIn, weatherFromForecast } from './weather';
 export type { Forecast, ForecastAsk } from './weather';
 export { answerFrom, mishapTitle, withMishap } from './what-if';
 export type { Mishap } from './what-if';

@@ -1,10 +1,6 @@
-import Papa from 'papaparse';
-import { issue } from '../../issue';
-import type { Issue } from '../../issue';
-import { parseQuantity } from '../../quantity';
 import { list, number, object, text } from '../../shape';
 import type { Infer } from '../../shape';
-import { minuteAt, minuteOf, readClock } from './clock';
+import { minuteOf } from './clock';
 import type { Block, Day, Place, Weather } from './day';
 import type { Span } from './spans';
 
@@ -38,60 +34,14 @@ export type ForecastAsk = Infer<typeof forecastAskShape>;
 export function weatherFromForecast({ source, hours }: Forecast, day: Pick<Day, 'date' | 'zone' | 'days'>): Weather {
   const kept = hours
     .map(({ at, temperatureC }) => ({ atMin: Math.round(minuteOf(day, Date.parse(at))), temperatureC }))
-    .filter(({ atMin, temperatureC }) => isWithin(atMin, day) && temperatureC >= COLDEST_C);
+    .filter(({ atMin, temperatureC }) => isInPlan(atMin, day) && temperatureC >= COLDEST_HOUR_C);
   return { source, date: day.date, hours: kept };
 }
 
-const COLDEST_C = -40;
-const isWithin = (atMin: number, { days }: Pick<Day, 'days'>): boolean => atMin >= 0 && atMin <= (days + 1) * DAY_MIN;
-
-export interface ReadWeather {
-  readonly weather: Weather | undefined;
-  /** By line and column; the head is line 1. */
-  readonly issues: readonly Issue[];
-}
-
-/**
- * Reads a table of temperatures with the columns `time` and `temperature` (or `temperatureC`, `temperatureF`), decimal
- * commas allowed: times as the clocks there show them, `2026-01-12 06:00`, or `06:00` of the first day. Never throws.
- */
-export function weatherFromCsv(csv: string, day: Pick<Day, 'date' | 'zone' | 'days'>, source: string): ReadWeather {
-  const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (head) => head.trim(),
-  });
-  const column = meta.fields?.find((name) => /^temperature ?\(?°?[CF]?\)?$/i.test(name));
-  if (!meta.fields?.includes('time') || column === undefined)
-    return { weather: undefined, issues: [issue('/1', 'no-column', 'columns time, temperature', (meta.fields ?? []).join(', '))] };
-  const unit = /F\)?$/.test(column) ? '°F' : '°C';
-  const issues: Issue[] = [];
-  const hours = data.flatMap((row, index) => {
-    const [time, degrees] = [(row['time'] ?? '').trim(), (row[column] ?? '').trim()];
-    const atMin = minuteOfText(time, day);
-    const read = parseQuantity(/[a-z°]/i.test(degrees) ? degrees : `${degrees} ${unit}`, 'C');
-    if (atMin === undefined) issues.push(issue(`/${index + 2}/time`, 'bad-cell', 'a time such as 2026-01-12 06:00', time));
-    if (!read.ok) issues.push(issue(`/${index + 2}/${column}`, 'bad-cell', 'a temperature such as -4 °C', degrees));
-    if (atMin === undefined || !read.ok) return [];
-    if (read.value < COLDEST_C || read.value > 60) {
-      issues.push(issue(`/${index + 2}/${column}`, 'out-of-range', 'a temperature from -40 to 60 °C', degrees));
-      return [];
-    }
-    return isWithin(atMin, day) ? [{ atMin, temperatureC: read.value }] : [];
-  });
-  if (hours.length === 0 && issues.length === 0)
-    issues.push(issue('/2/time', 'bad-cell', `times from ${day.date} on, within the plan`, data[0]?.['time'] ?? ''));
-  const sorted = hours.sort((a, b) => a.atMin - b.atMin);
-  return { weather: hours.length > 0 ? { source, date: day.date, hours: sorted } : undefined, issues };
-}
-
-function minuteOfText(typed: string, day: Pick<Day, 'date' | 'zone'>): number | undefined {
-  const [, date, clock] = /^(?:(\d{4}-\d\d-\d\d)[T ]+)?(\d{1,2}[:.]?\d{0,2})(?::\d\d)?$/.exec(typed) ?? [];
-  const read = clock === undefined ? undefined : readClock(clock);
-  if (!read?.ok) return undefined;
-  const days = date === undefined ? 0 : Math.round((Date.parse(date) - Date.parse(day.date)) / (DAY_MIN * 60_000));
-  return Number.isFinite(days) && Math.abs(days) < 400 ? minuteAt(day, days, read.value) : undefined;
-}
+/** A forecast colder than this is no forecast. */
+export const COLDEST_HOUR_C = -40;
+/** Whether a plan reaches that far: its days and the night after them. */
+export const isInPlan = (atMin: number, { days }: Pick<Day, 'days'>): boolean => atMin >= 0 && atMin <= (days + 1) * DAY_MIN;
 
 /**
  * How cold batteries are in a block: as it says, the coldest hour of its place's weather, as the place says, as the day
