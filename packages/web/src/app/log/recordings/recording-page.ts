@@ -28,6 +28,9 @@ const NO_WAY: Problem = {
   remedy: 'Say above which rig fed it, or what was lost on the way; then name the mode.',
 };
 
+/** A millionth of a watt: no meter tells less. */
+const LEAST_SHOWN_W = 1e-6;
+
 /** One recording: its picture, its segments, and what each of them is. */
 @Component({
   selector: 'app-recording-page',
@@ -134,6 +137,8 @@ export class RecordingPage {
   }
 
   protected watts(value: number): string {
+    // what a sum of equal figures leaves is no spread
+    if (value < LEAST_SHOWN_W) return formatQuantity(0, 'W');
     // what stands by draws tenths of a watt and less
     return value < 1 ? `${Number(value.toPrecision(2))} W` : formatQuantity(value, 'W');
   }
