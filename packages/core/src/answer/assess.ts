@@ -73,7 +73,7 @@ export interface Answer {
   readonly tracks: readonly Track[];
   /** What stops when each part fails. */
   readonly failures: readonly { readonly gearId: string; readonly part: string; readonly stops: readonly string[] }[];
-  /** How it stands on its support; undefined while nobody said on what. */
+  /** How it stands on its support; undefined while that is not entered. */
   readonly balance: RigBalance | undefined;
   /** The usual cautions beside the acts they concern. */
   readonly cautions: readonly Caution[];

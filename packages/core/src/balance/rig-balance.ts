@@ -53,7 +53,7 @@ export function partsToPlace(rig: Rig, gear: ReadonlyMap<string, Gear>): readonl
 }
 
 /**
- * Centre of mass, tipping, counterweight, payload and what a swap shifts; undefined while nobody said how the rig stands.
+ * Centre of mass, tipping, counterweight, payload and what a swap shifts; undefined while how the rig stands is not entered.
  * Nothing is assumed: a part without a mass or a place is left out, and named in `missing`.
  */
 export function rigBalance(rig: Rig, gear: ReadonlyMap<string, Gear>): RigBalance | undefined {

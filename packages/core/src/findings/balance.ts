@@ -9,7 +9,7 @@ const NEAR_PAYLOAD = 0.9;
 /** A shift that is seen on a balanced stabiliser: it has to be balanced again. */
 const SEEN_SHIFT_MM = 3;
 
-/** How the rig stands: tipping, payload, what a swap shifts. Nothing while nobody said what it stands on. */
+/** How the rig stands: tipping, payload, what a swap shifts. Nothing while what it stands on is not entered. */
 export function balanceFindings({ rig }: Pick<ResolvedRig, 'rig'>, balance: RigBalance | undefined): readonly Finding[] {
   if (!balance || !rig.balance) return [];
   const place: FindingPlace = { aspect: 'balance', role: 'rig', part: rig.name };

@@ -24,14 +24,14 @@ describe('a rig left alone', () => {
     expect(useWh).toBeLessThan(1.4 * ((5.2 * 6 + 0.12 * 54) / 60) * 24);
   });
 
-  it('is taken as full when it is left where nobody said, and says so', () => {
+  it('is taken as full when its charge is not entered, and says so', () => {
     expect(alone(BARE)).toMatchObject({ takenAsFull: true, startCharge: 1, reserve: 0.1 });
     const half = alone(BARE, { startCharge: 0.5, reserve: 0.2 });
     expect(half).toMatchObject({ takenAsFull: false, startCharge: 0.5, reserve: 0.2 });
     expect(half.days[0]!.charge).toBeCloseTo(0.5 - half.useWh / half.fullWh, 9);
   });
 
-  it('has no sun without a panel, and says that it is not known where nobody said how much there is', () => {
+  it('has no sun without a panel, and says that it is not known where none is entered', () => {
     expect(alone(BARE)).toMatchObject({ months: [], worst: undefined, sustained: undefined });
     expect(alone({ ...BARE, panelW: 20 })).toMatchObject({ months: [], sustained: undefined });
   });
@@ -51,7 +51,7 @@ describe('a rig left alone', () => {
     expect(alone({ ...sun, days: 14 })).toMatchObject({ worst: { month: 12 } });
   });
 
-  it('counts no sun in a month of which nobody said any, and tells which', () => {
+  it('counts no sun in a month of which none is entered, and tells which', () => {
     const some = alone({ from: '2026-01-20', days: 20, panelW: 20, monthHours: [{ month: 1, hours: 3 }] });
     expect(some.withoutSun).toEqual([2]);
     expect(some.days.at(-1)!.charge).toBeLessThan(some.days[10]!.charge);

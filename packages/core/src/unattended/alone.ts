@@ -8,7 +8,7 @@ import { lifeOf, panelCharging } from './life';
 import type { PanelCharging } from './life';
 import { peakSunHours } from './sun-hours';
 
-/** Days that are followed where nobody said how many. */
+/** Days that are followed where their number is not entered. */
 const DEFAULT_DAYS = 30;
 /** A frame every so many seconds: what is set beside the interval there is. */
 const INTERVALS_S = [10, 30, 60, 120, 300, 600, 1800, 3600];
@@ -54,16 +54,16 @@ export interface Alone extends PanelCharging {
   readonly fullWh: number;
   readonly usableWh: number;
   readonly autonomyDays: number;
-  /** Share of a full battery that is kept, and how full it is when it is left; full where nobody said. */
+  /** Share of a full battery that is kept, and how full it is when it is left; full where not entered. */
   readonly reserve: number;
   readonly startCharge: number;
   readonly takenAsFull: boolean;
   readonly share: number;
   readonly months: readonly MonthSun[];
-  /** Of the months in which it is left, all twelve when nobody said when. */
+  /** Of the months in which it is left, all twelve when they are not entered. */
   readonly worst: MonthSun | undefined;
   readonly sustained: boolean | undefined;
-  /** Months in which it is left and of whose sun nobody said anything: none is counted. */
+  /** Months in which it is left and whose sun is not entered: none is counted. */
   readonly withoutSun: readonly number[];
   /** A panel with which the worst month would sustain it. */
   readonly panelForWorstW: number | undefined;
@@ -180,7 +180,7 @@ function worstOf(months: readonly MonthSun[]): MonthSun | undefined {
   return months.reduce<MonthSun | undefined>((worst, one) => (worst && worst.sunHours <= one.sunHours ? worst : one), undefined);
 }
 
-/** The days it is left for; without a date, where nobody said when. */
+/** The days it is left for; without a date where that is not entered. */
 function datesOf({ from, days = DEFAULT_DAYS }: Unattended): readonly (DateTime | undefined)[] {
   const first = from === undefined ? undefined : DateTime.fromISO(from, { zone: 'UTC' });
   return Array.from({ length: days }, (_, day) => first?.plus({ days: day }));

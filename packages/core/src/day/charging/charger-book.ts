@@ -18,7 +18,7 @@ export interface BookedCharger {
   readonly id: string;
   readonly charger: Charger;
   readonly place: Place;
-  /** How cold it gets there; undefined where nobody said. */
+  /** How cold it gets there; undefined where not entered. */
   readonly coldestC: number | undefined;
   /** When its outlet is live. */
   readonly live: readonly Span[];

@@ -45,7 +45,7 @@ export const isInPlan = (atMin: number, { days }: Pick<Day, 'days'>): boolean =>
 
 /**
  * How cold batteries are in a block: as it says, the coldest hour of its place's weather, as the place says, as the day
- * says; undefined where nobody said. Hours count down to a whole degree. Weather of another date does not count.
+ * says; undefined where not entered. Hours count down to a whole degree. Weather of another date does not count.
  */
 export function temperatureIn(block: Block | undefined, day: Day): number | undefined {
   const place = block?.placeId === undefined ? undefined : day.places?.find(({ id }) => id === block.placeId);

@@ -40,7 +40,7 @@ export interface DayRun {
   readonly charge: ReadonlyMap<string, readonly ChargePoint[]>;
   /** Charge at the end of the plan: what the next day starts with. */
   readonly endCharge: ReadonlyMap<string, number>;
-  /** Batteries of which nobody said how full they are at the start. */
+  /** Batteries whose charge at the start is not entered. */
   readonly takenAsFull: readonly string[];
   /** Stays that end below the reserve. */
   readonly intoReserve: readonly Stay[];

@@ -14,7 +14,7 @@ export interface PlanFigures {
   readonly hot: number;
   readonly batteries: number;
   readonly massG: number;
-  /** Batteries among them whose mass nobody said: they are not in it. */
+  /** Batteries among them whose mass is not entered: they are not in it. */
   readonly massUnknown: number;
   /** Batteries that go below the reserve in a rig. */
   readonly intoReserve: number;

@@ -87,7 +87,7 @@ export class RigStates {
     return this.hot.get(key) ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN);
   }
 
-  /** The rig with these batteries in its seats. `temperatureC`: of the batteries; undefined where nobody said. */
+  /** The rig with these batteries in its seats. `temperatureC`: of the batteries; undefined where not entered. */
   state(rigId: string, seats: ReadonlyMap<string, string>, temperatureC: number | undefined): RigState {
     const key = `${rigId} ${[...seats].flat().join(' ')} ${temperatureC ?? ''}`;
     let state = this.known.get(key);

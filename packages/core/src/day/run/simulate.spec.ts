@@ -37,7 +37,7 @@ describe('a day as it goes', () => {
     expect(stays).toMatchObject([{ batteryId: 'p1', fromMin: 480, toMin: 960, fromCharge: 1 }]);
   });
 
-  it('tells which batteries were taken as full because nobody said', () => {
+  it('tells which batteries were taken as full because their charge is not entered', () => {
     expect(oneRig({ batteries: [] }).run().takenAsFull).toEqual(['p1']);
     expect(oneRig({ batteries: [{ gearId: 'p1', startCharge: 0.5 }] }).run().takenAsFull).toEqual([]);
   });

@@ -53,7 +53,7 @@ export class DaySimulation {
     return pairing;
   };
 
-  /** Charge of a battery at the start; full where nobody said, which `DayRun.takenAsFull` tells. */
+  /** Charge of a battery at the start; full where not entered, which `DayRun.takenAsFull` tells. */
   startCharge(batteryId: string): number {
     return this.saidCharge(batteryId) ?? 1;
   }

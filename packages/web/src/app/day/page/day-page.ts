@@ -108,7 +108,7 @@ export class DayPage {
     return missing ? 'A rig that needs an outlet has blocks without a place: there it is taken to have one.' : undefined;
   });
 
-  /** What nobody said, and what was taken for it. */
+  /** What is not entered, and what was taken for it. */
   protected readonly assumed = computed(() => {
     const ids = this.sheet.outlook()?.run.takenAsFull ?? [];
     const names = ids.map((id) => gearTitle(this.sheet.gear().get(id)!)).join(', ');

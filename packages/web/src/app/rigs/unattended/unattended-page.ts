@@ -73,7 +73,7 @@ export class UnattendedPage {
       ],
     })),
   );
-  /** What the figures rest on, and what was taken where nobody said. */
+  /** What the figures rest on, and what was taken where not entered. */
   protected readonly assumed = computed(() => {
     const [alone, rig] = [this.alone(), this.sheet.rig()];
     if (!alone || !rig) return '';

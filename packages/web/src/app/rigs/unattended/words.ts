@@ -16,7 +16,7 @@ export function every(seconds: number): string {
   return seconds < 3600 ? `${seconds / 60} min` : `${seconds / 3600} h`;
 }
 
-/** `, Mon 12 Jan`; nothing where nobody said when it is left. */
+/** `, Mon 12 Jan`; nothing where the day it is left is not entered. */
 export function dayOf({ from }: Unattended, day: number): string {
   return from === undefined ? '' : `, ${clockAt({ date: from }, day * 24 * 60).weekday}`;
 }
