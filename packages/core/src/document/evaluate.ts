@@ -43,7 +43,7 @@ export interface RigEvaluation {
   readonly assignments?: ToldAssignments;
   readonly alternatives?: readonly ToldAlternative[];
   readonly purchases?: readonly ToldPurchases[];
-  /** Where the rig says that it is left alone. */
+  /** Where the rig says that it runs unattended. */
   readonly alone?: AloneAnswer;
 }
 

@@ -46,7 +46,7 @@ export interface Duty {
   readonly sustained: boolean | undefined;
 }
 
-/** A rig left alone: how long on its battery, whether the sun carries it, when somebody must come. */
+/** An unattended rig: how long on its battery, whether the sun carries it, when somebody must come. */
 export interface Alone extends PanelCharging {
   /** A day's use at the battery, converters and standby in it. */
   readonly useWh: number;

@@ -79,7 +79,7 @@ export const rigShape = object('Rig', {
   /** What feeds are weighed by where it differs from the style's own, by criterion. */
   weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
   balance: optional(balanceShape),
-  /** Where it is left alone: for how long, with what sun. */
+  /** Where it runs unattended: for how long, with what sun. */
   unattended: optional(unattendedShape),
 });
 export type Rig = Infer<typeof rigShape>;

@@ -5,7 +5,7 @@ import type { Infer } from '../../shape';
 const hours = (title: string) => number(title, 'peak-sun hours', { max: 14 });
 export const MAX_DAYS_ALONE = 400;
 
-/** What a rig that is left alone has beside its battery, and for how long. */
+/** What an unattended rig has beside its battery, and for how long. */
 export const unattendedShape = object('Unattended', {
   from: optional(text('Left on', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-12' })),
   days: optional(number('For so many days', 'count', { min: 1, max: MAX_DAYS_ALONE, integer: true })),

@@ -32,7 +32,7 @@ export class RigSheet {
 
   readonly entry = computed(() => this.items().rigs.entities[this.id()]);
   readonly rig = computed(() => this.entry()?.body);
-  /** All that may feed it: what is not put away. */
+  /** All that may feed it: what is not archived. */
   readonly kit = this.store.selectSignal(selectUsableGear);
   /** Only its own parts: a change to other gear leaves the answer alone. */
   readonly parts = computed(

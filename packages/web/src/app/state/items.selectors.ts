@@ -52,7 +52,7 @@ function answerOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
   return answer;
 }
 
-/** The gear that rigs are fed from: all that is not put away. */
+/** The gear that rigs are fed from: all that is not archived. */
 export const selectUsableGear = createSelector(
   selectGearBodies,
   (gear): ReadonlyMap<string, Gear> => new Map([...gear].filter(([, { archived }]) => archived !== true)),

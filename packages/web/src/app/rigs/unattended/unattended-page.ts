@@ -10,7 +10,7 @@ import { MONTHS, dayOf, days, every, visitDays } from './words';
 
 const TYPING_REST_MS = 150;
 
-/** A rig left alone: days on its battery, the sun's balance, the longest dull spell, when to come, frames further apart. */
+/** An unattended rig: days on its battery, the sun's balance, the longest dull spell, when to come, frames further apart. */
 @Component({
   selector: 'app-unattended-page',
   imports: [ChargeByDay, QuantityField],
