@@ -42,16 +42,24 @@ test('a messy file is read, a column corrected, its segment named, the draw acce
   await expect(page.locator('.apexcharts-svg')).toBeVisible();
 
   // the figures under the cursor, and a span dragged out
-  const picture = (await page.locator('app-apex-chart').boundingBox())!;
-  await page.mouse.move(picture.x + picture.width * 0.7, picture.y + 100);
-  await expect(page.locator('.apexcharts-tooltip')).toContainText(/1[23].* W\s*at [45]:/);
-  // a chart that is still being drawn takes no drag, or the wrong one: a person fits it and drags again
+  const chart = page.locator('app-apex-chart');
+  const at = async (across: number, down: number) => {
+    await expect(chart).toHaveAttribute('aria-busy', 'false');
+    const { x, y, width } = (await chart.boundingBox())!;
+    await page.mouse.move(x + width * across, y + down, { steps: 6 });
+  };
+  // a chart that is drawn anew for its width forgets the pointer: a person moves on, or fits it and drags again
+  await expect(async () => {
+    await at(0.69, 90);
+    await at(0.7, 100);
+    await expect(page.locator('.apexcharts-tooltip')).toContainText(/1[23].* W\s*at [45]:/, { timeout: 2000 });
+  }).toPass({ timeout: 60_000 });
   await expect(async () => {
     await page.getByRole('button', { name: 'Fit' }).click();
     await expect(page.getByText('0:00 to 7:00')).toBeVisible({ timeout: 2000 });
-    await page.mouse.move(picture.x + picture.width * 0.5, picture.y + 100);
+    await at(0.5, 100);
     await page.mouse.down();
-    await page.mouse.move(picture.x + picture.width * 0.75, picture.y + 110, { steps: 6 });
+    await at(0.75, 110);
     await page.mouse.up();
     await expect(page.getByText(/^3:\d\d.* to 5:/)).toBeVisible({ timeout: 5000 });
   }).toPass({ timeout: 60_000 });

@@ -19,14 +19,20 @@ it('draws once, updates when a person pauses, and cleans up', async () => {
   await give({ series: [] });
   await pause(20);
   expect(stub.made).toHaveLength(1);
-  expect((fixture.nativeElement as HTMLElement).getAttribute('aria-label')).toBe('A falling line');
+  const host = fixture.nativeElement as HTMLElement;
+  expect(host.getAttribute('aria-label')).toBe('A falling line');
+  await fixture.whenStable();
+  expect(host.getAttribute('aria-busy')).toBe('false');
 
   await give({ series: [1] });
   await give({ series: [2] });
   await pause(20);
+  expect(host.getAttribute('aria-busy')).toBe('true');
   expect(stub.made[0]!.updates).toEqual([]);
   await pause(SETTLE_MS);
+  await fixture.whenStable();
   expect(stub.made[0]!.updates).toEqual([{ series: [2] }]);
+  expect(host.getAttribute('aria-busy')).toBe('false');
 
   await give({ series: [3] });
   fixture.destroy();

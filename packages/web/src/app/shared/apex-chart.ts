@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input, signal } from '@angular/core';
 import type ApexCharts from 'apexcharts';
 import type { ApexOptions } from 'apexcharts';
 
@@ -10,7 +10,7 @@ export const SETTLE_MS = 150;
   selector: 'app-apex-chart',
   template: '',
   styles: ':host { display: block; }',
-  host: { role: 'img', '[attr.aria-label]': 'label()' },
+  host: { role: 'img', '[attr.aria-label]': 'label()', '[attr.aria-busy]': 'drawing()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ApexChart {
@@ -19,16 +19,21 @@ export class ApexChart {
   /** Nothing where the person waits for the chart itself. */
   readonly settleMs = input(SETTLE_MS);
 
+  /** While it is drawn a chart takes neither pointer nor key. */
+  protected readonly drawing = signal(true);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private chart: ApexCharts | null = null;
   private destroyed = false;
   private queue: Promise<void> = Promise.resolve();
+  private asked = 0;
   private settling: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     effect(() => {
       const options = this.options();
+      this.drawing.set(true);
       clearTimeout(this.settling);
+      ++this.asked;
       this.settling = setTimeout(() => (this.queue = this.queue.then(() => this.show(options))), this.chart ? this.settleMs() : 0);
     });
     inject(DestroyRef).onDestroy(() => {
@@ -39,6 +44,12 @@ export class ApexChart {
   }
 
   private async show(options: ApexOptions): Promise<void> {
+    const asked = this.asked;
+    await this.draw(options);
+    if (asked === this.asked) this.drawing.set(false);
+  }
+
+  private async draw(options: ApexOptions): Promise<void> {
     if (this.destroyed) return;
     if (this.chart) {
       await this.chart.updateOptions(options, false, false);
