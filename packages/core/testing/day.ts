@@ -1,4 +1,4 @@
-import type { Block, Day } from '../src/day/model';
+import type { Block, Day } from '../src/day/shape';
 import { DaySimulation } from '../src/day/run';
 import type { Battery, Gear, Rig } from '../src/gear';
 

@@ -1,4 +1,4 @@
-import type { Block, Day } from '../day/model';
+import type { Block, Day } from '../day/shape';
 import { demoId, GEAR } from './demo-id';
 import { moreId } from './more-gear';
 

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
-import { LOW_WATER, LOW_WATER_DAY } from '../demo';
-import { evaluate, planIssues, weightsOf } from './evaluate';
+import { LOW_WATER } from '../demo';
 import { migratePlan } from './migrate';
 import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 import type { Plan } from './plan';
@@ -114,115 +113,9 @@ describe('fields that are not known', () => {
   });
 });
 
-describe('an evaluation', () => {
-  const evaluation = evaluate(PLAN);
-
-  it('answers every rig with a range, what matters, what the gauges show, and what it costs', () => {
-    expect(evaluation.rigs.map(({ name }) => name)).toEqual(LOW_WATER.rigs.map(({ body }) => body.name));
-    for (const { answer, range, sensitivities, cost, indicators } of evaluation.rigs) {
-      expect(answer.figures.length).toBeGreaterThan(3);
-      expect(cost).toBeGreaterThan(0);
-      expect(indicators.length).toBeGreaterThan(0);
-      if (answer.verdict === 'stop') expect([range, sensitivities]).toEqual([undefined, []]);
-      else {
-        expect(range!.p10Min!).toBeLessThanOrEqual(range!.p90Min!);
-        expect(sensitivities.length).toBeGreaterThan(0);
-      }
-    }
-  });
-
-  it('is plain JSON: nothing that does not survive the wire', () => {
-    const sent = JSON.parse(JSON.stringify(evaluation)) as typeof evaluation;
-    expect(sent).toEqual(evaluation);
-    expect(JSON.stringify(evaluation)).not.toMatch(/:null|NaN|Infinity/);
-  });
-
-  it('searches only when asked, for the rigs asked, by the weights asked', () => {
-    const id = LOW_WATER.rigs[2]!.id;
-    const asked = evaluate({ ...PLAN, ask: { rigs: [id], feeds: true, purchases: true, runs: 0, weights: { price: 50, zebra: 9 } } }).rigs;
-    expect(asked.map((rig) => rig.id)).toEqual([id]);
-    expect(asked[0]!.feeds![0]!.feeds.length).toBeGreaterThan(1);
-    expect(asked[0]!.purchases).toHaveLength(1);
-    expect(asked[0]!.range).toBeUndefined();
-    expect(asked[0]!.points.price).toBeCloseTo((50 * asked[0]!.criteria.price) / 100, 9);
-    expect(weightsOf('handheld', { price: 2, zebra: 1 })).toMatchObject({ price: 2 });
-    expect(evaluation.rigs[0]!.feeds).toBeUndefined();
-  });
-});
-
-describe('what is not evaluated', () => {
-  it('identifiers used twice, circles, and too much at once are named with their place', () => {
-    const codes = (plan: Plan) => planIssues(plan).map(({ path: at, code }) => `${at} ${code}`);
-    expect(codes(PLAN)).toEqual([]);
-    expect(codes({ ...PLAN, gear: [...PLAN.gear, PLAN.gear[0]!] })).toEqual([`/gear/${PLAN.gear.length}/id id-twice`]);
-    const hubs = PLAN.gear.filter(({ body }) => body.name.startsWith('Splitter')).map(({ id }) => id);
-    const circle = { ...PLAN.rigs[0]!.body, links: [{ from: { gearId: hubs[0]!, portId: 'p1' }, to: { gearId: hubs[0]!, portId: 'in' } }] };
-    expect(codes({ ...PLAN, rigs: [{ id: PLAN.rigs[0]!.id, body: circle }] })).toEqual(['/rigs/0/body/links cyclic']);
-    expect(codes({ ...PLAN, ask: { runs: 20_000 } })).toEqual(['/ask/runs too-much-asked']);
-    expect(codes({ ...PLAN, ask: { alternatives: true } })).toEqual(['/ask too-much-asked']);
-  });
-});
-
 describe('docs/viaggio-plan.schema.json', () => {
   it('is what the shape says (npm run docs writes it)', () => {
     const published: unknown = JSON.parse(readFileSync(path.join(__dirname, '../../../../docs/viaggio-plan.schema.json'), 'utf8'));
     expect(published).toEqual(JSON.parse(JSON.stringify(planJsonSchema())));
-  });
-});
-
-describe('days of a document', () => {
-  const days = [LOW_WATER_DAY];
-
-  it('are run where that is asked for, and only then', () => {
-    const runs = { runs: 0, rigs: [] };
-    expect(evaluate({ ...PLAN, days, ask: runs }).days).toBeUndefined();
-    const [day] = evaluate({ ...PLAN, days, ask: { ...runs, days: true } }).days!;
-    expect([day!.plan, day!.chances]).toEqual([undefined, undefined]);
-    expect(day!.topUps.some(({ worth }) => worth)).toBe(true);
-    expect(day!.indicators.length).toBeGreaterThan(10);
-    expect(day).toMatchObject({ id: LOW_WATER_DAY.id, name: 'Day 2, out with the pilots', issues: [] });
-    expect(day!.blocks).toHaveLength(LOW_WATER_DAY.body.blocks.length);
-    expect(day!.gaps.length).toBeGreaterThan(0);
-    expect(day!.charging.notReady.map(({ battery }) => battery)).toContain('V5: Holmvik 196');
-    // plain data, as it is sent
-    expect(JSON.parse(JSON.stringify(day))).toEqual(day);
-  });
-
-  it('are planned, and run with random draws, where that is asked for', () => {
-    const ask = { rigs: [], days: true, plans: true, dayRuns: 20, seed: 4 };
-    const [day] = evaluate({ ...PLAN, days, ask }).days!;
-    expect(day!.plan).toMatchObject({ unmet: [], cost: { interruptions: 0 } });
-    expect(day!.chances).toMatchObject({ runs: 20, seed: 4 });
-    expect(Object.keys(day!.chances!.blocks)).toHaveLength(LOW_WATER_DAY.body.blocks.length);
-    expect(JSON.parse(JSON.stringify(day))).toEqual(day);
-    const swaps = day!.plan!.swaps;
-    const [again] = evaluate({ ...PLAN, days: [{ ...LOW_WATER_DAY, body: { ...LOW_WATER_DAY.body, swaps, charges: day!.plan!.charges } }], ask: { rigs: [], days: true } }).days!; // prettier-ignore
-    expect(again!.figures.gapMin).toBe(0);
-    expect(again!.needed).toHaveLength(day!.plan!.charges.length);
-  });
-
-  it('are refused where more is asked of them than one evaluation does', () => {
-    const five = Array.from({ length: 5 }, (_, index) => ({ id: `d${index}`, body: LOW_WATER_DAY.body }));
-    const refused = (ask: object, all: typeof five = five) =>
-      planIssues({ ...PLAN, days: all, ask: { days: true, ...ask } }).map(({ path }) => path);
-    expect(refused({})).toEqual([]);
-    expect(refused({ plans: true })).toEqual(['/ask/plans']);
-    expect(refused({ dayRuns: 2000 })).toEqual(['/ask/dayRuns']);
-    const charge = { batteryId: LOW_WATER.gear[0]!.id, chargerId: LOW_WATER.gear[1]!.id, fromMin: 0, toMin: 60 };
-    const busy = { ...LOW_WATER_DAY.body, charges: Array.from({ length: 30 }, () => charge) };
-    expect(refused({}, five.map(({ id }) => ({ id, body: busy })))).toEqual(['/ask/days']); // prettier-ignore
-  });
-
-  it('are refused where they are too many, and told what is wrong in them', () => {
-    const many = Array.from({ length: 200 }, (_, index) => ({ id: `d${index}`, body: LOW_WATER_DAY.body }));
-    expect(planIssues({ ...PLAN, days: many, ask: { days: true } })).toMatchObject([{ path: '/ask/days', code: 'too-much-asked' }]);
-    const [first, ...rest] = LOW_WATER_DAY.body.blocks;
-    const body = { ...LOW_WATER_DAY.body, zone: 'Skarnholm', blocks: [{ ...first!, toMin: first!.fromMin, placeId: 'moon' }, ...rest] };
-    const [day] = evaluate({ ...PLAN, days: [{ id: 'd', body }], ask: { rigs: [], days: true } }).days!;
-    expect(day!.issues.map(({ path, code }) => [path, code])).toEqual([
-      ['/zone', 'no-such-zone'],
-      ['/blocks/0/toMin', 'ends-before-it-begins'],
-      ['/blocks/0/placeId', 'no-such-place'],
-    ]);
   });
 });

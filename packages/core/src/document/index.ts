@@ -1,10 +1,8 @@
-export { evaluate, planIssues, weightsOf } from './evaluate';
-export type { Evaluation } from './evaluate';
 export { byKind, ITEM_KINDS, itemTitle, namedBy, PLAN_KINDS } from './item-kinds';
 export type { ItemBodies, PlanKind } from './item-kinds';
 export { migratePlan } from './migrate';
-export { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
-export type { Plan } from './plan';
+export { EVALUATION_RUNS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
+export type { Ask, Plan } from './plan';
 export { rigFromV0 } from './rig-v0';
 export { revisionShape, savedShape } from './saved-shape';
 export type { Saved, SavedRevision } from './saved-shape';

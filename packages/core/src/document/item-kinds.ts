@@ -1,5 +1,5 @@
-import { dayShape, namedByDay } from '../day/model';
-import type { Day } from '../day/model';
+import { dayShape, namedByDay } from '../day/shape';
+import type { Day } from '../day/shape';
 import { gearShape, gearTitle, namedByRig, rigShape } from '../gear';
 import type { Gear, Named, Rig } from '../gear';
 import { namedByObservation, namedByRecording, OBSERVATION_KINDS, observationShape, recordingShape } from '../measure/log';

@@ -1,5 +1,5 @@
 import { MAX_RUNS } from '../answer';
-import { dayItemShape } from '../day/model';
+import { dayItemShape } from '../day/shape';
 import { gearShape, idShape, rigShape, styleShape } from '../gear';
 import { observationItemShape, recordingItemShape } from '../measure/log';
 import { choice, flag, list, number, object, optional, record, text, toJsonSchema } from '../shape';

@@ -54,3 +54,9 @@ export const STYLE_WEIGHTS: Readonly<Record<Style, Weights>> = {
   unattended: { ...BASE, massOn: 0.05, massOff: 0.05, swaps: 5, coldSwap: 3, joints: 0.3, trouble: 0.5, tethered: 3 },
 };
 export const DEFAULT_STYLE: Style = 'handheld';
+
+/** A style's weights with the person's own in their place; names that are no criterion count for nothing. */
+export function weightsOf(style: Style, own: Readonly<Record<string, number>> = {}): Weights {
+  const known = Object.entries(own).filter(([name]) => Object.hasOwn(CRITERIA, name));
+  return { ...STYLE_WEIGHTS[style], ...Object.fromEntries(known) };
+}

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
-import { BLOCK_KINDS, blockTitle, instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model';
-import type { Block, BlockKind, Day } from '../day/model';
+import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model';
+import { BLOCK_KINDS, blockTitle } from '../day/shape';
+import type { Block, BlockKind, Day } from '../day/shape';
 import { gearTitle } from '../gear';
 import type { Gear, Rig } from '../gear';
 import { issue } from '../issue';

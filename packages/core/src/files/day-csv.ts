@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { clockAt, dayShape, minuteAt, readClock } from '../day/model';
-import type { Block, Day } from '../day/model';
+import { clockAt, minuteAt, readClock } from '../day/model';
+import { dayShape } from '../day/shape';
+import type { Block, Day } from '../day/shape';
 import type { Rig } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';

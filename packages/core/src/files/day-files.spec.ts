@@ -1,4 +1,4 @@
-import type { Day } from '../day/model';
+import type { Day } from '../day/shape';
 import { LOW_WATER, LOW_WATER_DAY } from '../demo';
 import { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
 import { blocksFromCsv, blocksToCsv } from './day-csv';

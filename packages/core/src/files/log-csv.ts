@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { gearTitle } from '../gear';
 import type { DrawRow } from '../measure/learning';
 import { OBSERVATION_KINDS, observationShape } from '../measure/log';
-import type { Log } from '../measure/log';
+import type { Log } from '../measure/feed-loss';
 import type { Slots } from '../measure/trace';
 import type { Shape } from '../shape';
 import { writeCell } from './csv-cell';

@@ -1,4 +1,4 @@
-import type { Day } from '../day/model';
+import type { Day } from '../day/shape';
 import { weatherFromCsv } from './weather-csv';
 
 const DAY: Day = { name: 'Day', date: '2026-01-12', days: 1, rigIds: [], blocks: [], zone: 'Europe/Berlin', temperatureC: 9 };

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { COLDEST_HOUR_C, isInPlan, minuteAt, readClock } from '../day/model';
-import type { Day, Weather } from '../day/model';
+import type { Day, Weather } from '../day/shape';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { parseQuantity } from '../quantity';

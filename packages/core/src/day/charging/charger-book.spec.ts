@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { dailySpans } from '../model';
-import type { Place } from '../model';
+import type { Place } from '../shape';
 import { charger, dayOfRigs, pack } from '../../../testing/day';
 import { chargerOf } from './charger';
 import { ChargerBook } from './charger-book';

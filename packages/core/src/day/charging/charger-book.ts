@@ -2,7 +2,8 @@ import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from '../../c
 import { energyNow } from '../../gear';
 import type { Gear } from '../../gear';
 import { placeW } from '../model';
-import type { Charge, Place, Span } from '../model';
+import type { Span } from '../model';
+import type { Charge, Place } from '../shape';
 import { fits, wattsOf } from './charger';
 import type { Charger } from './charger';
 

@@ -3,7 +3,7 @@ import type { Filling } from '../../cell';
 import { energyNow } from '../../gear';
 import type { Gear } from '../../gear';
 import { coldestAt, isDuring, placeW } from '../model';
-import type { Day } from '../model';
+import type { Day } from '../shape';
 import { chargerOf, fits, wattsOf } from './charger';
 import type { Charger, OnCharger, Outlets } from './charger';
 

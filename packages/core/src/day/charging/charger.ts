@@ -1,6 +1,7 @@
 import { mates } from '../../gear';
 import type { Battery, Connector, Gear } from '../../gear';
-import type { Charge, Place, Span } from '../model';
+import type { Span } from '../model';
+import type { Charge, Place } from '../shape';
 
 /** A battery on a charger. It ends when the battery is wanted elsewhere. */
 export interface OnCharger extends Charge {

@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { issue } from '../../issue';
 import { parseQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
-import type { Day } from './day';
+import type { Day } from '../shape';
 
 type Calendar = Pick<Day, 'date' | 'zone'>;
 

@@ -1,5 +1,5 @@
 import { LOW_WATER_DAY } from '../../demo';
-import { dayShape } from './day';
+import { dayShape } from '../shape';
 import { dayIssues } from './day-issues';
 import { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 

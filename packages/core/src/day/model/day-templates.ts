@@ -1,5 +1,5 @@
 import { minuteAt } from './clock';
-import type { Block, BlockKind, Day } from './day';
+import type { Block, BlockKind, Day } from '../shape';
 
 interface TemplateBlock {
   readonly kind: BlockKind;

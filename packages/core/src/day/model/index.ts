@@ -2,20 +2,6 @@ export { clockAt, instantAt, minuteAt, minuteOf, minuteOfClock, readClock } from
 export { dayIssues } from './day-issues';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 export type { DayTemplate } from './day-templates';
-export {
-  BLOCK_KINDS,
-  blockTitle,
-  dayItemShape,
-  dayShape,
-  DEFAULT_CHANCE,
-  isDrawing,
-  isSameSwap,
-  lostFrom,
-  MAX_DAYS_LONG,
-  namedByDay,
-  QUIET_KINDS,
-} from './day';
-export type { Block, BlockKind, Charge, Day, DayEntry, OwnKind, Place, Swap, Weather } from './day';
 export { placeW } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
 export { dailySpans, isDuring, overlap } from './spans';

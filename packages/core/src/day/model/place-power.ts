@@ -1,5 +1,5 @@
 import { PANEL_SHARE } from '../../gear';
-import type { Place } from './day';
+import type { Place } from '../shape';
 
 const HOUR_MIN = 60;
 const DAY_MIN = 24 * HOUR_MIN;

@@ -2,7 +2,7 @@ import { alternativeOf, APPROACHES } from '../../feed';
 import type { Approach } from '../../feed';
 import { batteriesOf, gearTitle } from '../../gear';
 import type { Gear, Rig } from '../../gear';
-import type { Day } from '../model';
+import type { Day } from '../shape';
 import { DaySimulation } from '../run';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';

@@ -1,5 +1,5 @@
 import type { Battery } from '../../gear';
-import { isDrawing } from '../model';
+import { isDrawing } from '../shape';
 import type { DaySimulation } from '../run';
 import { startPool } from './plan-pool';
 import type { Hands, Locked } from './plan-pool';

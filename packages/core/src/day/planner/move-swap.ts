@@ -1,6 +1,6 @@
 import { gearTitle } from '../../gear';
-import { isSameSwap } from '../model';
-import type { Swap } from '../model';
+import { isSameSwap } from '../shape';
+import type { Swap } from '../shape';
 import type { DaySimulation } from '../run';
 
 /** What moving one change of battery by so many minutes would do. */

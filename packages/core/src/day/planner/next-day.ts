@@ -1,5 +1,5 @@
 import { clockAt } from '../model';
-import type { Day } from '../model';
+import type { Day } from '../shape';
 import type { DayRun } from '../run';
 
 /** Charges that differ by less are the same. */

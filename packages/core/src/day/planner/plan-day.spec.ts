@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Swap } from '../model';
+import type { Swap } from '../shape';
 import { dayChances, DaySimulation } from '../run';
 import { charger, dayOfRigs, pack } from '../../../testing/day';
 import { compareCost, NO_COST } from './plan-cost';

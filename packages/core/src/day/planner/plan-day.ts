@@ -1,5 +1,5 @@
-import { DEFAULT_CHANCE, isDrawing } from '../model';
-import type { Charge, Day, Swap } from '../model';
+import { DEFAULT_CHANCE, isDrawing } from '../shape';
+import type { Charge, Day, Swap } from '../shape';
 import type { DaySimulation, Deviation } from '../run';
 import { leastSwaps } from './least-swaps';
 import type { LeastSwaps } from './least-swaps';

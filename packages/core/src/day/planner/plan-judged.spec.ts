@@ -1,6 +1,6 @@
 import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
 import type { Gear, Rig } from '../../gear';
-import type { Day } from '../model';
+import type { Day } from '../shape';
 import { dayIndicators, DaySimulation, onlyIn, planFigures } from '../run';
 import { costOfMoving } from './move-swap';
 import { planDay } from './plan-day';

@@ -1,8 +1,10 @@
 import { ChargerBook, chargerOf } from '../charging';
 import type { Booking } from '../charging';
 import type { Battery } from '../../gear';
-import { coldestAt, dailySpans, lostFrom, minuteAt } from '../model';
-import type { Charge, Day, Span, Swap } from '../model';
+import { coldestAt, dailySpans, minuteAt } from '../model';
+import { lostFrom } from '../shape';
+import type { Span } from '../model';
+import type { Charge, Day, Swap } from '../shape';
 import type { DaySimulation } from '../run';
 
 /** A battery below this is put on a charger if there is one. */

@@ -1,8 +1,9 @@
 import type { Booking } from '../charging';
 import { energyNow } from '../../gear';
 import type { Battery } from '../../gear';
-import { clockAt, isDrawing, isDuring, isSameSwap, lostFrom, overlap, temperatureIn } from '../model';
-import type { Block, Charge, Day, Swap } from '../model';
+import { clockAt, isDuring, overlap, temperatureIn } from '../model';
+import { isDrawing, isSameSwap, lostFrom } from '../shape';
+import type { Block, Charge, Day, Swap } from '../shape';
 import type { DaySimulation } from '../run';
 import { compareCost, NO_COST } from './plan-cost';
 import type { PlanCost, PlanOrder } from './plan-cost';

@@ -1,5 +1,5 @@
 import { DEFAULT_RESERVE } from '../../gear';
-import type { Block } from '../model';
+import type { Block } from '../shape';
 import { rigSpansOf } from '../run';
 import type { DaySimulation, Deviation, RigSpan } from '../run';
 

@@ -1,5 +1,7 @@
-import { isDrawing, isDuring } from '../model';
-import type { Block, Span } from '../model';
+import { isDuring } from '../model';
+import { isDrawing } from '../shape';
+import type { Span } from '../model';
+import type { Block } from '../shape';
 
 /** A moment at which a battery can be changed. */
 export interface SwapMoment {

@@ -1,8 +1,10 @@
 import type { ChargerBook } from '../charging';
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
-import { isDrawing, overlap } from '../model';
-import type { Charge, Day, Span, Swap } from '../model';
+import { overlap } from '../model';
+import { isDrawing } from '../shape';
+import type { Span } from '../model';
+import type { Charge, Day, Swap } from '../shape';
 import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
 import { handsOf, startPool } from './plan-pool';

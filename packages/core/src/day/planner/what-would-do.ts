@@ -1,7 +1,8 @@
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
-import { clockAt, isDrawing } from '../model';
-import type { Day } from '../model';
+import { clockAt } from '../model';
+import { isDrawing } from '../shape';
+import type { Day } from '../shape';
 import { DaySimulation } from '../run';
 import { compareCost } from './plan-cost';
 import { planDay } from './plan-day';

@@ -1,5 +1,6 @@
 import type { Filled } from '../charging';
-import type { Block, Span } from '../model';
+import type { Span } from '../model';
+import type { Block } from '../shape';
 import type { Seated } from './seating';
 
 /** Minutes in which a rig has no power though a block of it wants some. */

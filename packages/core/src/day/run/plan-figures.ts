@@ -1,4 +1,4 @@
-import type { Swap } from '../model';
+import type { Swap } from '../shape';
 import type { DaySimulation, Moves } from './simulate';
 
 /** What a day with certain moves comes to, whoever made them. */

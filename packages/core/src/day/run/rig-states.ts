@@ -2,8 +2,8 @@ import { indicators, rigModel, roughRunner, troubleOf, uncertaintyOf, Variations
 import type { Indicator, RigModel } from '../../answer';
 import { batteriesOf, DEFAULT_SWAP_MIN, gearIdsOf, withPartReplaced } from '../../gear';
 import type { Gear, Rig, RigPhase } from '../../gear';
-import { QUIET_KINDS } from '../model';
-import type { Block, Day } from '../model';
+import { QUIET_KINDS } from '../shape';
+import type { Block, Day } from '../shape';
 import { SystemRunner } from '../../run';
 import type { SystemPhase, Variation } from '../../run';
 import { sayFinding } from '../../words';

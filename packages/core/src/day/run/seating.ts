@@ -1,6 +1,7 @@
 import type { OnCharger, Outlets } from '../charging';
-import { isDuring, lostFrom, temperatureIn } from '../model';
-import type { Block, Charge, Day, Place } from '../model';
+import { isDuring, temperatureIn } from '../model';
+import { lostFrom } from '../shape';
+import type { Block, Charge, Day, Place } from '../shape';
 import type { RigStates } from './rig-states';
 
 /** A part of a rig's day in which its batteries, its temperature and its outlet stay the same. */

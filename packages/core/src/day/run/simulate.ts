@@ -2,7 +2,7 @@ import { pairingOf } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
 import type { Gear, Rig } from '../../gear';
 import { dailySpans, placeW } from '../model';
-import type { Day } from '../model';
+import type { Day } from '../shape';
 import { builtInId } from '../../run';
 import type { DayRun } from './day-run';
 import { OneRun, RANK } from './one-run';

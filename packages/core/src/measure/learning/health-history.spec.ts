@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { LOW_WATER, LOW_WATER_LOG } from '../../demo';
 import type { Battery, Device, Gear } from '../../gear';
-import { belongTogether } from '../log';
-import type { Log, Observation } from '../log';
+import { belongTogether } from '../learning';
+import type { Log } from '../feed-loss';
+import type { Observation } from '../log';
 import { healthHistory } from './health-history';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

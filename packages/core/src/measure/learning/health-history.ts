@@ -1,8 +1,10 @@
 import { CHEMISTRIES, coldDerating } from '../../cell';
 import { batteryFigures } from '../../gear';
 import type { Battery, Draw } from '../../gear';
-import { dayOf, FeedLosses } from '../log';
-import type { Log, Observation, ObservationOf } from '../log';
+import { FeedLosses } from '../feed-loss';
+import { dayOf } from '../log';
+import type { Log } from '../feed-loss';
+import type { Observation, ObservationOf } from '../log';
 import { formatQuantity } from '../../quantity';
 import { DRAW_SPREAD, plainDraw } from '../../rig';
 import { doubtfulAmong } from './doubtful';

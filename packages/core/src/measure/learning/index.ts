@@ -1,3 +1,5 @@
+export { belongTogether } from './belong-together';
+export type { Together } from './belong-together';
 export { healthHistory, RETIRE_SHARE } from './health-history';
 export type { CapacityPoint, HealthHistory } from './health-history';
 export { atDevice, drawOfSegment, knownModes, learnedDraws } from './log-draws';

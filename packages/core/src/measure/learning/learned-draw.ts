@@ -1,8 +1,10 @@
 import { CHEMISTRIES, coldDerating, ocvArea } from '../../cell';
 import { energyNow } from '../../gear';
 import type { Battery } from '../../gear';
-import { dayOf, through } from '../log';
-import type { DrawObservation, FeedLoss, ObservationOf } from '../log';
+import { through } from '../feed-loss';
+import { dayOf } from '../log';
+import type { FeedLoss } from '../feed-loss';
+import type { DrawObservation, ObservationOf } from '../log';
 import { formatQuantity } from '../../quantity';
 import { doubtfulAmong } from './doubtful';
 

@@ -2,7 +2,8 @@ import { assess, tellAnswer } from '../../answer';
 import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording } from '../../demo';
 import { batteriesOf } from '../../gear';
 import type { Device, Gear, Rig } from '../../gear';
-import type { Log, Observation, Recording } from '../log';
+import type { Log } from '../feed-loss';
+import type { Observation, Recording } from '../log';
 import { atDevice, drawOfSegment, knownModes, learnedDraws } from './log-draws';
 import type { DrawRow } from './log-draws';
 

@@ -1,6 +1,8 @@
 import type { Battery, Device, Draw, Gear, Mode, Provenance } from '../../gear';
-import { FeedLosses, observationsOf, through, USUAL } from '../log';
-import type { DrawObservation, FeedLoss, Log, NamedSegment, ObservationOf, Recording } from '../log';
+import { FeedLosses, through } from '../feed-loss';
+import { observationsOf, USUAL } from '../log';
+import type { FeedLoss, Log } from '../feed-loss';
+import type { DrawObservation, NamedSegment, ObservationOf, Recording } from '../log';
 import { formatQuantity } from '../../quantity';
 import { DRAW_SPREAD, plainDraw } from '../../rig';
 import type { KnownMode } from '../trace';

@@ -1,8 +1,9 @@
 import { rigModel, runRange, sensitivities } from '../../answer';
 import type { Sensitivity } from '../../answer';
 import type { Rig } from '../../gear';
-import { rigOnBattery, runOn } from '../log';
-import type { Log, ObservationOf } from '../log';
+import { rigOnBattery, runOn } from '../feed-loss';
+import type { Log } from '../feed-loss';
+import type { ObservationOf } from '../log';
 
 /** One run of a rig: what the plan of today would have said of it, and what happened. */
 export interface RunAgainstPlan {

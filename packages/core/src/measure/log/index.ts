@@ -1,9 +1,3 @@
-export { belongTogether } from './belong-together';
-export type { Together } from './belong-together';
-export { rigInMode, rigOnBattery, runOn, through, treeOn } from './feed-loss';
-export type { FeedLoss } from './feed-loss';
-export { FeedLosses } from './log';
-export type { Log } from './log';
 export { namedByObservation, OBSERVATION_KINDS, observationItemShape, observationShape } from './observation';
 export type { DrawObservation, LogEntry, Observation, ObservationKind, ObservationOf } from './observation';
 export { meterColumnsShape, namedByRecording, observationsOf, recordingItemShape, recordingShape, USUAL } from './recording';

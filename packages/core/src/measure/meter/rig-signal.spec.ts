@@ -1,7 +1,7 @@
 import { assess } from '../../answer';
 import { LOW_WATER, LOW_WATER_LOG } from '../../demo';
 import { planAgainstDay } from '../learning';
-import { rigOnBattery } from '../log';
+import { rigOnBattery } from '../feed-loss';
 import { readTrace } from '../trace';
 import { rigSignal } from './rig-signal';
 

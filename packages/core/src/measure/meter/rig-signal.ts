@@ -3,7 +3,8 @@ import { cellVoltage } from '../../cell';
 import { operatingPoint } from '../../circuit';
 import { batteriesOf } from '../../gear';
 import type { Gear, Rig } from '../../gear';
-import { rigInMode, treeOn, USUAL } from '../log';
+import { rigInMode, treeOn } from '../feed-loss';
+import { USUAL } from '../log';
 import { networkOf } from '../../run';
 
 /** What a meter between a battery and its rig would show. */

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { ITEM_KINDS, differences, itemTitle, readGearCsv } from '@viaggio/core';
+import { ITEM_KINDS, differences, itemTitle } from '@viaggio/core';
 import type { CsvIssue } from '@viaggio/core';
 import { Api, KINDS } from '../api/api';
 import type { Bodies, Kind, Problem } from '../api/api';
@@ -12,7 +12,8 @@ import { ProblemNote } from '../shared/problem-note';
 import { findEntry } from '../state/items';
 import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
-import { selectGear, selectItems } from '../state/items.selectors';
+import { selectGearBodies, selectItems } from '../state/items.selectors';
+import { CoreWorkers } from '../workers/core-workers';
 
 /** One item of a file, beside what is here already. */
 interface Planned {
@@ -53,7 +54,8 @@ export class ImportPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly api = inject(Api);
-  private readonly gear = this.store.selectSignal(selectGear);
+  private readonly workers = inject(CoreWorkers);
+  private readonly gear = this.store.selectSignal(selectGearBodies);
   private readonly items = this.store.selectSignal(selectItems);
   protected readonly read = signal<Read>({ is: 'nothing' });
   /** Accepted, and on its way: what was read stays here until it is in. */
@@ -80,13 +82,13 @@ export class ImportPage {
       this.fail('The file is too large', `${file.name} has ${Math.round(file.size / 1e6)} MB; expected at most ${MOST_BYTES / 1e6} MB.`);
       return;
     }
-    this.text(await file.text(), file.name);
+    await this.text(await file.text(), file.name);
   }
 
-  protected text(text: string, name: string): void {
+  protected async text(text: string, name: string): Promise<void> {
     if (text.trim() === '') return;
     if (/^\s*\{/.test(text)) this.plan(text, name);
-    else this.csv(text, name);
+    else await this.csv(text, name);
   }
 
   protected again(): void {
@@ -102,11 +104,15 @@ export class ImportPage {
     this.store.dispatch(Items.change({ step: { changes, field: 'import', at: Date.now(), title }, ...(read.rest && { rest: read.rest }) }));
   }
 
-  private csv(text: string, file: string): void {
-    const known = this.gear().map(({ id, body }) => ({ id, body }));
-    const { rows, issues, ignored } = readGearCsv(text, known);
-    const planned = rows.map(({ line, id, body }) => this.plannedOf('gear', id ?? crypto.randomUUID(), body, line));
-    this.read.set({ is: 'read', file, planned, issues, ignored, rest: undefined });
+  private async csv(text: string, file: string): Promise<void> {
+    this.read.set({ is: 'reading' });
+    try {
+      const { rows, issues, ignored } = await this.workers.core('table').readGear(text, this.gear());
+      const planned = rows.map(({ line, id, body }) => this.plannedOf('gear', id ?? crypto.randomUUID(), body, line));
+      this.read.set({ is: 'read', file, planned, issues, ignored, rest: undefined });
+    } catch (error) {
+      this.fail('The table could not be read', `${file}: ${error instanceof Error ? error.message : String(error)}`);
+    }
   }
 
   private plan(text: string, file: string): void {

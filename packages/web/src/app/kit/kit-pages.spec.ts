@@ -7,6 +7,7 @@ import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { NEVER, of, throwError } from 'rxjs';
 import { textOf } from '../../../testing/component';
+import { InPageCore } from '../../../testing/in-page-core';
 import { render } from '../../../testing/sheet';
 import { Api } from '../api/api';
 import type { Saved } from '../api/api';
@@ -14,6 +15,7 @@ import { Items } from '../state/items.actions';
 import { ItemsEffects } from '../state/items.effects';
 import { itemsReducer } from '../state/items.reducer';
 import { selectItems } from '../state/items.selectors';
+import { CoreWorkers } from '../workers/core-workers';
 import { ImportPage } from './import-page';
 import { KitPage } from './kit-page';
 
@@ -43,6 +45,7 @@ beforeEach(() => {
       provideStore({ items: itemsReducer }),
       provideEffects(ItemsEffects),
       { provide: Api, useValue: api },
+      { provide: CoreWorkers, useClass: InPageCore },
     ],
   });
   TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: LOW_WATER.gear.map(saved), rigs: [] } }));
@@ -115,6 +118,8 @@ describe('an import', () => {
     const fixture = await render(ImportPage);
     host(fixture).querySelector<HTMLTextAreaElement>('textarea')!.value = text;
     await press(fixture, 'Preview');
+    await new Promise((resolve) => setTimeout(resolve)); // the worker's answer
+    await fixture.whenStable();
     return fixture;
   }
 

@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { drawsToCsv, learnedDraws, observationsToCsv, segmentsToCsv } from '@viaggio/core';
+import { observationsToCsv } from '@viaggio/core';
 import { download } from '../shared/download';
 import { selectWholeLog, selectLoading } from '../state/items.selectors';
+import { CoreWorkers } from '../workers/core-workers';
 
 /** The frame of the log: what was observed, and what it tells of draws, batteries and plans. */
 @Component({
@@ -44,6 +45,7 @@ import { selectWholeLog, selectLoading } from '../state/items.selectors';
 })
 export class LogPage {
   private readonly store = inject(Store);
+  private readonly workers = inject(CoreWorkers);
   protected readonly loading = this.store.selectSignal(selectLoading);
   private readonly log = this.store.selectSignal(selectWholeLog);
 
@@ -52,11 +54,17 @@ export class LogPage {
   }
 
   protected draws(): void {
-    this.save('draws', drawsToCsv(learnedDraws(this.log())));
+    void this.workers
+      .core('table')
+      .drawsTable(this.log())
+      .then((text) => this.save('draws', text));
   }
 
   protected segments(): void {
-    this.save('segments', segmentsToCsv(this.log()));
+    void this.workers
+      .core('table')
+      .segmentsTable(this.log())
+      .then((text) => this.save('segments', text));
   }
 
   private save(what: string, text: string): void {

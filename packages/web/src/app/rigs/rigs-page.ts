@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { gearTitle, sayFinding } from '@viaggio/core';
-import type { Answer, Rig } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
-import { selectLoading, selectRigAnswers, selectUsableGear } from '../state/items.selectors';
+import { selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../state/items.selectors';
+import { computedLater, valueOf } from '../workers/computed-later';
 import { SelectField } from '../fields/select-field';
 
 /** Every rig with its answer at a glance; one's own first, then the demo crew's. */
@@ -37,17 +38,22 @@ import { SelectField } from '../fields/select-field';
               <li>
                 <a [routerLink]="['/rigs', row.entry.id]">
                   <span class="name">{{ row.entry.body.name }}</span>
-                  <app-verdict-mark [verdict]="row.answer.verdict" />
-                  <span class="time">
-                    @if (row.answer.unlimited) {
-                      as long as <small>the mains is on</small>
-                    } @else if (row.answer.run) {
-                      {{ row.answer.plannedMin | quantity: 'min' }} <small>to plan with</small>
-                    } @else {
-                      – <small>no time yet</small>
-                    }
-                  </span>
-                  <span class="note">{{ worst(row) ?? row.entry.body.note }}</span>
+                  @if (row.glance; as glance) {
+                    <app-verdict-mark [verdict]="glance.verdict" />
+                    <span class="time">
+                      @if (glance.unlimited) {
+                        as long as <small>the mains is on</small>
+                      } @else if (glance.plannedMin !== undefined) {
+                        {{ glance.plannedMin | quantity: 'min' }} <small>to plan with</small>
+                      } @else {
+                        – <small>no time yet</small>
+                      }
+                    </span>
+                    <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
+                  } @else {
+                    <span class="time"><small>working it out …</small></span>
+                    <span class="note">{{ row.entry.body.note }}</span>
+                  }
                 </a>
               </li>
             } @empty {
@@ -71,14 +77,18 @@ export class RigsPage {
   protected readonly devices = computed(() =>
     [...this.kit()].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
   );
-  private readonly rows = this.store.selectSignal(selectRigAnswers);
-  /** What is wrong with a rig, the worst of it; undefined where all fits. */
-  protected readonly worst = ({ answer }: { readonly answer: Pick<Answer, 'findings'> }): string | undefined => {
-    const [first] = answer.findings;
-    return first && first.verdict !== 'good' ? sayFinding(first) : undefined;
-  };
+  private readonly rigs = this.store.selectSignal(selectRigs);
+  private readonly bodies = this.store.selectSignal(selectRigBodies);
+  private readonly gear = this.store.selectSignal(selectGearBodies);
+  private readonly glances = computedLater(
+    'rigs',
+    () => ({ rigs: this.bodies(), gear: this.gear() }),
+    (core, { rigs, gear }) => core.rigGlances(rigs, gear),
+  );
   protected readonly groups = computed(() => {
-    const of = (origin: 'own' | 'demo') => this.rows().filter(({ entry }) => entry.origin === origin);
+    const glances = valueOf(this.glances());
+    const rows = this.rigs().map((entry) => ({ entry, glance: glances?.get(entry.id) }));
+    const of = (origin: 'own' | 'demo') => rows.filter(({ entry }) => entry.origin === origin);
     return [
       { title: 'Your rigs', rows: of('own'), empty: 'None yet.' },
       { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Deleted; “Reset demo” in the menu brings it back.' },

@@ -120,6 +120,50 @@ describe('autosave', () => {
   });
 });
 
+describe('an edit that was left behind', () => {
+  const load = (body: Rig, revision: number) => store.dispatch(Items.loaded({ saved: { gear: [], rigs: [saved(body, revision)] } }));
+  const leaveWith = (wantedMin: number) => {
+    api.save.mockReturnValue(NEVER);
+    edit(wantedMin);
+    window.dispatchEvent(new Event('pagehide'));
+  };
+
+  it('goes on after the next load, and is saved over the state that it knew', () => {
+    leaveWith(5);
+    load(RIG.body, 1);
+    expect(rig().body).toMatchObject({ wantedMin: 5 });
+    api.save.mockReturnValue(of(saved({ ...RIG.body, wantedMin: 5 }, 2)));
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(api.save).toHaveBeenLastCalledWith('rigs', RIG.id, 1, expect.objectContaining({ wantedMin: 5 }));
+    expect(rig().sync).toEqual({ is: 'saved' });
+  });
+
+  it('is kept while its request is on its way too, which ends with the page', () => {
+    api.save.mockReturnValue(NEVER);
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(rig().sync).toEqual({ is: 'saving' });
+    window.dispatchEvent(new Event('pagehide'));
+    load(RIG.body, 1);
+    expect(rig().body).toMatchObject({ wantedMin: 5 });
+  });
+
+  it('is a conflict where somebody else saved another state since', () => {
+    leaveWith(5);
+    load({ ...RIG.body, wantedMin: 99 }, 2);
+    expect(rig()).toMatchObject({ body: { wantedMin: 5 }, sync: { is: 'conflict', theirs: { body: { wantedMin: 99 } } } });
+  });
+
+  it('that arrives after the load is saved, not a conflict with itself', () => {
+    leaveWith(5);
+    load(RIG.body, 1);
+    const mine = saved({ ...RIG.body, wantedMin: 5 }, 2);
+    api.save.mockReturnValue(throwError(() => ({ ...away, code: 'revision-stale', current: mine })));
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(rig()).toMatchObject({ revision: 2, sync: { is: 'saved' } });
+  });
+});
+
 describe('keeping both of a conflict', () => {
   it('adds mine as a rig of its own', () => {
     api.change.mockReturnValue(NEVER);

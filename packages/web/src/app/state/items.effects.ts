@@ -29,10 +29,10 @@ import { Api } from '../api/api';
 import type { Bodies, ChangeRequest, Kind, Problem, Saved } from '../api/api';
 import { Items } from './items.actions';
 import type { ItemRef } from './items.actions';
-import { loadAfterFlush, rememberFlushed } from './flushed';
 import { findEntry } from './items';
 import type { Acting, Change, Entry, ItemsState } from './items';
 import { selectItems, selectUnsaved } from './items.selectors';
+import { isSameBody, leaveBehind, missingEdits } from './left-behind';
 
 export const AUTOSAVE_AFTER_MS = 500;
 export const RETRY_AFTER_MS = 3000;
@@ -52,10 +52,23 @@ export class ItemsEffects {
     this.actions.pipe(
       ofType(Items.load, Items.demoWasReset),
       switchMap(() =>
-        loadAfterFlush(() => forkJoin(this.lists())).pipe(
+        forkJoin(this.lists()).pipe(
           map((saved) => Items.loaded({ saved })),
           catchError((problem: Problem) => of(Items.loadFailed({ problem }))),
         ),
+      ),
+    ),
+  );
+
+  /** What was left in the middle of an edit goes on here: as an edit, or as a conflict where somebody else was there first. */
+  readonly resume = createEffect(() =>
+    this.actions.pipe(
+      ofType(Items.loaded),
+      mergeMap(({ saved }) =>
+        missingEdits(saved).flatMap(({ edit: { kind, id, body }, loaded, isStale }): Action[] => [
+          Items.edit({ kind, id, body, field: 'left-behind', at: Date.now() }),
+          ...(isStale ? [Items.conflictFound({ kind, id, theirs: loaded })] : []),
+        ]),
       ),
     ),
   );
@@ -84,14 +97,17 @@ export class ItemsEffects {
     ),
   );
 
-  /** Leaving the page does not wait for the pause after an edit; the browser finishes these requests by itself. */
-  readonly flush = createEffect(
+  /**
+   * Leaving the page does not wait for the pause after an edit: the browser is to finish these requests by itself, and what
+   * does not arrive, or not in time for the next load, is kept here.
+   */
+  readonly leave = createEffect(
     () =>
       fromEvent(window, 'pagehide').pipe(
         tap(() => {
-          const edited = this.unsaved().filter(({ entry }) => entry.sync.is === 'edited');
-          rememberFlushed(edited.map(({ kind, entry: { id, revision } }) => ({ kind, id, revision: revision + 1 })));
-          for (const { kind, entry } of edited)
+          const mine = this.unsaved().filter(({ entry: { sync } }) => sync.is !== 'conflict');
+          leaveBehind(mine.map(({ kind, entry: { id, revision, body } }) => ({ kind, id, revision, body })));
+          for (const { kind, entry } of mine.filter(({ entry: { sync } }) => sync.is === 'edited'))
             this.api
               .save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind], { leaving: true })
               .subscribe({ error: () => undefined });
@@ -188,13 +204,13 @@ export class ItemsEffects {
     const { body: sent, revision } = entry;
     return this.api.save(kind, id, revision, sent as Bodies[typeof kind]).pipe(
       map((saved): Action => Items.saved({ kind, id, saved: saved as Saved<Bodies[Kind]>, sent })),
-      catchError((problem: Problem) =>
-        of(
-          problem.code === 'revision-stale'
-            ? Items.conflictFound({ kind, id, theirs: problem.current as Saved<Bodies[Kind]> })
-            : Items.saveFailed({ kind, id, problem }),
-        ),
-      ),
+      catchError((problem: Problem): Observable<Action> => {
+        if (problem.code !== 'revision-stale') return of(Items.saveFailed({ kind, id, problem }));
+        const theirs = problem.current as Saved<Bodies[Kind]>;
+        // sent on leaving, and arrived after the next load
+        if (isSameBody(kind, theirs.body, sent)) return of(Items.saved({ kind, id, saved: theirs, sent }));
+        return of(Items.conflictFound({ kind, id, theirs }));
+      }),
       startWith(Items.saveStarted({ kind, id })),
     );
   }

@@ -6,7 +6,7 @@ import { findEntry, initialItems } from './items';
 import type { Acting, Change, ItemsState, Step } from './items';
 import { Items } from './items.actions';
 import { itemsReducer } from './items.reducer';
-import { selectConflict, selectRigAnswers, selectUnsaved } from './items.selectors';
+import { selectConflict, selectUnsaved } from './items.selectors';
 
 const saved = <T>(id: string, body: T, revision = 1): Saved<T> => ({
   id,
@@ -205,13 +205,5 @@ describe('a step of several items', () => {
 
   it('forgets what could be undone when the demo is put back', () => {
     expect(itemsReducer(edit(loaded, 300), Items.demoWasReset()).past).toEqual([]);
-  });
-});
-
-describe('answers', () => {
-  it('come with every rig', () => {
-    const answers = selectRigAnswers({ items: loaded });
-    expect(answers.map(({ entry, answer }) => [entry.body.name, answer.verdict])).toContainEqual(['Stills', 'good']);
-    expect(selectRigAnswers({ items: loaded })).toBe(answers);
   });
 });

@@ -1,6 +1,5 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
-import { assess, gearIdsOf } from '@viaggio/core';
-import type { Answer, Gear, Log, Rig } from '@viaggio/core';
+import type { Gear, Log, Rig } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind } from '../api/api';
 import type { Entry, ItemsState, Tables } from './items';
@@ -31,26 +30,10 @@ export const selectGearBodies = createSelector(
   (gear): ReadonlyMap<string, Gear> => new Map(gear.map(({ id, body }) => [id, body])),
 );
 
-/** Answers are kept by rig, and made anew only when the rig or the gear has changed. */
-export interface RigAnswer {
-  readonly entry: Entry<'rigs'>;
-  readonly answer: Answer;
-}
-export const selectRigAnswers = createSelector(selectRigs, selectGearBodies, (rigs, gear): readonly RigAnswer[] =>
-  rigs.map((entry) => ({ entry, answer: answerOf(entry.body, gear) })),
+export const selectRigBodies = createSelector(
+  selectRigs,
+  (rigs): ReadonlyMap<string, Rig> => new Map(rigs.map(({ id, body }) => [id, body])),
 );
-
-/** The last answer of each rig, with the gear that it was made from. */
-const answers = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly answer: Answer }>();
-
-function answerOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
-  const parts = gearIdsOf(rig).map((id) => gear.get(id));
-  const known = answers.get(rig);
-  if (known?.parts.every((part, index) => part === parts[index])) return known.answer;
-  const answer = assess(rig, gear, { tracePoints: 0 });
-  answers.set(rig, { parts, answer });
-  return answer;
-}
 
 /** The gear that rigs are fed from: all that is not archived. */
 export const selectUsableGear = createSelector(
@@ -63,12 +46,12 @@ export const selectWholeLog = createSelector(
   selectLog,
   selectRecordings,
   selectGearBodies,
-  selectRigs,
+  selectRigBodies,
   (log, recordings, gear, rigs): Log => ({
     observations: log.map(({ id, body }) => ({ id, body })),
     recordings: recordings.map(({ id, body }) => ({ id, body })),
     gear,
-    rigs: new Map(rigs.map(({ id, body }) => [id, body])),
+    rigs,
   }),
 );
 

@@ -48,7 +48,9 @@ import {
   movingCosts,
   planDayWith,
 } from './day-calls';
+import { readBlocks, readGear, tables } from './file-calls';
 import { compress, readRecording } from './read-recording';
+import { rigAnswer, rigGlances } from './rig-calls';
 
 export type Kit = ReadonlyMap<string, Gear>;
 
@@ -68,6 +70,9 @@ export interface BatteryHealths {
 
 /** Everything that is computed off the page's own thread. All of it is plain data, in and out. */
 export const coreCalls = {
+  rigGlances,
+  rigAnswer,
+
   outlook(rig: Rig, parts: Kit): Outlook {
     const model = rigModel(rig, parts);
     return { range: runRange(model), sensitivities: sensitivities(model) };
@@ -115,6 +120,9 @@ export const coreCalls = {
     return planAgainstDay(log);
   },
 
+  readGear,
+  readBlocks,
+  ...tables,
   readRecording,
   compress,
 

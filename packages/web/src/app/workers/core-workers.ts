@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import { wrap } from 'comlink';
 import type { CoreCalls } from './core-calls';
 import { createCoreWorker } from './core-worker-factory';
+import { TellsMaps } from './kept-maps';
 
 /** The core's calls as they are from here: each answers later. */
 export type AsyncCore = {
@@ -13,8 +14,8 @@ export interface Connection {
   readonly end: () => void;
 }
 
-/** One kind of work: it has a worker of its own, so that long work of another kind does not hold it up. */
-export type Lane = 'outlook' | 'remedies' | 'feeds' | 'compare' | 'log' | 'recording' | 'day' | 'day-plan';
+/** One kind of question: it has a worker of its own, so that a long one of another kind does not hold it up. */
+export type Lane = 'rigs' | 'outlook' | 'remedies' | 'feeds' | 'compare' | 'table' | 'log' | 'recording' | 'day' | 'day-plan';
 
 /** Workers that run the core, one a lane, started when first asked. */
 @Injectable({ providedIn: 'root' })
@@ -35,6 +36,24 @@ export class CoreWorkers {
 
   protected connect(): Connection {
     const worker = createCoreWorker();
-    return { core: wrap<CoreCalls>(worker) as unknown as AsyncCore, end: () => worker.terminate() };
+    return { core: telling(wrap<CoreCalls>(worker) as unknown as AsyncCore), end: () => worker.terminate() };
   }
+}
+
+type AnyCall = (...args: readonly unknown[]) => Promise<unknown>;
+
+/** The worker's calls, with maps told as what changed in them. */
+function telling(core: AsyncCore): AsyncCore {
+  const maps = new TellsMaps();
+  const call =
+    (name: string): AnyCall =>
+    async (...args) => {
+      try {
+        return await (core[name as keyof AsyncCore] as unknown as AnyCall)(...maps.args(name, args));
+      } catch (error) {
+        maps.forget();
+        throw error;
+      }
+    };
+  return new Proxy(core, { get: (_core, name) => call(String(name)) });
 }

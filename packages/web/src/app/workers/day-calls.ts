@@ -46,12 +46,12 @@ export interface DayOutlook {
 }
 
 /** What was worked out of these rigs and this gear before: an edit of times or moves needs none of it again. */
-let known: { readonly key: string; readonly states: RigStates } | undefined;
+let known: { readonly gear: DayWorld['gear']; readonly rigs: DayWorld['rigs']; readonly states: RigStates } | undefined;
 
 function simulationOf({ day, gear, rigs }: DayWorld): DaySimulation {
-  const key = JSON.stringify([[...gear], [...rigs]]);
-  const simulation = new DaySimulation(day, gear, rigs, known?.key === key ? known.states : undefined);
-  known = { key, states: simulation.states };
+  const same = known?.gear === gear && known.rigs === rigs;
+  const simulation = new DaySimulation(day, gear, rigs, same ? known!.states : undefined);
+  known = { gear, rigs, states: simulation.states };
   return simulation;
 }
 

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { blocksFromCalendar, blocksFromCsv, blocksToCsv, dayToCalendar, withBlocks } from '@viaggio/core';
+import { blocksToCsv, dayToCalendar, withBlocks } from '@viaggio/core';
 import type { Block, Issue } from '@viaggio/core';
 import { download, fileName } from '../../shared/download';
 import { FileDrop } from '../../shared/file-drop';
+import { CoreWorkers } from '../../workers/core-workers';
 import { DaySheet } from './day-sheet';
 import { SelectField } from '../../fields/select-field';
 
@@ -65,6 +66,7 @@ interface Preview {
 })
 export class DayFiles {
   private readonly sheet = inject(DaySheet);
+  private readonly workers = inject(CoreWorkers);
   protected readonly open = signal(false);
   protected readonly preview = signal<Preview | undefined>(undefined);
   protected readonly picked = signal<string | undefined>(undefined);
@@ -91,9 +93,7 @@ export class DayFiles {
   protected async read(file: File): Promise<void> {
     const text = await file.text();
     const day = this.sheet.day()!;
-    const newId = (): string => crypto.randomUUID();
-    const isCalendar = /^\uFEFF?\s*BEGIN:VCALENDAR/i.test(text);
-    const found = isCalendar ? blocksFromCalendar(text, day, this.rigId(), newId) : blocksFromCsv(text, day, this.sheet.rigs(), newId);
+    const found = await this.workers.core('table').readBlocks(text, day, this.rigId(), this.sheet.rigs());
     this.preview.set({ name: file.name, ...found });
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { USUAL, atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape, slotsToCsv } from '@viaggio/core';
+import { USUAL, atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape } from '@viaggio/core';
 import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
 import type { Problem } from '../../api/api';
 import { download, fileName } from '../../shared/download';
@@ -9,6 +9,7 @@ import { ProblemNote } from '../../shared/problem-note';
 import type { Change } from '../../state/items';
 import { Items } from '../../state/items.actions';
 import { selectItems, selectWholeLog } from '../../state/items.selectors';
+import { CoreWorkers } from '../../workers/core-workers';
 import { modeName, titleOf, whenOf } from '../labels';
 import { RecordingSubject } from './recording-subject';
 import type { Subject } from './recording-subject';
@@ -45,6 +46,7 @@ export class RecordingPage {
   readonly id = input.required<string>();
   private readonly store = inject(Store);
   private readonly api = inject(RecordingsApi);
+  private readonly workers = inject(CoreWorkers);
   private readonly items = this.store.selectSignal(selectItems);
   private readonly log = this.store.selectSignal(selectWholeLog);
   protected readonly clock = clock;
@@ -215,9 +217,11 @@ export class RecordingPage {
     this.store.dispatch(Items.edit({ kind: 'recordings', id: this.id(), body, field, at: Date.now() }));
   }
 
-  protected samples(): void {
+  protected async samples(): Promise<void> {
     const [slots, body] = [this.slots(), this.body()];
-    if (slots && body) download(fileName(body.name, 'csv'), slotsToCsv(slots), 'text/csv');
+    if (!slots || !body) return;
+    const text = await this.workers.core('table').slotsTable(slots);
+    download(fileName(body.name, 'csv'), text, 'text/csv');
   }
 
   protected modeName(modeId: string): string {

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { assess, differences, gearTitle, linksTo, rigShape, titleOf } from '@viaggio/core';
+import { differences, gearTitle, linksTo, rigShape, titleOf } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
 import { Api } from '../../api/api';
 import type { Problem, SavedRevision } from '../../api/api';
 import { ProblemNote } from '../../shared/problem-note';
 import { selectGearBodies } from '../../state/items.selectors';
 import { AnswerView } from '../answer/answer-view';
+import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
 
 type Loaded =
@@ -75,7 +76,11 @@ type Loaded =
                 As it was saved {{ time(one.savedAt) }}, with the gear as it is now.
                 <button type="button" class="btn btn-sm btn-primary ms-2" (click)="restore(one.body)">Restore it</button>
               </p>
-              <app-answer-view [answer]="answer()!" [name]="one.body.name" [wantedMin]="one.body.wantedMin" />
+              @if (answer(); as answer) {
+                <app-answer-view [answer]="answer" [name]="one.body.name" [wantedMin]="one.body.wantedMin" />
+              } @else {
+                <p role="status">Working it out …</p>
+              }
             </div>
           }
         </div>
@@ -139,9 +144,18 @@ export class HistoryPage {
     return rows.filter(({ isNow, isFirst, changes }) => isNow || isFirst || changes.length > 0);
   });
   protected readonly shown = computed(() => this.revisions().find(({ revision }) => String(revision) === this.state()));
+  private readonly answerLater = computedLater(
+    'rigs',
+    () => {
+      const one = this.shown();
+      return one && { rig: one.body, gear: this.gear() };
+    },
+    (core, { rig, gear }) => core.rigAnswer(rig, gear).then((answer) => ({ rig, answer })),
+  );
+  /** Of the state that is shown, not of the one before it. */
   protected readonly answer = computed(() => {
-    const one = this.shown();
-    return one && assess(one.body, this.gear());
+    const found = valueOf(this.answerLater());
+    return found?.rig === this.shown()?.body ? found?.answer : undefined;
   });
 
   constructor() {

@@ -1,21 +1,22 @@
 import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities, tellAnswer } from '../answer';
 import type { Indicator, RunRange, Sensitivity, ToldAnswer } from '../answer';
+import { EVALUATION_RUNS } from '../document';
+import type { Ask, Plan } from '../document';
 import {
   alternatives,
   assignFeeds,
   costOf,
-  CRITERIA,
   criteriaOf,
   DEFAULT_STYLE,
   findFeeds,
   purchasesFor,
-  STYLE_WEIGHTS,
   tellAlternative,
   tellAssignments,
   tellFeeds,
   tellPurchases,
+  weightsOf,
 } from '../feed';
-import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases, Weights } from '../feed';
+import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed';
 import type { Gear, Rig, Style } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
@@ -24,8 +25,6 @@ import { leftAlone } from '../unattended';
 import type { AloneAnswer } from '../unattended';
 import { evaluateDay } from './evaluate-day';
 import type { DayEvaluation } from './evaluate-day';
-import { EVALUATION_RUNS } from './plan';
-import type { Ask, Plan } from './plan';
 
 /** Everything computed for one rig of a plan. */
 export interface RigEvaluation {
@@ -161,12 +160,6 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, ask
     ...(ask.purchases && { purchases: each((deviceId) => tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
     ...(rig.unattended && { alone: leftAlone(rig, gear) }),
   };
-}
-
-/** A style's weights with the person's own in their place; names that are no criterion count for nothing. */
-export function weightsOf(style: Style, own: Readonly<Record<string, number>> = {}): Weights {
-  const known = Object.entries(own).filter(([name]) => Object.hasOwn(CRITERIA, name));
-  return { ...STYLE_WEIGHTS[style], ...Object.fromEntries(known) };
 }
 
 function asked({ rigs, ask }: Plan): Plan['rigs'] {

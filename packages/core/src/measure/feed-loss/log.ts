@@ -2,9 +2,9 @@ import { batteriesOf } from '../../gear';
 import type { Gear, Rig } from '../../gear';
 import { feedLossTo, rigInMode, rigOnBattery } from './feed-loss';
 import type { FeedLoss } from './feed-loss';
-import type { LogEntry } from './observation';
-import { USUAL } from './recording';
-import type { RecordingEntry } from './recording';
+import type { LogEntry } from '../log';
+import { USUAL } from '../log';
+import type { RecordingEntry } from '../log';
 
 /** Everything that was observed, and what it was observed with. */
 export interface Log {

@@ -3,7 +3,7 @@ import type { RigModel } from '../../answer';
 import { batteriesOf, withPartReplaced } from '../../gear';
 import type { Gear, Rig } from '../../gear';
 import { isA } from '../../rig';
-import { USUAL } from './recording';
+import { USUAL } from '../log';
 
 /** What a rig's feed makes of the watts at one of its batteries. */
 export interface FeedLoss {

@@ -1,0 +1,15 @@
+export {
+  BLOCK_KINDS,
+  blockTitle,
+  dayItemShape,
+  dayShape,
+  DEFAULT_CHANCE,
+  isDrawing,
+  isSameSwap,
+  lostFrom,
+  MAX_BLOCKS,
+  MAX_DAYS_LONG,
+  namedByDay,
+  QUIET_KINDS,
+} from './day';
+export type { Block, BlockKind, Charge, Day, DayEntry, OwnKind, Place, Swap, Weather } from './day';

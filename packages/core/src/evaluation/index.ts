@@ -1,0 +1,2 @@
+export { evaluate, planIssues } from './evaluate';
+export type { Evaluation } from './evaluate';

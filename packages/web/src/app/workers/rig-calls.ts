@@ -1,0 +1,43 @@
+import { assess, gearIdsOf, sayFinding } from '@viaggio/core';
+import type { Answer, Gear, Rig, Verdict } from '@viaggio/core';
+
+/** What a list tells of a rig. */
+export interface RigGlance {
+  readonly verdict: Verdict;
+  readonly unlimited: boolean;
+  /** Minutes to plan with; undefined where no time is known. */
+  readonly plannedMin: number | undefined;
+  /** What is wrong with it, the worst of it; undefined where all fits. */
+  readonly worst: string | undefined;
+}
+
+/** Every rig by its identifier. */
+export function rigGlances(rigs: ReadonlyMap<string, Rig>, gear: ReadonlyMap<string, Gear>): ReadonlyMap<string, RigGlance> {
+  return new Map([...rigs].map(([id, rig]) => [id, glanceOf(rig, gear)]));
+}
+
+/** The whole answer of one state of a rig. */
+export function rigAnswer(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
+  return assess(rig, gear);
+}
+
+/** The last glance at each rig, with the gear that it was made from: a rig is worked out again only when one of them has changed. */
+const known = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly glance: RigGlance }>();
+
+function glanceOf(rig: Rig, gear: ReadonlyMap<string, Gear>): RigGlance {
+  const parts = gearIdsOf(rig).map((id) => gear.get(id));
+  const before = known.get(rig);
+  if (before?.parts.every((part, index) => part === parts[index])) return before.glance;
+  const glance = glanceAt(assess(rig, gear, { tracePoints: 0 }));
+  known.set(rig, { parts, glance });
+  return glance;
+}
+
+function glanceAt({ verdict, unlimited, run, plannedMin, findings: [first] }: Answer): RigGlance {
+  return {
+    verdict,
+    unlimited,
+    plannedMin: run ? plannedMin : undefined,
+    worst: first && first.verdict !== 'good' ? sayFinding(first) : undefined,
+  };
+}
