@@ -1,29 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Parsed } from '@viaggio/core';
-
-let lastId = 0;
+import { FieldFrame, fieldId } from './field-frame';
 
 /** Takes what is printed on a thing, word for word, and says what it understood. */
 @Component({
   selector: 'app-label-field',
+  imports: [FieldFrame],
   template: `
-    <label class="form-label" [for]="id">{{ label() }}</label>
-    <input
-      #box
-      class="form-control"
-      autocomplete="off"
-      spellcheck="false"
-      [id]="id"
-      [placeholder]="placeholder()"
-      [value]="text()"
-      [class.is-invalid]="error() !== undefined"
-      [attr.aria-invalid]="error() !== undefined"
-      [attr.aria-describedby]="id + '-says'"
-      (input)="type(box.value)"
-    />
-    <div [id]="id + '-says'" class="small" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
-      {{ error() ?? understood() }}
-    </div>
+    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()" [says]="understood()">
+      <input
+        #box
+        class="form-control"
+        autocomplete="off"
+        spellcheck="false"
+        [id]="id"
+        [placeholder]="placeholder()"
+        [value]="text()"
+        [class.is-invalid]="error() !== undefined"
+        [attr.aria-invalid]="error() !== undefined"
+        [attr.aria-describedby]="id + '-says'"
+        (input)="type(box.value)"
+      />
+    </app-field-frame>
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -36,7 +34,7 @@ export class LabelField<T> {
   readonly say = input.required<(value: T) => string>();
   readonly understoodAs = output<T>();
 
-  protected readonly id = `label-${++lastId}`;
+  protected readonly id = fieldId('label');
   protected readonly text = signal('');
   private readonly parsed = computed(() => (this.text().trim() === '' ? undefined : this.read()(this.text())));
   protected readonly error = computed(() => {

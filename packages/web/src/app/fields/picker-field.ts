@@ -3,6 +3,7 @@ import { NgbTypeahead } from '@ng-bootstrap/ng-bootstrap';
 import type { NgbTypeaheadSelectItemEvent } from '@ng-bootstrap/ng-bootstrap';
 import { Subject, map, merge } from 'rxjs';
 import type { Observable } from 'rxjs';
+import { FieldFrame, fieldId } from './field-frame';
 
 /** One thing that can be chosen, under a heading. */
 export interface Choice {
@@ -16,50 +17,49 @@ const MANY = 16;
 /** More than this nobody reads; a letter more brings them down. */
 const MOST_SHOWN = 40;
 
-let lastId = 0;
-
 /** Something of the kit: a drop-down under headings while there are few, searched by any part of its name where there are many. */
 @Component({
   selector: 'app-picker-field',
-  imports: [NgbTypeahead],
+  imports: [FieldFrame, NgbTypeahead],
   template: `
-    <label class="form-label" [for]="id">{{ label() }}</label>
-    @if (many()) {
-      <ng-template #row let-choice="result">
-        <span class="group">{{ choice.group }}</span> {{ choice.title }}
-      </ng-template>
-      <input
-        #box
-        #search="ngbTypeahead"
-        class="form-control"
-        autocomplete="off"
-        placeholder="Search …"
-        [id]="id"
-        [value]="chosen()?.title ?? ''"
-        [ngbTypeahead]="find"
-        [resultTemplate]="row"
-        [inputFormatter]="titleOf"
-        [resultFormatter]="titleOf"
-        [editable]="false"
-        (selectItem)="pick($event)"
-        (focus)="box.select(); opened.next('')"
-        (click)="opened.next('')"
-        (blur)="box.value = chosen()?.title ?? ''"
-      />
-    } @else {
-      <select #select class="form-select" [id]="id" (change)="picked.emit(select.value)">
-        <option value="" [selected]="!value()">Choose …</option>
-        @for (group of groups(); track group) {
-          <optgroup [label]="group">
-            @for (choice of choices(); track choice.value) {
-              @if (choice.group === group) {
-                <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.title }}</option>
+    <app-field-frame [label]="label()" [for]="id">
+      @if (many()) {
+        <ng-template #row let-choice="result">
+          <span class="group">{{ choice.group }}</span> {{ choice.title }}
+        </ng-template>
+        <input
+          #box
+          #search="ngbTypeahead"
+          class="form-control"
+          autocomplete="off"
+          placeholder="Search …"
+          [id]="id"
+          [value]="chosen()?.title ?? ''"
+          [ngbTypeahead]="find"
+          [resultTemplate]="row"
+          [inputFormatter]="titleOf"
+          [resultFormatter]="titleOf"
+          [editable]="false"
+          (selectItem)="pick($event)"
+          (focus)="box.select(); opened.next('')"
+          (click)="opened.next('')"
+          (blur)="box.value = chosen()?.title ?? ''"
+        />
+      } @else {
+        <select #select class="form-select" [id]="id" (change)="picked.emit(select.value)">
+          <option value="" [selected]="!value()">Choose …</option>
+          @for (group of groups(); track group) {
+            <optgroup [label]="group">
+              @for (choice of choices(); track choice.value) {
+                @if (choice.group === group) {
+                  <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.title }}</option>
+                }
               }
-            }
-          </optgroup>
-        }
-      </select>
-    }
+            </optgroup>
+          }
+        </select>
+      }
+    </app-field-frame>
   `,
   styles: `
     :host {
@@ -84,7 +84,7 @@ export class PickerField {
   readonly value = input<string | undefined>();
   readonly picked = output<string>();
 
-  protected readonly id = `picker-${++lastId}`;
+  protected readonly id = fieldId('picker');
   protected readonly search = viewChild<NgbTypeahead>('search');
   protected readonly opened = new Subject<string>();
   protected readonly many = computed(() => this.choices().length >= MANY);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { UNITS, formatNumber, formatQuantity, readField } from '@viaggio/core';
 import type { NumberShape } from '@viaggio/core';
+import { FieldFrame, fieldId } from './field-frame';
 
 interface Typed {
   readonly text: string;
@@ -8,54 +9,44 @@ interface Typed {
   readonly error: string | undefined;
 }
 
-let lastId = 0;
-
 /**
  * One figure typed as people type it (`14,4 V`, `95Wh`, `1h20`), checked against its shape at every key.
  * Only a sound figure is passed on; a faulty one stays on the screen with what was expected, and nothing is lost.
  */
 @Component({
   selector: 'app-quantity-field',
+  imports: [FieldFrame],
   template: `
-    <label class="form-label" [for]="id">
-      {{ label() ?? shape().title }}
-      @if (from(); as provenance) {
-        <span class="provenance">{{ provenance }}</span>
-      }
-    </label>
-    <div class="input-group has-validation">
-      <input
-        #box
-        class="form-control"
-        autocomplete="off"
-        spellcheck="false"
-        [id]="id"
-        [value]="text()"
-        [class.is-invalid]="error() !== undefined"
-        [attr.aria-invalid]="error() !== undefined"
-        [attr.aria-describedby]="id + '-says'"
-        [placeholder]="placeholder() ?? ''"
-        (input)="type(box.value)"
-        (blur)="leave()"
-      />
-      @if (symbol()) {
-        <span class="input-group-text" aria-hidden="true">{{ symbol() }}</span>
-      }
-    </div>
-    <div [id]="id + '-says'" class="says" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
-      {{ error() ?? readAs() ?? hint() }}
-    </div>
+    <app-field-frame
+      class="typed"
+      [label]="label() ?? shape().title"
+      [for]="id"
+      [from]="from()"
+      [error]="error()"
+      [says]="readAs() ?? hint()"
+    >
+      <div class="input-group has-validation">
+        <input
+          #box
+          class="form-control"
+          autocomplete="off"
+          spellcheck="false"
+          [id]="id"
+          [value]="text()"
+          [class.is-invalid]="error() !== undefined"
+          [attr.aria-invalid]="error() !== undefined"
+          [attr.aria-describedby]="id + '-says'"
+          [placeholder]="placeholder() ?? ''"
+          (input)="type(box.value)"
+          (blur)="leave()"
+        />
+        @if (symbol()) {
+          <span class="input-group-text" aria-hidden="true">{{ symbol() }}</span>
+        }
+      </div>
+    </app-field-frame>
   `,
-  styles: `
-    :host {
-      display: block;
-    }
-    .says {
-      min-height: 1.2em;
-      font-size: 0.8rem;
-      color: var(--bs-secondary-color);
-    }
-  `,
+  styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class QuantityField {
@@ -71,7 +62,7 @@ export class QuantityField {
   /** `undefined` when an optional figure was taken out. */
   readonly valueChange = output<number | undefined>();
 
-  protected readonly id = `figure-${++lastId}`;
+  protected readonly id = fieldId('figure');
   protected readonly symbol = computed(() => (this.shape().unit === 'min' ? '' : UNITS[this.shape().unit].symbol));
   /** What is being typed; undefined while the field shows its value. */
   private readonly typed = signal<Typed | undefined>(undefined);

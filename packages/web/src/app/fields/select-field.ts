@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-
-let lastId = 0;
+import { FieldFrame, fieldId } from './field-frame';
 
 /**
  * A few choices in a drop-down: its options are what is put between the tags. Where there may be sixteen or more, or the
@@ -8,38 +7,27 @@ let lastId = 0;
  */
 @Component({
   selector: 'app-select-field',
+  imports: [FieldFrame],
   template: `
-    @if (!bare()) {
-      <label class="form-label" [for]="id">{{ label() }}</label>
-    }
-    <select
-      #select
-      class="form-select"
-      [class.form-select-sm]="small()"
-      [id]="id"
-      [attr.aria-label]="bare() ? label() : null"
-      [attr.aria-describedby]="hint() ? id + '-says' : null"
-      [disabled]="disabled()"
-      (change)="pick(select)"
-    >
-      <ng-content />
-      @for (choice of choices(); track choice[0]) {
-        <option [value]="choice[0]" [selected]="choice[0] === value()">{{ choice[1] }}</option>
-      }
-    </select>
-    @if (hint()) {
-      <div [id]="id + '-says'" class="says">{{ hint() }}</div>
-    }
+    <app-field-frame [label]="label()" [for]="id" [bare]="bare()" [says]="hint()">
+      <select
+        #select
+        class="form-select"
+        [class.form-select-sm]="small()"
+        [id]="id"
+        [attr.aria-label]="bare() ? label() : null"
+        [attr.aria-describedby]="hint() ? id + '-says' : null"
+        [disabled]="disabled()"
+        (change)="pick(select)"
+      >
+        <ng-content />
+        @for (choice of choices(); track choice[0]) {
+          <option [value]="choice[0]" [selected]="choice[0] === value()">{{ choice[1] }}</option>
+        }
+      </select>
+    </app-field-frame>
   `,
-  styles: `
-    :host {
-      display: block;
-    }
-    .says {
-      font-size: 0.8rem;
-      color: var(--bs-secondary-color);
-    }
-  `,
+  styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SelectField<T extends string = string> {
@@ -57,7 +45,7 @@ export class SelectField<T extends string = string> {
   /** The value of the option that was picked. */
   readonly picked = output<T>();
 
-  protected readonly id = `select-${++lastId}`;
+  protected readonly id = fieldId('select');
 
   protected pick(select: HTMLSelectElement): void {
     this.picked.emit(select.value as T);

@@ -3,6 +3,7 @@ import type { Fields, ListShape, NumberShape, Shape, TextShape } from '@viaggio/
 import { QuantityField } from './quantity-field';
 import { SelectField } from './select-field';
 import { TextField } from './text-field';
+import { CheckField } from './check-field';
 
 interface FormField {
   readonly key: string;
@@ -10,12 +11,10 @@ interface FormField {
   readonly optional: boolean;
 }
 
-let lastId = 0;
-
 /** One field of a shape, whatever it holds: the fields inside it are this component again. */
 @Component({
   selector: 'app-shape-field',
-  imports: [QuantityField, TextField, SelectField],
+  imports: [CheckField, QuantityField, TextField, SelectField],
   template: `
     @switch (shape().kind) {
       @case ('number') {
@@ -25,17 +24,7 @@ let lastId = 0;
         <app-text-field [shape]="asText()" [optional]="optional()" [value]="asWord()" (valueChange)="valueChange.emit($event)" />
       }
       @case ('boolean') {
-        <div class="form-check">
-          <input
-            #check
-            class="form-check-input"
-            type="checkbox"
-            [id]="id"
-            [checked]="value() === true"
-            (change)="valueChange.emit(check.checked || undefined)"
-          />
-          <label class="form-check-label" [for]="id">{{ shape().title }}</label>
-        </div>
+        <app-check-field [label]="shape().title" [value]="value() === true" (valueChange)="valueChange.emit($event || undefined)" />
       }
       @case ('choice') {
         <app-select-field [label]="shape().title" (picked)="valueChange.emit($event || undefined)">
@@ -154,7 +143,6 @@ export class ShapeField {
   readonly optional = input(false);
   readonly omit = input<readonly string[]>([]);
   readonly valueChange = output<unknown>();
-  protected readonly id = `shape-${++lastId}`;
   protected readonly asFigure = computed(() => this.value() as number | undefined);
   protected readonly asWord = computed(() => this.value() as string | undefined);
   protected readonly asNumber = computed(() => this.shape() as NumberShape);

@@ -1,27 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { describe, issue } from '@viaggio/core';
 import type { TextShape } from '@viaggio/core';
-
-let lastId = 0;
+import { FieldFrame, fieldId } from './field-frame';
 
 /** A short text checked against its shape; passed on only while it is sound. */
 @Component({
   selector: 'app-text-field',
+  imports: [FieldFrame],
   template: `
-    <label class="form-label" [for]="id">{{ label() ?? shape().title }}</label>
-    <input
-      #box
-      class="form-control"
-      autocomplete="off"
-      [id]="id"
-      [value]="typed() ?? value() ?? ''"
-      [class.is-invalid]="error() !== undefined"
-      [attr.aria-invalid]="error() !== undefined"
-      [attr.aria-describedby]="id + '-says'"
-      (input)="type(box.value)"
-      (blur)="leave()"
-    />
-    <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>
+    <app-field-frame class="typed" [label]="label() ?? shape().title" [for]="id" [error]="error()">
+      <input
+        #box
+        class="form-control"
+        autocomplete="off"
+        [id]="id"
+        [value]="typed() ?? value() ?? ''"
+        [class.is-invalid]="error() !== undefined"
+        [attr.aria-invalid]="error() !== undefined"
+        [attr.aria-describedby]="id + '-says'"
+        (input)="type(box.value)"
+        (blur)="leave()"
+      />
+    </app-field-frame>
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,7 +33,7 @@ export class TextField {
   readonly optional = input(false);
   readonly valueChange = output<string | undefined>();
 
-  protected readonly id = `text-${++lastId}`;
+  protected readonly id = fieldId('text');
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly error = computed(() => {
     const typed = this.typed();

@@ -5,24 +5,20 @@ import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { changed } from './gear-edit';
 import type { GearEdit } from './gear-edit';
+import { CheckField } from '../fields/check-field';
 
 /** The cable between a port and a device. */
 @Component({
   selector: 'app-cable-editor',
-  imports: [QuantityField, TextField],
+  imports: [CheckField, QuantityField, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the cable" [shape]="shapes.name" [value]="cable().name" (valueChange)="name($event)" />
-    <div class="form-check mb-2">
-      <input
-        #check
-        [id]="group + 'marked-5a'"
-        type="checkbox"
-        class="form-check-input"
-        [checked]="cable().marked5A ?? false"
-        (change)="plain({ marked5A: check.checked }, 'marked5A')"
-      />
-      <label class="form-check-label" [for]="group + 'marked-5a'">Marked for 5 A (otherwise it carries 3 A)</label>
-    </div>
+    <app-check-field
+      class="mb-2"
+      label="Marked for 5 A (otherwise it carries 3 A)"
+      [value]="cable().marked5A ?? false"
+      (valueChange)="plain({ marked5A: $event }, 'marked5A')"
+    />
     <div class="pair">
       <app-quantity-field
         label="Length"

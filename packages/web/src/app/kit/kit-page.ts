@@ -26,11 +26,12 @@ import { ItemPanel } from './item-panel';
 import { KitTable } from './kit-table';
 import { rowOf, sorted } from './row';
 import type { SortKey } from './row';
+import { CheckField } from '../fields/check-field';
 
 /** Everything that is owned: found by search and kind, looked at and changed in place. */
 @Component({
   selector: 'app-kit-page',
-  imports: [ItemPanel, KitTable, NgbDropdownModule, ProblemNote, RouterLink],
+  imports: [CheckField, ItemPanel, KitTable, NgbDropdownModule, ProblemNote, RouterLink],
   templateUrl: './kit-page.html',
   styleUrl: './kit-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

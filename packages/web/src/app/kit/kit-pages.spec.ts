@@ -84,7 +84,7 @@ describe('the kit', () => {
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear, rigs: [] } }));
     const fixture = await render(KitPage);
     expect(lines(fixture)).toBe(73);
-    const box = host(fixture).querySelector<HTMLInputElement>('#kit-archived')!;
+    const box = host(fixture).querySelector<HTMLInputElement>('input[type="checkbox"]')!;
     box.checked = true;
     box.dispatchEvent(new Event('change'));
     await fixture.whenStable();

@@ -30,7 +30,7 @@ import { PlansPage } from './learnt/plans-page';
 import { RecordingPage } from './recordings/recording-page';
 import { RecordingsApi } from './recordings/recordings-api';
 import { EntryPage } from './observations/entry-page';
-import { clock } from './recordings/trace-chart';
+import { clock } from '../charts/trace-chart';
 
 const { entry: RECORDING, slots: SLOTS } = lowWaterRecording();
 const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore

@@ -1,15 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { gearTitle } from '@viaggio/core';
 import type { Swap } from '@viaggio/core';
 import { computedLater } from '../../workers/computed-later';
-import { ClockField } from '../timeline/clock-field';
+import { SelectField } from '../../fields/select-field';
+import { MomentField } from '../timeline/moment-field';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from '../timeline/timeline-view';
 
 /** Which battery goes where and when: times can be typed, lines locked, taken out or added. */
 @Component({
   selector: 'app-moves',
-  imports: [ClockField],
+  imports: [MomentField, SelectField],
   template: `
     <section aria-label="Batteries that go in">
       <h2 class="fs-5">Batteries that go in</h2>
@@ -19,7 +20,7 @@ import { percent, time } from '../timeline/timeline-view';
         <ul class="list-unstyled mb-2">
           @for (row of rows(); track row.key) {
             <li class="move">
-              <app-clock-field
+              <app-moment-field
                 class="when"
                 [label]="row.title"
                 [minute]="row.swap.atMin"
@@ -78,16 +79,15 @@ import { percent, time } from '../timeline/timeline-view';
       }
       @if (seats().length > 0) {
         <form class="add acts" (submit)="add($event)">
-          <select class="form-select form-select-sm" name="seat" aria-label="Into">
-            @for (seat of seats(); track seat.value) {
-              <option [value]="seat.value">{{ seat.title }}</option>
-            }
-          </select>
-          <select class="form-select form-select-sm" name="battery" aria-label="Battery">
-            @for (battery of batteries(); track battery.id) {
-              <option [value]="battery.id">{{ battery.title }}</option>
-            }
-          </select>
+          <app-select-field label="Into" [bare]="true" [small]="true" [choices]="seats()" [value]="seat()" (picked)="seat.set($event)" />
+          <app-select-field
+            label="Battery"
+            [bare]="true"
+            [small]="true"
+            [choices]="batteries()"
+            [value]="battery()"
+            (picked)="battery.set($event)"
+          />
           <button class="btn btn-sm btn-outline-secondary">Add a change</button>
         </form>
       }
@@ -120,7 +120,7 @@ import { percent, time } from '../timeline/timeline-view';
       flex-wrap: wrap;
       gap: 0.5rem;
     }
-    .add select {
+    .add app-select-field {
       flex: 1 1 12rem;
       width: auto;
       min-width: 0;
@@ -174,19 +174,21 @@ export class Moves {
     return (day?.rigIds ?? []).flatMap((rigId) => {
       const rig = this.sheet.rigs().get(rigId);
       const own = new Set((rig?.links ?? []).map(({ from }) => from.gearId).filter((id) => this.sheet.gear().get(id)?.kind === 'battery'));
-      return [...own].map((seatId) => ({
-        value: `${rigId} ${seatId}`,
-        title: own.size > 1 ? `${rig!.name}, in place of ${this.name(seatId)}` : rig!.name,
-      }));
+      return [...own].map(
+        (seatId) => [`${rigId} ${seatId}`, own.size > 1 ? `${rig!.name}, in place of ${this.name(seatId)}` : rig!.name] as const,
+      );
     });
   });
 
   protected readonly batteries = computed(() =>
     [...this.sheet.gear()]
       .filter(([, { kind, archived }]) => kind === 'battery' && !archived)
-      .map(([id]) => ({ id, title: this.name(id) }))
-      .sort((a, b) => a.title.localeCompare(b.title)),
+      .map(([id]) => [id, this.name(id)] as const)
+      .sort(([, a], [, b]) => a.localeCompare(b)),
   );
+  /** What the next change is of; the first of each until somebody picks. */
+  protected readonly seat = linkedSignal(() => this.seats()[0]?.[0] ?? '');
+  protected readonly battery = linkedSignal(() => this.batteries()[0]?.[0] ?? '');
 
   protected ask(swap: Swap): void {
     this.asked.update((before) => (before === swap ? undefined : swap));
@@ -195,9 +197,8 @@ export class Moves {
   /** In the middle of the rig's first block, to be typed right. */
   protected add(event: Event): void {
     event.preventDefault();
-    const form = new FormData(event.target as HTMLFormElement);
-    const [rigId = '', seatId = ''] = (form.get('seat') as string).split(' ');
-    const batteryId = form.get('battery') as string;
+    const [rigId = '', seatId = ''] = this.seat().split(' ');
+    const batteryId = this.battery();
     const day = this.sheet.day()!;
     const own = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
     const atMin = own[0] ? Math.round((own[0].fromMin + own[0].toMin) / 2) : (day.startsAt ?? 0);

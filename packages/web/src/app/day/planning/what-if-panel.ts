@@ -4,7 +4,7 @@ import type { Mishap, NumberShape } from '@viaggio/core';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';
 import { QuantityField } from '../../fields/quantity-field';
-import { ClockField } from '../timeline/clock-field';
+import { MomentField } from '../timeline/moment-field';
 import { DaySheet } from '../page/day-sheet';
 import { time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';
@@ -21,7 +21,7 @@ const OVER: NumberShape = { kind: 'number', title: 'Longer by', unit: 'min', min
 /** “What if”: the day as it is planned, tried against one mishap; what is lost then, and the plan from that moment on. */
 @Component({
   selector: 'app-what-if-panel',
-  imports: [PickerField, ClockField, QuantityField, SelectField],
+  imports: [PickerField, MomentField, QuantityField, SelectField],
   template: `
     <section aria-label="What if">
       <h2 class="fs-5">What if …</h2>
@@ -32,7 +32,7 @@ const OVER: NumberShape = { kind: 'number', title: 'Longer by', unit: 'min', min
         @switch (kind()) {
           @case ('lost') {
             <app-picker-field label="Which" [choices]="choices()" [value]="gearId()" (picked)="gearId.set($event)" />
-            <app-clock-field label="At" [minute]="atMin()" (minuteChange)="chosenMin.set($event)" />
+            <app-moment-field label="At" [minute]="atMin()" (minuteChange)="chosenMin.set($event)" />
           }
           @case ('colder') {
             <app-quantity-field [shape]="colder" [value]="byC()" (valueChange)="byC.set($event ?? byC())" />

@@ -4,10 +4,12 @@ import type { Day, OwnKind, Place } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { DaySheet } from '../page/day-sheet';
-import { HoursField } from './hours-field';
+import { ClockField } from '../../fields/clock-field';
 import { WeatherSetup } from './weather-setup';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
+import { CheckField } from '../../fields/check-field';
+import { DateField } from '../../fields/date-field';
 
 const FIELDS = dayShape.fields;
 const PLACE = FIELDS.places.of.item.fields;
@@ -15,7 +17,7 @@ const PLACE = FIELDS.places.of.item.fields;
 /** Places and gear: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
-  imports: [HoursField, QuantityField, SelectField, TextField, WeatherSetup],
+  imports: [DateField, CheckField, ClockField, QuantityField, SelectField, TextField, WeatherSetup],
   templateUrl: './day-setup.html',
   styles: `
     fieldset {

@@ -5,11 +5,12 @@ import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { BlockModes } from './block-modes';
-import { ClockField } from './clock-field';
+import { MomentField } from './moment-field';
 import { DaySheet } from '../page/day-sheet';
 import { RepeatBlocks } from '../setup/repeat-blocks';
 import { percent } from './timeline-view';
 import { SelectField } from '../../fields/select-field';
+import { CheckField } from '../../fields/check-field';
 
 /** Before the identifier of an own kind, where it stands among the kinds. */
 const OWN = 'own:';
@@ -18,7 +19,7 @@ const FIELDS = dayShape.fields.blocks.item.fields;
 /** What is chosen in the picture: one block with all that can be said of it, or several to be moved together. */
 @Component({
   selector: 'app-block-editor',
-  imports: [BlockModes, ClockField, QuantityField, RepeatBlocks, SelectField, TextField],
+  imports: [CheckField, BlockModes, MomentField, QuantityField, RepeatBlocks, SelectField, TextField],
   template: `
     @if (block(); as one) {
       <section class="panel" aria-label="Block">
@@ -38,8 +39,8 @@ const FIELDS = dayShape.fields.blocks.item.fields;
             </app-select-field>
           </div>
           <app-text-field [shape]="nameShape" [optional]="true" [value]="one.name" (valueChange)="set({ name: $event }, 'name')" />
-          <app-clock-field label="From" [minute]="one.fromMin" (minuteChange)="setFrom($event)" />
-          <app-clock-field label="To" [minute]="one.toMin" [after]="one.fromMin" (minuteChange)="setTo($event)" />
+          <app-moment-field label="From" [minute]="one.fromMin" (minuteChange)="setFrom($event)" />
+          <app-moment-field label="To" [minute]="one.toMin" [after]="one.fromMin" (minuteChange)="setTo($event)" />
           <div>
             <app-select-field label="Place" (picked)="set({ placeId: $event || undefined }, 'place')">
               <option value="">not entered</option>
@@ -63,17 +64,12 @@ const FIELDS = dayShape.fields.blocks.item.fields;
             (valueChange)="set({ mediaMin: $event }, 'media')"
           />
         </div>
-        <div class="form-check mt-1">
-          <input
-            #check
-            class="form-check-input"
-            type="checkbox"
-            id="block-hard"
-            [checked]="one.uninterrupted === true"
-            (change)="set({ uninterrupted: check.checked || undefined }, 'uninterrupted')"
-          />
-          <label class="form-check-label" for="block-hard">Must not be interrupted</label>
-        </div>
+        <app-check-field
+          class="mt-1"
+          label="Must not be interrupted"
+          [value]="one.uninterrupted === true"
+          (valueChange)="set({ uninterrupted: $event || undefined }, 'uninterrupted')"
+        />
         <app-block-modes
           class="d-block my-2"
           [rigId]="one.rigId"
@@ -111,7 +107,7 @@ const FIELDS = dayShape.fields.blocks.item.fields;
       border-radius: 0.4rem;
     }
     @media (max-width: 30rem) {
-      app-clock-field {
+      app-moment-field {
         grid-column: 1 / -1;
       }
     }

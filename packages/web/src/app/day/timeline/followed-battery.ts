@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { gearTitle, sourceName } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook } from '../../shared/chart-look';
+import { ApexChart } from '../../charts/apex-chart';
+import { chartColours, chartLook } from '../../charts/chart-look';
 import { Theme } from '../../shared/theme';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from './timeline-view';
@@ -83,6 +83,7 @@ export class FollowedBattery {
   protected readonly options = computed((): ApexOptions => {
     const [id, day] = [this.sheet.followed() ?? '', this.sheet.day()!];
     const dark = this.theme.dark();
+    const { band, bandLine } = chartColours(dark);
     const points = this.sheet.outlook()?.run.charge.get(id) ?? [];
     const bands = this.sheet.chances()?.bands.get(id) ?? [];
     const fromMin = Math.min(day.startsAt ?? 0, ...day.blocks.map((block) => block.fromMin));
@@ -99,7 +100,7 @@ export class FollowedBattery {
         type: 'line',
         height: 200,
       }),
-      colors: dark ? ['#567a72', '#a5d3c8'] : ['#9cc4ba', '#1f5a50'],
+      colors: [band, bandLine],
       stroke: { width: [0, 2], curve: 'straight' },
       fill: { type: 'solid', opacity: [0.7, 1] },
       legend: { show: false },

@@ -4,8 +4,8 @@ import { Store } from '@ngrx/store';
 import { OBSERVATION_KINDS, RETIRE_SHARE, dayOf, energyFrom, energyNow, formatQuantity, gearTitle } from '@viaggio/core';
 import type { CapacityPoint } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook, inkOf } from '../../shared/chart-look';
+import { ApexChart } from '../../charts/apex-chart';
+import { chartColours, chartLook } from '../../charts/chart-look';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { Theme } from '../../shared/theme';
 import { Items } from '../../state/items.actions';
@@ -167,7 +167,7 @@ function chartOf(
   perYearWh: number | undefined,
   dark: boolean,
 ): ApexOptions {
-  const ink = inkOf(dark);
+  const { ink, series } = chartColours(dark);
   const counted = points.filter(({ setAside }) => !setAside);
   const at = Date.now();
   const first = Math.min(at, ...counted.map((point) => dayOf(point.at) * DAY_MS));
@@ -176,7 +176,7 @@ function chartOf(
   const label = (text: string) => ({ text, position: 'left', textAnchor: 'start', borderWidth: 0, style: { background: 'transparent', color: ink } }); // prettier-ignore
   return {
     ...chartLook(dark, { type: 'line', height: 260 }),
-    colors: dark ? ['#7fb3a8', '#b09bd8'] : ['#2f7266', '#6a4fa3'],
+    colors: [series[0]!, series[2]!],
     stroke: { width: [0, 2], dashArray: [0, 4] },
     markers: { size: [6, 0] },
     legend: { show: false },

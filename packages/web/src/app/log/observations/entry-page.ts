@@ -9,6 +9,7 @@ import { Items } from '../../state/items.actions';
 import { selectWholeLog, selectLog } from '../../state/items.selectors';
 import { ObservationForm } from './observation-form';
 import type { DraftObservation } from './observation-form';
+import { CheckField } from '../../fields/check-field';
 
 const HINTS: Readonly<Record<ObservationKind, string>> = {
   'run-down': 'One battery, full to dead, one mode. The surest test without a meter.',
@@ -26,7 +27,7 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
 /** One observation written down, or corrected: made for a phone, a thumb and a dark room. */
 @Component({
   selector: 'app-entry-page',
-  imports: [ObservationForm, RouterLink],
+  imports: [CheckField, ObservationForm, RouterLink],
   template: `
     @if (draft(); as current) {
       <form class="write" (submit)="$event.preventDefault(); keep()">
@@ -34,17 +35,12 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         <p class="small text-body-secondary">{{ hints[current.kind] }}</p>
         <app-observation-form [draft]="current" (draftChange)="draft.set($event)" />
         @if (id()) {
-          <div class="form-check mt-2">
-            <input
-              #check
-              type="checkbox"
-              class="form-check-input"
-              id="log-aside"
-              [checked]="current['setAside'] === true"
-              (change)="aside(check.checked)"
-            />
-            <label class="form-check-label" for="log-aside">Set aside: kept, but not counted</label>
-          </div>
+          <app-check-field
+            class="mt-2"
+            label="Set aside: kept, but not counted"
+            [value]="current['setAside'] === true"
+            (valueChange)="aside($event)"
+          />
         }
         @if (asked() && missing().length > 0) {
           <p class="text-danger-emphasis mt-2 mb-0" role="alert">Still needed: {{ missing().join(', ') }}.</p>

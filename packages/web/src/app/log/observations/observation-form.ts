@@ -5,6 +5,7 @@ import type { Gear, ObservationKind, Shape } from '@viaggio/core';
 import { ShapeField } from '../../fields/shape-field';
 import { selectWholeLog } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';
+import { DateField } from '../../fields/date-field';
 
 /** An observation in the making: its kind is settled, anything else may be missing. */
 export type DraftObservation = { readonly kind: ObservationKind } & Readonly<Record<string, unknown>>;
@@ -20,7 +21,7 @@ const TOLD = 'told';
 /** The fields of one kind of observation: what with, when, and the figures. */
 @Component({
   selector: 'app-observation-form',
-  imports: [SelectField, ShapeField],
+  imports: [DateField, SelectField, ShapeField],
   template: `
     @if (has('rigId') && !has('deviceId')) {
       <div>
@@ -89,10 +90,7 @@ const TOLD = 'told';
         <app-shape-field [shape]="lostShape" [optional]="true" [value]="value('lostShare')" (valueChange)="set('lostShare', $event)" />
       }
     }
-    <div>
-      <label class="form-label" for="log-at">When</label>
-      <input #box class="form-control" id="log-at" type="date" [value]="day()" (change)="setDay(box.value)" />
-    </div>
+    <app-date-field label="When" [value]="day()" (valueChange)="setDay($event!)" />
     <app-shape-field [shape]="noteShape" [optional]="true" [value]="value('note')" (valueChange)="set('note', $event)" />
   `,
   styles: `

@@ -14,7 +14,7 @@ import { RecordingSubject } from './recording-subject';
 import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
 import type { Live, LiveEvent, Meter, Trouble } from './recordings-api';
-import { TraceChart, clock } from './trace-chart';
+import { TraceChart, clock } from '../../charts/trace-chart';
 import { SelectField } from '../../fields/select-field';
 
 const EVERY_MS = 200;

@@ -14,8 +14,8 @@ import { modeName, titleOf, whenOf } from '../labels';
 import { RecordingSubject } from './recording-subject';
 import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
-import { TraceChart, clock } from './trace-chart';
-import type { Span } from './trace-chart';
+import { TraceChart, clock } from '../../charts/trace-chart';
+import type { Span } from '../../charts/trace-chart';
 import { SelectField } from '../../fields/select-field';
 
 const REMARKS = recordingShape.fields.remarks.item.fields.code.options;

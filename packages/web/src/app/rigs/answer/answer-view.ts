@@ -11,7 +11,7 @@ import { CostsView } from './costs-view';
 import { FiguresTable } from './figures-table';
 import { FindingsList } from './findings-list';
 import { IndicatorsView } from './indicators-view';
-import { RunChart } from './run-chart';
+import { RunChart } from '../../charts/run-chart';
 
 /** The answer on one page: verdict, time and its range, what stops it, the picture, the findings, what one sees, what it costs, what it rests on. */
 @Component({

@@ -10,13 +10,14 @@ import { BalanceDrawing } from './balance-drawing';
 import { gearShape } from '@viaggio/core';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
+import { CheckField } from '../../fields/check-field';
 
 type Place = Balance['places'][number];
 
 /** How the rig stands: masses and places, the centre of mass over the support, what would bring it into balance. */
 @Component({
   selector: 'app-balance-page',
-  imports: [BalanceDrawing, FindingsList, QuantityField, QuantityPipe, SelectField],
+  imports: [CheckField, BalanceDrawing, FindingsList, QuantityField, QuantityPipe, SelectField],
   templateUrl: './balance-page.html',
   styleUrl: './balance-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

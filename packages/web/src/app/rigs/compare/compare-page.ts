@@ -22,7 +22,7 @@ import { StyleChoice } from '../parts/style-choice';
 import { RigSheet } from '../rig-sheet';
 import type { Column } from './column';
 import { bestIn, facts } from './facts';
-import { ApproachesChart } from './approaches-chart';
+import { ApproachesChart } from '../../charts/approaches-chart';
 
 /** Both approaches first: one battery for everything, each device its own; then the ways in between. */
 const ORDER: readonly Approach[] = ['one-v-mount', 'each-its-own', 'pocket-spares', 'grip', 'pd-bank', '5v-bank', 'passed-on', 'mains'];

@@ -8,6 +8,7 @@ import { RigSheet } from '../rig-sheet';
 import { openFeedDialog } from './feed-dialog';
 import { RigPart } from './rig-part';
 import { SelectField } from '../../fields/select-field';
+import { CheckField } from '../../fields/check-field';
 
 type Use = Rig['devices'][number];
 
@@ -21,7 +22,7 @@ interface Step {
 /** A device of the rig: its mode, how bright it is, and the way it is fed, part by part. */
 @Component({
   selector: 'app-device-card',
-  imports: [RigPart, SelectField, SliderField],
+  imports: [CheckField, RigPart, SelectField, SliderField],
   template: `
     <section [attr.aria-label]="title() + ' in this rig'">
       <div class="d-flex align-items-start gap-2">
@@ -59,19 +60,11 @@ interface Step {
           />
         }
         @for (port of doubleDuty(); track port.id) {
-          <div class="form-check">
-            <input
-              #check
-              type="checkbox"
-              class="form-check-input"
-              [id]="'busy-' + use().gearId + port.id"
-              [checked]="use().busyPorts?.includes(port.id) ?? false"
-              (change)="busy(port.id, check.checked)"
-            />
-            <label class="form-check-label" [for]="'busy-' + use().gearId + port.id">
-              {{ port.name }} is taken by a {{ duties[port.duty ?? 'control'] }}
-            </label>
-          </div>
+          <app-check-field
+            label="{{ port.name }} is taken by a {{ duties[port.duty ?? 'control'] }}"
+            [value]="use().busyPorts?.includes(port.id) ?? false"
+            (valueChange)="busy(port.id, $event)"
+          />
         }
       }
       <ol class="way" [attr.aria-label]="'How ' + title() + ' is fed'">

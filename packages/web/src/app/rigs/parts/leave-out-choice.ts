@@ -1,28 +1,17 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RigSheet } from '../rig-sheet';
-
-let lastId = 0;
+import { CheckField } from '../../fields/check-field';
 
 /** Whether what other rigs use is looked at too. */
 @Component({
   selector: 'app-leave-out-choice',
+  imports: [CheckField],
   template: `
-    <div class="form-check">
-      <input
-        #check
-        type="checkbox"
-        class="form-check-input"
-        [id]="id"
-        [checked]="sheet.leaveOut()"
-        (change)="sheet.leaveOut.set(check.checked)"
-      />
-      <label class="form-check-label" [for]="id">Leave out what other rigs use</label>
-    </div>
+    <app-check-field label="Leave out what other rigs use" [value]="sheet.leaveOut()" (valueChange)="sheet.leaveOut.set($event)" />
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LeaveOutChoice {
   protected readonly sheet = inject(RigSheet);
-  protected readonly id = `leave-out-${++lastId}`;
 }

@@ -5,15 +5,17 @@ import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../fields/quantity-field';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
-import { ChargeByDay } from './charge-by-day';
+import { AutonomyChart } from '../../charts/autonomy-chart';
 import { MONTHS, dayOf, days, every, visitDays } from './words';
+import { CheckField } from '../../fields/check-field';
+import { DateField } from '../../fields/date-field';
 
 const TYPING_REST_MS = 150;
 
 /** An unattended rig: days on its battery, the sun's balance, the longest dull spell, when to come, frames further apart. */
 @Component({
   selector: 'app-unattended-page',
-  imports: [ChargeByDay, QuantityField],
+  imports: [DateField, CheckField, AutonomyChart, QuantityField],
   templateUrl: './unattended-page.html',
   styleUrl: '../balance/balance-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

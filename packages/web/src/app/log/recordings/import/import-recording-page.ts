@@ -19,6 +19,7 @@ import { RecordingSubject } from '../recording-subject';
 import type { Subject } from '../recording-subject';
 import { RecordingsApi } from '../recordings-api';
 import { ColumnsEditor } from './columns-editor';
+import { DateField } from '../../../fields/date-field';
 
 /** Enough for the head and some rows of any meter. */
 const SAMPLE_BYTES = 64_000;
@@ -34,7 +35,7 @@ type Stage =
 /** A meter's file: how it is read is shown and corrected first; then it is read in a worker, looked at, and kept. */
 @Component({
   selector: 'app-import-recording-page',
-  imports: [ColumnsEditor, FileDrop, ProblemNote, RecordingSubject, RouterLink, TextField],
+  imports: [DateField, ColumnsEditor, FileDrop, ProblemNote, RecordingSubject, RouterLink, TextField],
   templateUrl: './import-recording-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

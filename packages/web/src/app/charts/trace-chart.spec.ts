@@ -4,9 +4,9 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { inSlots } from '@viaggio/core';
 import type { NamedSegment } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
-import { render } from '../../../../testing/sheet';
-import { ApexChart } from '../../shared/apex-chart';
-import { Theme } from '../../shared/theme';
+import { render } from '../../../testing/sheet';
+import { ApexChart } from './apex-chart';
+import { Theme } from '../shared/theme';
 import { TraceChart } from './trace-chart';
 import type { Span } from './trace-chart';
 

@@ -1,32 +1,32 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { readClock } from '@viaggio/core';
-
-let lastId = 0;
+import { FieldFrame, fieldId } from './field-frame';
 
 /** A time of every day, typed as `9`, `0930` or `9:30`. Left empty it is not said. */
 @Component({
-  selector: 'app-hours-field',
+  selector: 'app-clock-field',
+  imports: [FieldFrame],
   template: `
-    <label class="form-label" [for]="id">{{ label() }}</label>
-    <input
-      #box
-      class="form-control"
-      autocomplete="off"
-      [id]="id"
-      [placeholder]="placeholder()"
-      [value]="typed() ?? shown()"
-      [class.is-invalid]="error() !== undefined"
-      [attr.aria-invalid]="error() !== undefined"
-      [attr.aria-describedby]="id + '-says'"
-      (input)="typed.set(box.value)"
-      (change)="leave()"
-    />
-    <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>
+    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()">
+      <input
+        #box
+        class="form-control"
+        autocomplete="off"
+        [id]="id"
+        [placeholder]="placeholder()"
+        [value]="typed() ?? shown()"
+        [class.is-invalid]="error() !== undefined"
+        [attr.aria-invalid]="error() !== undefined"
+        [attr.aria-describedby]="id + '-says'"
+        (input)="typed.set(box.value)"
+        (change)="leave()"
+      />
+    </app-field-frame>
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class HoursField {
+export class ClockField {
   readonly label = input.required<string>();
   /** Minutes past midnight. */
   readonly value = input<number | undefined>();
@@ -34,7 +34,7 @@ export class HoursField {
   readonly optional = input(false);
   readonly valueChange = output<number | undefined>();
 
-  protected readonly id = `hours-${++lastId}`;
+  protected readonly id = fieldId('clock');
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly shown = computed(() => {
     const value = this.value();

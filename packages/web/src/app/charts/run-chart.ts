@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { ApexOptions } from 'apexcharts';
 import { formatDuration, formatQuantity } from '@viaggio/core';
 import type { Discharge, Station } from '@viaggio/core';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook, inkOf } from '../../shared/chart-look';
-import { Theme } from '../../shared/theme';
+import { ApexChart } from './apex-chart';
+import { chartColours, chartLook } from './chart-look';
+import { Theme } from '../shared/theme';
 
 /** Charge and voltage over the run, with the device's limits drawn in. */
 @Component({
@@ -34,7 +34,7 @@ export class RunChart {
     const run = this.run();
     const { highV, lowV } = this.device();
     const dark = this.theme.dark();
-    const ink = inkOf(dark);
+    const { ink, series: colors } = chartColours(dark);
     const points = run.trace.map((point) => ({
       minute: point.minute,
       charge: point.soc * 100,
@@ -56,7 +56,7 @@ export class RunChart {
         type: 'line',
         height: 280,
       }),
-      colors: dark ? ['#7fb3a8', '#f2c14e', '#b09bd8'] : ['#2f7266', '#9a6200', '#6a4fa3'],
+      colors: colors.slice(0, 3),
       stroke: { width: [2.5, 2.5, 1.5], dashArray: [0, 0, 5], curve: 'straight' },
       legend: { position: 'top', horizontalAlign: 'left', itemMargin: { horizontal: 10 }, clusterGroupedSeries: false },
       series: [

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { formatQuantity, slotsView } from '@viaggio/core';
 import type { NamedSegment, Slots } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook, inkOf } from '../../shared/chart-look';
-import { Theme } from '../../shared/theme';
+import { ApexChart } from './apex-chart';
+import { chartColours, chartLook } from './chart-look';
+import { Theme } from '../shared/theme';
 
 /** Columns of the picture: more than that nobody sees on a desk. */
 const COLUMNS = 500;
@@ -44,7 +44,7 @@ export class TraceChart {
     const { columns } = this.view();
     const { fromS, toS } = this.span();
     const dark = this.theme.dark();
-    const ink = inkOf(dark);
+    const { ink, mark, band, bandLine } = chartColours(dark);
     const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
     const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '' }));
     return {
@@ -61,7 +61,7 @@ export class TraceChart {
           },
         },
       }),
-      colors: dark ? ['#567a72', '#a5d3c8'] : ['#9cc4ba', '#1f5a50'],
+      colors: [band, bandLine],
       stroke: { width: [0, 2], curve: 'straight' },
       fill: { type: 'solid', opacity: [0.7, 1] },
       legend: { show: false },
@@ -99,7 +99,7 @@ export class TraceChart {
           .filter(({ segment }) => segment.toS > fromS && segment.fromS < toS)
           .map(({ segment, name }) => ({
             x: Math.max(segment.fromS, fromS),
-            borderColor: dark ? '#55585a' : '#c2b79f',
+            borderColor: mark,
             strokeDashArray: 3,
             label: { text: name, orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4, style: { background: 'transparent', color: ink } }, // prettier-ignore
           })),

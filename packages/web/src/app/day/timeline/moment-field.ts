@@ -1,39 +1,38 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { clockAt, minuteAt, readClock } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
+import { FieldFrame, fieldId } from '../../fields/field-frame';
 import { SelectField } from '../../fields/select-field';
-
-let lastId = 0;
 
 /** A moment of the plan, typed as `9`, `0930`, `9:30` or `+1h20`; a plan of several days asks for the day beside it. */
 @Component({
-  selector: 'app-clock-field',
-  imports: [SelectField],
+  selector: 'app-moment-field',
+  imports: [FieldFrame, SelectField],
   template: `
-    <label class="form-label" [for]="id">{{ label() }}</label>
-    <div class="input-group">
-      @if (days().length > 1) {
-        <app-select-field [label]="label() + ', day'" [bare]="true" (picked)="pick(+$event)">
-          @for (day of days(); track day.index) {
-            <option [value]="day.index" [selected]="day.index === now().day">{{ day.title }}</option>
-          }
-        </app-select-field>
-      }
-      <input
-        #box
-        class="form-control"
-        autocomplete="off"
-        [id]="id"
-        [value]="typed() ?? now().time"
-        [class.is-invalid]="error() !== undefined"
-        [attr.aria-invalid]="error() !== undefined"
-        [attr.aria-describedby]="id + '-says'"
-        (input)="typed.set(box.value)"
-        (change)="leave()"
-        (keydown.enter)="leave()"
-      />
-    </div>
-    <div [id]="id + '-says'" class="small text-danger-emphasis" aria-live="polite">{{ error() }}</div>
+    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()">
+      <div class="input-group">
+        @if (days().length > 1) {
+          <app-select-field [label]="label() + ', day'" [bare]="true" (picked)="pick(+$event)">
+            @for (day of days(); track day.index) {
+              <option [value]="day.index" [selected]="day.index === now().day">{{ day.title }}</option>
+            }
+          </app-select-field>
+        }
+        <input
+          #box
+          class="form-control"
+          autocomplete="off"
+          [id]="id"
+          [value]="typed() ?? now().time"
+          [class.is-invalid]="error() !== undefined"
+          [attr.aria-invalid]="error() !== undefined"
+          [attr.aria-describedby]="id + '-says'"
+          (input)="typed.set(box.value)"
+          (change)="leave()"
+          (keydown.enter)="leave()"
+        />
+      </div>
+    </app-field-frame>
   `,
   styles: `
     :host {
@@ -53,7 +52,7 @@ let lastId = 0;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ClockField {
+export class MomentField {
   readonly label = input.required<string>();
   /** Minutes of the plan. */
   readonly minute = input.required<number>();
@@ -63,7 +62,7 @@ export class ClockField {
 
   private readonly sheet = inject(DaySheet);
   private readonly day = computed(() => this.sheet.day()!);
-  protected readonly id = `clock-${++lastId}`;
+  protected readonly id = fieldId('moment');
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly now = computed(() => clockAt(this.day(), this.minute()));
   protected readonly days = computed(() =>

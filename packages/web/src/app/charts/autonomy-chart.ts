@@ -1,20 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { DayAlone, Unattended } from '@viaggio/core';
 import type { ApexOptions } from 'apexcharts';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook, inkOf } from '../../shared/chart-look';
-import { Theme } from '../../shared/theme';
-import { dayOf } from './words';
+import { ApexChart } from './apex-chart';
+import { chartColours, chartLook } from './chart-look';
+import { Theme } from '../shared/theme';
+import { dayOf } from '../rigs/unattended/words';
 
 /** Charge at the end of every day, with the sun as it is on average, and with the dull spell where it hurts most. */
 @Component({
-  selector: 'app-charge-by-day',
+  selector: 'app-autonomy-chart',
   imports: [ApexChart],
   template: `<app-apex-chart [options]="options()" [label]="label()" />`,
   styles: ':host { display: block; min-height: 240px; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ChargeByDay {
+export class AutonomyChart {
   readonly days = input.required<readonly DayAlone[]>();
   readonly said = input.required<Unattended>();
   readonly reserve = input.required<number>();
@@ -26,7 +26,7 @@ export class ChargeByDay {
   });
   protected readonly options = computed((): ApexOptions => {
     const dark = this.theme.dark();
-    const ink = inkOf(dark);
+    const { ink, series: colors } = chartColours(dark);
     const hasSpell = (this.said().dullDays ?? 0) > 0;
     const series = (of: (day: DayAlone) => number) => this.days().map((one) => ({ x: one.day + 1, y: Math.round(1000 * of(one)) / 10 }));
     return {
@@ -34,7 +34,7 @@ export class ChargeByDay {
         type: 'line',
         height: 240,
       }),
-      colors: dark ? ['#7fb3a8', '#f2c14e'] : ['#2f7266', '#9a6200'],
+      colors: colors.slice(0, 2),
       stroke: { width: [2.5, 2.5], dashArray: [0, 6], curve: 'straight' },
       legend: { show: hasSpell, position: 'top', horizontalAlign: 'left', showForSingleSeries: true },
       series: [

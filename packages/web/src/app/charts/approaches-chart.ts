@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ApexOptions } from 'apexcharts';
 import { formatQuantity } from '@viaggio/core';
-import { ApexChart } from '../../shared/apex-chart';
-import { chartLook } from '../../shared/chart-look';
-import { Theme } from '../../shared/theme';
-import type { Column } from './column';
+import { ApexChart } from './apex-chart';
+import { chartColours, chartLook } from './chart-look';
+import { Theme } from '../shared/theme';
+import type { Column } from '../rigs/compare/column';
 
 /** Time to the first swap against mass, the size of each dot by its price. What has no end stands in the table only. */
 @Component({
@@ -43,9 +43,9 @@ export class ApproachesChart {
   protected readonly options = computed((): ApexOptions => {
     const dark = this.theme.dark();
     const dots = this.dots();
-    const colors = dark
-      ? ['#d8d5cd', '#7fb3a8', '#f2c14e', '#b09bd8', '#e08e79', '#8fb4e0', '#c5d17e', '#d79bc3']
-      : ['#33302a', '#2f7266', '#9a6200', '#6a4fa3', '#a4452f', '#2f5f9a', '#5f6f1c', '#8c3f74'];
+    // the rig as it is comes first, in the page's own ink
+    const colours = chartColours(dark);
+    const colors = [colours.ink, ...colours.series];
     const heaviest = Math.max(...dots.map(({ massG }) => massG), 100) / 1000;
     const longest = Math.max(...dots.map(({ minutes }) => minutes), 60) / 60;
     return {

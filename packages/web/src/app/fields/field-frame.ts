@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+
+let lastId = 0;
+
+/** An identifier for a field's own element; its message has the same with `-says`. */
+export function fieldId(kind: string): string {
+  return `${kind}-${++lastId}`;
+}
+
+/** What every field has around its own element: the label, where a figure is from, and below it an error or a hint. */
+@Component({
+  selector: 'app-field-frame',
+  template: `
+    @if (!bare()) {
+      <label class="form-label" [for]="for()">
+        {{ label() }}
+        @if (from(); as provenance) {
+          <span class="provenance">{{ provenance }}</span>
+        }
+      </label>
+    }
+    <ng-content />
+    <div [id]="for() + '-says'" class="says" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
+      {{ error() ?? says() }}
+    </div>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    .says {
+      font-size: 0.8rem;
+      color: var(--bs-secondary-color);
+    }
+    :host(.typed) .says {
+      min-height: 1.2em;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FieldFrame {
+  readonly label = input.required<string>();
+  /** The identifier of the element between the tags. */
+  readonly for = input.required<string>();
+  readonly from = input<string>();
+  readonly error = input<string>();
+  readonly says = input<string | undefined>('');
+  /** The label is said by the element itself, not shown: in a table, or beside a heading that says it. */
+  readonly bare = input(false);
+}
