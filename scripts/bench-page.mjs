@@ -38,6 +38,7 @@ async function edits(page, path, what, aimMs) {
 
 /** In the page: moves a slider, and waits until the new time has been painted. */
 async function measureEdits(count) {
+  /** @type {HTMLInputElement} */
   const slider = document.querySelector('[aria-label="Battery is at, by slider"]');
   const time = document.querySelector('[data-testid="run-time"]');
   const times = [];
@@ -95,7 +96,7 @@ async function longWork(page, button, done) {
 
 /** In the page: presses the buttons beside the picture, and waits until it has been drawn anew. */
 async function measureZooms(count) {
-  const buttons = [...document.querySelectorAll('.views button')];
+  const buttons = [...document.querySelectorAll('.views button')].map((one) => /** @type {HTMLButtonElement} */ (one));
   const times = [];
   for (let turn = 0; turn < count; turn++) {
     const chart = document.querySelector('app-apex-chart');
@@ -119,6 +120,7 @@ async function searches(page) {
   await page.goto('/kit');
   await page.locator('app-kit-table tbody tr').first().waitFor();
   const times = await page.evaluate(async () => {
+    /** @type {HTMLInputElement} */
     const field = document.querySelector('input[type="search"]');
     const spent = [];
     for (const text of ['h', 'ho', 'holmvik 1', 'case 4', 'w3', '', 'load', '', 'splitter', '']) {

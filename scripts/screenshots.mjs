@@ -58,7 +58,7 @@ async function takeAll(baseURL) {
       const page = await context.newPage();
       await page.goto(at);
       await page.locator('h1').waitFor();
-      await prepare?.(page, context);
+      await prepare?.(page);
       if (wait) await page.locator(wait).first().waitFor();
       await page.waitForTimeout(400);
       await page.screenshot({ path: path.join(FOLDER, `${name}.png`) });

@@ -25,6 +25,7 @@ const CHECKS = {
     ['ngc', '-p', 'packages/web/tsconfig.check.json', '--noEmit'],
     ['tsc', '-p', 'packages/web/tsconfig.worker.json', '--noEmit'],
     ['tsc', '-p', 'e2e/tsconfig.json'],
+    ['tsc', '-p', 'scripts/tsconfig.json'],
   ],
   lint: [['eslint', '.']],
   formatting: [['prettier', '--check', '.']],

@@ -68,7 +68,10 @@ export async function untilSaved(page: Page): Promise<void> {
 
 /** Chooses in a drop-down, or in a field that searches where there is much to choose from. */
 export async function pick(field: Locator, title: string): Promise<void> {
-  if ((await field.evaluate(({ tagName }) => tagName)) === 'SELECT') return void (await field.selectOption(title));
+  if ((await field.evaluate(({ tagName }) => tagName)) === 'SELECT') {
+    await field.selectOption(title);
+    return;
+  }
   await field.fill(title);
   await field.page().getByRole('listbox').getByRole('option', { name: title }).first().click();
 }

@@ -24,7 +24,7 @@ function programs(clusterVersion) {
   const lib = '/usr/lib/postgresql';
   if (!fs.existsSync(lib)) return undefined;
   const versions = fs.readdirSync(lib).filter((version) => /^\d+$/.test(version));
-  const wanted = clusterVersion ? versions.filter((version) => version === clusterVersion) : versions.sort((a, b) => b - a);
+  const wanted = clusterVersion ? versions.filter((version) => version === clusterVersion) : versions.sort((a, b) => Number(b) - Number(a));
   return wanted.map((version) => path.join(lib, version, 'bin')).find((bin) => fs.existsSync(path.join(bin, 'initdb')));
 }
 
@@ -198,7 +198,7 @@ export function freePort() {
     const server = net.createServer();
     server.once('error', reject);
     server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
+      const { port } = /** @type {net.AddressInfo} */ (server.address());
       server.close(() => resolve(port));
     });
   });

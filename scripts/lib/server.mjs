@@ -17,7 +17,8 @@ export async function startServer({ databaseUrl, port, host = '127.0.0.1', logFi
   let errors = '';
   child.stderr.setEncoding('utf8').on('data', (text) => (errors += text));
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
-  const url = await Promise.race([new Promise((resolve) => child.once('message', ({ listening }) => resolve(listening))), ended]);
+  const listening = new Promise((resolve) => child.once('message', (/** @type {{ listening: string }} */ said) => resolve(said.listening)));
+  const url = await Promise.race([listening, ended]);
   if (typeof url !== 'string') throw new Failure(`The server did not start: ${errors.trim() || `see ${logFile}`}`);
   const stop = async () => {
     child.kill('SIGTERM');

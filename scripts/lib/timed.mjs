@@ -21,7 +21,7 @@ export function timed(command, { env = {}, cwd = ROOT, quiet = false } = {}) {
   let output = '';
   let times = '';
   for (const stream of [child.stdout, child.stderr]) stream?.setEncoding('utf8').on('data', (text) => (output += text));
-  child.stdio[3].setEncoding('utf8').on('data', (text) => (times += text));
+  /** @type {import('node:stream').Readable} */ (child.stdio[3]).setEncoding('utf8').on('data', (text) => (times += text));
   return new Promise((resolve) => {
     child.once('close', (code) => {
       resolve({ ok: code === 0, output, wallS: (performance.now() - started) / 1000, cpuS: childSeconds(times) });

@@ -1,6 +1,7 @@
 import { rigModel, runRange } from '../src/answer';
 import { LOW_WATER } from '../src/demo';
-import { evaluate, PLAN_FORMAT, PLAN_VERSION } from '../src/document';
+import { PLAN_FORMAT, PLAN_VERSION } from '../src/document';
+import { evaluate } from '../src/evaluation';
 import { assignFeeds, findFeeds } from '../src/feed';
 import type { Gear, Rig } from '../src/gear';
 import { camera, pack, usbCamera } from '../testing/rig-builder';

@@ -24,6 +24,7 @@ import { Meters } from './meters/meters';
 import type { MeterAddress } from './meters/meters';
 import { forecastOperations } from './forecast/forecast-operations';
 import { Forecasts } from './forecast/forecasts';
+import { RecordingDataService } from './recordings/recording-data-service';
 import { recordingOperations } from './recordings/recording-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireReferences } from './plan/references';
@@ -33,6 +34,7 @@ import { sameOriginOnly } from './same-origin';
 
 export interface Services {
   readonly items: ItemServices;
+  readonly recordings: RecordingDataService;
   readonly meters: Meters;
   readonly live: LiveRecordings;
   readonly demo: DemoService;
@@ -43,17 +45,19 @@ export interface Services {
 export function servicesOf(database: Database, allowed: readonly MeterAddress[] = [], forecastUrl?: string): Services {
   const items = itemServices(database);
   const meters = new Meters(allowed, items);
+  const recordings = new RecordingDataService(database);
   return {
     items,
+    recordings,
     meters,
-    live: new LiveRecordings(database, items, meters),
-    demo: new DemoService(database, items),
+    live: new LiveRecordings(database, items, recordings, meters),
+    demo: new DemoService(database, items, recordings),
     forecasts: new Forecasts(forecastUrl),
   };
 }
 
 /** Everything the API does, in the order of the documentation. */
-export function operationsOf(database: Database, { items, meters, live, demo, forecasts }: Services): readonly Operation[] {
+export function operationsOf(database: Database, { items, recordings, meters, live, demo, forecasts }: Services): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
     ...PLAN_KINDS.flatMap((kind) =>
@@ -61,7 +65,7 @@ export function operationsOf(database: Database, { items, meters, live, demo, fo
         requireReferences([{ path: '', kind, body }], items),
       ),
     ),
-    ...recordingOperations(database),
+    ...recordingOperations(recordings),
     ...meterOperations(meters, live),
     ...forecastOperations(forecasts),
     ...changesOperations(database, items),
@@ -156,7 +160,10 @@ function sendProblem(log: Logger): ErrorRequestHandler {
     const error = toAppError(thrown);
     const level = error.code === 'internal' ? 'error' : error.code === 'database-away' ? 'warn' : 'debug';
     log[level]({ err: thrown as unknown, method: request.method, url: request.originalUrl }, error.message);
-    if (response.headersSent) return next(thrown);
+    if (response.headersSent) {
+      next(thrown);
+      return;
+    }
     const problem = problemOf(error);
     if (problem.status === 503) response.set('Retry-After', '2');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));

@@ -5,7 +5,6 @@ import { createApp, servicesOf } from './app';
 import { isLoopback, readConfig } from './config';
 import { migrate, openDatabase, untilAnswering } from './db/database';
 import { thinRevisions } from './items/thin-revisions';
-import { sweepRecordingData } from './recordings/sweep';
 
 const config = readConfig(process.env);
 const log = pino({ level: config.logLevel });
@@ -18,7 +17,7 @@ if (await services.demo.loadIfNew()) log.info('demo loaded');
 const recovered = await services.live.recover();
 if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
 
-await sweepRecordingData(database);
+await services.recordings.sweep();
 const thinned = await thinRevisions(database);
 if (thinned > 0) log.info({ thinned }, 'older states of items');
 

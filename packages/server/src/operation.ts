@@ -73,7 +73,7 @@ type Typed<S extends Shape | undefined> = Omit<Operation, 'body' | 'rawBody' | '
 
 /** Ties the type of the handler's body to the shape that it was checked against. */
 export function operation<S extends Shape | undefined = undefined>(typed: Typed<S>): Operation {
-  return typed as unknown as Operation;
+  return typed;
 }
 
 /** One whose body is bytes. */
@@ -83,5 +83,5 @@ export function rawOperation(
     readonly handle: (incoming: Incoming<Buffer>) => Promise<Answered>;
   },
 ): Operation {
-  return typed as unknown as Operation;
+  return typed;
 }

@@ -74,7 +74,7 @@ describe('laws of rigs', () => {
         const answer = assess(rig, gear);
         const network = networkOf(model.resolved.trees[0]!, model.draws!.usual)!;
         const badOf = new Map<string, string>();
-        const to = (answer.timeline?.sources[0]?.endSoc ?? drawing.startCharge) as number;
+        const to = answer.timeline?.sources[0]?.endSoc ?? drawing.startCharge;
         // while nothing has stopped yet: down to the first stop
         const run = discharge(network);
         const end = Math.max(to, run.endSoc);
@@ -167,5 +167,5 @@ describe('laws of rigs', () => {
 });
 
 function changed(gear: ReadonlyMap<string, Gear>, id: string, changes: object): ReadonlyMap<string, Gear> {
-  return new Map([...gear, [id, { ...gear.get(id)!, ...changes } as Gear]]);
+  return new Map([...gear, [id, { ...gear.get(id)!, ...changes }]]);
 }

@@ -72,7 +72,7 @@ export interface ReadCalendar {
 export function blocksFromCalendar(text: string, day: Day, rigId: string, newId: () => string): ReadCalendar {
   let root: ICAL.Component;
   try {
-    root = new ICAL.Component(ICAL.parse(text) as unknown as never);
+    root = new ICAL.Component(ICAL.parse(text) as unknown[]);
   } catch (error) {
     return {
       blocks: [],

@@ -95,7 +95,7 @@ export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, 
         toMin,
         ...(place && { placeId: place.id }),
         ...(own && { ownKindId: own.id }),
-      } as Block,
+      },
     ];
   });
   return { blocks, issues };

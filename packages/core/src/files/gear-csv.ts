@@ -142,7 +142,7 @@ function pathOf(header: string): Path | undefined {
   const special = SPECIAL.get(name);
   if (special) return special;
   if (name === 'kind') return ['kind'];
-  for (const fields of Object.values(gearShape.variants)) {
+  for (const fields of Object.values<Fields>(gearShape.variants)) {
     const path = walkNames(fields, header.trim().split('.'));
     if (path) return path;
     const byTitle = Object.entries(fields).find(([key, field]) => key.toLowerCase() === name || inner(field).title.toLowerCase() === name);
@@ -244,9 +244,15 @@ function templateFor(kind: GearKind, form: string, name: string): Draft {
 
 function readLabel(draft: Draft, kind: GearKind, text: string, refuse: (expected: string) => void): void {
   if (text.trim() === '') return;
-  if (kind !== 'battery') return refuse(`an empty cell: a ${kind} has no such label`);
+  if (kind !== 'battery') {
+    refuse(`an empty cell: a ${kind} has no such label`);
+    return;
+  }
   const read = readBatteryLabel(text);
-  if (!read.ok) return refuse(read.issue.expected);
+  if (!read.ok) {
+    refuse(read.issue.expected);
+    return;
+  }
   const { energyWh, nominalV } = read.value;
   const cells = nominalV === undefined ? undefined : cellsFromNominal((draft['chemistry'] ?? 'li-ion') as Battery['chemistry'], nominalV);
   Object.assign(draft, { energyWh, ...(nominalV !== undefined && { nominalV }), ...(cells !== undefined && { cellsInSeries: cells }) });
@@ -255,7 +261,10 @@ function readLabel(draft: Draft, kind: GearKind, text: string, refuse: (expected
 
 function readWatts(draft: Draft, kind: GearKind, text: string, refuse: (expected: string) => void): void {
   if (text.trim() === '') return;
-  if (kind !== 'device') return refuse(`an empty cell: a ${kind} has no draw`);
+  if (kind !== 'device') {
+    refuse(`an empty cell: a ${kind} has no draw`);
+    return;
+  }
   const wrong = put(gearShape, draft, ['draw', 'basis'], 'maker') ?? put(gearShape, draft, ['draw', 'powerW'], text);
   if (wrong !== undefined) refuse(wrong);
 }

@@ -102,8 +102,8 @@ const CASES: readonly Case[] = [
   ['a circle of splitters', build({ a: splitter(), b: splitter(), camera: camera() }, [['a.p1', 'b.in'], ['b.p1', 'a.in'], ['b.p2', 'camera.in']]), 'loop', 'stop'],
   ['a device without a feed', build({ pack: pack(), camera: camera(), monitor: camera({ name: 'Monitor' }) }, [['pack.out', 'camera.in']]), 'not-fed', 'stop'],
   // M2 the whole range against the whole window
-  ['a splitter whose window ends 1 % below full', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 / PERCENT }] } as never)), 'over-voltage', 'stop'],
-  ['the same 1 % above', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 * PERCENT }] } as never)), 'over-voltage', undefined],
+  ['a splitter whose window ends 1 % below full', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 / PERCENT }] })), 'over-voltage', 'stop'],
+  ['the same 1 % above', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 * PERCENT }] })), 'over-voltage', undefined],
   ['a device behind a splitter, full charge 1 % over', build({ pack: pack(), hub: splitter(), camera: camera({}, 10, { maxV: 16.8 / PERCENT }) }, [['pack.out', 'hub.in'], ['hub.p1', 'camera.in']]), 'over-voltage', 'stop'],
   ['charged in place 1 % over the window', direct(pack({ chargeV: 20 * PERCENT })), 'over-voltage-charging', 'caution'],
   ['charged in place 1 % under', direct(pack({ chargeV: 20 / PERCENT })), 'over-voltage-charging', undefined],

@@ -1,5 +1,5 @@
 import { choice, flag, list, number, object, optional, text } from '../shape';
-import type { AnyShape, ChoiceShape, Infer, OptionalShape } from '../shape';
+import type { ChoiceShape, Infer, OptionalShape } from '../shape';
 
 /** Where a figure is from. What nobody gave is filled from typical values and shown as `assumed`, never stored. */
 export const provenanceShape = choice('Where from', { printed: 'printed', measured: 'measured', guess: 'a guess' });
@@ -28,7 +28,7 @@ export const localId = (title: string) => text(title, 40);
 /** Fields of a newer or foreign document that this version does not know, by JSON Pointer: kept, never read. See `setAside`. */
 export const asideShape = list(
   'Not known here',
-  object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } as AnyShape }),
+  object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } }),
   { max: 500 },
 );
 export const unknown = optional(asideShape);

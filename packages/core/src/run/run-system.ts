@@ -80,7 +80,9 @@ export class SystemRunner {
     const horizonMin = only?.reduce((sum, { minutes }) => sum + minutes, 0) ?? this.system.horizonMin;
     const events: RunEvent[] = [];
     const trace: { minute: number; soc: Record<string, number> }[] = [];
-    const tell = (event: RunEvent): void => void (record && events.push(event));
+    const tell = (event: RunEvent): void => {
+      if (record) events.push(event);
+    };
     this.reset(variation, startSoc);
     let minute = 0;
     let steps = 0;

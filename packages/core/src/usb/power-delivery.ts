@@ -75,12 +75,7 @@ export function usbCable(marked5A: boolean, extendedRange: boolean): UsbCable {
  *
  * @example negotiate(profilesByRating(45), usbCable(false, false), { minV: 9, maxV: 15 }) // { voltageV: 15, currentA: 3, powerW: 45, … }
  */
-export function negotiate(
-  profiles: readonly Profile[],
-  cable: UsbCable,
-  sink: Sink,
-  programmable: Programmable | undefined = undefined,
-): Contract | undefined {
+export function negotiate(profiles: readonly Profile[], cable: UsbCable, sink: Sink, programmable?: Programmable): Contract | undefined {
   const offers: readonly (Profile & Pick<Contract, 'by'>)[] = [
     ...profiles.map((profile) => ({ ...profile, by: 'profile' as const })),
     ...(programmable && sink.programmable ? programmableOffer(programmable, sink) : []),

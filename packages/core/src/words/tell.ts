@@ -62,5 +62,5 @@ export function meaningOf(code: FindingCode): string {
 
 /** Code and facts belong together by the type of `Finding`; the map cannot know that they do. */
 function wordingOf(code: FindingCode): Wording<never> {
-  return WORDINGS[code] as unknown as Wording<never>;
+  return WORDINGS[code];
 }

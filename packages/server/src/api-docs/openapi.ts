@@ -86,7 +86,7 @@ const RESPONSES = (Object.keys(ERRORS) as ErrorCode[]).map((code): [string, Json
 ]);
 
 function problemContent(codes: readonly ErrorCode[]): JsonSchema {
-  const examples = codes.map((code) => [code, { value: problemOf(new AppError(code, ERRORS[code].title)) }]);
+  const examples = codes.map((code): [string, JsonSchema] => [code, { value: problemOf(new AppError(code, ERRORS[code].title)) }]);
   return { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' }, examples: Object.fromEntries(examples) } };
 }
 
@@ -144,7 +144,7 @@ function problemResponses(fails: readonly ErrorCode[]): JsonSchema {
   const byStatus = new Map<number, ErrorCode[]>();
   for (const code of [...fails, ...EVERYWHERE]) byStatus.set(ERRORS[code].status, [...(byStatus.get(ERRORS[code].status) ?? []), code]);
   return Object.fromEntries(
-    [...byStatus].map(([status, codes]) => {
+    [...byStatus].map(([status, codes]): [number, JsonSchema] => {
       const [only, ...more] = codes;
       if (more.length === 0) return [status, { $ref: `#/components/responses/${pascal(only!)}` }];
       return [status, { description: codes.map((code) => ERRORS[code].title).join('; or: '), content: problemContent(codes) }];

@@ -22,7 +22,10 @@ export function solveText(text: string, { out, err }: Output): number {
   let failed = false;
   (Array.isArray(cases) ? cases : [cases]).forEach((received: unknown, index) => {
     const answer = solveCase(received);
-    if ('line' in answer) return out(JSON.stringify(answer.line));
+    if ('line' in answer) {
+      out(JSON.stringify(answer.line));
+      return;
+    }
     failed = true;
     for (const { message, path } of answer.issues) err(`case ${caseName(received, index)}: ${path === '' ? '' : `${path}: `}${message}`);
   });

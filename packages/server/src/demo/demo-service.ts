@@ -4,12 +4,14 @@ import type { Database } from '../db/database';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
+import type { RecordingDataService } from '../recordings/recording-data-service';
 
 /** Loads the demo crew, and puts it back as it shipped. What people made themselves is never touched. */
 export class DemoService {
   constructor(
     private readonly database: Database,
     private readonly items: ItemServices,
+    private readonly recordings: RecordingDataService,
   ) {}
 
   /** Every demo item back to its shipped state, whatever was done to it; the states in between stay among the revisions. */
@@ -24,11 +26,7 @@ export class DemoService {
     await this.database.sequelize.transaction(async (transaction) => {
       for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);
       // samples never change once they are there
-      await this.database.recordingData.findOrCreate({
-        where: { recordingId: entry.id },
-        defaults: { recordingId: entry.id, ...data, savedAt: new Date() },
-        transaction,
-      });
+      await this.recordings.putIfNew(entry.id, data, transaction);
     });
     return byKind((kind) => shipped[kind].length);
   }

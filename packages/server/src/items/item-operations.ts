@@ -8,9 +8,9 @@ import type { ItemService } from './item-service';
 /**
  * What can be done with items of one kind. `check` may refuse a body that its shape alone lets through.
  */
-export function itemOperations<S extends Shape>(
+export function itemOperations(
   service: ItemService,
-  shape: S,
+  shape: Shape,
   one: string,
   check: (body: object) => Promise<void> = () => Promise.resolve(),
 ): readonly Operation[] {

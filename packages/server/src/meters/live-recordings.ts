@@ -8,6 +8,7 @@ import { AppError } from '../errors';
 import type { Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
 import { requireReferences } from '../plan/references';
+import type { RecordingDataService } from '../recordings/recording-data-service';
 import { LiveSamples } from './live-samples';
 import type { Meters } from './meters';
 import type { Start } from './meter-shapes';
@@ -65,6 +66,7 @@ export class LiveRecordings {
   constructor(
     private readonly database: Database,
     private readonly items: ItemServices,
+    private readonly recordings: RecordingDataService,
     private readonly meters: Meters,
   ) {}
 
@@ -125,7 +127,7 @@ export class LiveRecordings {
     const chunks = await this.database.liveChunks.findAll({ order: ['liveId', 'place'] });
     const done = { kept: 0, unreadable: 0 };
     for (const id of new Set(chunks.map(({ liveId }) => liveId))) {
-      if (await this.database.recordingData.findByPk(id, { attributes: ['recordingId'] })) {
+      if (await this.recordings.has(id)) {
         await this.database.liveChunks.destroy({ where: { liveId: id } });
         continue;
       }
@@ -187,14 +189,13 @@ export class LiveRecordings {
     // all of it from the same moment: samples still come in
     const { slots, segments, seconds } = readTrace(samples.trace());
     const body: Recording = { ...about, rows: samples.length, seconds, segments };
-    const data = {
-      recordingId: id,
+    const bytes = {
       slots: Buffer.from(slotsToBytes(slots)),
       original: gzipSync(samples.csv()),
       originalName: 'recording.csv',
     };
     return this.database.sequelize.transaction(async (transaction) => {
-      await this.database.recordingData.create({ ...data, savedAt: new Date() }, { transaction });
+      await this.recordings.putIfNew(id, bytes, transaction);
       const saved = await this.items.recordings.put({ id, body }, transaction);
       await this.database.liveChunks.destroy({ where: { liveId: id }, transaction });
       return saved;

@@ -93,7 +93,7 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       summary: 'What comes from the meter, as server-sent events',
       answers: { status: 200, says: 'One JSON document an event', mediaType: 'text/event-stream' },
       fails: ['not-found'],
-      handle: async ({ id }) => ({ status: 200, events: live.events(id) }),
+      handle: ({ id }) => Promise.resolve({ status: 200, events: live.events(id) }),
     }),
     operation({
       id: 'stopLiveRecording',

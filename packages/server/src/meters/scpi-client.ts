@@ -48,15 +48,24 @@ export class ScpiClient {
    */
   query(command: string): Promise<string> {
     return new Promise((resolve, reject) => {
-      if (this.ended) return reject(this.ended);
+      if (this.ended) {
+        reject(this.ended);
+        return;
+      }
       const timer = setTimeout(() => this.end(new Error(`no answer to ${command} within ${this.timeoutMs} ms`)), this.timeoutMs);
       const settled = (): void => {
         clearTimeout(timer);
         this.waiting = undefined;
       };
       this.waiting = {
-        resolve: (line) => (settled(), resolve(line)),
-        reject: (error) => (settled(), reject(error)),
+        resolve: (line) => {
+          settled();
+          resolve(line);
+        },
+        reject: (error) => {
+          settled();
+          reject(error);
+        },
       };
       this.socket.write(`${command}\n`);
     });

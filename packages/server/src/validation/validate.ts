@@ -1,6 +1,6 @@
 import { describe, issue, pointer } from '@viaggio/core';
 import type { Infer, Issue, Shape } from '@viaggio/core';
-import type { ValidationErrorItem } from 'joi';
+import type { ValidationErrorItem, ValidationResult } from 'joi';
 import { toJoi } from './to-joi';
 
 export type Validated<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issues: readonly Issue[] };
@@ -10,10 +10,10 @@ const MAX_ISSUES = 50;
 
 /** Checks what came in against a shape; every issue with its path, what was expected and what came. */
 export function validate<S extends Shape>(shape: S, received: unknown): Validated<Infer<S>> {
-  const { error, value } = toJoi(shape).required().validate(received);
-  if (!error) return { ok: true, value: value as Infer<S> };
+  const checked: ValidationResult<Infer<S>> = toJoi(shape).required().validate(received);
+  if (!checked.error) return { ok: true, value: checked.value };
   // what is wrong with the whole before what is wrong inside it: a list too long may hold thousands of wrong items
-  const details = [...error.details].sort((a, b) => a.path.length - b.path.length);
+  const details = [...checked.error.details].sort((a, b) => a.path.length - b.path.length);
   return { ok: false, issues: details.slice(0, MAX_ISSUES).map((detail) => toIssue(shape, detail)) };
 }
 

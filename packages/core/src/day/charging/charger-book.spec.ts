@@ -44,7 +44,7 @@ describe('a charger’s book', () => {
         wishes,
         fc.constantFrom(undefined, 700),
         (way, slots, charges, asked, powerTo) => {
-          const { book, run } = world({ order: way as 'together', slots, place: powerTo === undefined ? {} : { powerTo } });
+          const { book, run } = world({ order: way, slots, place: powerTo === undefined ? {} : { powerTo } });
           const ids = ['p1', 'p2', 'p3'];
           const start = Object.fromEntries(ids.map((id, index) => [id, charges[index]!]));
           let now = book;

@@ -49,7 +49,7 @@ describe('how cold it is in a block', () => {
   it('is the place’s, and then the day’s, where the weather does not cover it', () => {
     expect(temperatureIn(block(400, 470), day)).toBe(4);
     expect(temperatureIn(block(500, 700), day)).toBe(4);
-    expect(temperatureIn({ ...block(500, 560), placeId: undefined } as unknown as Block, day)).toBe(9);
+    expect(temperatureIn({ ...block(500, 560), placeId: undefined }, day)).toBe(9);
     expect(temperatureIn(block(500, 560), { ...DAY, places: [{ id: 'quay', name: 'Quay', power: 'none' }] })).toBe(9);
   });
 

@@ -2,7 +2,6 @@ import { alternativeOf, APPROACHES } from '../../feed';
 import type { Approach } from '../../feed';
 import { batteriesOf, gearTitle } from '../../gear';
 import type { Gear, Rig } from '../../gear';
-import type { Day } from '../shape';
 import { DaySimulation } from '../run';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
@@ -48,6 +47,6 @@ export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulati
     for (const id of batteriesOf(fed.get(rigId)!, all)) taken.add(id);
   }
   const { swaps: _swaps, charges: _charges, ...bare } = day;
-  const plan = planDay(new DaySimulation(bare as Day, all, fed), { ...options, tries: 1 });
+  const plan = planDay(new DaySimulation(bare, all, fed), { ...options, tries: 1 });
   return { approach, title: APPROACHES[approach], kept, toBuy: [...toBuy].sort(), plan };
 }

@@ -114,7 +114,7 @@ export interface LogEntry {
 
 /** Every item that an observation names. */
 export function namedByObservation(observation: Observation): readonly Named[] {
-  return namedByFields(observation as Partial<Record<keyof typeof NAMING_FIELDS, string>>);
+  return namedByFields(observation);
 }
 
 const NAMING_FIELDS = { deviceId: 'gear', batteryId: 'gear', rigId: 'rigs' } as const;

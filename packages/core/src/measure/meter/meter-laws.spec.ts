@@ -80,7 +80,7 @@ describe('laws of reading a meter’s file', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 400 }), fc.constantFrom(',', ';', '\t'), (text, delimiter) => {
         guessColumns(text);
-        const reader = new MeterFileReader({ delimiter: delimiter as ',', decimal: '.', headerLines: 0, timeForm: 'date', columns: [{ name: '', role: 'time', scale: 1 }, { name: '', role: 'power', scale: 1 }] }); // prettier-ignore
+        const reader = new MeterFileReader({ delimiter: delimiter, decimal: '.', headerLines: 0, timeForm: 'date', columns: [{ name: '', role: 'time', scale: 1 }, { name: '', role: 'power', scale: 1 }] }); // prettier-ignore
         reader.push(text);
         const { rows, powerW } = reader.finish();
         expect(powerW).toHaveLength(rows);

@@ -148,11 +148,11 @@ function merge(sums: Sums, threshold: number): number[] {
     const [from, to] = [before[place]!, next[place]!];
     next[from] = to;
     before[to] = from;
-    version[place] = version[place]! + 1;
+    version[place] = version[place] + 1;
     for (const neighbour of [from, to]) {
       if (neighbour <= 0 || neighbour >= length) continue;
       version[neighbour] = version[neighbour]! + 1;
-      heap.push({ price: price(neighbour), place: neighbour, version: version[neighbour]! });
+      heap.push({ price: price(neighbour), place: neighbour, version: version[neighbour] });
     }
   }
   const boundaries: number[] = [];

@@ -79,7 +79,7 @@ export class ApproachesChart {
       tooltip: {
         x: { formatter: (value) => `${value.toFixed(2)} kg` },
         y: { formatter: (value) => formatQuantity(value * 60, 'min') },
-        z: { title: 'price: ', formatter: (value) => formatQuantity(Number(value), 'price') },
+        z: { title: 'price: ', formatter: (value) => formatQuantity(value, 'price') },
       },
       responsive: [{ breakpoint: 700, options: { legend: { position: 'bottom' } } }],
     };

@@ -51,7 +51,8 @@ describe('the picture of a recording', () => {
     const dragged: Span[] = [];
     fixture.componentInstance.zoomed.subscribe((span) => dragged.push(span));
     const { beforeZoom } = chartOf(fixture).options().chart!.events!;
-    const kept = beforeZoom!({}, { xaxis: { min: 3, max: 7 } } as never) as unknown;
+    // the chart's types forget that it answers
+    const kept = (beforeZoom as (chart: object, span: object) => unknown)({}, { xaxis: { min: 3, max: 7 } });
     expect(dragged).toEqual([{ fromS: 3, toS: 7 }]);
     expect(kept).toEqual({ xaxis: { min: 0, max: 30 } });
   });

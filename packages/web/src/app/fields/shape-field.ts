@@ -184,7 +184,7 @@ export class ShapeField {
     const shape = this.shape();
     if (shape.kind !== 'tagged') return;
     const known = new Set(Object.keys(shape.variants[value] ?? {}));
-    const kept = Object.entries((this.value() ?? {}) as object).filter(([key]) => known.has(key));
+    const kept = Object.entries(this.value() ?? {}).filter(([key]) => known.has(key));
     this.valueChange.emit({ ...Object.fromEntries(kept), [shape.tag]: value });
   }
 

@@ -187,7 +187,7 @@ export class AddPage {
     const tags = this.tags();
     const added = Array.from({ length: this.count() }, (_, index) => ({
       id: crypto.randomUUID(),
-      body: { ...draft, ...(tags && { tag: tags[index]! }) } as Gear,
+      body: { ...draft, ...(tags && { tag: tags[index]! }) },
     }));
     const changes = added.map(({ id, body }) => ({ kind: 'gear', id, after: body }) as const);
     const title = added.length === 1 ? `“${draft.name}” is in the kit` : `${added.length} of “${draft.name}” are in the kit`;

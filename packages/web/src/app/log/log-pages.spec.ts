@@ -5,7 +5,7 @@ import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { LOW_WATER, LOW_WATER_LOG, guessColumns, lowWaterRecording, slotsFromBytes } from '@viaggio/core';
-import type { MeterColumns, Observation, Recording } from '@viaggio/core';
+import type { MeterColumns, Observation } from '@viaggio/core';
 import { NEVER, of } from 'rxjs';
 import { field, textOf, type } from '../../../testing/component';
 import { InPageCore } from '../../../testing/in-page-core';
@@ -206,14 +206,14 @@ describe('the draws', () => {
     const fixture = await render(DrawsPage);
     await until(() => host(fixture).querySelectorAll('.rows > li').length === 2);
     const odd = LOW_WATER_LOG.find(({ body }) => body.note === 'Was K2 full?')!;
-    const aside = () => (items().log.entities[odd.id]!.body as Observation).setAside;
+    const aside = () => items().log.entities[odd.id]!.body.setAside;
     await press(fixture, 'Set aside: Run-down', 2);
     expect(aside()).toBe(true);
     await until(() => textOf(fixture).includes('Count it'));
     await press(fixture, 'Count: Run-down');
     expect(aside()).toBeUndefined();
     await press(fixture, 'Set aside: Meter reading', 0);
-    expect((items().recordings.entities[RECORDING.id]!.body as Recording).segments[1]!.setAside).toBe(true);
+    expect(items().recordings.entities[RECORDING.id]!.body.segments[1]!.setAside).toBe(true);
   });
 });
 
@@ -251,7 +251,7 @@ describe('a recording', () => {
     const bare = { ...RECORDING.body, segments: RECORDING.body.segments.map(({ modeId: _mode, name: _name, ...rest }) => rest) };
     TestBed.inject(Store).dispatch(Items.edit({ kind: 'recordings', id: RECORDING.id, body: bare, field: 'bare', at: 0 }));
     const fixture = await render(RecordingPage, { id: RECORDING.id });
-    const segments = () => (items().recordings.entities[RECORDING.id]!.body as Recording).segments;
+    const segments = () => items().recordings.entities[RECORDING.id]!.body.segments;
     await press(fixture, 'Take all 2 suggestions');
     expect(segments().map(({ modeId }) => modeId)).toEqual([undefined, 'usual', undefined, 'usual']);
     const choices = [...host(fixture).querySelectorAll<HTMLSelectElement>('tbody select')];
@@ -343,7 +343,7 @@ describe('the frame of the log', () => {
         name: this.download,
         text: new Promise((resolve) => {
           const reader = new FileReader();
-          reader.onload = () => resolve(String(reader.result));
+          reader.onload = () => resolve(reader.result as string);
           reader.readAsText(blob);
         }),
       });

@@ -27,7 +27,7 @@ let api: FakeApi;
 let store: Store;
 const rig = () => store.selectSignal(selectItems)().rigs.entities[RIG.id]!;
 const edit = (wantedMin: number) =>
-  store.dispatch(Items.edit({ ...ref, body: { ...(rig().body as Rig), wantedMin }, field: 'wantedMin', at: Date.now() }));
+  store.dispatch(Items.edit({ ...ref, body: { ...rig().body, wantedMin }, field: 'wantedMin', at: Date.now() }));
 
 beforeEach(() => {
   jest.useFakeTimers();
@@ -59,7 +59,7 @@ describe('autosave', () => {
     api.save.mockReturnValueOnce(first);
     edit(1);
     jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
-    const sent = rig().body as Rig;
+    const sent = rig().body;
     edit(2);
     jest.advanceTimersByTime(AUTOSAVE_AFTER_MS * 3);
     expect(api.save).toHaveBeenCalledTimes(1);
@@ -217,7 +217,7 @@ describe('a step of several items', () => {
     api.save.mockReturnValueOnce(save);
     edit(5);
     jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
-    const before = rig().body as Rig;
+    const before = rig().body;
     api.change.mockReturnValueOnce(of(nothing));
     store.dispatch(Items.change({ step: { changes: [{ kind: 'rigs', id: RIG.id, before }], field: 'delete', at: 0 } }));
     expect(api.change).not.toHaveBeenCalled();
@@ -237,7 +237,7 @@ describe('a step of several items', () => {
 
 describe('loading', () => {
   it('tries again by itself while the server is away', () => {
-    api.list.mockReturnValue(throwError(() => away) as never);
+    api.list.mockReturnValue(throwError(() => away));
     store.dispatch(Items.load());
     expect(api.list).toHaveBeenCalledTimes(KINDS.length);
     jest.advanceTimersByTime(RETRY_AFTER_MS);

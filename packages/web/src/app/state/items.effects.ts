@@ -108,9 +108,7 @@ export class ItemsEffects {
           const mine = this.unsaved().filter(({ entry: { sync } }) => sync.is !== 'conflict');
           leaveBehind(mine.map(({ kind, entry: { id, revision, body } }) => ({ kind, id, revision, body })));
           for (const { kind, entry } of mine.filter(({ entry: { sync } }) => sync.is === 'edited'))
-            this.api
-              .save(kind, entry.id, entry.revision, entry.body as Bodies[typeof kind], { leaving: true })
-              .subscribe({ error: () => undefined });
+            this.api.save(kind, entry.id, entry.revision, entry.body, { leaving: true }).subscribe({ error: () => undefined });
         }),
       ),
     { dispatch: false },
@@ -202,8 +200,8 @@ export class ItemsEffects {
     const entry: Entry | undefined = findEntry(this.items(), kind, id);
     if (!entry || (entry.sync.is !== 'edited' && entry.sync.is !== 'failed')) return EMPTY;
     const { body: sent, revision } = entry;
-    return this.api.save(kind, id, revision, sent as Bodies[typeof kind]).pipe(
-      map((saved): Action => Items.saved({ kind, id, saved: saved as Saved<Bodies[Kind]>, sent })),
+    return this.api.save(kind, id, revision, sent).pipe(
+      map((saved): Action => Items.saved({ kind, id, saved: saved, sent })),
       catchError((problem: Problem): Observable<Action> => {
         if (problem.code !== 'revision-stale') return of(Items.saveFailed({ kind, id, problem }));
         const theirs = problem.current as Saved<Bodies[Kind]>;

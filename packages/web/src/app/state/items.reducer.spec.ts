@@ -1,5 +1,4 @@
 import { LOW_WATER, byKind } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind, Problem, Saved, SavedItems } from '../api/api';
 import { findEntry, initialItems } from './items';
@@ -29,9 +28,9 @@ const loaded = itemsReducer(
   }),
 );
 const edit = (state: ItemsState, wantedMin: number, at = 0, field = 'wantedMin') =>
-  itemsReducer(state, Items.edit({ ...ref, body: { ...(state.rigs.entities[RIG.id]!.body as Rig), wantedMin }, field, at }));
+  itemsReducer(state, Items.edit({ ...ref, body: { ...state.rigs.entities[RIG.id]!.body, wantedMin }, field, at }));
 const rigIn = (state: ItemsState) => state.rigs.entities[RIG.id]!;
-const wanted = (state: ItemsState) => (rigIn(state).body as Rig).wantedMin;
+const wanted = (state: ItemsState) => rigIn(state).body.wantedMin;
 
 describe('loading', () => {
   it('fills both tables and can fail', () => {

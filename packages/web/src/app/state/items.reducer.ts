@@ -82,7 +82,7 @@ function keepUnsaved(before: ItemsState, loaded: ItemsState): ItemsState {
 }
 
 function unsavedOwn(state: ItemsState, kind: Kind): readonly Entry[] {
-  return Object.values(state[kind].entities)
+  return (Object.values(state[kind].entities) as (Entry | undefined)[])
     .filter((entry) => entry !== undefined)
     .filter(({ origin, sync }) => origin === 'own' && sync.is !== 'saved');
 }

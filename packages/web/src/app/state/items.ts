@@ -111,5 +111,5 @@ export function dropEntry(state: ItemsState, kind: Kind, id: string): ItemsState
 }
 
 function table(state: ItemsState, kind: Kind): EntityState<Entry> {
-  return state[kind] as EntityState<Entry>;
+  return state[kind];
 }

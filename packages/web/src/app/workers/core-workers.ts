@@ -36,7 +36,7 @@ export class CoreWorkers {
 
   protected connect(): Connection {
     const worker = createCoreWorker();
-    return { core: telling(wrap<CoreCalls>(worker) as unknown as AsyncCore), end: () => worker.terminate() };
+    return { core: telling(wrap<CoreCalls>(worker)), end: () => worker.terminate() };
   }
 }
 

@@ -21,7 +21,7 @@ describe('the picture of a day', () => {
   });
 
   it('of an empty day shows some hours all the same', () => {
-    const { fromMin, toMin } = scaleOf({ ...day, startsAt: undefined, blocks: [], charges: [] } as unknown as Day, 1000);
+    const { fromMin, toMin } = scaleOf({ ...day, startsAt: undefined, blocks: [], charges: [] }, 1000);
     expect(toMin).toBeGreaterThan(fromMin);
   });
 

@@ -91,7 +91,7 @@ export class DrawsPage {
     const mark = setAside ? {} : { setAside: true };
     if (place === undefined) {
       const { setAside: _before, ...rest } = entry.body as Observation;
-      this.store.dispatch(Items.edit({ kind, id: item!, body: { ...rest, ...mark } as Observation, field: 'set aside', at: Date.now() }));
+      this.store.dispatch(Items.edit({ kind, id: item!, body: { ...rest, ...mark }, field: 'set aside', at: Date.now() }));
       return;
     }
     const body = entry.body as Recording;

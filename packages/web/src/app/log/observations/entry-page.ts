@@ -125,7 +125,7 @@ export class EntryPage {
   protected readonly asked = signal(false);
   private readonly known = computed(() => this.entries().find(({ id }) => id === this.id())?.body);
   protected readonly draft = linkedSignal<DraftObservation | undefined>(() => {
-    if (this.id() !== undefined) return this.known() as DraftObservation | undefined;
+    if (this.id() !== undefined) return this.known();
     const kind = this.kind();
     return kind !== undefined && kind in OBSERVATION_KINDS ? this.blank(kind as ObservationKind) : undefined;
   });
@@ -148,7 +148,7 @@ export class EntryPage {
 
   protected aside(setAside: boolean): void {
     const { setAside: _before, ...rest } = this.draft()!;
-    this.draft.set((setAside ? { ...rest, setAside } : rest) as DraftObservation);
+    this.draft.set(setAside ? { ...rest, setAside } : rest);
   }
 
   protected keep(): void {

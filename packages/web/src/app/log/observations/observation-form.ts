@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { batteriesOf, gearIdsOf, gearTitle, observationShape } from '@viaggio/core';
-import type { Gear, ObservationKind, Shape } from '@viaggio/core';
+import type { Gear, ObservationKind } from '@viaggio/core';
 import { ShapeField } from '../../fields/shape-field';
 import { selectWholeLog } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';
@@ -118,7 +118,7 @@ export class ObservationForm {
       .filter(([key]) => !SPECIAL.has(key))
       .map(([key, field]) => ({
         key,
-        shape: (field.kind === 'optional' ? field.of : field) as Shape,
+        shape: field.kind === 'optional' ? field.of : field,
         optional: field.kind === 'optional',
       }))
       .sort((a, b) => rank(a.key) - rank(b.key)),
@@ -158,7 +158,11 @@ export class ObservationForm {
     if (lostShare !== undefined || this.told()) return TOLD;
     return rigId ?? '';
   });
-  protected readonly day = computed(() => String(this.value('at') ?? '').slice(0, 10));
+  protected readonly day = computed(() => this.at().slice(0, 10));
+
+  private at(): string {
+    return (this.value('at') as string | undefined) ?? '';
+  }
 
   protected has(key: string): boolean {
     return this.fields().some(([name]) => name === key);
@@ -193,7 +197,7 @@ export class ObservationForm {
 
   /** The time of day is kept where there was one, and the day alone where there was none. */
   protected setDay(day: string): void {
-    if (day !== '') this.put({ at: `${day}${String(this.value('at') ?? '').slice(10)}` });
+    if (day !== '') this.put({ at: `${day}${this.at().slice(10)}` });
   }
 
   private put(changes: Readonly<Record<string, unknown>>): void {

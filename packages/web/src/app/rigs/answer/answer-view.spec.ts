@@ -45,7 +45,7 @@ describe('the answer', () => {
     const batteryId = rig.links[0]!.from.gearId;
     const battery = GEAR.get(batteryId)!;
     const { energyWh: _energyWh, ...unlabelled } = battery as Extract<Gear, { kind: 'battery' }>;
-    const fixture = await show(rig, new Map([...GEAR, [batteryId, unlabelled as Gear]]));
+    const fixture = await show(rig, new Map([...GEAR, [batteryId, unlabelled]]));
     expect(textOf(fixture, '.headline')).toBe('Unknown no time yet A figure is missing; see below for which.');
     expect(textOf(fixture, 'app-findings-list')).toContain('Plovera cell M: its energy is not known');
   });

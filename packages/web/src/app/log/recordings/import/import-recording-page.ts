@@ -81,7 +81,7 @@ export class ImportRecordingPage {
 
   protected async choose(file: File): Promise<void> {
     this.problem.set(undefined);
-    if (file.size > MOST_BYTES) return this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`)); // prettier-ignore
+    if (file.size > MOST_BYTES) { this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`)); return; } // prettier-ignore
     const sample = await file.slice(0, SAMPLE_BYTES).text();
     const guessed = guessColumns(sample);
     this.file.set(file);
