@@ -1,10 +1,28 @@
 import { test as base, expect } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
 
-export const WHEELHOUSE = '/rigs/0d0c0000-0000-4000-8000-000000000101';
-export const STILLS = '/rigs/0d0c0000-0000-4000-8000-000000000106';
-export const OLD_BANK = '/rigs/0d0c0000-0000-4000-8000-000000000105';
-export const DAY = '/days/0d0c0000-0000-4000-8000-000000004001';
+/** Addresses with the names that things have in the demo; `addressOf` finds what they are kept under. */
+export const WHEELHOUSE = '/rigs/<Wheelhouse>';
+export const STILLS = '/rigs/<Stills>';
+export const OLD_BANK = '/rigs/<Galley on the old bank>';
+export const DAY = '/days/<Day 2, out with the pilots>';
+
+/** `/kit?item=<V4>` as it is on this server: a piece of gear by its tag, everything else by its name. */
+export async function addressOf(request: APIRequestContext, address: string): Promise<string> {
+  const [, name] = /<(.*)>/.exec(address) ?? [];
+  if (name === undefined) return address;
+  for (const kind of ['gear', 'rigs', 'days', 'recordings']) {
+    const items = (await (await request.get(`/api/${kind}`)).json()) as { id: string; body: { name: string; tag?: string } }[];
+    const found = items.find(({ body }) => (body.tag ?? body.name) === name);
+    if (found) return address.replace(`<${name}>`, found.id);
+  }
+  throw new Error(`Nothing of the demo is called ${name}.`);
+}
+
+/** Goes to an address in the demo's names. */
+export async function visit(page: Page, address: string): Promise<void> {
+  await page.goto(await addressOf(page.request, address));
+}
 
 /**
  * Every journey starts from the demo as it shipped and from nothing of one's own, and fails when the page logs an
@@ -55,6 +73,12 @@ async function onlyTests(request: APIRequestContext): Promise<void> {
 /** The big number of the answer. */
 export function runTime(page: Page): Locator {
   return page.getByTestId('run-time');
+}
+
+/** The big number as it is now, once it is there: what a journey compares with is read, not known. */
+export async function timeNow(page: Page): Promise<string> {
+  await expect(runTime(page)).toHaveText(/\d/);
+  return (await runTime(page).textContent())!.trim();
 }
 
 /** Opens the figures of a part of the rig, found by its name. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { DAY, expect, pick, test, untilSaved } from '../support/viaggio';
+import { DAY, expect, pick, test, untilSaved, visit } from '../support/viaggio';
 import type { Page } from '@playwright/test';
 
 const block = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).and(page.locator('.block'));
@@ -70,7 +70,7 @@ test('a day is built from nothing, planned, a battery locked, and planned again'
 });
 
 test('the demo day is in trouble, is made to work, and breaks when a charger does', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await expect(risks(page)).toContainText('Cinema camera day, The quay at dusk');
   await expect(page.getByRole('region', { name: 'Charging' })).toContainText('V5: Holmvik 196 is not full at Tue 15:15');
   await page.getByRole('button', { name: 'Make it work' }).click();
@@ -94,7 +94,7 @@ test('the demo day is in trouble, is made to work, and breaks when a charger doe
 });
 
 test('blocks are moved by keys and by pointer, several at once, and back again', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   const morning = block(page, /^Stills with the grip: Stills, morning/);
   await morning.focus();
   await page.keyboard.press('ArrowRight');
@@ -122,7 +122,7 @@ test('blocks are moved by keys and by pointer, several at once, and back again',
 
 test('on a phone the hours of one rig are a list, and a block is changed at a touch', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(DAY);
+  await visit(page, DAY);
   const hours = page.getByRole('region', { name: 'Hours of a rig' });
   await hours.getByLabel('Hours of').selectOption('Cinema camera day');
   await expect(hours).toContainText('Starts with V5: Holmvik 196');
@@ -136,7 +136,7 @@ test('on a phone the hours of one rig are a list, and a block is changed at a to
 });
 
 test('a battery dies: what is lost is seen, the new plan from then on is taken, and taken back', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await makeItWork(page);
   await allGood(page);
   const whatIf = page.getByRole('region', { name: 'What if' });
@@ -164,7 +164,7 @@ test('a battery dies: what is lost is seen, the new plan from then on is taken, 
 });
 
 test('the day leaves as a calendar, and comes back from it', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await page.getByRole('button', { name: 'Export' }).click();
   const [out] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Calendar/ }).click()]);
   const text = readFileSync(await out.path(), 'utf8');
@@ -199,7 +199,7 @@ test('the day leaves as a calendar, and comes back from it', async ({ page }) =>
 });
 
 test('the day prints on paper: picture, lists, and nothing to press', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await makeItWork(page);
   await allGood(page);
   await page.emulateMedia({ media: 'print' });
@@ -212,7 +212,7 @@ test('the day prints on paper: picture, lists, and nothing to press', async ({ p
 
 test('both approaches stand side by side for the whole day', async ({ page }) => {
   test.setTimeout(90_000);
-  await page.goto(DAY);
+  await visit(page, DAY);
   const approaches = page.getByRole('region', { name: 'Both approaches' });
   await approaches.getByRole('button', { name: 'Compare them' }).click();
   await expect(approaches.getByRole('row')).toHaveCount(3, { timeout: 60_000 });

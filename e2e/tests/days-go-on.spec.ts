@@ -1,4 +1,4 @@
-import { DAY, expect, test, untilSaved } from '../support/viaggio';
+import { DAY, expect, test, untilSaved, visit } from '../support/viaggio';
 import type { Page } from '@playwright/test';
 
 const editor = (page: Page) => page.getByRole('region', { name: 'Block', exact: true });
@@ -46,7 +46,7 @@ test('a day begins from a template, gets a kind of block of its own with its mod
 });
 
 test('the day after begins with the batteries as the plan leaves them, and tells when that changes', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await makeItWork(page);
   await expect(risks(page)).toContainText('lasts as sure as asked');
   await page.getByRole('button', { name: 'The day after' }).click();
@@ -68,7 +68,7 @@ test('the day after begins with the batteries as the plan leaves them, and tells
 
 test('weather comes from a forecast service that is off until it is wanted, or from a file', async ({ page, request }) => {
   await request.post('/api/forecast/service', { data: { on: false } });
-  await page.goto(DAY);
+  await visit(page, DAY);
   await page.getByRole('button', { name: 'Places and gear' }).click();
   const setUp = page.getByRole('region', { name: 'Places and gear' });
   await expect(setUp.getByRole('button', { name: /^Ask for/ })).toHaveCount(0);
@@ -98,7 +98,7 @@ test('weather comes from a forecast service that is off until it is wanted, or f
 });
 
 test('plans stand side by side, each change says what moving it costs, and top-ups whether they are worth it', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await page.getByRole('button', { name: 'Make it work' }).click();
   const table = page.getByRole('table', { name: 'Plans side by side' });
   await expect(table.getByRole('columnheader', { name: 'Found: fewest swaps' })).toBeVisible();

@@ -1,19 +1,19 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { DAY, WHEELHOUSE, expect, test } from '../support/viaggio';
+import { DAY, WHEELHOUSE, expect, test, visit } from '../support/viaggio';
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'];
-const RECORDING = '/log/recordings/0d0c0000-0000-4000-8000-000000005501';
+const RECORDING = '/log/recordings/<V1 to Wheelhouse, bench>';
 const PAGES = [
   '/rigs',
   '/rigs/new',
   WHEELHOUSE,
-  '/rigs/0d0c0000-0000-4000-8000-000000000105',
-  '/rigs/0d0c0000-0000-4000-8000-000000000107',
-  '/rigs/0d0c0000-0000-4000-8000-000000000107/balance',
-  '/rigs/0d0c0000-0000-4000-8000-000000000107/history',
-  '/rigs/0d0c0000-0000-4000-8000-000000000109/unattended',
-  '/kit?item=0d0c0000-0000-4000-8000-000000000012',
+  '/rigs/<Galley on the old bank>',
+  '/rigs/<Wheelhouse, everything on one V-mount>',
+  '/rigs/<Wheelhouse, everything on one V-mount>/balance',
+  '/rigs/<Wheelhouse, everything on one V-mount>/history',
+  '/rigs/<Breakwater>/unattended',
+  '/kit?item=<V4>',
   '/kit/add',
   '/kit/import',
   '/kit/label',
@@ -24,7 +24,7 @@ const PAGES = [
   '/log/new?kind=part',
   '/log/draws',
   '/log/batteries',
-  '/log/batteries/0d0c0000-0000-4000-8000-000000000012',
+  '/log/batteries/<V4>',
   '/log/plans',
   RECORDING,
   '/log/recordings/import',
@@ -45,7 +45,7 @@ for (let from = 0; from < PAGES.length; from += AT_ONCE) {
 async function look(page: Page, path: string): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ colorScheme: 'light' });
-  await page.goto(path);
+  await visit(page, path);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByText(/^(Loading|Working it out) /)).toHaveCount(0);
   if (path === WHEELHOUSE || path === RECORDING) await expect(page.locator('.apexcharts-svg')).toBeVisible();
@@ -74,20 +74,20 @@ async function serious(builder: AxeBuilder): Promise<string[]> {
 
 test('axe finds nothing serious where a feed is chosen, and where approaches are compared', async ({ page }) => {
   const all = () => serious(axe(page).withTags(TAGS));
-  await page.goto(WHEELHOUSE);
+  await visit(page, WHEELHOUSE);
   await page.getByRole('button', { name: 'Other feeds …' }).click();
   await expect(page.getByRole('list', { name: /^Sound feeds/ })).toBeVisible();
   expect(await all()).toEqual([]);
   await page.getByRole('button', { name: 'By hand' }).click();
   await expect(page.getByText(/^Why not the others/)).toBeVisible();
   expect(await all()).toEqual([]);
-  await page.goto(`${WHEELHOUSE}/compare`);
+  await visit(page, `${WHEELHOUSE}/compare`);
   await expect(page.getByRole('button', { name: 'Compare again' })).toBeVisible({ timeout: 25_000 });
   expect(await all()).toEqual([]);
 });
 
 test('axe finds nothing serious where a day is set up, planned, and a block is open', async ({ page }) => {
-  await page.goto(DAY);
+  await visit(page, DAY);
   await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByRole('button', { name: 'Make it work' }).click();
   await expect(page.getByRole('table', { name: 'Plans side by side' })).toBeVisible();

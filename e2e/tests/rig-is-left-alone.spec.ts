@@ -1,9 +1,9 @@
-import { expect, test, untilSaved } from '../support/viaggio';
+import { expect, test, untilSaved, visit } from '../support/viaggio';
 
-const BREAKWATER = '/rigs/0d0c0000-0000-4000-8000-000000000109';
+const BREAKWATER = '/rigs/<Breakwater>';
 
 test('a time-lapse is left alone: its days, its sun, its visits, and what other intervals would give', async ({ page }) => {
-  await page.goto(BREAKWATER);
+  await visit(page, BREAKWATER);
   await page.getByRole('link', { name: 'Unattended' }).click();
   const answer = page.getByRole('region', { name: 'Unattended, the answer' });
   await expect(answer).toContainText(/It stops on day 11 of 14, Thu 22 Jan, unless somebody comes before/);
@@ -32,7 +32,7 @@ test('a time-lapse is left alone: its days, its sun, its visits, and what other 
 
 test('on a phone a rig that no panel feeds tells its days on the battery', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto('/rigs/0d0c0000-0000-4000-8000-000000000101/unattended');
+  await visit(page, '/rigs/<Wheelhouse>/unattended');
   const answer = page.getByRole('region', { name: 'Unattended, the answer' });
   await expect(answer).toContainText('On a full battery alone');
   await expect(answer).toContainText('Without a panel the battery is all there is.');

@@ -1,10 +1,10 @@
-import { expect, test, untilSaved, openPart } from '../support/viaggio';
+import { expect, test, untilSaved, openPart, visit } from '../support/viaggio';
 
-const EVERYTHING = '/rigs/0d0c0000-0000-4000-8000-000000000107';
-const BREAKWATER = '/rigs/0d0c0000-0000-4000-8000-000000000109';
+const EVERYTHING = '/rigs/<Wheelhouse, everything on one V-mount>';
+const BREAKWATER = '/rigs/<Breakwater>';
 
 test('a rig of four devices on one battery shows every way, and what stops together', async ({ page }) => {
-  await page.goto(EVERYTHING);
+  await visit(page, EVERYTHING);
   const findings = page.getByRole('region', { name: 'Findings' });
   await expect(findings).toContainText(
     'When Holmvik 147 or Kjolen plate fails, Skuadon 60, Lysning 7 monitor-recorder, Tern Link transmitter and Skjaer follow focus stop together.',
@@ -16,7 +16,7 @@ test('a rig of four devices on one battery shows every way, and what stops toget
 });
 
 test('one device of several is changed, and the answer follows', async ({ page }) => {
-  await page.goto(EVERYTHING);
+  await visit(page, EVERYTHING);
   const time = page.getByTestId('run-time');
   const before = await time.textContent();
   await openPart(page, /^Device Tern Link/);
@@ -30,7 +30,7 @@ test('one device of several is changed, and the answer follows', async ({ page }
 });
 
 test('a time-lapse is told in days and frames', async ({ page }) => {
-  await page.goto(BREAKWATER);
+  await visit(page, BREAKWATER);
   await expect(page.getByTestId('run-time')).toHaveText(/^7 d \d+ h$/);
   await expect(page.getByRole('region', { name: 'Answer' })).toContainText('frames of Ternlet T');
 });

@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test';
-import { WHEELHOUSE, expect, openPart, test, untilSaved } from '../support/viaggio';
+import { WHEELHOUSE, expect, openPart, test, untilSaved, visit } from '../support/viaggio';
 
 /** Two windows on one rig; the second saves first, the first then finds out. */
 async function conflict(one: Page, other: Page): Promise<void> {
-  await one.goto(WHEELHOUSE);
-  await other.goto(WHEELHOUSE);
+  await visit(one, WHEELHOUSE);
+  await visit(other, WHEELHOUSE);
   await expect(one.getByLabel('It must run for')).toHaveValue('4 h');
   await other.getByLabel('It must run for').fill('3h');
   await untilSaved(other);
@@ -40,14 +40,14 @@ test('keep both', async ({ page, context }) => {
   await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wheelhouse (mine)');
   await expect(page.getByLabel('It must run for')).toHaveValue('5 h');
-  await page.goto(WHEELHOUSE);
+  await visit(page, WHEELHOUSE);
   await expect(page.getByLabel('It must run for')).toHaveValue('3 h');
 });
 
 test('the same for a piece of gear', async ({ page, context }) => {
   const other = await context.newPage();
-  await page.goto(WHEELHOUSE);
-  await other.goto(WHEELHOUSE);
+  await visit(page, WHEELHOUSE);
+  await visit(other, WHEELHOUSE);
   for (const window of [page, other]) await openPart(window, /^Battery V1/);
   await expect(page.getByLabel('Energy', { exact: true })).toHaveValue('95');
   await other.getByLabel('Energy', { exact: true }).fill('90');

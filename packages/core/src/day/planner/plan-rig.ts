@@ -76,55 +76,55 @@ export class RigPlanner {
 
   /** The best plan for a rig; `later` are the rigs that get their batteries after it. Undefined where it has no block. */
   plan(walker: RigWalker, pool: Pool, later: readonly string[]): Step | undefined {
-    const { rigId } = walker;
     const first = walker.blocks[0];
     if (!first) return undefined;
-    const own = this.simulation.states.seatsOf(rigId);
     // the own batteries of rigs that come later are theirs
     const theirs = new Set([
       ...later.flatMap((id) => this.simulation.states.seatsOf(id)),
       ...this.planning.lockedSwaps.map(({ batteryId }) => batteryId),
     ]);
-    const seated = own.filter((id) => pool.free.get(id)?.used === false && lostFrom(this.day, id) > first.fromMin);
-    // what is not full yet is filled before the start, as far as there is a charger
+    let beam: readonly Step[] = [this.opening(walker.rigId, pool, first.fromMin)];
+    let best: Step | undefined;
+    for (let round = 0; beam.length > 0 && round < MOST_SWAPS; round++) {
+      const grown = beam.flatMap((step) => this.grow(walker, step, theirs));
+      for (const step of grown) if (step.done && (!best || this.compare(step, best) < 0)) best = step;
+      const bound = best;
+      beam = grown
+        .filter((step) => !step.done && (!bound || this.compare(step, bound) < 0))
+        .sort((a, b) => this.compare(a, b) || b.minute - a.minute)
+        .slice(0, BEAM);
+    }
+    return best;
+  }
+
+  private compare(a: Step, b: Step): number {
+    return compareCost(a.cost, b.cost, this.order);
+  }
+
+  /** A rig's own batteries in their seats; what is not full is filled before the start, as far as there is a charger. */
+  private opening(rigId: string, pool: Pool, startMin: number): Step {
+    const own = this.simulation.states.seatsOf(rigId);
+    const seated = own.filter((id) => pool.free.get(id)?.used === false && lostFrom(this.day, id) > startMin);
     let { book } = pool;
     const bookings = seated.flatMap((id) => {
       const { charge, fromMin } = pool.free.get(id)!;
-      const booking = charge < TOP_UP ? book.offer(id, charge, fromMin, first.fromMin) : undefined;
+      const booking = charge < TOP_UP ? book.offer(id, charge, fromMin, startMin) : undefined;
       if (booking) book = book.with(booking);
       return booking ?? [];
     });
     const charged = (id: string): number => bookings.find(({ batteryId }) => batteryId === id)?.toCharge ?? pool.free.get(id)!.charge;
-    let beam: readonly Step[] = [
-      {
-        minute: first.fromMin,
-        seats: new Map(seated.map((id) => [id, id])),
-        charge: new Map(seated.map((id) => [id, charged(id)])),
-        pool: { ...pool, book },
-        swaps: [],
-        charges: bookings.map(asCharge),
-        reasons: [],
-        cost: NO_COST,
-        unmetFromMin: undefined,
-        done: false,
-      },
-    ];
-    let best: Step | undefined;
-    for (let round = 0; beam.length > 0 && round < MOST_SWAPS; round++) {
-      const next: Step[] = [];
-      for (const step of beam) {
-        for (const grown of this.grow(walker, step, theirs)) {
-          if (!grown.done) next.push(grown);
-          else if (!best || compareCost(grown.cost, best.cost, this.order) < 0) best = grown;
-        }
-      }
-      const bound = best;
-      beam = next
-        .filter(({ cost }) => !bound || compareCost(cost, bound.cost, this.order) < 0)
-        .sort((a, b) => compareCost(a.cost, b.cost, this.order) || b.minute - a.minute)
-        .slice(0, BEAM);
-    }
-    return best;
+    return {
+      minute: startMin,
+      seats: new Map(seated.map((id) => [id, id])),
+      charge: new Map(seated.map((id) => [id, charged(id)])),
+      pool: { ...pool, book },
+      swaps: [],
+      charges: bookings.map(asCharge),
+      reasons: [],
+      cost: NO_COST,
+      unmetFromMin: undefined,
+      done: false,
+    };
   }
 
   /** The plan carried on to the next change, in every way that is worth trying. */
