@@ -9,6 +9,7 @@ export { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-
 export type { FeedKind } from './feed-kind';
 export { asideShape, idShape, localId, name, provenanceShape, unknown, watts } from './fields';
 export type { Provenance } from './fields';
+export { withInput, withOutput, withTyped } from './edit-gear';
 export { gearShape, gearTitle } from './gear';
 export type { Adapter, Battery, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, Supply } from './gear';
 export { GENERIC_TRUNK } from './generic-kit';

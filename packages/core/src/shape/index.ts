@@ -4,5 +4,7 @@ export { differences } from './differences';
 export { toJsonSchema } from './json-schema';
 export type { JsonSchema } from './json-schema';
 export { missingFields } from './missing-fields';
+export { withChanges } from './with-changes';
+export type { Changes } from './with-changes';
 export { choice, flag, list, number, object, optional, record, tagged, text, tuple } from './shape';
 export type { AnyShape, ChoiceShape, Fields, Infer, LazyShape, ListShape, NumberShape, OptionalShape, Shape, TextShape } from './shape';

@@ -1,5 +1,26 @@
 export { clockAt, instantAt, minuteAt, minuteOf, minuteOfClock, readClock } from './clock';
 export { dayIssues } from './day-issues';
+export {
+  STEP_MIN,
+  withBattery,
+  withBlock,
+  withBlocksShifted,
+  withCharger,
+  withHands,
+  withKind,
+  withNewBlock,
+  withNewHands,
+  withNewPlace,
+  withNewSwap,
+  withoutBlocks,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+  withSwap,
+} from './edit-day';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 export type { DayTemplate } from './day-templates';
 export { placeW } from './place-power';

@@ -1,3 +1,4 @@
+import { withChanges } from '../../shape';
 import { gearIdsOf } from './rig';
 import type { Link, Rig } from './rig';
 
@@ -64,18 +65,16 @@ export function withPartReplaced(rig: Rig, gearId: string, by: string): Rig {
     to: { ...to, gearId: swap(to.gearId) },
     ...(cableId !== undefined && { cableId: swap(cableId) }),
   }));
-  const batteries = rig.batteries?.map((state) => (state.gearId === gearId ? { ...state, gearId: by, startCharge: undefined } : state));
+  const batteries = rig.batteries?.map((state) =>
+    state.gearId === gearId ? withChanges(state, { gearId: by, startCharge: undefined }) : state,
+  );
   const places = rig.balance?.places.map((place) => (place.gearId === gearId ? { ...place, gearId: by } : place));
   return {
     ...rig,
     links,
-    ...(batteries && { batteries: batteries.map(defined) }),
+    ...(batteries && { batteries }),
     ...(rig.balance && places && { balance: { ...rig.balance, places } }),
   };
-}
-
-function defined<T extends object>(value: T): T {
-  return Object.fromEntries(Object.entries(value).filter(([, one]) => one !== undefined)) as T;
 }
 
 function key({ from, to, cableId }: Link): string {

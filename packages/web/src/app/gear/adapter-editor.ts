@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { gearShape } from '@viaggio/core';
+import { gearShape, withChanges, withTyped } from '@viaggio/core';
 import type { Adapter } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
-import { changed, typed } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
 
@@ -99,14 +98,14 @@ export class AdapterEditor {
 
   protected outputV(voltageV: number | undefined): void {
     const adapter = this.adapter();
-    this.edit.emit({ body: typed(adapter, { output: changed(adapter.output, { voltageV }) }, 'voltageV'), field: 'voltageV' });
+    this.edit.emit({ body: withTyped(adapter, { output: withChanges(adapter.output, { voltageV }) }, 'voltageV'), field: 'voltageV' });
   }
 
   protected atInput(changes: object, field: string): void {
-    this.plain({ input: changed(this.adapter().input, changes) }, field);
+    this.plain({ input: withChanges(this.adapter().input, changes) }, field);
   }
 
   protected plain(changes: object, field: string): void {
-    this.edit.emit({ body: changed(this.adapter(), changes), field });
+    this.edit.emit({ body: withChanges(this.adapter(), changes), field });
   }
 }

@@ -9,12 +9,14 @@ import {
   readBatteryLabel,
   readPortLabel,
   readProfiles,
+  withChanges,
+  withOutput,
+  withTyped,
 } from '@viaggio/core';
 import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core';
 import { LabelField } from '../fields/label-field';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
-import { changed, typed, withOutput } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
 import { choicesOf } from '../fields/choices-of';
@@ -178,7 +180,7 @@ export class BatteryEditor {
 
   protected label({ energyWh, nominalV }: BatteryLabel): void {
     const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery().chemistry, nominalV);
-    const body = typed(
+    const body = withTyped(
       this.battery(),
       { energyWh, ...(nominalV !== undefined && { nominalV }), ...(cells !== undefined && { cellsInSeries: cells }) },
       'energyWh',
@@ -187,7 +189,7 @@ export class BatteryEditor {
   }
 
   protected withEnergy(energyWh: number | undefined): Battery {
-    return typed(this.battery(), { energyWh }, 'energyWh');
+    return withTyped(this.battery(), { energyWh }, 'energyWh');
   }
 
   protected provenance(energyWh: Provenance): void {
@@ -205,10 +207,10 @@ export class BatteryEditor {
 
   protected atPort(changes: object, field: string): void {
     const body = withOutput(this.battery(), this.outputId(), changes);
-    this.edit.emit({ body: field === 'maxA' ? typed(body, {}, 'maxA') : body, field });
+    this.edit.emit({ body: field === 'maxA' ? withTyped(body, {}, 'maxA') : body, field });
   }
 
   protected plain(changes: object, field: string): void {
-    this.edit.emit({ body: changed(this.battery(), changes), field });
+    this.edit.emit({ body: withChanges(this.battery(), changes), field });
   }
 }

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { gearShape } from '@viaggio/core';
+import { gearShape, withChanges } from '@viaggio/core';
 import type { Cable } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
-import { changed } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 import { CheckField } from '../fields/check-field';
 
@@ -59,6 +58,6 @@ export class CableEditor {
   }
 
   protected plain(changes: object, field: string): void {
-    this.edit.emit({ body: changed(this.cable(), changes), field });
+    this.edit.emit({ body: withChanges(this.cable(), changes), field });
   }
 }

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { gearShape, inputShape } from '@viaggio/core';
+import { gearShape, inputShape, withChanges, withInput, withTyped } from '@viaggio/core';
 import type { Device, Draw } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
-import { changed, typed, withInput } from './gear-edit';
 import type { GearEdit } from './gear-edit';
 
 /** What one films with: its draw, its peak, and what its input takes. */
@@ -80,15 +79,15 @@ export class DeviceEditor {
   }
 
   protected draw(draw: Draw): void {
-    this.edit.emit({ body: typed(this.device(), { draw }, 'draw'), field: 'draw' });
+    this.edit.emit({ body: withTyped(this.device(), { draw }, 'draw'), field: 'draw' });
   }
 
   protected limit(figure: 'minV' | 'maxV', value: number | undefined): void {
-    this.edit.emit({ body: typed(this.atPort({ [figure]: value }), {}, figure), field: figure });
+    this.edit.emit({ body: withTyped(this.atPort({ [figure]: value }), {}, figure), field: figure });
   }
 
   protected plain(changes: object, field: string): void {
-    this.edit.emit({ body: changed(this.device(), changes), field });
+    this.edit.emit({ body: withChanges(this.device(), changes), field });
   }
 
   protected atPort(changes: object): Device {

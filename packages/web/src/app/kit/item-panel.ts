@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { gearTitle } from '@viaggio/core';
+import { gearTitle, withChanges } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { GearEditor } from '../gear/gear-editor';
-import { changed } from '../gear/gear-edit';
 import type { GearEdit } from '../gear/gear-edit';
 import { KIND_TITLES } from '../gear/kinds';
 import type { Entry } from '../state/items';
@@ -89,6 +88,6 @@ export class ItemPanel {
 
   protected archive(): void {
     const archived = this.gear().archived ? undefined : true;
-    this.edit.emit({ body: changed(this.gear(), { archived }), field: 'archived' });
+    this.edit.emit({ body: withChanges(this.gear(), { archived }), field: 'archived' });
   }
 }

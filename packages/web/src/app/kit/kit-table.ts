@@ -11,9 +11,8 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ElementRef } from '@angular/core';
-import { gearShape } from '@viaggio/core';
+import { gearShape, withChanges } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
-import { changed } from '../gear/gear-edit';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { CellField } from './cell-field';
 import type { KitRow, SortKey } from './row';
@@ -85,7 +84,7 @@ export class KitTable {
   }
 
   protected set({ id, gear }: KitRow, changes: object, field: string): void {
-    this.edit.emit({ id, body: changed(gear, changes), field });
+    this.edit.emit({ id, body: withChanges(gear, changes), field });
   }
 
   /** Arrows move from line to line, Enter opens one. Keys typed into a cell are its own. */

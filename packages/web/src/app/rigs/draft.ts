@@ -1,6 +1,5 @@
-import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor } from '@viaggio/core';
+import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor, withChanges } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, FeedKind, Gear, PlanPart, Rig } from '@viaggio/core';
-import { changed } from '../gear/gear-edit';
 
 /** A part of a rig that is being asked for: of the kit already, or to be added to it. */
 export interface DraftPart<G extends Gear> {
@@ -34,7 +33,7 @@ export function draftRig(draft: Draft): Rig | undefined {
   const input = inputFor(feed, device.body);
   const output = outputFor(feed, battery.body);
   if (!input || !output) return undefined;
-  return changed(
+  return withChanges<Rig>(
     {
       name: `${device.body.name} on ${battery.body.name}`.slice(0, 120),
       ...oneFeed({

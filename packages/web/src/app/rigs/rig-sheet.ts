@@ -1,13 +1,12 @@
 import { Injectable, Injector, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { DEFAULT_STYLE, assessModel, costOf, criteriaOf, gearIdsOf, indicators, rigModel, weightsOf } from '@viaggio/core';
+import { DEFAULT_STYLE, assessModel, costOf, criteriaOf, gearIdsOf, indicators, rigModel, weightsOf, withChanges } from '@viaggio/core';
 import type { Gear, Remedy, Rig } from '@viaggio/core';
 import { findEntry } from '../state/items';
 import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
 import { selectGearBodies, selectItems, selectRigs, selectUsableGear } from '../state/items.selectors';
 import { computedLater, valueOf } from '../workers/computed-later';
-import { changed } from '../gear/gear-edit';
 import type { GearEdit } from '../gear/gear-edit';
 
 type Changes = Partial<{ [K in keyof Rig]: Rig[K] | undefined }>;
@@ -108,7 +107,7 @@ export class RigSheet {
 
   change(changes: Changes, field: string): void {
     const rig = this.rig();
-    if (rig) this.put(changed(rig, changes), field);
+    if (rig) this.put(withChanges(rig, changes), field);
   }
 
   /** The whole rig anew; `field` names the step for undo. */

@@ -1,15 +1,24 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { answerFrom, dayIssues, repeatBlocks, withMishap } from '@viaggio/core';
-import type { Block, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
+import {
+  answerFrom,
+  dayIssues,
+  repeatBlocks,
+  withBlock,
+  withBlocksShifted,
+  withChanges,
+  withMishap,
+  withNewBlock,
+  withoutBlocks,
+  withSwap,
+} from '@viaggio/core';
+import type { Block, Changes, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { Items } from '../../state/items.actions';
 import { selectGearBodies, selectItems, selectRigs } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import type { DayWorld } from '../../workers/day-calls';
-
-type Changes = Partial<{ [K in keyof Day]: Day[K] | undefined }>;
 
 /** Random runs behind the chances that are shown while one works. */
 const RUNS = 200;
@@ -97,51 +106,29 @@ export class DaySheet {
   readonly helps = signal<readonly Help[] | 'looking' | undefined>(undefined);
   private turn = 0;
 
-  change(changes: Changes, field: string): void {
+  /** One step of undo. */
+  edit(make: (day: Day) => Day, field: string): void {
     const day = this.day();
-    if (!day) return;
-    const body = Object.fromEntries(Object.entries({ ...day, ...changes }).filter(([, value]) => value !== undefined)) as unknown as Day;
-    this.store.dispatch(Items.edit({ kind: 'days', id: this.id(), body, field, at: Date.now() }));
+    if (day) this.store.dispatch(Items.edit({ kind: 'days', id: this.id(), body: make(day), field, at: Date.now() }));
   }
 
-  changeBlock(id: string, changes: Partial<{ [K in keyof Block]: Block[K] | undefined }>, field: string): void {
-    const blocks = (this.day()?.blocks ?? []).map((block) =>
-      block.id === id
-        ? (Object.fromEntries(Object.entries({ ...block, ...changes }).filter(([, value]) => value !== undefined)) as unknown as Block)
-        : block,
-    );
-    this.change({ blocks }, `block ${id} ${field}`);
+  change(changes: Changes<Day>, field: string): void {
+    this.edit((day) => withChanges(day, changes), field);
   }
 
-  /** Moves every chosen block, or one end of each; none gets shorter than a step, none leaves the plan. */
+  changeBlock(id: string, changes: Changes<Block>, field: string): void {
+    this.edit((day) => withBlock(day, id, changes), `block ${id} ${field}`);
+  }
+
+  /** Moves every chosen block, or one end of each. */
   shift(fromBy: number, toBy: number): void {
-    const day = this.day();
-    if (!day) return;
-    const end = day.days * 24 * 60;
-    const blocks = day.blocks.map((block) => {
-      if (!this.chosen().has(block.id)) return block;
-      const [fromMin, toMin] = [block.fromMin + fromBy, block.toMin + toBy];
-      return fromMin < 0 || toMin > end || toMin - fromMin < STEP_MIN ? block : { ...block, fromMin, toMin };
-    });
-    this.change({ blocks }, 'shift');
+    this.edit((day) => withBlocksShifted(day, this.chosen(), fromBy, toBy), 'shift');
   }
 
   addBlock(rigId: string): void {
-    const day = this.day();
-    if (!day) return;
-    const own = day.blocks.filter((block) => block.rigId === rigId);
-    const last = own.reduce<Block | undefined>((latest, block) => (!latest || block.toMin > latest.toMin ? block : latest), undefined);
-    const fromMin = last ? last.toMin : FIRST_BLOCK_MIN;
-    const block: Block = {
-      id: crypto.randomUUID(),
-      rigId,
-      kind: 'record',
-      fromMin,
-      toMin: fromMin + 60,
-      ...(last?.placeId !== undefined && { placeId: last.placeId }),
-    };
-    this.change({ blocks: [...day.blocks, block] }, `block ${block.id} new`);
-    this.chosen.set(new Set([block.id]));
+    const id = crypto.randomUUID();
+    this.edit((day) => withNewBlock(day, rigId, id), `block ${id} new`);
+    this.chosen.set(new Set([id]));
   }
 
   repeatChosen(times: number): { readonly added: number; readonly leftOut: number } {
@@ -153,17 +140,12 @@ export class DaySheet {
   }
 
   removeChosen(): void {
-    const day = this.day();
-    if (!day) return;
-    this.change({ blocks: day.blocks.filter(({ id }) => !this.chosen().has(id)) }, `remove ${Date.now()}`);
+    this.edit((day) => withoutBlocks(day, this.chosen()), `remove ${Date.now()}`);
     this.chosen.set(new Set());
   }
 
   changeSwap(swap: Swap, changes: Partial<Swap> | undefined, field: string): void {
-    const swaps = (this.day()?.swaps ?? []).flatMap((one) =>
-      one !== swap ? [one] : changes ? [withoutFalse({ ...one, ...changes })] : [],
-    );
-    this.change({ swaps }, `swap ${swap.rigId} ${swap.batteryId} ${field}`);
+    this.edit((day) => withSwap(day, swap, changes), `swap ${swap.rigId} ${swap.batteryId} ${field}`);
   }
 
   private readonly adviceLater = computedLater('compare', this.world, (core, world) => core.chargingAdvice(world), { restMs: REST_MS });
@@ -245,13 +227,4 @@ export class DaySheet {
     const mishap = this.mishap();
     return { order, ...(mishap && { fromMin: answerFrom(mishap) }) };
   }
-}
-
-/** Blocks are moved by so many minutes. */
-export const STEP_MIN = 5;
-const FIRST_BLOCK_MIN = 9 * 60;
-
-function withoutFalse(swap: Swap): Swap {
-  const { locked, ...rest } = swap;
-  return locked ? { ...rest, locked } : rest;
 }

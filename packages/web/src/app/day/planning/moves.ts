@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { gearTitle } from '@viaggio/core';
+import { gearTitle, withNewSwap } from '@viaggio/core';
 import type { Swap } from '@viaggio/core';
 import { computedLater } from '../../workers/computed-later';
 import { SelectField } from '../../fields/select-field';
@@ -194,15 +194,10 @@ export class Moves {
     this.asked.update((before) => (before === swap ? undefined : swap));
   }
 
-  /** In the middle of the rig's first block, to be typed right. */
   protected add(event: Event): void {
     event.preventDefault();
     const [rigId = '', seatId = ''] = this.seat().split(' ');
     const batteryId = this.battery();
-    const day = this.sheet.day()!;
-    const own = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
-    const atMin = own[0] ? Math.round((own[0].fromMin + own[0].toMin) / 2) : (day.startsAt ?? 0);
-    const swap: Swap = { rigId, seatId, batteryId, atMin };
-    this.sheet.change({ swaps: [...(day.swaps ?? []), swap] }, `swap ${Date.now()}`);
+    this.sheet.edit((day) => withNewSwap(day, { rigId, seatId, batteryId }), `swap ${Date.now()}`);
   }
 }

@@ -1,6 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, chargerOf, dayShape, gearTitle } from '@viaggio/core';
-import type { Day, OwnKind, Place } from '@viaggio/core';
+import {
+  BLOCK_KINDS,
+  chargerOf,
+  dayShape,
+  gearTitle,
+  withBattery,
+  withCharger,
+  withHands,
+  withKind,
+  withNewHands,
+  withNewPlace,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+} from '@viaggio/core';
+import type { Changes, Day, OwnKind, Place } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { DaySheet } from '../page/day-sheet';
@@ -92,96 +109,46 @@ export class DaySetup {
   });
 
   protected setRig(id: string, on: boolean): void {
-    const { rigIds, blocks, swaps = [] } = this.day();
-    if (on) this.sheet.change({ rigIds: [...rigIds, id] }, `rig ${id}`);
-    else {
-      const other = <T extends { readonly rigId: string }>(list: readonly T[]): T[] => list.filter(({ rigId }) => rigId !== id);
-      this.sheet.change({ rigIds: rigIds.filter((one) => one !== id), blocks: other(blocks), swaps: other(swaps) }, `rig ${id}`);
-    }
+    this.sheet.edit((day) => (on ? withRig(day, id) : withoutRig(day, id)), `rig ${id}`);
   }
 
   protected addPlace(): void {
-    const places = this.day().places ?? [];
-    const taken = new Set(places.map(({ id }) => id));
-    let number = places.length + 1;
-    while (taken.has(`place-${number}`)) number++;
-    this.sheet.change({ places: [...places, { id: `place-${number}`, name: `Place ${number}`, power: 'mains' }] }, `place ${number}`);
+    this.sheet.edit(withNewPlace, `place ${Date.now()}`);
   }
 
-  protected setPlace(id: string, changes: Partial<{ [K in keyof Place]: Place[K] | undefined }>, field: string): void {
-    const places = (this.day().places ?? []).map((place) => (place.id === id ? (defined({ ...place, ...changes }) as Place) : place));
-    this.sheet.change({ places }, `place ${id} ${field}`);
+  protected setPlace(id: string, changes: Changes<Place>, field: string): void {
+    this.sheet.edit((day) => withPlace(day, id, changes), `place ${id} ${field}`);
   }
 
-  /** Blocks of the kind go on like what it is like now. */
   protected setKind(id: string, changes: Partial<OwnKind>, field: string): void {
-    const { kinds = [], blocks } = this.day();
-    const like = changes.like;
-    this.sheet.change(
-      {
-        kinds: kinds.map((own) => (own.id === id ? { ...own, ...changes } : own)),
-        ...(like && { blocks: blocks.map((block) => (block.ownKindId === id ? { ...block, kind: like } : block)) }),
-      },
-      `kind ${id} ${field}`,
-    );
+    this.sheet.edit((day) => withKind(day, id, changes), `kind ${id} ${field}`);
   }
 
-  /** Its blocks stay, as what they were like. */
   protected removeKind(id: string): void {
-    const { kinds = [], blocks } = this.day();
-    const left = kinds.filter((own) => own.id !== id);
-    this.sheet.change(
-      {
-        kinds: left.length > 0 ? left : undefined,
-        blocks: blocks.map(({ ownKindId, ...block }) => (ownKindId === undefined || ownKindId === id ? block : { ...block, ownKindId })),
-      },
-      `kind ${id} gone`,
-    );
+    this.sheet.edit((day) => withoutKind(day, id), `kind ${id} gone`);
   }
 
-  /** What stood or was planned at the place stands nowhere then. */
   protected removePlace(id: string): void {
-    const { places = [], chargers = [], blocks, hands = [] } = this.day();
-    this.sheet.change(
-      {
-        places: places.filter((place) => place.id !== id),
-        chargers: chargers.filter(({ placeId }) => placeId !== id),
-        hands: hands.filter(({ placeId }) => placeId !== id),
-        blocks: blocks.map(({ placeId, ...block }) => (placeId === undefined || placeId === id ? block : { ...block, placeId })),
-      },
-      `place ${id} gone`,
-    );
+    this.sheet.edit((day) => withoutPlace(day, id), `place ${id} gone`);
   }
 
   protected setCharger(id: string, placeId: string): void {
-    const others = (this.day().chargers ?? []).filter(({ gearId }) => gearId !== id);
-    const charges = (this.day().charges ?? []).filter(({ chargerId }) => placeId !== '' || chargerId !== id);
-    this.sheet.change({ chargers: placeId === '' ? others : [...others, { gearId: id, placeId }], charges }, `charger ${id}`);
+    this.sheet.edit((day) => withCharger(day, id, placeId === '' ? undefined : placeId), `charger ${id}`);
   }
 
   protected setHands(index: number, changes: Partial<NonNullable<Day['hands']>[number]>): void {
-    const hands = (this.day().hands ?? []).map((one, place) => (place === index ? { ...one, ...changes } : one));
-    this.sheet.change({ hands }, `hands ${index}`);
+    this.sheet.edit((day) => withHands(day, index, changes), `hands ${index}`);
   }
 
   protected addHands(): void {
-    this.sheet.change({ hands: [...(this.day().hands ?? []), { from: 7 * 60, to: 22 * 60 }] }, `hands ${Date.now()}`);
+    this.sheet.edit(withNewHands, `hands ${Date.now()}`);
   }
 
   protected removeHands(index: number): void {
-    this.sheet.change({ hands: (this.day().hands ?? []).filter((_, place) => place !== index) }, `hands ${Date.now()}`);
+    this.sheet.edit((day) => withoutHands(day, index), `hands ${Date.now()}`);
   }
 
-  protected setBattery(id: string, changes: Partial<{ startCharge: number | undefined; apart: boolean }> | undefined): void {
-    const known = (this.day().batteries ?? []).find(({ gearId }) => gearId === id);
-    const others = (this.day().batteries ?? []).filter(({ gearId }) => gearId !== id);
-    const next =
-      changes &&
-      (defined({ gearId: id, ...known, ...changes, ...(changes.apart === false && { apart: undefined }) }) as { gearId: string });
-    this.sheet.change({ batteries: next ? [...others, next] : others }, `battery ${id}`);
+  protected setBattery(id: string, changes: { readonly startCharge?: number | undefined; readonly apart?: boolean } | undefined): void {
+    this.sheet.edit((day) => withBattery(day, id, changes), `battery ${id}`);
   }
-}
-
-function defined(value: object): object {
-  return Object.fromEntries(Object.entries(value).filter(([, one]) => one !== undefined));
 }

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { dayShape, formatQuantity, weatherFromCsv, weatherFromForecast } from '@viaggio/core';
-import type { Issue, Place } from '@viaggio/core';
+import { dayShape, formatQuantity, weatherFromCsv, weatherFromForecast, withPlace } from '@viaggio/core';
+import type { Changes, Issue, Place } from '@viaggio/core';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../api/api';
-import { changed } from '../../gear/gear-edit';
 import { FileDrop } from '../../shared/file-drop';
 import { ProblemNote } from '../../shared/problem-note';
 import { QuantityField } from '../../fields/quantity-field';
@@ -178,9 +177,8 @@ export class WeatherSetup {
     if (weather && issues.length === 0) this.reading.set(undefined);
   }
 
-  protected set(id: string, changes: { readonly [K in keyof Place]?: Place[K] | undefined }, field: string): void {
-    const places = (this.sheet.day()?.places ?? []).map((place) => (place.id === id ? changed(place, changes) : place));
-    this.sheet.change({ places }, `place ${id} ${field}`);
+  protected set(id: string, changes: Changes<Place>, field: string): void {
+    this.sheet.edit((day) => withPlace(day, id, changes), `place ${id} ${field}`);
   }
 
   private async act(what: () => Promise<void>): Promise<void> {

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, QUIET_KINDS, dayShape, formatNumber, temperatureIn } from '@viaggio/core';
-import type { Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
-import { changed } from '../../gear/gear-edit';
+import { BLOCK_KINDS, QUIET_KINDS, dayShape, formatNumber, temperatureIn, withChanges } from '@viaggio/core';
+import type { Changes, Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { BlockModes } from './block-modes';
@@ -136,7 +135,7 @@ export class BlockEditor {
   /** What counts while nobody types a temperature. */
   protected readonly coldHint = computed(() => {
     const [block, day] = [this.block(), this.sheet.day()];
-    const cold = block && day && temperatureIn(changed(block, { temperatureC: undefined }), day);
+    const cold = block && day && temperatureIn(withChanges(block, { temperatureC: undefined }), day);
     return cold === undefined ? 'not entered' : formatNumber(cold, 'C');
   });
   protected readonly outcome = computed(() => {
@@ -202,7 +201,7 @@ export class BlockEditor {
     );
   }
 
-  protected set(changes: Partial<{ [K in keyof Block]: Block[K] | undefined }>, field: string): void {
+  protected set(changes: Changes<Block>, field: string): void {
     this.sheet.changeBlock(this.block()!.id, changes, field);
   }
 

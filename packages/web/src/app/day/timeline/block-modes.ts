@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { dayShape } from '@viaggio/core';
+import { dayShape, withChanges } from '@viaggio/core';
 import type { Block } from '@viaggio/core';
-import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../fields/quantity-field';
 import { DaySheet } from '../page/day-sheet';
 import { SelectField } from '../../fields/select-field';
@@ -96,7 +95,7 @@ export class BlockModes {
     const devices = this.devices() ?? [];
     const before = devices.find((one) => one.gearId === gearId) ?? { gearId, mode: 'usual' };
     const others = devices.filter((one) => one.gearId !== gearId);
-    const next = changes ? [...others, changed(before, changes)] : others;
+    const next = changes ? [...others, withChanges(before, changes)] : others;
     this.devicesChange.emit(next.length > 0 ? next : undefined);
   }
 }

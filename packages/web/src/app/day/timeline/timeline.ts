@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import type { Block } from '@viaggio/core';
-import { blockTitle } from '@viaggio/core';
-import { DaySheet, STEP_MIN } from '../page/day-sheet';
+import { STEP_MIN, blockTitle } from '@viaggio/core';
+import { DaySheet } from '../page/day-sheet';
 import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
 import { PressGroup, Pressable } from '../../shared/press-group';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { batteriesOf, gearIdsOf, gearTitle, observationShape } from '@viaggio/core';
+import { batteriesOf, gearIdsOf, gearTitle, observationShape, withChanges } from '@viaggio/core';
 import type { Gear, ObservationKind } from '@viaggio/core';
 import { ShapeField } from '../../fields/shape-field';
 import { selectWholeLog } from '../../state/items.selectors';
@@ -201,8 +201,7 @@ export class ObservationForm {
   }
 
   private put(changes: Readonly<Record<string, unknown>>): void {
-    const next = Object.entries({ ...this.draft(), ...changes }).filter(([, value]) => value !== undefined);
-    this.draftChange.emit(Object.fromEntries(next) as DraftObservation);
+    this.draftChange.emit(withChanges(this.draft(), changes));
   }
 }
 

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { balanceShape, formatQuantity, gearTitle, partsToPlace, tell } from '@viaggio/core';
+import { balanceShape, formatQuantity, gearTitle, partsToPlace, tell, withChanges } from '@viaggio/core';
 import type { Balance } from '@viaggio/core';
-import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { FindingsList } from '../answer/findings-list';
@@ -59,20 +58,20 @@ export class BalancePage {
 
   protected figure(changes: { readonly [K in keyof Balance]?: Balance[K] | undefined }, field: string): void {
     const balance = this.balance();
-    if (balance) this.set(changed(balance, changes), field);
+    if (balance) this.set(withChanges(balance, changes), field);
   }
 
   protected place(gearId: string, changes: { readonly [K in keyof Place]?: Place[K] | undefined }, field: string): void {
     const balance = this.balance();
     if (!balance) return;
     const before = balance.places.find((one) => one.gearId === gearId) ?? { gearId };
-    const places = [...balance.places.filter((one) => one.gearId !== gearId), changed(before, changes)];
+    const places = [...balance.places.filter((one) => one.gearId !== gearId), withChanges(before, changes)];
     this.set({ ...balance, places }, `${field} ${gearId}`);
   }
 
   protected mass(gearId: string, massG: number | undefined): void {
     const gear = this.sheet.parts().get(gearId);
-    if (gear) this.sheet.changeGear(gearId, { body: changed(gear, { massG }), field: 'massG' });
+    if (gear) this.sheet.changeGear(gearId, { body: withChanges(gear, { massG }), field: 'massG' });
   }
 
   protected leave(): void {

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { gearShape, gearTitle, rigShape } from '@viaggio/core';
+import { gearShape, gearTitle, rigShape, withChanges } from '@viaggio/core';
 import type { Battery, Rig } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
-import { changed } from '../../gear/gear-edit';
 import { RigSheet } from '../rig-sheet';
 import { SelectField } from '../../fields/select-field';
 
@@ -141,13 +140,13 @@ export class BatteryStates {
     const rig = this.sheet.rig();
     if (!rig) return;
     const others = (rig.batteries ?? []).filter((one) => one.gearId !== gearId);
-    const next = changed(state, changes);
+    const next = withChanges(state, changes);
     const batteries = Object.keys(next).length > 1 ? [...others, next] : others;
     this.sheet.change({ batteries: batteries.length === 0 ? undefined : batteries }, `${field} ${gearId}`);
   }
 
   protected age({ gearId, battery }: Row, years: number | undefined): void {
-    this.sheet.changeGear(gearId, { body: changed(battery, { years }), field: 'years' });
+    this.sheet.changeGear(gearId, { body: withChanges(battery, { years }), field: 'years' });
   }
 
   protected add(row: Row, id: string): void {

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { gearTitle, linksTo, rigShape, withoutDevice } from '@viaggio/core';
+import { gearTitle, linksTo, rigShape, withChanges, withoutDevice } from '@viaggio/core';
 import type { Device, Rig } from '@viaggio/core';
 import { SliderField } from '../../fields/slider-field';
-import { changed } from '../../gear/gear-edit';
 import { RigSheet } from '../rig-sheet';
 import { openFeedDialog } from './feed-dialog';
 import { RigPart } from './rig-part';
@@ -131,7 +130,7 @@ export class DeviceCard {
   protected set(changes: { readonly [K in keyof Use]?: Use[K] | undefined }, field: string): void {
     const rig = this.sheet.rig();
     if (!rig) return;
-    const devices = rig.devices.map((device) => (device.gearId === this.use().gearId ? changed(device, changes) : device));
+    const devices = rig.devices.map((device) => (device.gearId === this.use().gearId ? withChanges(device, changes) : device));
     this.sheet.change({ devices }, `${field} ${this.use().gearId}`);
   }
 

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { batteriesOf, formatQuantity, unattendedShape } from '@viaggio/core';
+import { batteriesOf, formatQuantity, unattendedShape, withChanges } from '@viaggio/core';
 import type { Alone, Unattended } from '@viaggio/core';
-import { changed } from '../../gear/gear-edit';
 import { QuantityField } from '../../fields/quantity-field';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
@@ -95,7 +94,7 @@ export class UnattendedPage {
   });
 
   protected set(changes: { readonly [K in keyof Unattended]?: Unattended[K] | undefined }, field: string): void {
-    this.sheet.change({ unattended: changed(this.said(), changes) }, `unattended ${field}`);
+    this.sheet.change({ unattended: withChanges(this.said(), changes) }, `unattended ${field}`);
   }
 
   protected hoursOf(month: number): number | undefined {
