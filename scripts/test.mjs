@@ -3,7 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
-import { build } from './lib/build.mjs';
+import { GALLERY_DIR, build } from './lib/build.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
@@ -111,7 +111,7 @@ async function unit(databaseUrl, watch) {
 
 async function journeys(databaseUrls) {
   say('\n== journeys');
-  build();
+  build({ gallery: true });
   const report = path.join(REPORTS, 'playwright.json');
   fs.rmSync(report, { force: true });
   const servers = [];
@@ -119,7 +119,7 @@ async function journeys(databaseUrls) {
   try {
     for (const [index, databaseUrl] of databaseUrls.entries())
       servers.push(await startServer({ databaseUrl, port: 0, logFile: path.join(DATA, `test-server-${index + 1}.log`) }));
-    const env = { E2E_URL: servers.map(({ url }) => url).join(' '), E2E_REPORT: report };
+    const env = { E2E_URL: servers.map(({ url }) => url).join(' '), E2E_REPORT: report, E2E_GALLERY: GALLERY_DIR };
     done = await timed(['npx', '--no', '--', 'playwright', 'test'], { env, cwd: path.join(ROOT, 'e2e') });
   } finally {
     for (const server of servers) await server.stop();

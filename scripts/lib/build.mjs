@@ -8,7 +8,15 @@ import { Failure, say } from './say.mjs';
 
 export const SERVER_MAIN = path.join(ROOT, 'packages/server/dist/main.js');
 export const WEB_DIR = path.join(ROOT, 'packages/web/dist/web/browser');
+export const GALLERY_DIR = path.join(ROOT, 'packages/web/dist/gallery/browser');
 
+const WEB_SOURCES = [
+  'packages/core/src',
+  'packages/web/src',
+  'packages/web/public',
+  'packages/web/angular.json',
+  'packages/web/tsconfig.json',
+];
 const PARTS = [
   {
     name: 'server',
@@ -20,17 +28,26 @@ const PARTS = [
     name: 'pages',
     workspace: '@viaggio/web',
     result: path.join(WEB_DIR, 'index.html'),
-    sources: ['packages/core/src', 'packages/web/src', 'packages/web/public', 'packages/web/angular.json', 'packages/web/tsconfig.json'],
+    sources: WEB_SOURCES,
   },
 ];
 
-export function build() {
-  for (const { name, workspace, result, sources } of PARTS) {
+/** Of no use to a person: every field, mark and chart on one page, for whoever changes them and for a test. */
+const GALLERY = {
+  name: 'gallery',
+  workspace: '@viaggio/web',
+  script: 'gallery',
+  result: path.join(GALLERY_DIR, 'index.html'),
+  sources: WEB_SOURCES,
+};
+
+export function build({ gallery = false } = {}) {
+  for (const { name, workspace, script = 'build', result, sources } of gallery ? [...PARTS, GALLERY] : PARTS) {
     const stamp = `${result}.sources`;
     const hash = hashOf([...sources, 'package-lock.json', 'tsconfig.base.json']);
     if (fs.existsSync(result) && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === hash) continue;
     say(`Building the ${name} …`);
-    const run = spawnSync('npm', ['run', '--silent', 'build', '-w', workspace], {
+    const run = spawnSync('npm', ['run', '--silent', script, '-w', workspace], {
       cwd: ROOT,
       encoding: 'utf8',
       env: { ...process.env, NG_CLI_ANALYTICS: 'false' },

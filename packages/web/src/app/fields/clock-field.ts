@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { readClock } from '@viaggio/core';
-import { FieldFrame, fieldId } from './field-frame';
+import { FieldFrame, fieldId, told } from './field-frame';
 
 /** A time of every day, typed as `9`, `0930` or `9:30`. Left empty it is not said. */
 @Component({
@@ -46,7 +46,7 @@ export class ClockField {
   });
   protected readonly error = computed(() => {
     const read = this.read();
-    return read && !read.ok ? read.issue.message : undefined;
+    return read && !read.ok ? told(read.issue) : undefined;
   });
 
   protected leave(): void {

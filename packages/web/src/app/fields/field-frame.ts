@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { Issue } from '@viaggio/core';
 
 let lastId = 0;
 
@@ -7,13 +8,18 @@ export function fieldId(kind: string): string {
   return `${kind}-${++lastId}`;
 }
 
+/** What a person is told of typing that cannot be read. */
+export function told({ expected, received }: Pick<Issue, 'expected' | 'received'>): string {
+  return `Expected ${expected}; got ${received}.`;
+}
+
 /** What every field has around its own element: the label, where a figure is from, and below it an error or a hint. */
 @Component({
   selector: 'app-field-frame',
   template: `
     @if (!bare()) {
-      <label class="form-label" [for]="for()">
-        {{ label() }}
+      <label class="form-label" [for]="for()"
+        >{{ label() }}
         @if (from(); as provenance) {
           <span class="provenance">{{ provenance }}</span>
         }
@@ -29,6 +35,7 @@ export function fieldId(kind: string): string {
       display: block;
     }
     .says {
+      overflow-wrap: anywhere;
       font-size: 0.8rem;
       color: var(--bs-secondary-color);
     }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Parsed } from '@viaggio/core';
-import { FieldFrame, fieldId } from './field-frame';
+import { FieldFrame, fieldId, told } from './field-frame';
 
 /** Takes what is printed on a thing, word for word, and says what it understood. */
 @Component({
@@ -39,7 +39,7 @@ export class LabelField<T> {
   private readonly parsed = computed(() => (this.text().trim() === '' ? undefined : this.read()(this.text())));
   protected readonly error = computed(() => {
     const parsed = this.parsed();
-    return parsed && !parsed.ok ? `Expected ${parsed.issue.expected}; got ${parsed.issue.received}.` : undefined;
+    return parsed && !parsed.ok ? told(parsed.issue) : undefined;
   });
   protected readonly understood = computed(() => {
     const parsed = this.parsed();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { UNITS, formatNumber, formatQuantity, readField } from '@viaggio/core';
 import type { NumberShape } from '@viaggio/core';
-import { FieldFrame, fieldId } from './field-frame';
+import { FieldFrame, fieldId, told } from './field-frame';
 
 interface Typed {
   readonly text: string;
@@ -94,7 +94,7 @@ export class QuantityField {
     if (text.trim() === '' && this.optional()) return { text, value: undefined, error: undefined };
     const parsed = readField(this.shape(), text);
     if (parsed.ok) return { text, value: parsed.value, error: undefined };
-    return { text, value: undefined, error: `Expected ${parsed.issue.expected}; got ${parsed.issue.received}.` };
+    return { text, value: undefined, error: told(parsed.issue) };
   }
 
   private show(value: number | undefined): string {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { describe, issue } from '@viaggio/core';
 import type { TextShape } from '@viaggio/core';
-import { FieldFrame, fieldId } from './field-frame';
+import { FieldFrame, fieldId, told } from './field-frame';
 
 /** A short text checked against its shape; passed on only while it is sound. */
 @Component({
@@ -38,8 +38,7 @@ export class TextField {
   protected readonly error = computed(() => {
     const typed = this.typed();
     if (typed === undefined || this.isSound(typed)) return undefined;
-    const { expected, received } = issue('', 'bad-text', describe(this.shape()), typed);
-    return `Expected ${expected}; got ${received}.`;
+    return told(issue('', 'bad-text', describe(this.shape()), typed));
   });
 
   protected type(text: string): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { clockAt, minuteAt, readClock } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
-import { FieldFrame, fieldId } from '../../fields/field-frame';
+import { FieldFrame, fieldId, told } from '../../fields/field-frame';
 import { SelectField } from '../../fields/select-field';
 
 /** A moment of the plan, typed as `9`, `0930`, `9:30` or `+1h20`; a plan of several days asks for the day beside it. */
@@ -78,7 +78,7 @@ export class MomentField {
   });
   protected readonly error = computed(() => {
     const read = this.read();
-    return read && !read.ok ? read.issue.message : undefined;
+    return read && !read.ok ? told(read.issue) : undefined;
   });
 
   protected leave(): void {

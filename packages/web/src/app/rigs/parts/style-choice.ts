@@ -5,8 +5,6 @@ import { RigSheet } from '../rig-sheet';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
 
-let lastId = 0;
-
 /** How the rig is shot: what its feeds are weighed by. */
 @Component({
   selector: 'app-style-choice',
@@ -17,7 +15,6 @@ let lastId = 0;
 })
 export class StyleChoice {
   protected readonly sheet = inject(RigSheet);
-  protected readonly id = `style-${++lastId}`;
   protected readonly styles = choicesOf(styleShape.options);
 
   protected choose(style: Style): void {

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import {
+  assessModel,
+  criteriaOf,
+  DEFAULT_STYLE,
+  leftAlone,
+  LOW_WATER,
+  lowWaterRecording,
+  number,
+  readClock,
+  rigModel,
+  styleShape,
+  text,
+} from '@viaggio/core';
+import type { Verdict } from '@viaggio/core';
+import { ApproachesChart } from '../app/charts/approaches-chart';
+import { AutonomyChart } from '../app/charts/autonomy-chart';
+import { RunChart } from '../app/charts/run-chart';
+import { TraceChart } from '../app/charts/trace-chart';
+import { choicesOf } from '../app/fields/choices-of';
+import { CheckField } from '../app/fields/check-field';
+import { ClockField } from '../app/fields/clock-field';
+import { DateField } from '../app/fields/date-field';
+import { LabelField } from '../app/fields/label-field';
+import { PickerField } from '../app/fields/picker-field';
+import type { Choice } from '../app/fields/picker-field';
+import { QuantityField } from '../app/fields/quantity-field';
+import { SelectField } from '../app/fields/select-field';
+import { SliderField } from '../app/fields/slider-field';
+import { TextField } from '../app/fields/text-field';
+import type { Column } from '../app/rigs/compare/column';
+import { FileDrop } from '../app/shared/file-drop';
+import { ProblemNote } from '../app/shared/problem-note';
+import { Theme } from '../app/shared/theme';
+import { VerdictMark } from '../app/shared/verdict-mark';
+
+const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+const rigNamed = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
+
+/** Every field, mark and chart in its states, side by side. Built for development and for a test that photographs it; no part of the product. */
+@Component({
+  selector: 'app-gallery',
+  imports: [
+    ApproachesChart,
+    AutonomyChart,
+    CheckField,
+    ClockField,
+    DateField,
+    FileDrop,
+    LabelField,
+    PickerField,
+    ProblemNote,
+    QuantityField,
+    RunChart,
+    SelectField,
+    SliderField,
+    TextField,
+    TraceChart,
+    VerdictMark,
+  ],
+  templateUrl: './gallery.html',
+  styles: `
+    :host {
+      display: block;
+      max-width: 1200px;
+      margin: 1rem auto;
+      padding: 0 1rem;
+    }
+    section {
+      margin-bottom: 1.5rem;
+    }
+    .grid {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(min(100%, 16rem), 1fr));
+      gap: 0.75rem 1.25rem;
+    }
+    .charts {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(min(100%, 30rem), 1fr));
+      gap: 1rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Gallery {
+  protected readonly theme = new Theme();
+  protected readonly verdicts: readonly Verdict[] = ['good', 'caution', 'stop', 'unknown'];
+  protected readonly volts = number('Highest voltage', 'V', { max: 60 });
+  protected readonly length = number('It must run for', 'min', { max: 10_000 });
+  protected readonly charge = number('Charge', 'fraction', { max: 1 });
+  protected readonly name = text('Name', 40);
+  protected readonly styles = choicesOf(styleShape.options);
+  protected readonly style = DEFAULT_STYLE;
+  protected readonly tried = signal<number | undefined>(0.6);
+  protected readonly few = choices(5);
+  protected readonly many = choices(40);
+  protected readonly readTime = readClock;
+  protected readonly sayTime = (minutes: number): string => `${minutes} minutes past midnight`;
+  protected readonly problem = {
+    code: 'unreachable',
+    title: 'The server is not answering',
+    detail: 'Viaggio’s server did not answer.',
+    remedy: 'Nothing is lost: it is tried again by itself.',
+  };
+
+  private readonly wheelhouse = rigModel(rigNamed('Wheelhouse'), KIT, { tracePoints: 60 });
+  private readonly answer = assessModel(this.wheelhouse);
+  protected readonly run = this.answer.run!;
+  protected readonly station = this.answer.tracks[0]!.stations.at(-1)!;
+  protected readonly alone = leftAlone(rigNamed('Breakwater'), KIT);
+  protected readonly said = rigNamed('Breakwater').unattended!;
+  protected readonly recording = lowWaterRecording();
+  protected readonly columns = ['Wheelhouse', 'Deck', 'Stills'].map((title): Column => {
+    const model = rigModel(rigNamed(title), KIT);
+    return { key: 'now', title, criteria: criteriaOf(model.resolved, assessModel(model)), alternative: undefined };
+  });
+}
+
+function choices(count: number): readonly Choice[] {
+  return LOW_WATER.gear.slice(0, count).map(({ id, body }) => ({ value: id, title: body.name, group: body.kind }));
+}
