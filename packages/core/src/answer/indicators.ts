@@ -5,6 +5,7 @@ import { connectionsInto, isA } from '../rig';
 import type { Part } from '../rig';
 import { stoppingPeak } from '../run';
 import type { RigModel } from './rig-model';
+import { sayGauge } from '../words';
 
 /** One thing to look at on a rig, and whether it can be believed. */
 export interface Indicator {
@@ -58,9 +59,7 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
       where: `gauge of ${part.gear.name}`,
       gearId: part.id,
       believable: 'no',
-      why: full
-        ? `${adapter.gear.name} holds its output, so the gauge shows full until it stops dead.`
-        : `On ${adapter.gear.name} the gauge shows nothing.`,
+      why: sayGauge({ fact: full ? 'held-full' : 'blind', adapter: adapter.gear.name }),
       readings: full ? [{ minute: 0, shown: '100 %', charge: 1 }] : [],
     });
   }
@@ -70,8 +69,8 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
 function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc: number; packV: number }[]): Indicator {
   const { gauge, name, cellsInSeries, chemistry } = battery.gear;
   const base = { where: `gauge of ${name}`, gearId: battery.id };
-  if (gauge === undefined) return { ...base, believable: 'unknown', why: 'What its gauge reads is not entered.', readings: [] };
-  if (gauge.reads === 'none') return { ...base, believable: 'no', why: 'It has no gauge.', readings: [] };
+  if (gauge === undefined) return { ...base, believable: 'unknown', why: sayGauge({ fact: 'not-entered' }), readings: [] };
+  if (gauge.reads === 'none') return { ...base, believable: 'no', why: sayGauge({ fact: 'none' }), readings: [] };
   const steps = gauge.steps ?? (gauge.reads === 'charge' ? DEFAULT_PERCENT_STEPS : DEFAULT_BARS);
   const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
   const { cutoffV } = batteryFigures(battery.gear);
@@ -85,8 +84,7 @@ function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc
     if (readings.at(-1)?.shown !== shown) readings.push({ minute, shown, charge: soc });
   }
   if (gauge.reads === 'charge') {
-    return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: `It counts the charge, in steps of 1/${steps}.`, readings };
+    return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: sayGauge({ fact: 'counts', steps }), readings };
   }
-  const why = `It reads the voltage, which hardly falls in the middle and sags under load: off by up to ${Math.round(100 * Math.max(0, worst))} points beside its steps.`;
-  return { ...base, believable: worst < CLOSE ? 'roughly' : 'no', why, readings };
+  return { ...base, believable: worst < CLOSE ? 'roughly' : 'no', why: sayGauge({ fact: 'reads-volts', offBy: worst }), readings };
 }

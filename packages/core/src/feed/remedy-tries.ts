@@ -1,6 +1,7 @@
 import type { Finding } from '../findings';
 import { energyNow, gearIdsOf, gearTitle, linksTo, mates, meetsDirectly, portsOf, withFeed, withoutFeed, withPartReplaced } from '../gear';
 import type { Battery, Gear, Link, Rig } from '../gear';
+import { sayRemedy } from '../words';
 import { findFeeds } from './find-feeds';
 
 /** Of several tries of one `group` the first that helps is offered: the brightest, the fewest spares. */
@@ -95,7 +96,7 @@ function otherPorts(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link): Try[
             : mates(output.connector, input.connector) !== 'no' && meetsDirectly(output, input)),
       )
       .map((output) => ({
-        title: `Use ${output.name} of ${gearTitle(body)}`,
+        title: sayRemedy({ act: 'use-output', output: output.name, part: gearTitle(body) }),
         rig: withLink(rig, link, { ...link, from: { gearId, portId: output.id } }),
       }));
   });
@@ -109,7 +110,7 @@ function otherCables(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link, excl
   return [...gear].flatMap(([id, body]): Try[] => {
     if (body.kind !== 'cable' || used.has(id) || exclude.has(id) || body.archived) return [];
     if (mates(output.connector, body.ends.source) !== 'yes' || mates(body.ends.load, input.connector) !== 'yes') return [];
-    return [{ title: `Use the cable ${gearTitle(body)}`, rig: withLink(rig, link, { ...link, cableId: id }) }];
+    return [{ title: sayRemedy({ act: 'use-cable', cable: gearTitle(body) }), rig: withLink(rig, link, { ...link, cableId: id }) }];
   });
 }
 
@@ -143,7 +144,7 @@ function others(
   return distinct(
     [...gear].filter(([id, other]) => !used.has(id) && !exclude.has(id) && !other.archived && alike(inUse, other)),
     body,
-  ).map(([id, other]) => ({ title: `Use ${gearTitle(other)}`, rig: withPartReplaced(rig, gearId, id) }));
+  ).map(([id, other]) => ({ title: sayRemedy({ act: 'use-part', part: gearTitle(other) }), rig: withPartReplaced(rig, gearId, id) }));
 }
 
 /** Of many that differ only in their tag two stand for all. Batteries: the smallest that holds as much comes first. */
@@ -176,7 +177,7 @@ function dimmed(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string): Try[
   for (let share = (use.scale ?? 1) - DIM_STEP; share >= DIMMEST - 1e-9; share -= DIM_STEP) shares.push(Math.round(share * 100) / 100);
   return shares.map((scale) => ({
     group: `dim ${gearId}`,
-    title: `Turn ${gearTitle(body)} down to ${Math.round(scale * 100)} %`,
+    title: sayRemedy({ act: 'turn-down', device: gearTitle(body), scale }),
     rig: { ...rig, devices: rig.devices.map((device) => (device === use ? { ...device, scale } : device)) },
   }));
 }
@@ -188,9 +189,9 @@ function otherModes(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string): 
   const modes = [undefined, ...(body.modes ?? []).map(({ id }) => id)].filter((id) => id !== use.modeId);
   return modes.map((modeId) => {
     const { modeId: _before, ...rest } = use;
-    const name = body.modes?.find(({ id }) => id === modeId)?.name ?? 'its usual mode';
+    const mode = body.modes?.find(({ id }) => id === modeId)?.name;
     return {
-      title: `Put ${gearTitle(body)} into ${name}`,
+      title: sayRemedy({ act: 'change-mode', device: gearTitle(body), mode }),
       rig: {
         ...rig,
         devices: rig.devices.map((device) => (device === use ? { ...rest, ...(modeId !== undefined && { modeId }) } : device)),
@@ -203,7 +204,7 @@ function charged(rig: Rig, gear: ReadonlyMap<string, Gear>, found: Finding): Try
   return batteriesOf(rig, gear, found).map((gearId) => {
     const state = rig.batteries?.find((one) => one.gearId === gearId) ?? { gearId };
     const batteries = [...(rig.batteries ?? []).filter((one) => one.gearId !== gearId), { ...state, startCharge: 1 }];
-    return { title: `Charge ${gearTitle(gear.get(gearId)!)} to 100 %`, rig: { ...rig, batteries } };
+    return { title: sayRemedy({ act: 'charge', battery: gearTitle(gear.get(gearId)!) }), rig: { ...rig, batteries } };
   });
 }
 
@@ -222,10 +223,14 @@ function spares(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string, exclu
     ],
   });
   const group = `spare ${gearId}`;
-  const single = alike.map(([id, other]) => ({ group, title: `Carry ${gearTitle(other)} as a spare`, rig: withSpares([id]) }));
+  const single = alike.map(([id, other]) => ({
+    group,
+    title: sayRemedy({ act: 'carry', spares: [gearTitle(other)] }),
+    rig: withSpares([id]),
+  }));
   const pairs = alike.slice(1).map(([id, other]) => ({
     group,
-    title: `Carry ${gearTitle(alike[0]![1])} and ${gearTitle(other)} as spares`,
+    title: sayRemedy({ act: 'carry', spares: [gearTitle(alike[0]![1]), gearTitle(other)] }),
     rig: withSpares([alike[0]![0], id]),
   }));
   return [...single, ...pairs];
@@ -237,7 +242,7 @@ export function otherFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: 
   return feeds.slice(0, 6).map(({ title, links }) => ({
     // another cable of the same way is no other remedy
     group: links.map(({ from }) => `${from.gearId}/${from.portId}`).join(' '),
-    title: `Feed ${name} by ${title}`,
+    title: sayRemedy({ act: 'feed', device: name, feed: title }),
     rig: withFeed(rig, deviceId, links),
   }));
 }

@@ -1,7 +1,12 @@
 export { sayCaution } from './caution';
+export { sayDark, sayHelp } from './day';
+export type { Dark, HelpAct } from './day';
+export { sayGauge } from './gauge';
+export type { GaugeFact } from './gauge';
 export { figureFormula, figureName } from './figure';
 export { limitSetter } from './limit';
 export { sayMoment, sayTrackPeak } from './moment';
+export { sayRemedy } from './remedy';
 export { say } from './say';
 export { sayStop } from './stop';
 export { meaningOf, sayFinding, tell, WORDINGS } from './tell';

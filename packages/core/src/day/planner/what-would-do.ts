@@ -1,5 +1,7 @@
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
+import { sayHelp } from '../../words';
+import type { HelpAct } from '../../words';
 import { clockAt } from '../model';
 import { isDrawing } from '../shape';
 import type { Day } from '../shape';
@@ -31,9 +33,9 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
   const [first] = plan.unmet;
   if (!first) return [];
   const { day, gear, rigs, states } = simulation;
-  const tryIt = (says: string, changed: Day, withGear: ReadonlyMap<string, Gear> = gear): Help => {
+  const tryIt = (act: HelpAct, changed: Day, withGear: ReadonlyMap<string, Gear> = gear): Help => {
     const better = planDay(new DaySimulation(changed, withGear, rigs, withGear === gear ? states : undefined), { ...options, tries: 1 });
-    return { says, plan: better, enough: better.unmet.length === 0 && better.cost.interruptions === 0 };
+    return { says: sayHelp(act), plan: better, enough: better.unmet.length === 0 && better.cost.interruptions === 0 };
   };
   const helps = [
     best(
@@ -42,7 +44,7 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
         const id = `${EXTRA}battery`;
         const batteries = [...(day.batteries ?? []), { gearId: id, startCharge: 1 }];
         return tryIt(
-          `One more ${battery.name} (${Math.round(energyNow(battery) ?? 0)} Wh), charged.`,
+          { act: 'battery', name: battery.name, energyWh: energyNow(battery) },
           { ...day, batteries },
           new Map(gear).set(id, battery),
         );
@@ -53,10 +55,10 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
       (day.chargers ?? []).slice(0, MOST_CHARGERS).map(({ gearId, placeId }) => () => {
         const id = `${EXTRA}charger`;
         const charger = gear.get(gearId);
-        const place = day.places?.find((one) => one.id === placeId)?.name ?? 'there';
+        const place = day.places?.find((one) => one.id === placeId)?.name;
         if (!charger) return undefined;
         return tryIt(
-          `A second ${gearTitle(charger)} at ${place}.`,
+          { act: 'charger', name: gearTitle(charger), place },
           { ...day, chargers: [...day.chargers!, { gearId: id, placeId }] },
           new Map(gear).set(id, charger),
         );
@@ -69,12 +71,13 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
         const dimmed = dimmableOf(simulation, first.rigId);
         if (dimmed.length === 0) return undefined;
         const devices = dimmed.map((gearId) => ({ gearId, mode: 'usual', scale: DIMMED }));
-        const names = dimmed.map((id) => gear.get(id)?.name).join(' and ');
+        const names = dimmed.map((id) => gear.get(id)?.name ?? id);
         const blocks = day.blocks.map((block) =>
           block.rigId === first.rigId && block.fromMin >= fromMin && isDrawing(block) && !block.devices ? { ...block, devices } : block,
         );
-        const since = fromMin > 0 ? ` from ${clockAt(day, fromMin).time} on` : '';
-        return tryIt(`${names} of ${rigs.get(first.rigId)?.name} turned down to ${DIMMED * 100} %${since}.`, { ...day, blocks });
+        const after = fromMin > 0 ? clockAt(day, fromMin).time : undefined;
+        const rig = rigs.get(first.rigId)?.name ?? first.rigId;
+        return tryIt({ act: 'dim', devices: names, rig, scale: DIMMED, after }, { ...day, blocks });
       }),
     ),
   ];

@@ -11,6 +11,8 @@ import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 import type { Deviation, RigState, RigStates } from './rig-states';
 import type { RigSpan, Seating } from './seating';
+import { sayDark } from '../../words';
+import type { Dark } from '../../words';
 
 /** At the same minute: what ends comes first, then outlets that come or go, then what begins. */
 export const RANK = { end: 0, outlet: 1, begin: 2 };
@@ -185,13 +187,14 @@ export class OneRun {
 
   private whyOf(span: RigSpan, fromMin: number, loadId: string): Pick<PowerGap, 'why' | 'says'> {
     const device = this.simulation.gear.get(loadId)?.name ?? 'A device';
+    const dark = (why: Dark) => ({ why, says: sayDark(device, why) });
     const changing = this.day.seated.find(
       ({ rigId, atMin, takesMin, seatId }) =>
         rigId === span.rigId && takesMin > 0 && !span.seats.has(seatId) && fromMin >= atMin - TOUCH_MIN && fromMin < atMin + takesMin,
     );
-    if (changing) return { why: 'change', says: `${device} is off while a battery is changed.` };
+    if (changing) return dark('change');
     const seats = this.simulation.states.seatsOf(span.rigId);
-    if (span.seats.size < seats.length) return { why: 'empty-seat', says: `${device} has no battery.` };
-    return { why: 'gave-out', says: `${device} has no power: what feeds it has given out.` };
+    if (span.seats.size < seats.length) return dark('empty-seat');
+    return dark('gave-out');
   }
 }

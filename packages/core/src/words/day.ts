@@ -1,0 +1,37 @@
+/** Why a device is dark in a block. */
+export type Dark = 'change' | 'empty-seat' | 'gave-out';
+
+export function sayDark(device: string, why: Dark): string {
+  switch (why) {
+    case 'change':
+      return `${device} is off while a battery is changed.`;
+    case 'empty-seat':
+      return `${device} has no battery.`;
+    case 'gave-out':
+      return `${device} has no power: what feeds it has given out.`;
+  }
+}
+
+/** The least that would make a day work. */
+export type HelpAct =
+  | { readonly act: 'battery'; readonly name: string; readonly energyWh: number | undefined }
+  | { readonly act: 'charger'; readonly name: string; readonly place: string | undefined }
+  | {
+      readonly act: 'dim';
+      readonly devices: readonly string[];
+      readonly rig: string;
+      readonly scale: number;
+      /** A clock time; all day when absent. */
+      readonly after: string | undefined;
+    };
+
+export function sayHelp(help: HelpAct): string {
+  switch (help.act) {
+    case 'battery':
+      return `One more ${help.name} (${Math.round(help.energyWh ?? 0)} Wh), charged.`;
+    case 'charger':
+      return `A second ${help.name} at ${help.place ?? 'there'}.`;
+    case 'dim':
+      return `${help.devices.join(' and ')} of ${help.rig} turned down to ${Math.round(help.scale * 100)} %${help.after === undefined ? '' : ` from ${help.after} on`}.`;
+  }
+}
