@@ -24,6 +24,7 @@ import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { figureName } from '../words';
 import { isForbidden, rigModel } from './rig-model';
+import { phaseFindings } from './phase-findings';
 import type { RigModel } from './rig-model';
 
 /** What one source does in a rig, everything it can feed hanging on it. */
@@ -111,7 +112,8 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const endless = timeline !== undefined && firstStopMin === undefined;
   const mains = devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
   const balance = rigBalance(rig, gearOf(resolved));
-  const findings = byHarm([...gate, ...beyondGate(model, loads, runs, { timeline, firstStopMin, plannedMin, balance })]);
+  const usual = [...gate, ...beyondGate(model, loads, runs, { timeline, firstStopMin, plannedMin, balance })];
+  const findings = byHarm([...usual, ...phaseFindings(model, timeline, usual)]);
   return {
     balance,
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),

@@ -18,6 +18,8 @@ export interface FindingPlace {
   readonly connectionId?: string | undefined;
   /** The name of the part concerned. */
   readonly part: string;
+  /** The phase of the rig in which it comes, and from which minute on; absent where it is so in the usual modes. */
+  readonly phase?: { readonly number: number; readonly name: string | undefined; readonly fromMin: number } | undefined;
 }
 
 /** One thing found about a rig, as data: `words` makes a sentence and a remedy of it. */

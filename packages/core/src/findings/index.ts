@@ -11,7 +11,7 @@ export { capabilityFindings, isUnknown } from './modes';
 export { peakFindings } from './peaks';
 export { plugFindings } from './plugs';
 export { deviceVolts, feedPoint } from './points';
-export { worstVerdict } from './verdict';
+export { severity, worstVerdict } from './verdict';
 export type { Verdict } from './verdict';
 export { voltageFindings } from './volts';
 export { lastsFindings, wholeRigFindings } from './whole-rig';

@@ -9,6 +9,10 @@ export interface PhaseDraws {
   /** Infinity where the rig has no phases. */
   readonly minutes: number;
   readonly watts: ReadonlyMap<string, number>;
+  /** The same with peaks, for what is judged at a moment. */
+  readonly loads: ReadonlyMap<string, DeviceDraw>;
+  /** The mode each device is in; undefined for its usual one. */
+  readonly modes: ReadonlyMap<string, string | undefined>;
 }
 
 /** Which draw each device has: in the mode the rig gives it, and in each phase. */
@@ -36,14 +40,25 @@ export function rigDraws({ rig, devices, trees, evidence }: ResolvedRig): RigDra
   const phases: PhaseDraws[] = [];
   for (const { minutes, devices: said } of rig.phases ?? []) {
     const watts = new Map(usualW);
+    const loads = new Map(usual);
+    const modes = new Map(devices.map(({ part, modeId }) => [part.id, modeId]));
     for (const { gearId, mode, scale = 1 } of said) {
       const use = devices.find(({ part }) => part.id === gearId);
       if (!use) continue; // a fault of the rig, told as such
-      const powerW = mode === 'off' ? 0 : drawOf(use, mode === 'usual' ? undefined : mode)?.powerW;
-      if (powerW === undefined) return undefined;
-      watts.set(gearId, powerW * scale);
+      const draw = drawOf(use, mode === 'off' || mode === 'usual' ? undefined : mode);
+      if (!draw) return undefined;
+      const powerW = mode === 'off' ? 0 : draw.powerW * scale;
+      watts.set(gearId, powerW);
+      loads.set(gearId, { ...draw, powerW, peakW: mode === 'off' ? undefined : draw.peakW });
+      modes.set(gearId, mode === 'off' || mode === 'usual' ? undefined : mode);
     }
-    phases.push({ minutes, watts });
+    phases.push({ minutes, watts, loads, modes });
   }
-  return { usual, phases: phases.length > 0 ? phases : [{ minutes: Infinity, watts: usualW }] };
+  return {
+    usual,
+    phases:
+      phases.length > 0
+        ? phases
+        : [{ minutes: Infinity, watts: usualW, loads: usual, modes: new Map(devices.map(({ part, modeId }) => [part.id, modeId])) }],
+  };
 }

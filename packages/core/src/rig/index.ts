@@ -12,7 +12,7 @@ export { awakeShare, DRAW_SPREAD, plainDraw } from './draw';
 export { drawnRig } from './drawn-rig';
 export type { DeviceUse, RigFault } from './drawn-rig';
 export { rigDraws } from './draws';
-export type { RigDraws } from './draws';
+export type { PhaseDraws, RigDraws } from './draws';
 export { Evidence } from './figure';
 export type { Figure, Lack, LackOf } from './figure';
 export { batteryState, packSpecOf } from './pack-spec';

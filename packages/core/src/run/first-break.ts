@@ -9,6 +9,8 @@ export interface Break {
 
 const MAX_ROUNDS = 80;
 const SOC_TOLERANCE = 1e-12;
+/** Volts or amps by which a limit is kept only for a rounding. */
+const GRAZED = 1e-9;
 
 /**
  * Where between two states of charge the first limit breaks, given that none is broken at `fromSoc` and one is at
@@ -39,8 +41,15 @@ export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => numb
     if (first === undefined || soc > first.soc) first = { soc, cause: limit.cause, at: limit.at };
   }
   if (first) return first;
-  if (!collapsed) throw new Error('firstBreak: called where no limit is broken');
+  if (!collapsed) return { soc: low, ...grazed(circuit) };
   return { soc: low, cause: 'collapse', at: collapsePlace(circuit.root, openCircuitV(Math.max(0, low - 1e-9))) };
+}
+
+/** At a point of the table two pieces meet, and may differ by a rounding: a limit broken by one is then just kept by the other. */
+function grazed({ limits }: Circuit): Pick<Break, 'cause' | 'at'> {
+  const [nearest] = limits.map((limit) => ({ limit, margin: limit.margin() })).sort((a, b) => a.margin - b.margin);
+  if (!nearest || nearest.margin > GRAZED) throw new Error('firstBreak: called where no limit is broken');
+  return { cause: nearest.limit.cause, at: nearest.limit.at };
 }
 
 function zeroOf(limit: Limit, holds: (soc: number) => boolean, keptSoc: number, brokenSoc: number, tolerance: number): number {

@@ -8,6 +8,7 @@ import { PLUGS } from './findings/plugs';
 import { USB } from './findings/usb';
 import { VOLTS } from './findings/volts';
 import { WHOLE_RIG } from './findings/whole-rig';
+import { say } from './say';
 import type { ShownNumber, Wording, Wordings } from './wording';
 
 /** The words of every code, in the order of docs/findings.md. */
@@ -51,8 +52,10 @@ export function tell(finding: Finding): Told {
 }
 
 /** The sentence alone. */
-export function sayFinding({ code, verdict, facts }: Finding): string {
-  return wordingOf(code).says(facts as never, verdict);
+export function sayFinding({ code, verdict, facts, phase }: Finding): string {
+  const sentence = wordingOf(code).says(facts as never, verdict);
+  if (!phase) return sentence;
+  return `In ${phase.name === undefined ? `phase ${phase.number}` : `“${phase.name}”`}, from ${say(phase.fromMin, 'min')} on: ${sentence}`;
 }
 
 /** What a code means, for whoever asks. */
