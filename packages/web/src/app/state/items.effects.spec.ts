@@ -164,6 +164,18 @@ describe('an edit that was left behind', () => {
   });
 });
 
+describe('a deletion', () => {
+  it('right after an edit waits until that is saved, and is based on what it made', () => {
+    api.change.mockReturnValue(NEVER);
+    api.save.mockReturnValue(of(saved({ ...RIG.body, wantedMin: 5 }, 2)));
+    edit(5);
+    store.dispatch(Items.change({ step: { changes: [{ ...ref, before: rig().body }], field: 'delete', at: 0 } }));
+    expect(api.change).not.toHaveBeenCalled();
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    expect(api.change).toHaveBeenCalledWith([{ ...ref, revision: 2 }], undefined);
+  });
+});
+
 describe('keeping both of a conflict', () => {
   it('adds mine as a rig of its own', () => {
     api.change.mockReturnValue(NEVER);

@@ -175,9 +175,13 @@ export class ItemsEffects {
     return byKind((kind) => this.api.list(kind)) as { [K in Kind]: Observable<readonly Saved<Bodies[K]>[]> };
   }
 
-  /** A request that is on its way would make the revisions stale that a step is based on. */
+  /** A save that is on its way, or about to be, would make the revisions stale that a step is based on. */
   private untilQuiet({ step }: Acting): Observable<unknown> {
-    const busy = (state: ItemsState): boolean => step.changes.some(({ kind, id }) => findEntry(state, kind, id)?.sync.is === 'saving');
+    const busy = (state: ItemsState): boolean =>
+      step.changes.some(({ kind, id }) => {
+        const is = findEntry(state, kind, id)?.sync.is;
+        return is === 'saving' || is === 'edited';
+      });
     return this.store.select(selectItems).pipe(
       filter((state) => !busy(state)),
       take(1),
