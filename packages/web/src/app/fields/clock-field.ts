@@ -7,7 +7,7 @@ import { FieldFrame, fieldId, told } from './field-frame';
   selector: 'app-clock-field',
   imports: [FieldFrame],
   template: `
-    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()">
+    <app-field-frame [typed]="true" [label]="label()" [for]="id" [error]="error()">
       <input
         #box
         class="form-control"

@@ -16,6 +16,7 @@ export function told({ expected, received }: Pick<Issue, 'expected' | 'received'
 /** What every field has around its own element: the label, where a figure is from, and below it an error or a hint. */
 @Component({
   selector: 'app-field-frame',
+  host: { '[class.typed]': 'typed()' },
   template: `
     @if (!bare()) {
       <label class="form-label" [for]="for()"
@@ -26,9 +27,11 @@ export function told({ expected, received }: Pick<Issue, 'expected' | 'received'
       </label>
     }
     <ng-content />
-    <div [id]="for() + '-says'" class="says" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
-      {{ error() ?? says() }}
-    </div>
+    @if (typed() || says()) {
+      <div [id]="for() + '-says'" class="says" [class.text-danger-emphasis]="error() !== undefined" aria-live="polite">
+        {{ error() ?? says() }}
+      </div>
+    }
   `,
   styles: `
     :host {
@@ -52,6 +55,8 @@ export class FieldFrame {
   readonly from = input<string>();
   readonly error = input<string>();
   readonly says = input<string | undefined>('');
+  /** What is typed can be wrong: there is room for an error, so that nothing moves when it comes. */
+  readonly typed = input(false);
   /** The label is said by the element itself, not shown: in a table, or beside a heading that says it. */
   readonly bare = input(false);
 }

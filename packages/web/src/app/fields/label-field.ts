@@ -7,7 +7,7 @@ import { FieldFrame, fieldId, told } from './field-frame';
   selector: 'app-label-field',
   imports: [FieldFrame],
   template: `
-    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()" [says]="understood()">
+    <app-field-frame [typed]="true" [label]="label()" [for]="id" [error]="error()" [says]="understood()">
       <input
         #box
         class="form-control"

@@ -18,7 +18,7 @@ interface Typed {
   imports: [FieldFrame],
   template: `
     <app-field-frame
-      class="typed"
+      [typed]="true"
       [label]="label() ?? shape().title"
       [for]="id"
       [from]="from()"

@@ -13,7 +13,6 @@ import { QuantityField } from './quantity-field';
       [label]="label()"
       [placeholder]="placeholder()"
       [optional]="optional()"
-      [hint]="hint()"
       [value]="value()"
       (valueChange)="valueChange.emit($event)"
     />
@@ -29,6 +28,9 @@ import { QuantityField } from './quantity-field';
       [attr.aria-valuetext]="says()"
       (input)="valueChange.emit(+range.value)"
     />
+    @if (hint()) {
+      <p class="hint">{{ hint() }}</p>
+    }
   `,
   styles: `
     :host {
@@ -36,6 +38,11 @@ import { QuantityField } from './quantity-field';
     }
     .form-range {
       margin-top: -0.25rem;
+    }
+    .hint {
+      margin: -0.4rem 0 0.25rem;
+      font-size: 0.8rem;
+      color: var(--bs-secondary-color);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

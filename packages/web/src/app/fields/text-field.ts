@@ -8,7 +8,7 @@ import { FieldFrame, fieldId, told } from './field-frame';
   selector: 'app-text-field',
   imports: [FieldFrame],
   template: `
-    <app-field-frame class="typed" [label]="label() ?? shape().title" [for]="id" [error]="error()">
+    <app-field-frame [typed]="true" [label]="label() ?? shape().title" [for]="id" [error]="error()">
       <input
         #box
         class="form-control"

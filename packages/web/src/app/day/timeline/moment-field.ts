@@ -9,7 +9,7 @@ import { SelectField } from '../../fields/select-field';
   selector: 'app-moment-field',
   imports: [FieldFrame, SelectField],
   template: `
-    <app-field-frame class="typed" [label]="label()" [for]="id" [error]="error()">
+    <app-field-frame [typed]="true" [label]="label()" [for]="id" [error]="error()">
       <div class="input-group">
         @if (days().length > 1) {
           <app-select-field [label]="label() + ', day'" [bare]="true" (picked)="pick(+$event)">
@@ -39,11 +39,18 @@ import { SelectField } from '../../fields/select-field';
       display: block;
     }
     /* day and time beside each other in a narrow column, neither cut */
-    .input-group > select {
+    .input-group {
+      align-items: flex-start;
+    }
+    .input-group > app-select-field {
       flex: 1 1 4.5rem;
+    }
+    .input-group ::ng-deep select {
       padding-right: 1.4rem;
       padding-left: 0.5rem;
       background-position: right 0.35rem center;
+      border-top-right-radius: 0;
+      border-bottom-right-radius: 0;
     }
     .input-group > input {
       flex: 1 1 3rem;
