@@ -34,6 +34,8 @@ import { clock } from '../charts/trace-chart';
 
 const { entry: RECORDING, slots: SLOTS } = lowWaterRecording();
 const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore
+const save = (_kind: Kind, id: string, revision: number, body: Bodies[Kind]) =>
+  of({ id, revision: revision + 1, origin: 'demo', updatedAt: '', body });
 const change = jest.fn<unknown, [readonly ChangeRequest[]]>(() => NEVER);
 
 beforeEach(() => {
@@ -45,7 +47,7 @@ beforeEach(() => {
       provideStore({ items: itemsReducer }),
       provideEffects(ItemsEffects),
       { provide: CoreWorkers, useClass: InPageCore },
-      { provide: Api, useValue: { list: () => NEVER, save: () => NEVER, change } },
+      { provide: Api, useValue: { list: () => NEVER, save, change } },
       { provide: Theme, useValue: { dark: () => false } },
       { provide: RecordingsApi, useValue: { slots: () => of(SLOTS) } },
     ],
@@ -261,6 +263,7 @@ describe('a recording', () => {
     const name = host(fixture).querySelector<HTMLInputElement>('[aria-label="Name of the new mode"]')!;
     name.value = '4K at 50';
     await press(fixture, 'Add it');
+    await until(() => change.mock.calls.length > 0); // the segments that were named are saved first
     const [[sent]] = change.mock.calls.slice(-1) as [[ChangeRequest[]]];
     expect(sent.map(({ kind }) => kind)).toEqual(['gear', 'recordings']);
     expect(sent[0]!.body).toMatchObject({ modes: [{ name: '4K at 50', draw: { basis: 'learnt' } }] });
