@@ -67,6 +67,15 @@ describe('a phase is judged by every limit', () => {
     expect(codes(built)).toEqual([]);
   });
 
+  it('a phase that comes again under another number is told where it ends the run', () => {
+    const burst = { minutes: 60, devices: [{ gearId: 'camera', mode: 'heavy' }] };
+    const rest = { minutes: 30, devices: [] };
+    const built = build({ pack: pack(), lead: wire({ resistanceOhm: 0.6 }), camera: camera(heavy(40), 2, { minV: 12.3 }) }, [['pack.out', 'camera.in', 'lead']], { phases: [burst, rest, burst, rest] }); // prettier-ignore
+    const { findings, verdict } = judge(built);
+    expect(verdict).toBe('caution');
+    expect(findings.filter(({ code, phase }) => code === 'charge-stranded' && phase?.number === 1)).toHaveLength(1);
+  });
+
   it('what is wrong in the usual mode already is told once', () => {
     const built = byLead(60, wire({ maxA: 0.5 }));
     expect(judge(built).findings.filter(({ code }) => code === 'over-current')).toHaveLength(1);

@@ -54,9 +54,12 @@ export function phaseFindings(
   const told = new Map(known.map((one) => [keyOf(one), severity(one.verdict)]));
   const found: Finding[] = [];
   const stopped = stops(draws.phases, resolved.rig.repeatPhases === 'again', timeline);
-  const stranding = new Set(stopped.map(({ number }) => number));
+  const stranding = new Set(stopped.map(({ phase }) => drawsOf(phase)));
   const moments = [
-    ...firstMoments(draws.phases, timeline).map((moment) => ({ moment, tells: stranding.has(moment.number) ? STRANDING : AT_ONCE })),
+    ...firstMoments(draws.phases, timeline).map((moment) => ({
+      moment,
+      tells: stranding.has(drawsOf(moment.phase)) ? STRANDING : AT_ONCE,
+    })),
     // a voltage that has fallen to a window by then is told as the charge that it strands
     ...stopped.map((moment) => ({ moment, tells: AT_ONCE })),
   ];
@@ -76,6 +79,11 @@ function keyOf({ code, connectionId, gearId, part }: Finding): string {
   return `${code} ${connectionId ?? ''} ${gearId ?? ''} ${part}`;
 }
 
+/** What tells a phase from another: one that comes again under another number is the same. */
+function drawsOf({ loads, modes }: PhaseDraws): string {
+  return JSON.stringify([[...loads], [...modes]]);
+}
+
 /** Every phase when it first comes; phases of the same draws once. */
 function firstMoments(phases: readonly PhaseDraws[], timeline: SystemRun | undefined): Moment[] {
   const seen = new Set<string>();
@@ -83,7 +91,7 @@ function firstMoments(phases: readonly PhaseDraws[], timeline: SystemRun | undef
   return phases.flatMap((phase, index) => {
     const at = fromMin;
     fromMin += phase.minutes;
-    const key = JSON.stringify([[...phase.loads], [...phase.modes]]);
+    const key = drawsOf(phase);
     if (seen.has(key)) return [];
     seen.add(key);
     return [{ phase, number: index + 1, fromMin: at, soc: socAt(timeline, at) }];
