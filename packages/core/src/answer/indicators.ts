@@ -67,13 +67,13 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
 }
 
 function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc: number; packV: number }[]): Indicator {
-  const { gauge, name, cellsInSeries, chemistry } = battery.gear;
+  const { gauge, name, chemistry } = battery.gear;
   const base = { where: `gauge of ${name}`, gearId: battery.id };
   if (gauge === undefined) return { ...base, believable: 'unknown', why: sayGauge({ fact: 'not-entered' }), readings: [] };
   if (gauge.reads === 'none') return { ...base, believable: 'no', why: sayGauge({ fact: 'none' }), readings: [] };
   const steps = gauge.steps ?? (gauge.reads === 'charge' ? DEFAULT_PERCENT_STEPS : DEFAULT_BARS);
+  const { cutoffV = 0, cellsInSeries = 0 } = batteryFigures(battery.gear);
   const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
-  const { cutoffV } = batteryFigures(battery.gear);
   const readings: Reading[] = [];
   let worst = 0;
   for (const { minute, soc, packV } of trace) {

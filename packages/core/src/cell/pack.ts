@@ -24,6 +24,8 @@ export interface PackSpec {
   /** Watt-hours on the label, or measured: what it delivers at its rated pace, at 25 C, when new or when measured. */
   readonly energyWh: number;
   readonly resistanceOhm?: number;
+  /** Times the resistance that follows from the chemistry, where none is given. */
+  readonly resistanceShare?: number;
   readonly cutoffV?: number;
   readonly maxA?: number;
   readonly startSoc?: number;
@@ -49,7 +51,7 @@ export function packFrom(spec: PackSpec): Pack {
   const age = ageFactor(spec.years ?? 0, spec.cycles ?? 0);
   const cutoffV = spec.cutoffV ?? spec.cellsInSeries * chemistry.cutoffCellV;
   const ratedAh = ratedCapacityAh(spec, cutoffV);
-  const resistanceOhm = spec.resistanceOhm ?? (spec.cellsInSeries * chemistry.cellOhmAh) / ratedAh;
+  const resistanceOhm = spec.resistanceOhm ?? ((spec.resistanceShare ?? 1) * spec.cellsInSeries * chemistry.cellOhmAh) / ratedAh;
   const pace = rateFactor(chemistry.peukertExponent, ratedAh / chemistry.ratedHours, spec.meanA ?? 0);
   return {
     cellsInSeries: spec.cellsInSeries,

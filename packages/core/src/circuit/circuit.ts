@@ -124,7 +124,9 @@ function limitsOf(root: Node, nodes: readonly Node[], cutoffV: number): Limit[] 
     if (maxA !== undefined) limit('over-current', node.id, () => maxA - node.currentA);
     if (maxW !== undefined) limit('over-current', node.id, () => maxW - node.currentA * (node.inputV + node.currentA * node.resistanceOhm));
     const { maxOutputA } = converter ?? {};
-    const minInputV = converter?.minInputV ?? node.minInputV;
+    // a linear regulator raises no voltage: below its output it gives energy that it did not take
+    const leastV = converter?.linear ? Math.max(converter.minInputV ?? 0, converter.outputV) : converter?.minInputV;
+    const minInputV = leastV ?? node.minInputV;
     if (minInputV !== undefined) limit('converter-dropout', node.id, () => node.inputV - minInputV);
     if (maxOutputA !== undefined) limit('over-current', node.id, () => maxOutputA - node.outputA);
     const minV = load?.minV;

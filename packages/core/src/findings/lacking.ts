@@ -6,6 +6,9 @@ import type { Aspect, Finding } from './finding';
 /** What cannot be judged while a figure is missing. */
 const ASPECT_OF: Readonly<Record<LackOf, Aspect>> = {
   'output-voltage': 'voltage',
+  'source-voltage': 'voltage',
+  cells: 'voltage',
+  pins: 'connector',
   'port-offer': 'current',
   'port-offer-shared': 'current',
   'port-current': 'current',

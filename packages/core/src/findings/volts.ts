@@ -22,11 +22,11 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 }
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
-function sagFindings({ source, connections }: SourceTree, run: Discharge | undefined): readonly Finding[] {
+function sagFindings({ source, connections, spec }: SourceTree, run: Discharge | undefined): readonly Finding[] {
   if (run?.cause !== 'pack-cutoff' || run.endSoc <= NOTHING_STRANDED || !isA(source, 'battery')) return [];
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.gear.name } as const;
-  const { cutoffV } = batteryFigures(source.gear);
+  const cutoffV = spec?.cutoffV ?? 0;
   const facts = { by: 'cutoff', battery: source.gear.name, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
   return [finding('charge-stranded', 'caution', place, facts)];
 }

@@ -1,4 +1,4 @@
-import { CHEMISTRIES } from '../cell';
+import { cellsFromNominal, CHEMISTRIES } from '../cell';
 import type { Battery } from './gear';
 
 /** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */
@@ -6,7 +6,10 @@ export interface BatteryFigures {
   readonly energyWh: number | undefined;
   readonly resistanceOhm: number | undefined;
   readonly maxA: number | undefined;
-  readonly cutoffV: number;
+  /** Counted, or from the nominal voltage where that tells them. */
+  readonly cellsInSeries: number | undefined;
+  /** Undefined while the cells are not known. */
+  readonly cutoffV: number | undefined;
   /** How the energy follows from the cells; undefined where the pack itself says it. */
   readonly fromCells: string | undefined;
 }
@@ -23,20 +26,25 @@ export function batteryFigures({
   cutoffV,
   cell,
   chemistry,
-  cellsInSeries,
+  cellsInSeries: counted,
+  nominalV,
   ...rest
 }: Battery): BatteryFigures {
+  const cellsInSeries = counted ?? (nominalV === undefined ? undefined : cellsFromNominal(chemistry, nominalV));
   const parallel = rest.cellsInParallel ?? 1;
   const { nominalCellV, cutoffCellV } = CHEMISTRIES[chemistry];
-  const counted = cell && cellsInSeries * parallel * cell.capacityAh * nominalCellV;
+  const ofCells = cell && cellsInSeries !== undefined ? cellsInSeries * parallel * cell.capacityAh * nominalCellV : undefined;
+  const cellsOhm =
+    cell?.resistanceOhm === undefined || cellsInSeries === undefined ? undefined : (cellsInSeries * cell.resistanceOhm) / parallel;
   return {
-    energyWh: energyWh ?? counted,
-    resistanceOhm: resistanceOhm ?? (cell?.resistanceOhm === undefined ? undefined : (cellsInSeries * cell.resistanceOhm) / parallel),
+    cellsInSeries,
+    energyWh: energyWh ?? ofCells,
+    resistanceOhm: resistanceOhm ?? cellsOhm,
     maxA: maxA ?? (cell?.maxA === undefined ? undefined : cell.maxA * parallel),
-    cutoffV: cutoffV ?? cellsInSeries * cutoffCellV,
+    cutoffV: cutoffV ?? (cellsInSeries === undefined ? undefined : cellsInSeries * cutoffCellV),
     fromCells:
-      energyWh === undefined && cell
-        ? `${cellsInSeries} in series × ${parallel} in parallel × ${cell.capacityAh} Ah × ${nominalCellV} V`
+      energyWh === undefined && cell && ofCells !== undefined
+        ? `${cellsInSeries!} in series × ${parallel} in parallel × ${cell.capacityAh} Ah × ${nominalCellV} V`
         : undefined,
   };
 }

@@ -27,8 +27,16 @@ export const connectorShape = object('Connector', {
   outerMm: optional(number('Outer diameter', 'mm', { above: 0, max: 20 })),
   innerMm: optional(number('Inner diameter', 'mm', { above: 0, max: 20 })),
   polarity: optional(
-    choice('Polarity', { 'centre-positive': 'centre positive', 'centre-negative': 'centre negative', 'as-marked': 'as marked, + to +' }),
+    choice('Polarity', {
+      'centre-positive': 'centre positive',
+      'centre-negative': 'centre negative',
+      'as-marked': 'as marked, + to +',
+      'pin-1-positive': 'pin 1 positive',
+      'pin-1-negative': 'pin 1 negative',
+    }),
   ),
+  /** Where one form comes as both: two plugs do not meet, nor do two sockets. Keyed forms are told apart by their family. */
+  gender: optional(choice('Plug or socket', { plug: 'plug', socket: 'socket' })),
 });
 export type Connector = Infer<typeof connectorShape>;
 
@@ -50,6 +58,7 @@ const SAME_MM = 0.15;
  */
 export function mates(one: Connector, other: Connector): 'yes' | 'no' | 'unknown' {
   if (one.type !== other.type) return 'no';
+  if (one.gender !== undefined && one.gender === other.gender) return 'no';
   if (one.type === 'barrel') return worse(sameSize(one.outerMm, other.outerMm), sameSize(one.innerMm, other.innerMm));
   if (one.family !== undefined && other.family !== undefined) return one.family === other.family ? 'yes' : 'no';
   return NEEDS_FAMILY.has(one.type) ? 'unknown' : 'yes';
@@ -74,11 +83,11 @@ export function isMount({ type }: Connector): boolean {
   return MOUNTS.has(type);
 }
 
-/** `battery bay S`, `barrel plug 5.5 × 2.1 mm`, `D-tap`. */
-export function connectorName({ type, family, outerMm, innerMm }: Connector): string {
+/** `battery bay S`, `barrel plug 5.5 × 2.1 mm`, `D-tap`, `XT60 (socket)`. */
+export function connectorName({ type, family, outerMm, innerMm, gender }: Connector): string {
   const name = connectorShape.fields.type.options[type];
   const size = outerMm === undefined ? '' : ` ${outerMm}${innerMm === undefined ? '' : ` × ${innerMm}`} mm`;
-  return `${name}${family === undefined ? '' : ` ${family}`}${size}`;
+  return `${name}${family === undefined ? '' : ` ${family}`}${size}${gender === undefined ? '' : ` (${gender})`}`;
 }
 
 function sameSize(one: number | undefined, other: number | undefined): 'yes' | 'no' | 'unknown' {

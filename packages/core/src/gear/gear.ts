@@ -5,7 +5,7 @@ import type { Infer } from '../shape';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
 import { amps, common, efficiency, from, localId, name, ohms, standby, volts, watts } from './fields';
-import { budgetsShape, inputShape, outputShape } from './port';
+import { budgetsShape, inputShape, outputShape, pinsShape, worksShape } from './port';
 
 const chemistryShape = choice(
   'Chemistry',
@@ -35,7 +35,8 @@ export const gearShape = tagged('Gear', 'kind', {
       pack: 'other pack',
     }),
     chemistry: chemistryShape,
-    cellsInSeries: number('Cells in series', 'count', { min: 1, max: 20, integer: true }),
+    /** Its volts follow from them: nothing it feeds can be judged while they are not known. */
+    cellsInSeries: optional(number('Cells in series', 'count', { min: 1, max: 20, integer: true })),
     cellsInParallel: optional(number('Cells in parallel', 'count', { min: 1, max: 50, integer: true })),
     energyWh: optional(number('Energy', 'Wh', { above: 0, max: 5000 })),
     /** Of a pack of one's own making; the pack's figures follow from it where they are not given. */
@@ -56,6 +57,11 @@ export const gearShape = tagged('Gear', 'kind', {
     resistanceOhm: optional(ohms('Resistance')),
     cutoffV: optional(volts('Cut-off')),
     maxA: optional(amps('Most current')),
+    /** What happens past that: a board cuts off, bare cells heat up. */
+    protection: optional(choice('Past that', { board: 'its own board cuts off', none: 'nothing: bare cells' })),
+    /** A bank that takes a small draw for nobody there; 0 for one that stays on. */
+    leastA: optional(number('Switches itself off below', 'A', { max: 5 })),
+    chargesWhileFeeding: optional(flag('Can be charged while it feeds')),
     recognised,
     gauge: optional(
       object('Its own gauge', {
@@ -122,6 +128,7 @@ export const gearShape = tagged('Gear', 'kind', {
       maxA: optional(amps('Most input current')),
       /** A trigger cable asks a Power Delivery port for this voltage. */
       triggerV: optional(volts('Asks for')),
+      programmable: optional(flag('Asks a programmable supply')),
     }),
     output: object('Output', {
       connector: connectorShape,
@@ -129,10 +136,13 @@ export const gearShape = tagged('Gear', 'kind', {
       maxA: optional(amps('Most output current')),
       /** Hands on whatever voltage comes in. */
       passThrough: optional(flag('Pass-through')),
+      pins: pinsShape('Beside plus and minus'),
     }),
     ratedW: optional(watts('Rated power')),
     efficiency: optional(efficiency),
+    /** Steps down by turning what is too much into heat. */
     linear: optional(flag('Linear regulator')),
+    works: worksShape,
     standbyW: optional(standby),
     leadOhm: optional(ohms('Lead resistance')),
     gauge: choice('What the gauge then shows', { true: 'the truth', 'always-full': 'always full', none: 'nothing' }),
@@ -152,6 +162,8 @@ export const gearShape = tagged('Gear', 'kind', {
     awg: optional(number('Wire gauge (AWG)', 'count', { min: 0, max: 40, integer: true })),
     maxA: optional(amps('Rated current')),
     fuseA: optional(amps('Fuse')),
+    /** A fuse protects what lies behind it; at the load's end the lead itself is bare. */
+    fuseAt: optional(choice('The fuse sits', { source: 'at the source’s end', load: 'at the load’s end' })),
     marked5A: optional(flag('Marked for 5 A')),
     extendedRange: optional(flag('Marked for extended range')),
   },
@@ -160,7 +172,9 @@ export const gearShape = tagged('Gear', 'kind', {
     form: choice('Form', { plate: 'plate', splitter: 'splitter', grip: 'battery grip', box: 'power box' }),
     /** In the order of preference. */
     inputs: list('Inputs', inputShape, { min: 1, max: 4 }),
-    inputOrder: optional(choice('Several inputs', { 'one-by-one': 'the first that is live', together: 'together' })),
+    inputOrder: optional(choice('Several inputs', { 'one-by-one': 'the first that is live', together: 'together', series: 'in series' })),
+    /** Diodes, or a plate that lets no battery charge another. */
+    isolates: optional(flag('Keeps its batteries apart')),
     outputs: list('Outputs', outputShape, { min: 1, max: 12 }),
     budgets: optional(budgetsShape),
     fuseA: optional(amps('Fuse')),
@@ -172,7 +186,13 @@ export const gearShape = tagged('Gear', 'kind', {
   },
   supply: {
     ...common,
-    form: choice('Form', { mains: 'mains supply', poe: 'PoE supply', vehicle: 'vehicle outlet' }),
+    form: choice('Form', {
+      mains: 'mains supply',
+      transformer: 'mains supply, unregulated',
+      poe: 'PoE supply',
+      vehicle: 'vehicle outlet',
+      solar: 'solar panel',
+    }),
     outputs: list('Outputs', outputShape, { min: 1, max: 8 }),
     budgets: optional(budgetsShape),
   },

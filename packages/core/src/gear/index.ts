@@ -28,7 +28,7 @@ export type { LabelKind, LabelMeaning, Through } from './label-meaning';
 export { nextTags, tagAfter } from './next-tag';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 export { inputShape, outputShape } from './port';
-export type { Input, Output } from './port';
+export type { Input, Output, PoeClass } from './port';
 export { meetsDirectly, portsOf } from './ports-of';
 export type { Ports } from './ports-of';
 export { balanceShape } from './rig/balance-shape';

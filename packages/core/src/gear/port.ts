@@ -6,6 +6,8 @@ import { amps, efficiency, localId, name, standby, volts, watts } from './fields
 const position = optional(
   choice('Where on the body', { top: 'top', bottom: 'bottom', left: 'left', right: 'right', front: 'front', back: 'back' }),
 );
+/** It looks like a way in for power and is none. */
+const dataOnly = optional(flag('Takes no power: data or control only'));
 const duty = optional(choice('Second duty', { control: 'control cable', data: 'data' }));
 const profile = object('Profile', { voltageV: volts('Profile'), currentA: amps('Current') });
 const programmable = object('Programmable supply', { minV: volts('Lowest'), maxV: volts('Highest'), currentA: amps('Current') });
@@ -14,6 +16,20 @@ const fuse = optional(amps('Fuse'));
 const lead = optional(flag('On a lead of its own'));
 /** Ports that name the same budget share one limit, told in the part's `budgets`. */
 const budget = optional(localId('Shared budget'));
+
+/** What a battery or what stands in for one has on its contacts beside plus and minus. */
+export const pinsShape = (title: string) =>
+  optional(object(title, { thermistor: optional(flag('Thermistor')), data: optional(flag('Data')) }));
+/**
+ * Which way a converter works; both ways where nobody says, and listed as assumed. One that only steps down never raises
+ * a voltage; one that only steps up hands a higher one on.
+ */
+export const worksShape = optional(choice('Works', { down: 'stepping down only', up: 'stepping up only', both: 'both ways' }));
+/** Power over a network cable, by class of the standard (IEEE 802.3); what is negotiated is the lower class's. */
+export const poeClassShape = optional(
+  choice('PoE', { af: 'up to 12.95 W', at: 'up to 25.5 W', 'bt-51': 'up to 51 W', 'bt-71': 'up to 71.3 W' }),
+);
+export type PoeClass = Infer<typeof poeClassShape.of>;
 
 /** What a port gives: the voltage of what feeds it, one fixed voltage, or USB Power Delivery's choice of several. */
 export const outputShape = tagged('Output', 'gives', {
@@ -24,6 +40,7 @@ export const outputShape = tagged('Output', 'gives', {
     maxA: optional(amps('Most current')),
     maxW: optional(watts('Most power')),
     fuseA: fuse,
+    pins: pinsShape('Beside plus and minus'),
     budget,
     position,
     lead,
@@ -32,11 +49,18 @@ export const outputShape = tagged('Output', 'gives', {
     id: localId('Port'),
     name,
     connector: connectorShape,
-    voltageV: volts('Output'),
+    /** Nothing behind it can be judged while this is not known. */
+    voltageV: optional(volts('Output')),
+    /** Where it does not stand still: a vehicle's outlet, a panel, a bare transformer. */
+    minV: optional(volts('At the lowest')),
+    maxV: optional(volts('At the highest')),
     maxA: optional(amps('Most current')),
     fuseA: fuse,
+    works: worksShape,
+    poeClass: poeClassShape,
     efficiency: optional(efficiency),
     standbyW: optional(standby),
+    pins: pinsShape('Beside plus and minus'),
     budget,
     position,
     lead,
@@ -50,6 +74,8 @@ export const outputShape = tagged('Output', 'gives', {
     programmable: optional(programmable),
     /** The rating that is left when another port of the same budget is in use. */
     sharedRatingW: optional(number('Rating beside a neighbour', 'W', { above: 0, max: 240 })),
+    /** Or the list that is then left. */
+    sharedProfiles: optional(list('Profiles beside a neighbour', profile, { min: 1, max: 12 })),
     efficiency: optional(efficiency),
     standbyW: optional(standby),
     budget,
@@ -70,6 +96,10 @@ export const inputShape = tagged('Input', 'takes', {
     /** Switches on only at this or more, though it then runs lower. */
     startV: optional(volts('Starts at')),
     maxA: optional(amps('Most current')),
+    poeClass: poeClassShape,
+    /** Without them it refuses the battery. */
+    insistsOn: pinsShape('Insists on'),
+    noPower: dataOnly,
     position,
     lead,
     duty,
@@ -90,6 +120,7 @@ export const inputShape = tagged('Input', 'takes', {
     }),
     /** Watts with which it fills its own battery from what the contract leaves over. */
     chargeW: optional(watts('Charges its battery with')),
+    noPower: dataOnly,
     position,
     lead,
     duty,

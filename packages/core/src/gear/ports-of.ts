@@ -29,11 +29,15 @@ export function portsOf(gear: Gear): Ports {
   }
 }
 
-function adapterInput({ input, name }: Adapter): Input {
-  const { connector, minV, maxV, startV, maxA, triggerV } = input;
+function adapterInput({ input, name, works, linear, output }: Adapter): Input {
+  const { connector, maxV, startV, maxA, triggerV, programmable } = input;
   if (triggerV !== undefined) {
-    return { takes: 'pd', id: ADAPTER_IN, name: `input of ${name}`, connector, minV: triggerV, maxV: triggerV, sink: 'runs', lead: true };
+    const asks = { minV: triggerV, maxV: triggerV, ...(programmable !== undefined && { programmable }) };
+    return { takes: 'pd', id: ADAPTER_IN, name: `input of ${name}`, connector, ...asks, sink: 'runs', lead: true };
   }
+  // what only steps down needs at least what it gives
+  const stepsDown = (linear || works === 'down') && !output.passThrough;
+  const minV = stepsDown && output.voltageV !== undefined ? Math.max(input.minV ?? 0, output.voltageV) : input.minV;
   return {
     takes: 'window',
     id: ADAPTER_IN,
@@ -48,9 +52,11 @@ function adapterInput({ input, name }: Adapter): Input {
 }
 
 /** An adapter that hands its voltage on, or whose output nobody typed, gives what comes in. */
-function adapterOutput({ output, name, efficiency, standbyW }: Adapter): Output {
-  const { connector, voltageV, maxA, passThrough } = output;
-  const base = { id: ADAPTER_OUT, name: `output of ${name}`, connector, lead: true, ...(maxA !== undefined && { maxA }) };
+function adapterOutput({ output, name, efficiency, standbyW, ...adapter }: Adapter): Output {
+  const { connector, voltageV, maxA, passThrough, pins } = output;
+  const works = adapter.linear ? 'down' : adapter.works;
+  const known = { ...(maxA !== undefined && { maxA }), ...(pins !== undefined && { pins }) };
+  const base = { id: ADAPTER_OUT, name: `output of ${name}`, connector, lead: true, ...known };
   if (passThrough || voltageV === undefined) return { gives: 'pack', ...base };
   return {
     gives: 'fixed',
@@ -58,6 +64,7 @@ function adapterOutput({ output, name, efficiency, standbyW }: Adapter): Output 
     voltageV,
     ...(efficiency !== undefined && { efficiency }),
     ...(standbyW !== undefined && { standbyW }),
+    ...(works !== undefined && { works }),
   };
 }
 

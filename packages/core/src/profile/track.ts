@@ -100,11 +100,11 @@ function sourceStation({ source }: SourceTree, first: Connection, verdict: Verdi
   const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, limit, verdict } as const;
   if (!isA(source, 'battery'))
     return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
-  const { chemistry, cellsInSeries } = source.gear;
+  const { cellsInSeries: cells, cutoffV } = batteryFigures(source.gear);
   return {
     ...base,
-    highV: fullVoltage(chemistry, cellsInSeries),
-    lowV: batteryFigures(source.gear).cutoffV,
+    highV: cells === undefined ? undefined : fullVoltage(source.gear.chemistry, cells),
+    lowV: cutoffV,
     ...levels((point) => levelOf(point.packV, point.packA)),
   };
 }

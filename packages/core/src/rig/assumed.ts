@@ -1,9 +1,79 @@
-/** Typical values for what an item does not say; each shows as `assumed` in the answer. */
+/** A typical value for what an item does not say, and how far off it may be. */
+export interface Assumption {
+  readonly typical: number;
+  readonly low: number;
+  readonly high: number;
+  /** The end that costs. */
+  readonly worse: 'low' | 'high';
+}
+
+const assumption = (typical: number, low: number, high: number, worse: Assumption['worse'] = 'high'): Assumption => ({
+  typical,
+  low,
+  high,
+  worse,
+});
+
+/**
+ * Typical published values, collected 2026-11; each shows as `assumed` in the answer, with its range. A verdict that turns
+ * within the range of one of them is `unknown`.
+ */
 export const ASSUMED = {
-  bankEfficiency: 0.88, // of 80-92 %
-  converterEfficiency: 0.9,
-  adapterStandbyW: 0.1,
-  cableOhm: 0.08, // a metre of 0.75 mm² and two pairs of contacts
-  adapterLeadOhm: 0.05,
-  contactsOhm: 0.01,
+  bankEfficiency: assumption(0.88, 0.8, 0.92, 'low'),
+  converterEfficiency: assumption(0.9, 0.84, 0.94, 'low'),
+  /** Without load: a bank, a box of electronics. */
+  bankOwnW: assumption(0.15, 0.02, 0.4),
+  /** A converter, an adapter, a plate. */
+  converterOwnW: assumption(0.1, 0.02, 0.4),
+  /** A metre of 0.75 mm² and two pairs of contacts. */
+  cableOhm: assumption(0.08, 0.03, 0.2),
+  adapterLeadOhm: assumption(0.05, 0.02, 0.125),
+  contactsOhm: assumption(0.01, 0.005, 0.02),
+  /** Wire of a lead of which only the length is known, mm². */
+  wireMm2: assumption(0.75, 0.5, 1.5, 'low'),
+  /** Times the figures that follow from the chemistry. */
+  packOhmShare: assumption(1, 0.6, 1.8),
+  cutoffShare: assumption(1, 0.95, 1.05),
+  /** Times the printed voltage of a regulated supply. */
+  supplyShare: assumption(1, 0.95, 1.05, 'low'),
+  /** Share of a printed voltage by which a device may be off it, where no window is given. */
+  windowShare: assumption(0.1, 0.05, 0.15, 'low'),
+  /** Volts of a lead-acid cell on a charger or a panel. */
+  leadAcidChargeCellV: assumption(2.4, 2.27, 2.47),
 } as const;
+
+/** Volts at which a vehicle's outlet stands, engine off to charging, by what is printed on it. */
+export const VEHICLE_V = { 12: { lowV: 11, highV: 14.8 }, 24: { lowV: 22, highV: 29.5 } } as const;
+/** A bare transformer without load, times what is printed on it. */
+export const TRANSFORMER_IDLE = 1.3;
+/** A USB device for which 5 V are printed. */
+export const USB_5V_WINDOW = { minV: 4.4, maxV: 5.5 } as const;
+/** Volts at the device end of a network cable that carries power (IEEE 802.3). */
+export const POE_V = { lowV: 37, highV: 57 } as const;
+/** Times its amp-hours: what a pack gives for long when nobody says, and how far off that may be. */
+export const PACK_LIMIT_C = {
+  'li-ion': assumption(2, 1, 6, 'low'),
+  'li-ion-hv': assumption(2, 1, 6, 'low'),
+  lifepo4: assumption(2, 1, 6, 'low'),
+  agm: assumption(0.5, 0.25, 1.5, 'low'),
+  nimh: assumption(2, 1, 6, 'low'),
+  /** 0.5 A a cell of 2.5 Ah. */
+  alkaline: assumption(0.2, 0.1, 0.6, 'low'),
+} as const;
+/** Below so many amps a bank may take it that nobody is there, where it does not say. */
+export const BANK_LEAST_A = assumption(0.06, 0.02, 0.15);
+
+/**
+ * The value at a lean: 0 the typical one, 1 the end that costs, −1 the other end, straight between.
+ *
+ * @example leant(ASSUMED.cableOhm, 1) // 0.2
+ */
+export function leant({ typical, low, high, worse }: Assumption, lean: number): number {
+  const [bad, good] = worse === 'high' ? [high, low] : [low, high];
+  return lean >= 0 ? typical + lean * (bad - typical) : typical - lean * (good - typical);
+}
+
+/** The same assumption times a figure. */
+export function timesFigure({ typical, low, high, worse }: Assumption, by: number): Assumption {
+  return { typical: typical * by, low: low * by, high: high * by, worse };
+}

@@ -90,7 +90,7 @@ class Builder {
     };
     if (isA(to, 'device')) return { ...base, ...this.load(to, connection, inner) };
     const [only] = inner;
-    const own = isA(to, 'hub') ? to.gear.standbyW : undefined;
+    const own = connection.ownW;
     // a part with one regulated output is a converter at the end of its lead
     if (inner.length === 1 && only?.converter && only.resistanceOhm === 0 && only.maxA === undefined && !own) {
       return { ...base, converter: only.converter, ...(only.feeds && { feeds: only.feeds }) };
@@ -106,14 +106,16 @@ class Builder {
 
   private load(
     to: Part<Device>,
-    { input, mixedW = Infinity }: Connection,
+    { input, mixedW = Infinity, agreedW, contract }: Connection,
     inner: readonly Feed[],
   ): Pick<Feed, 'load' | 'feeds' | 'startInputV'> {
     const { powerW = 0, peakW, peakMs } = this.draws.get(to.id) ?? {};
     const { minV, startV } = input.takes === 'window' ? input : {};
     // what is above the contract comes from the device's own battery, peaks with it
     const peak = peakW !== undefined && peakW <= mixedW && { peakW, peakMs: peakMs ?? 0 };
-    const load = { id: to.id, powerW: Math.min(powerW, mixedW), ...(minV !== undefined && { minV }), ...peak };
+    // a device keeps to its contract: what the lead takes of it is not drawn on top
+    const agreed = contract !== undefined && powerW <= contract.powerW ? (agreedW ?? Infinity) : Infinity;
+    const load = { id: to.id, powerW: Math.min(powerW, mixedW, agreed), ...(minV !== undefined && { minV }), ...peak };
     const start = startV !== undefined && { startInputV: startV };
     if (inner.length === 0) return { load, ...start };
     return { ...start, feeds: [{ id: ownLoad(to.id), resistanceOhm: 0, load }, ...inner] };

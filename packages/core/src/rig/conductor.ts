@@ -3,6 +3,7 @@ import { usbCable } from '../usb';
 import type { Contract } from '../usb';
 import { areaOfAwg, leadOhm } from '../wire';
 import { ASSUMED } from './assumed';
+import { plainPortAmps } from './contract';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';
 import { isA } from './part';
@@ -37,12 +38,9 @@ export function leadResistance({ from, cable, to }: Ends, evidence: Evidence): n
   let ohm = cable ? cableResistance(cable, evidence) : 0;
   if (isA(to, 'adapter')) {
     const { leadOhm: own } = to.gear;
-    evidence.note(to, { of: 'adapter-lead' }, own ?? ASSUMED.adapterLeadOhm, 'ohm', own === undefined ? 'assumed' : 'printed');
-    ohm += own ?? ASSUMED.adapterLeadOhm;
-  } else if (!cable && !isA(from, 'adapter')) {
-    evidence.note(from, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm', 'assumed');
-    ohm += ASSUMED.contactsOhm;
-  }
+    if (own !== undefined) evidence.note(to, { of: 'adapter-lead' }, own, 'ohm', 'printed');
+    ohm += own ?? evidence.assume(to, { of: 'adapter-lead' }, ASSUMED.adapterLeadOhm, 'ohm');
+  } else if (!cable && !isA(from, 'adapter')) ohm += evidence.assume(from, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm');
   return ohm;
 }
 
@@ -54,12 +52,17 @@ function cableResistance(cable: NonNullable<Ends['cable']>, evidence: Evidence):
   }
   const areaMm2 = wireArea(cable.gear);
   if (lengthM !== undefined && areaMm2 !== undefined) {
-    const wireOhm = leadOhm(lengthM, areaMm2);
+    const contactOhm = evidence.assume(cable, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm');
+    const wireOhm = leadOhm(lengthM, areaMm2, { contactOhm });
     evidence.note(cable, { of: 'wire-resistance', lengthM, areaMm2 }, wireOhm, 'ohm', 'computed');
     return wireOhm;
   }
-  evidence.note(cable, { of: 'cable-resistance' }, ASSUMED.cableOhm, 'ohm', 'assumed');
-  return ASSUMED.cableOhm;
+  const { typical, low, high } = ASSUMED.wireMm2;
+  const byLength =
+    lengthM === undefined
+      ? ASSUMED.cableOhm
+      : { typical: leadOhm(lengthM, typical), low: leadOhm(lengthM, high), high: leadOhm(lengthM, low), worse: 'high' as const };
+  return evidence.assume(cable, { of: 'cable-resistance' }, byLength, 'ohm');
 }
 
 /** Every known limit of a connection, the least first; what is not known and must be is told to the evidence. */
@@ -76,11 +79,14 @@ export function currentLimits(ends: Ends, contract: Contract | undefined, eviden
     const byPower = isA(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
     if (output.maxA === undefined && !byPower) evidence.lack('port-current', from, { connectionId: id, port: output.name });
   }
+  // without a contract the port gives its 5 V, at what its rating and the standard allow
+  if (output.gives === 'pd' && !contract) add(plainPortAmps(ends, output), 'port', from.gear.name, output.name);
   if (output.gives !== 'pd') add(output.fuseA, 'port-fuse', from.gear.name, output.name);
   if (cable) {
     const maxA = cableLimit(cable.gear);
     add(maxA, 'cable', cable.gear.name);
-    if (maxA === undefined) evidence.lack('cable-current', cable, { connectionId: id });
+    // what its wire carries is looked at by itself: a wire gets hot, it does not cut out
+    if (maxA === undefined && wireArea(cable.gear) === undefined) evidence.lack('cable-current', cable, { connectionId: id });
     add(cable.gear.fuseA, 'cable-fuse', cable.gear.name);
   }
   if (input.takes === 'window') add(input.maxA, 'input', to.gear.name, input.name);

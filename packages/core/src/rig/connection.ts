@@ -1,30 +1,20 @@
 import { cellVoltage, CHEMISTRIES, fullVoltage } from '../cell';
 import type { Converter } from '../circuit';
 import { batteryFigures } from '../gear';
-import type { Output, Rig } from '../gear';
+import type { Battery, Output, Rig } from '../gear';
 import { PLAIN_V } from '../usb';
 import type { Contract } from '../usb';
-import { ASSUMED } from './assumed';
+import { ASSUMED, timesFigure } from './assumed';
 import { currentLimits, leadResistance } from './conductor';
 import type { CurrentLimit } from './conductor';
 import { contractOf, isPlainUsb, offerOf, plainContract } from './contract';
 import type { DrawnRig, Ends } from './drawn-rig';
 import type { Evidence } from './figure';
-import { batteryState } from './pack-spec';
+import { outputVolts, windowOf } from './output-volts';
+import type { OutputVolts } from './output-volts';
+import { batteryState, isChargedInPlace } from './pack-spec';
 import { isA } from './part';
 import type { Part, Source } from './part';
-
-/** The volts that stand at an output, whatever hangs on it. */
-export interface OutputVolts {
-  /** What gives them, for sentences. */
-  readonly name: string;
-  readonly highV: number;
-  readonly lowV: number;
-  /** Without load, at the charge the run starts with. */
-  readonly startV: number;
-  /** Follows the battery down; otherwise it is held. */
-  readonly followsPack: boolean;
-}
 
 /**
  * One link of a rig with everything known about it, as its source sees it: which ports and cable meet, what the output
@@ -45,6 +35,10 @@ export interface Connection extends Ends {
   readonly limits: readonly CurrentLimit[];
   /** The most that a device takes here while its own battery gives the rest; undefined where it takes all or nothing. */
   readonly mixedW: number | undefined;
+  /** The most watts that arrive of a contract; undefined without one. */
+  readonly agreedW: number | undefined;
+  /** What the part at its end takes for itself. */
+  readonly ownW: number | undefined;
   /** A figure is missing that must not be guessed, so nothing behind it can be computed. */
   readonly incomplete: boolean;
 }
@@ -71,21 +65,24 @@ export function connectionsOf(drawn: DrawnRig, source: Source, evidence: Evidenc
 /** A link that no source reaches: its plugs can be looked at, its volts cannot. */
 export function unfedConnection(ends: Ends): Connection {
   const nothing = { source: undefined, before: undefined, supply: undefined, converter: undefined, contract: undefined };
-  return { ...ends, ...nothing, leadOhm: 0, limits: [], mixedW: undefined, incomplete: true };
+  return { ...ends, ...nothing, leadOhm: 0, limits: [], mixedW: undefined, agreedW: undefined, ownW: undefined, incomplete: true };
 }
 
 function connect(drawn: DrawnRig, source: Source, ends: Ends, before: Connection | undefined, evidence: Evidence): Connection {
-  const given = before?.supply ?? (before === undefined ? sourceSupply(drawn.rig, source, ends.output) : undefined);
+  const given = before?.supply ?? (before === undefined ? sourceSupply(drawn.rig, source, evidence) : undefined);
   const gives = outputOf(drawn, ends, given, before, evidence);
   const leadOhm = leadResistance(ends, evidence);
+  const windowed = { ...ends, input: windowOf(ends, evidence) };
   return {
-    ...ends,
+    ...windowed,
     source,
     before,
     ...gives,
     leadOhm,
     mixedW: mixedPower(drawn, ends, gives.contract, leadOhm),
-    limits: currentLimits(ends, gives.contract, evidence),
+    agreedW: gives.contract && agreedPower(gives.contract, leadOhm),
+    ownW: ownDraw(drawn, ends, evidence),
+    limits: currentLimits(windowed, gives.contract, evidence),
     incomplete: gives.incomplete || (before?.incomplete ?? false),
   };
 }
@@ -96,22 +93,42 @@ const WITHIN = 1 - 1e-9;
 /** Watts that reach a device at the contract's current, where its own battery adds what is missing. */
 function mixedPower(drawn: DrawnRig, { id, to, input }: Ends, contract: Contract | undefined, leadOhm: number): number | undefined {
   const mixes = input.takes === 'pd' && (input.sink === 'mixes' || input.sink === 'needs-battery');
-  if (!mixes || !contract || !hasCushion(drawn, to, id)) return undefined;
-  return contract.currentA * (contract.voltageV - contract.currentA * leadOhm) * WITHIN;
+  return mixes && contract && hasCushion(drawn, to, id) ? agreedPower(contract, leadOhm) : undefined;
 }
 
-/** A battery's own range, or the volts a mains supply holds. */
-function sourceSupply(rig: Rig, source: Source, output: Output): OutputVolts | undefined {
-  if (isA(source, 'battery')) {
-    const { chemistry, cellsInSeries, name } = source.gear;
-    const startV = cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, batteryState(rig, source.id).startSoc);
-    return { name, highV: fullVoltage(chemistry, cellsInSeries), lowV: batteryFigures(source.gear).cutoffV, startV, followsPack: true };
-  }
-  return output.gives === 'fixed' ? held(source.gear.name, output.voltageV) : undefined;
+/** Watts that arrive of a contract at its full current: what the lead takes is within what was agreed on. */
+function agreedPower({ voltageV, currentA }: Contract, leadOhm: number): number {
+  return Math.max(0, currentA * (voltageV - currentA * leadOhm) * WITHIN);
 }
 
-function held(name: string, voltageV: number): OutputVolts {
-  return { name, highV: voltageV, lowV: voltageV, startV: voltageV, followsPack: false };
+/** What electronics in a plate or a box take for themselves; a splitter and a grip are wire. */
+function ownDraw(drawn: DrawnRig, { to }: Ends, evidence: Evidence): number | undefined {
+  if (!isA(to, 'hub')) return undefined;
+  const { standbyW, form } = to.gear;
+  if (standbyW !== undefined) return standbyW;
+  // its converters have their own
+  if (form === 'splitter' || form === 'grip' || drawn.ends.some(({ from, output }) => from.id === to.id && output.gives !== 'pack')) return undefined;
+  return evidence.assume(to, { of: 'own-draw' }, form === 'plate' ? ASSUMED.converterOwnW : ASSUMED.bankOwnW, 'W');
+}
+
+/** A battery's own range; undefined where nothing says it. What a supply gives is said by its output. */
+function sourceSupply(rig: Rig, source: Source, evidence: Evidence): OutputVolts | undefined {
+  if (!isA(source, 'battery')) return undefined;
+  const { chemistry, name } = source.gear;
+  const { cellsInSeries: cells, cutoffV = 0 } = batteryFigures(source.gear);
+  if (cells === undefined) return undefined;
+  const startV = cells * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, batteryState(rig, source.id).startSoc);
+  const highV = fullVoltage(chemistry, cells);
+  return { name, highV, lowV: cutoffV, startV, followsPack: true, chargingV: chargingVolts(rig, source, cells, highV, evidence) };
+}
+
+/** Volts at which a battery stands while its charger or panel is on it; undefined where it is not charged in place. */
+function chargingVolts(rig: Rig, source: Part<Battery>, cells: number, fullV: number, evidence: Evidence): number | undefined {
+  const { chargeV, chemistry } = source.gear;
+  if (chargeV !== undefined) return chargeV;
+  if (!isChargedInPlace(rig, source.id)) return undefined;
+  if (chemistry !== 'agm') return fullV;
+  return evidence.assume(source, { of: 'charging-volts' }, timesFigure(ASSUMED.leadAcidChargeCellV, cells), 'V');
 }
 
 type Gives = Pick<Connection, 'supply' | 'converter' | 'contract' | 'incomplete'>;
@@ -122,13 +139,16 @@ const GIVES_NOTHING_KNOWN: Gives = { supply: undefined, converter: undefined, co
 function outputOf(drawn: DrawnRig, ends: Ends, given: OutputVolts | undefined, before: Connection | undefined, evidence: Evidence): Gives {
   const { output } = ends;
   if (output.gives === 'pack') return handedOn(ends, output, given, evidence);
-  const regulated = (voltageV: number): Pick<Gives, 'supply' | 'converter'> => {
-    const { from } = ends;
-    const name = isA(from, 'battery') || isA(from, 'supply') ? 'The port' : from.gear.name;
-    return { supply: held(name, voltageV), converter: converterOf(ends, before, voltageV, evidence) };
-  };
+  const regulated = (voltageV: number): Pick<Gives, 'supply' | 'converter'> => ({
+    supply: outputVolts(ends, voltageV, given, evidence),
+    converter: converterOf(ends, before, voltageV, evidence),
+  });
   if (output.gives === 'pd') return delivered(drawn, ends, output, regulated, evidence);
   const { voltageV, maxA } = output;
+  if (voltageV === undefined) {
+    evidence.lack(isA(ends.from, 'supply') ? 'source-voltage' : 'output-voltage', ends.from, { connectionId: ends.id, port: output.name });
+    return GIVES_NOTHING_KNOWN;
+  }
   const plain = ends.input.takes === 'pd' && isPlainUsb(voltageV);
   return { ...regulated(voltageV), contract: plain ? plainContract(ends, maxA) : undefined, incomplete: plain && maxA === undefined };
 }
@@ -139,6 +159,8 @@ function handedOn(ends: Ends, output: Extract<Output, { gives: 'pack' }>, given:
     evidence.lack('output-voltage', from, { connectionId: ends.id });
     return GIVES_NOTHING_KNOWN;
   }
+  // a supply that hands on what nothing gives it: its volts are not known
+  if (isA(from, 'supply')) evidence.lack('source-voltage', from, { connectionId: ends.id, port: output.name });
   const contract = input.takes === 'pd' && given && isPlainUsb(given.highV) ? plainContract(ends, output.maxA) : undefined;
   return { supply: given, converter: undefined, contract, incomplete: given === undefined };
 }
@@ -177,25 +199,40 @@ function converterOf({ from, output }: Ends, before: Connection | undefined, out
   if (isA(from, 'supply')) return { outputV, efficiency: 1, standbyW: 0 }; // a wall socket's losses cost nobody a minute
   const regulated = output as Extract<Output, { gives: 'fixed' | 'pd' }>;
   const adapter = isA(from, 'adapter') ? from.gear : undefined;
-  const efficiency = regulated.efficiency ?? (isA(from, 'battery') ? ASSUMED.bankEfficiency : ASSUMED.converterEfficiency);
-  const standbyW = regulated.standbyW ?? (adapter ? ASSUMED.adapterStandbyW : 0);
-  const linear = adapter?.linear ?? false;
+  const works = output.gives === 'fixed' ? output.works : undefined;
+  const port = adapter ? undefined : output.name;
   if (adapter) evidence.note(from, { of: 'output' }, outputV, 'V', adapter.from?.voltageV ?? 'printed');
-  if (!linear) {
-    const provenance = regulated.efficiency === undefined ? 'assumed' : (adapter?.from?.efficiency ?? 'printed');
-    evidence.note(from, { of: 'efficiency', port: adapter ? undefined : output.name }, efficiency, 'fraction', provenance);
-  }
-  if (adapter) evidence.note(from, { of: 'own-draw' }, standbyW, 'W', regulated.standbyW === undefined ? 'assumed' : 'printed');
+  if (works === undefined && before) evidence.note(from, { of: 'works', port: output.name }, outputV, 'V', 'assumed');
   const gate = before?.input;
   const { minV, maxV, startV } = gate?.takes === 'window' ? gate : {};
+  // what only steps down drops out where its input has come down to its output
+  const leastV = works === 'down' ? Math.max(minV ?? 0, outputV) : minV;
   return {
     outputV,
-    efficiency,
-    standbyW,
-    ...(linear && { linear }),
-    ...(minV !== undefined && { minInputV: minV }),
+    efficiency: efficiencyOf(from, regulated, port, evidence),
+    standbyW: standbyOf(from, regulated, port, evidence),
+    ...(adapter?.linear && { linear: true }),
+    ...(leastV !== undefined && { minInputV: leastV }),
     ...(startV !== undefined && { startInputV: startV }),
     ...(maxV !== undefined && { maxInputV: maxV }),
     ...(adapter && output.gives === 'fixed' && output.maxA !== undefined && { maxOutputA: output.maxA }),
   };
+}
+
+type Regulated = Extract<Output, { gives: 'fixed' | 'pd' }>;
+
+function efficiencyOf(from: Part, { efficiency }: Regulated, port: string | undefined, evidence: Evidence): number {
+  if (isA(from, 'adapter') && from.gear.linear) return 1; // what goes in as current comes out as current
+  const basis = { of: 'efficiency', port } as const;
+  if (efficiency === undefined)
+    return evidence.assume(from, basis, isA(from, 'battery') ? ASSUMED.bankEfficiency : ASSUMED.converterEfficiency, 'fraction');
+  evidence.note(from, basis, efficiency, 'fraction', (isA(from, 'adapter') ? from.gear.from?.efficiency : undefined) ?? 'printed');
+  return efficiency;
+}
+
+function standbyOf(from: Part, { standbyW }: Regulated, port: string | undefined, evidence: Evidence): number {
+  const basis = { of: 'own-draw', port } as const;
+  if (standbyW === undefined) return evidence.assume(from, basis, isA(from, 'battery') ? ASSUMED.bankOwnW : ASSUMED.converterOwnW, 'W');
+  evidence.note(from, basis, standbyW, 'W', 'printed');
+  return standbyW;
 }

@@ -1,5 +1,5 @@
 import type { Output } from '../gear';
-import { negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../usb';
+import { LEGACY_A, negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../usb';
 import type { Contract, Profile } from '../usb';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';
@@ -23,8 +23,17 @@ export function contractOf(ends: Ends, output: DeliveryOutput, profiles: readonl
   if (input.takes !== 'pd' || input.minV === undefined || input.maxV === undefined) return undefined;
   const carries = usbCable(cable?.gear.marked5A ?? false, cable?.gear.extendedRange ?? false);
   const sink = { minV: input.minV, maxV: input.maxV, programmable: input.programmable ?? false };
-  if (!carriesDelivery(ends)) return plainFiveVolts(TYPE_C_A, carries, sink);
+  if (!carriesDelivery(ends)) return plainFiveVolts(plainPortAmps(ends, output), carries, sink);
   return negotiate(profiles, carries, sink, output.programmable);
+}
+
+/**
+ * Amps at 5 V that a Power Delivery port gives where nothing is agreed on: its own 5 V profile, or its rating; 3 A at most
+ * from USB-C to USB-C, the standard's 1.5 A through a USB-A end.
+ */
+export function plainPortAmps(ends: Ends, { ratingW, profiles }: DeliveryOutput): number {
+  const own = profiles?.find(({ voltageV }) => isPlainUsb(voltageV))?.currentA;
+  return Math.min(carriesDelivery(ends) ? TYPE_C_A : LEGACY_A, own ?? (ratingW === undefined ? TYPE_C_A : ratingW / PLAIN_V));
 }
 
 /** What an input made for Power Delivery takes from a plain 5 V port of so many amps. */
@@ -44,5 +53,5 @@ export function offerOf(
   const ratingW = neighbours === 0 ? port.ratingW : port.sharedRatingW;
   if (ratingW !== undefined && neighbours > 0) evidence.note(from, { of: 'shared-rating', port: output.name }, ratingW, 'W', 'printed');
   const byRating = ratingW === undefined ? undefined : profilesByRating(ratingW);
-  return neighbours === 0 ? (port.profiles ?? byRating) : byRating;
+  return (neighbours === 0 ? port.profiles : port.sharedProfiles) ?? byRating;
 }

@@ -1,11 +1,16 @@
 import type { Draw, Provenance } from '../gear';
 import type { Unit } from '../quantity';
+import { leant } from './assumed';
+import type { Assumption } from './assumed';
 import { roleOf } from './part';
 import type { Part, Role } from './part';
 
 /** What a figure is of, with what its formula is made from; `words` names it and writes the formula. */
 export type FigureBasis =
-  | { readonly of: 'cable-resistance' | 'adapter-lead' | 'contacts' | 'output' | 'own-draw' | 'start-charge' }
+  | { readonly of: 'cable-resistance' | 'adapter-lead' | 'contacts' | 'output' | 'own-draw' | 'start-charge' | 'charging-volts' }
+  | { readonly of: 'supply-volts' | 'works' | 'least-volts' | 'highest-volts'; readonly port: string }
+  | { readonly of: 'pack-limit'; readonly timesC: number }
+  | { readonly of: 'least-current' }
   | { readonly of: 'wire-resistance'; readonly lengthM: number; readonly areaMm2: number }
   | {
       readonly of: 'contract';
@@ -53,11 +58,25 @@ export interface Figure {
   readonly unit: Unit;
   readonly from: Provenance | 'assumed' | 'computed' | 'chosen';
   readonly basis: FigureBasis;
+  /** How far off an assumed one may be. */
+  readonly range?: { readonly low: number; readonly high: number };
+}
+
+/** How far each assumption is leant, by its name: 0 as it is typical, 1 to the end that costs, −1 to the other. */
+export type Lean = (assumption: string) => number;
+const TYPICAL: Lean = () => 0;
+
+/** The name of an assumption: what, of which part. */
+export function assumptionName(part: Part, basis: Pick<FigureBasis, 'of'> & { readonly port?: string | undefined }): string {
+  return `${part.id} ${basis.of} ${basis.port ?? ''}`;
 }
 
 /** A figure that nobody gave and that must not be guessed. */
 export type LackOf =
   | 'output-voltage'
+  | 'source-voltage'
+  | 'cells'
+  | 'pins'
   | 'port-offer'
   | 'port-offer-shared'
   | 'port-current'
@@ -85,9 +104,30 @@ export interface Lack {
 export class Evidence {
   readonly figures: Figure[] = [];
   readonly lacks: Lack[] = [];
+  /** What was assumed, by the names that a `Lean` goes by. */
+  readonly assumptions = new Map<string, Figure>();
 
-  note(part: Part, basis: FigureBasis, value: number, unit: Unit, from: Figure['from']): void {
-    this.figures.push({ role: roleOf(part), gearId: part.id, part: part.gear.name, value, unit, from, basis });
+  constructor(private readonly lean: Lean = TYPICAL) {}
+
+  note(part: Part, basis: FigureBasis, value: number, unit: Unit, from: Figure['from'], range?: Figure['range']): void {
+    this.figures.push({ role: roleOf(part), gearId: part.id, part: part.gear.name, value, unit, from, basis, ...(range && { range }) });
+  }
+
+  /** The value to go on with for what nobody gave; noted with its range. */
+  assume(part: Part, basis: FigureBasis, assumption: Assumption, unit: Unit): number {
+    const value = leant(assumption, this.leanOf(part, basis));
+    this.noteAssumed(part, basis, value, assumption, unit);
+    return value;
+  }
+
+  /** The same for what is put in by a share of its own. */
+  noteAssumed(part: Part, basis: FigureBasis, value: number, { low, high }: Assumption, unit: Unit): void {
+    this.note(part, basis, value, unit, 'assumed', { low, high });
+    this.assumptions.set(assumptionName(part, basis), this.figures.at(-1)!);
+  }
+
+  leanOf(part: Part, basis: Pick<FigureBasis, 'of'> & { readonly port?: string | undefined }): number {
+    return this.lean(assumptionName(part, basis));
   }
 
   lack(of: LackOf, part: Part, { connectionId, port, readW }: Partial<Pick<Lack, 'connectionId' | 'port' | 'readW'>> = {}): void {

@@ -2,6 +2,7 @@ import { ageFactor, CHEMISTRIES, coldDerating, packFrom } from '../cell';
 import type { PackSpec } from '../cell';
 import { batteryFigures } from '../gear';
 import type { Battery, Rig } from '../gear';
+import { ASSUMED, leant, timesFigure } from './assumed';
 import type { Evidence } from './figure';
 import type { Part } from './part';
 
@@ -16,24 +17,30 @@ export function batteryState(
   return { startSoc: charge ?? 1, temperatureC: cold ?? 25, chosen: { charge: charge !== undefined, cold: cold !== undefined } };
 }
 
+/** Whether a charger or a panel is on a battery while it feeds. */
+export function isChargedInPlace({ batteries = [], unattended }: Rig, gearId: string): boolean {
+  return (unattended?.panelW ?? 0) > 0 || (batteries.find((state) => state.gearId === gearId)?.charging ?? false);
+}
+
 /** A battery as a pack, under the rig's conditions; undefined while its energy is not known. */
 export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): PackSpec | undefined {
   const battery = part.gear;
-  const { energyWh, resistanceOhm, maxA } = batteryFigures(battery);
-  if (energyWh === undefined) {
-    evidence.lack('energy', part);
-    return undefined;
-  }
+  const { energyWh, resistanceOhm, maxA, cellsInSeries } = batteryFigures(battery);
+  if (cellsInSeries === undefined) evidence.lack('cells', part);
+  if (energyWh === undefined) evidence.lack('energy', part);
+  if (energyWh === undefined || cellsInSeries === undefined) return undefined;
   const { startSoc, temperatureC } = batteryState(rig, part.id);
   // a measured capacity has the age in it already
   const measured = battery.from?.energyWh === 'measured';
   const [years, cycles] = measured ? [0, 0] : [battery.years ?? 0, battery.cycles ?? 0];
   const spec: PackSpec = {
     chemistry: battery.chemistry,
-    cellsInSeries: battery.cellsInSeries,
+    cellsInSeries,
     energyWh,
-    ...(resistanceOhm !== undefined && { resistanceOhm }),
-    ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }),
+    ...(resistanceOhm === undefined
+      ? { resistanceShare: leant(ASSUMED.packOhmShare, evidence.leanOf(part, { of: 'pack-resistance' })) }
+      : { resistanceOhm }),
+    cutoffV: battery.cutoffV ?? assumedCutoff(part, cellsInSeries, evidence),
     ...(maxA !== undefined && { maxA }),
     startSoc,
     temperatureC,
@@ -44,10 +51,16 @@ export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): P
   return spec;
 }
 
+function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): number {
+  const { cutoffCellV, name: chemistry } = CHEMISTRIES[part.gear.chemistry];
+  const basis = { of: 'cutoff', cells, cutoffCellV, chemistry } as const;
+  return evidence.assume(part, basis, timesFigure(ASSUMED.cutoffShare, cells * cutoffCellV), 'V');
+}
+
 /** What the pack rests on: its own figures where it has them, typical ones where it has not. */
 function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
-  const { from: provenance = {}, cutoffV, cellsInSeries, chemistry: kind } = part.gear;
-  const { energyWh, startSoc = 1, temperatureC = 25, years = 0, cycles = 0 } = spec;
+  const { from: provenance = {}, cutoffV, chemistry: kind } = part.gear;
+  const { energyWh, cellsInSeries, startSoc = 1, temperatureC = 25, years = 0, cycles = 0 } = spec;
   const { fromCells, resistanceOhm } = batteryFigures(part.gear);
   const { chosen } = batteryState(rig, part.id);
   const { cold, ratedHours, cellOhmAh, cutoffCellV, name: chemistry } = CHEMISTRIES[kind];
@@ -67,13 +80,13 @@ function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evide
   const pack = packFrom(spec);
   evidence.note(part, { of: 'capacity', energyWh, ratedHours }, pack.capacityAh, 'Ah', 'computed');
   const resistance = { of: 'pack-resistance', cells: cellsInSeries, cellOhmAh, factor: resistanceFactor, temperatureC } as const;
-  evidence.note(
-    part,
-    resistance,
-    pack.resistanceOhm,
-    'ohm',
-    resistanceOhm === undefined ? 'assumed' : (provenance.resistanceOhm ?? 'printed'),
-  );
+  if (resistanceOhm !== undefined) evidence.note(part, resistance, pack.resistanceOhm, 'ohm', provenance.resistanceOhm ?? 'printed');
+  else evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm(spec)), 'ohm');
+  if (cutoffV === undefined) return;
   const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
-  evidence.note(part, cutoff, pack.cutoffV, 'V', cutoffV === undefined ? 'assumed' : (provenance.cutoffV ?? 'printed'));
+  evidence.note(part, cutoff, pack.cutoffV, 'V', provenance.cutoffV ?? 'printed');
+}
+
+function typicalOhm(spec: PackSpec): number {
+  return packFrom({ ...spec, resistanceShare: 1 }).resistanceOhm;
 }

@@ -40,7 +40,7 @@ export type Stop =
   | { readonly why: 'after-swaps'; readonly swaps: number; readonly battery: string; readonly swapMin: number; readonly stopMin: number };
 
 /** What ends a source's run. */
-export function stopOf({ source, connections, unlimited }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
+export function stopOf({ source, connections, unlimited, spec }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
   const { name } = source.gear;
   const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
   const nameOf = (id: string): string =>
@@ -57,7 +57,7 @@ export function stopOf({ source, connections, unlimited }: SourceTree, draws: Re
   const { minV = 0, startV } = here?.input.takes === 'window' ? here.input : {};
   switch (run.cause) {
     case 'pack-cutoff':
-      return { why: 'cutoff', cutoffV: isA(source, 'battery') ? batteryFigures(source.gear).cutoffV : 0, ...left };
+      return { why: 'cutoff', cutoffV: spec?.cutoffV ?? 0, ...left };
     case 'converter-dropout':
       if (run.minutes === 0 && startV !== undefined) return { why: 'will-not-start', place };
       return { why: 'drops-out', place, minV, ...left };

@@ -20,9 +20,10 @@ export type Flight = 'free' | 'approval' | 'no' | 'unknown';
  */
 export function mayFly(battery: Battery): Flight {
   // what is printed counts at the gate, not what was measured
-  const energyWh = battery.labelWh ?? batteryFigures(battery).energyWh;
+  const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
+  const energyWh = battery.labelWh ?? counted;
   if (energyWh === undefined) return 'unknown';
-  if (battery.chemistry === 'agm') return energyWh <= AIR_LIMITS.leadAcidWh && battery.cellsInSeries <= 6 ? 'free' : 'no';
+  if (battery.chemistry === 'agm') return energyWh <= AIR_LIMITS.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
   if (energyWh <= AIR_LIMITS.freeWh) return 'free';
   return energyWh <= AIR_LIMITS.approvalWh ? 'approval' : 'no';
 }

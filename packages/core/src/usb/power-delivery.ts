@@ -49,6 +49,8 @@ const PROGRAMMABLE_STEP_V = 0.02;
 export const PLAIN_V = 5;
 /** Amps of a USB-C port that speaks Power Delivery, towards a device that does not (Type-C current, highest level). */
 export const TYPE_C_A = 3;
+/** Amps of a USB-A charging port by the standard; makers' own schemes give more, where the port says so. */
+export const LEGACY_A = 1.5;
 
 /**
  * The profiles a source of a rating offers when it prints no list of its own: 3 A at each step, the last at

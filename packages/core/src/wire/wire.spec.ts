@@ -16,7 +16,7 @@ describe('wire', () => {
   });
 
   it('copper warms by 0.39 % a degree', () => {
-    expect((leadOhm(1, 0.5, 40) - 0.02) / (leadOhm(1, 0.5) - 0.02)).toBeCloseTo(1.078, 9);
+    expect((leadOhm(1, 0.5, { temperatureC: 40 }) - 0.02) / (leadOhm(1, 0.5) - 0.02)).toBeCloseTo(1.078, 9);
   });
 
   it('carries what the table says, straight between its points, and never more for thinner wire', () => {

@@ -35,8 +35,12 @@ export function areaOfAwg(gauge: number): number {
  *
  * @example leadOhm(1, 0.5) // 0.089
  */
-export function leadOhm(lengthM: number, areaMm2: number, temperatureC = 20): number {
-  return (2 * COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (temperatureC - 20)) * lengthM) / areaMm2 + 2 * CONTACT_PAIR_OHM;
+export function leadOhm(
+  lengthM: number,
+  areaMm2: number,
+  { temperatureC = 20, contactOhm = CONTACT_PAIR_OHM }: { readonly temperatureC?: number; readonly contactOhm?: number } = {},
+): number {
+  return (2 * COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (temperatureC - 20)) * lengthM) / areaMm2 + 2 * contactOhm;
 }
 
 /**

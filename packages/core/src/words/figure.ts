@@ -20,6 +20,20 @@ export function figureName({ basis }: Figure): string {
       return 'Own draw';
     case 'start-charge':
       return 'Charge at the start';
+    case 'charging-volts':
+      return 'Volts while it is charged';
+    case 'supply-volts':
+      return `Volts of ${basis.port}`;
+    case 'works':
+      return `${basis.port} works down and up to`;
+    case 'least-volts':
+      return `Lowest volts at ${basis.port}`;
+    case 'highest-volts':
+      return `Highest volts at ${basis.port}`;
+    case 'pack-limit':
+      return 'Most current';
+    case 'least-current':
+      return 'Switches itself off below';
     case 'contract':
       return `Contract of ${basis.port}`;
     case 'shared-rating':
@@ -50,7 +64,7 @@ export function figureFormula({ basis, from }: Figure): string | undefined {
   switch (basis.of) {
     case 'wire-resistance': {
       const { lengthM, areaMm2 } = basis;
-      const contacts = say(ASSUMED.contactsOhm, 'ohm');
+      const contacts = say(ASSUMED.contactsOhm.typical, 'ohm');
       return `2 × 0.01724 × ${lengthM} m ÷ ${Math.round(areaMm2 * 1000) / 1000} mm² + 2 pairs of contacts of ${contacts}`;
     }
     case 'contract': {
@@ -84,12 +98,20 @@ export function figureFormula({ basis, from }: Figure): string | undefined {
       const since = basis.lastSwapMin > 0 ? ` since the last change at ${say(basis.lastSwapMin, 'min')}` : '';
       return `${say(basis.firstStopMin, 'min')} less the reserve of ${say(basis.reserve, 'fraction')}${since}`;
     }
+    case 'pack-limit':
+      return `${basis.timesC} times its amp-hours`;
     case 'cable-resistance':
     case 'adapter-lead':
     case 'contacts':
     case 'output':
     case 'own-draw':
     case 'start-charge':
+    case 'charging-volts':
+    case 'supply-volts':
+    case 'works':
+    case 'least-volts':
+    case 'highest-volts':
+    case 'least-current':
     case 'shared-rating':
     case 'efficiency':
       return undefined;

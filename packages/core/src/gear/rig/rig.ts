@@ -1,5 +1,5 @@
 import { idShape, localId, unknown } from '../fields';
-import { choice, list, number, object, optional, record, text } from '../../shape';
+import { choice, flag, list, number, object, optional, record, text } from '../../shape';
 import type { Infer } from '../../shape';
 import { balanceShape } from './balance-shape';
 import { styleShape } from './style';
@@ -63,6 +63,8 @@ export const rigShape = object('Rig', {
         gearId: idShape,
         startCharge: optional(charge),
         temperatureC: optional(temperature),
+        /** On a charger or a panel at the same time: everything on it stands at the charging voltage. */
+        charging: optional(flag('Charged while it feeds')),
         /** Those that take its place one after the other. */
         spareIds: optional(list('Spares', idShape, { max: 20 })),
       }),

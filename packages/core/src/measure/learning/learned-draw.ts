@@ -1,5 +1,5 @@
 import { CHEMISTRIES, coldDerating, ocvArea } from '../../cell';
-import { energyNow } from '../../gear';
+import { batteryFigures, energyNow } from '../../gear';
 import type { Battery } from '../../gear';
 import { through } from '../feed-loss';
 import { dayOf } from '../log';
@@ -95,7 +95,7 @@ export function usedEnergy(
   const held = `${say(energyWh, 'Wh')}${observation.temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
   if (observation.kind === 'run-down') return { energyWh, sigmaWh: energyWh * spread, formula: held };
   const part = observation.kind === 'two-point' ? byVolts(observation, battery) : byIndicator(observation);
-  if (part.share <= 0) return undefined;
+  if (part === undefined || part.share <= 0) return undefined;
   return {
     energyWh: energyWh * part.share,
     sigmaWh: energyWh * Math.hypot(part.sigma, part.share * spread),
@@ -111,9 +111,11 @@ function byIndicator({ from, to, step }: ObservationOf<'part' | 'shots'>): { sha
 /** Charge by the volts at rest, along the cell's table. */
 function byVolts(
   { fromV, toV }: Extract<DrawObservation, { kind: 'two-point' }>,
-  { chemistry, cellsInSeries }: Battery,
-): { share: number; sigma: number } {
-  const table = CHEMISTRIES[chemistry].ocvPerCell;
+  battery: Battery,
+): { share: number; sigma: number } | undefined {
+  const { cellsInSeries } = batteryFigures(battery);
+  if (cellsInSeries === undefined) return undefined;
+  const table = CHEMISTRIES[battery.chemistry].ocvPerCell;
   const energyShare = (volts: number): number => {
     const cellV = volts / cellsInSeries;
     let soc = cellV <= table[0]![1] ? 0 : 1;

@@ -29,6 +29,15 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     what: () => 'its output voltage',
     remedy: 'Read its label, or measure it with a meter before the camera is attached.',
   },
+  'source-voltage': {
+    what: ({ port }) => `what voltage ${port ?? 'it'} gives`,
+    remedy: 'Read its label, or measure it with a meter before anything is attached.',
+  },
+  cells: { what: () => 'how many cells it has in series', remedy: 'Type the cells in series, or its nominal voltage as printed.' },
+  pins: {
+    what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device insists on`,
+    remedy: 'Look at its contacts, or try it with the device switched on.',
+  },
   'port-offer': { what: ({ port }) => `what ${port} offers`, remedy: 'Type its rating in watts or its list of profiles.' },
   'port-offer-shared': {
     what: ({ port }) => `what ${port} offers beside a neighbour`,
