@@ -1,3 +1,4 @@
+import { finding } from '../src/findings';
 import type { Facts, FindingCode } from '../src/findings';
 import type { Contract } from '../src/usb';
 
@@ -111,7 +112,8 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   ],
   'over-current': [
     { at: 'lead', to: 'Lamp', startA: 4.5, endA: 5.2, limit: PORT },
-    { at: 'battery', battery: 'Holmvik 49', maxA: 4 },
+    { at: 'battery', battery: 'Holmvik 49', maxA: 4, isBare: false },
+    { at: 'battery', battery: 'Two bare cells', maxA: 4, isBare: true },
   ],
   'over-current-late': [
     ...(['contract', 'port', 'port-fuse', 'cable', 'cable-fuse', 'input', 'part-fuse', 'battery'] as const).map((by) => ({
@@ -123,7 +125,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
       afterMin: 242,
       arrivesV: 12.4,
     })),
-    { at: 'battery', battery: 'Holmvik 49', maxA: 4, afterMin: 30 },
+    { at: 'battery', battery: 'Holmvik 49', maxA: 4, isBare: false, afterMin: 30 },
   ],
   'peak-stops': [
     { battery: 'Cell', peakW: 20, charge: 0.3, afterMin: 40 },
@@ -197,8 +199,8 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'single-point': [TOGETHER],
   'stops-together': [TOGETHER],
   'no-cushion': [
-    { devices: ['Plovera R'], wantedMin: 240, plannedMin: 100 },
-    { devices: ['Plovera R', 'Lysning 7'], wantedMin: 240, plannedMin: 100 },
+    { devices: ['Plovera R'], wantedMin: 240, firstSwapMin: 100, swapMin: 1 },
+    { devices: ['Plovera R', 'Lysning 7'], wantedMin: 240, firstSwapMin: 100, swapMin: 1 },
   ],
   'spare-unfit': [
     ...(['energy-unknown', 'other-cells', 'other-cutoff', 'less-current'] as const).map((why) => ({
@@ -211,4 +213,38 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   lasts: [{ ...LASTING, wantedMin: 120 }],
   'lasts-into-reserve': [{ ...LASTING, wantedMin: 190 }],
   'too-short': [LASTING, { ...LASTING, plannedMin: 0, firstStopMin: 0 }],
+  'takes-no-power': [{ device: 'Plovera R', port: 'Remote', source: 'Holmvik 95' }],
+  'pins-missing': [{ device: 'Plovera R', port: 'Bay', source: 'Adapter M', missing: ['thermistor', 'data'] }],
+  'figure-doubtful': [
+    { doubt: 'cutoff', of: 'Holmvik 95', cells: 4, cutoffV: 18, lowV: 9.6, highV: 14.4 },
+    { doubt: 'cells', of: 'Holmvik 95', cells: 3, nominalV: 14.4, cellsV: 10.8 },
+    { doubt: 'energy', of: 'Holmvik 95', cells: 4, energyWh: 95, countedWh: 50 },
+    { doubt: 'watts', of: 'Grynna 27 PD', port: 'USB-C', watts: 27, voltageV: 9, currentA: 2 },
+    { doubt: 'watts', of: 'Adapter M', port: undefined, watts: 30, voltageV: 8, currentA: 2 },
+  ],
+  'assumption-decides': [false, true].map((stopsAsAssumed) => ({
+    otherwise: finding('poe-short', 'stop', { aspect: 'current', role: 'device', part: 'Lamp' }, { device: 'Lamp', agreedW: 25.5, drawnW: 30 }),
+    stopsAsAssumed,
+    assumed: [
+      { role: 'cable', gearId: 'lead', part: 'D-tap lead', value: 0.08, unit: 'ohm', from: 'assumed', basis: { of: 'cable-resistance' }, range: { low: 0.03, high: 0.2 } },
+    ],
+  })),
+  'outside-known': [{ battery: 'Holmvik 95', temperatureC: -28, lowestC: -20 }],
+  'supply-sags': [{ ...RANGE, lowV: 10.2 }],
+  'cannot-raise': [{ converter: 'Step-down', outV: 12, source: 'Plovera cell M', givenV: 8.4 }],
+  'will-not-restart': [{ place: 'Step-up plate', source: 'Holmvik 95', startV: 14, fromMin: 90, charge: 0.4 }, { place: 'Step-up plate', source: 'Holmvik 95', startV: 14, fromMin: undefined, charge: undefined }],
+  'parallel-unlike': (['supply', 'chemistry', 'cells'] as const).map((why) => ({ hub: 'Kjolen plate', one: 'Holmvik 95', other: 'Holmvik 49', why })),
+  'parallel-current': [{ hub: 'Kjolen plate', one: 'Holmvik 95', other: 'Holmvik 49', oneV: 16.4, otherV: 15, ohm: 0.2, currentA: 7, limitA: 1.7 }],
+  'charging-harms': [{ battery: 'Holmvik 95', why: 'cold', temperatureC: -4 }, { battery: 'AA holder', why: 'primary', temperatureC: 20 }],
+  'peaks-together': [
+    { source: 'Holmvik 95', devices: ['Lamp', 'Motor'], powerW: 120, charge: 0.4, breaks: 'over-current', limit: PORT },
+    { source: 'Holmvik 95', devices: ['Lamp', 'Motor'], powerW: 120, charge: 0.4, breaks: 'over-current', limit: undefined },
+    { source: 'Holmvik 95', devices: ['Lamp', 'Motor'], powerW: 120, charge: 0.4, breaks: 'collapse', limit: undefined },
+    { source: 'Holmvik 95', devices: ['Lamp', 'Motor'], powerW: 120, charge: 0.4, breaks: 'pack-cutoff', limit: undefined },
+  ],
+  'pack-limit-unknown': [{ battery: 'Holmvik 49', currentA: 8, usualA: 6.8, lowA: 3.4, highA: 20.4 }],
+  'bank-switches-off': [{ bank: 'Grynna 10', loads: ['Tern Link'], currentA: 0.05, leastA: undefined, lowA: 0.02, highA: 0.15 }, { bank: 'Grynna 10', loads: ['Tern Link', 'Lamp'], currentA: 0.05, leastA: 0.06, lowA: 0.02, highA: 0.15 }],
+  'poe-short': [{ device: 'Camera B', agreedW: 12.95, drawnW: 18 }],
+  'fuse-far': [{ cable: 'Bare lead', source: 'Lead-acid pair' }],
+  'built-in-only': [{ device: 'Lamp', energyWh: 12 }],
 };

@@ -6,10 +6,13 @@ import {
   byHarm,
   capabilityFindings,
   currentFindings,
+  doubtfulFindings,
   gaugeFindings,
   lackFindings,
   lastsFindings,
   peakFindings,
+  sourceFindings,
+  togetherFindings,
   wholeRigFindings,
   worstVerdict,
 } from '../findings';
@@ -157,13 +160,16 @@ function beyondGate(
       ...currentFindings(tree, runs.get(tree)),
       ...adapterFindings(tree, loads),
       ...peakFindings(tree, loads, runs.get(tree)),
+      ...togetherFindings(tree, loads, runs.get(tree)),
     ]),
     ...capabilityFindings(resolved, tried),
     ...gaugeFindings(resolved, plannedMin),
-    ...lastsFindings(resolved, firstStopMin, plannedMin),
+    ...lastsFindings(resolved, timeline, firstStopMin, plannedMin),
     ...wholeRigFindings(resolved, timeline, plannedMin),
     ...balanceFindings(resolved, balance),
     ...lackFindings(resolved.evidence.lacks),
+    ...doubtfulFindings(resolved),
+    ...sourceFindings(resolved),
   ];
 }
 

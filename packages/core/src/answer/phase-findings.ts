@@ -1,4 +1,14 @@
-import { capabilityFindings, contractFindings, currentFindings, peakFindings, severity, voltageFindings } from '../findings';
+import {
+  adapterFindings,
+  capabilityFindings,
+  contractFindings,
+  currentFindings,
+  peakFindings,
+  poeFindings,
+  severity,
+  togetherFindings,
+  voltageFindings,
+} from '../findings';
 import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig';
 import { discharge, networkOf } from '../run';
@@ -23,6 +33,9 @@ const AT_ONCE = new Set<Finding['code']>([
   'wire-drop',
   'regulator-hot',
   'figure-missing',
+  'pack-limit-unknown',
+  'bank-switches-off',
+  'peaks-together',
 ]);
 /** And where the run ended in the phase: what the phase leaves in the battery. */
 const STRANDING = new Set<Finding['code']>([...AT_ONCE, 'charge-stranded']);
@@ -51,7 +64,7 @@ export function phaseFindings(
 ): readonly Finding[] {
   const { phases } = resolved.rig;
   if (!draws || phases === undefined) return [];
-  const told = new Map(known.map((one) => [keyOf(one), severity(one.verdict)]));
+  const told = new Map(known.map((one) => [keyOf(one), harmOf(one)]));
   const found: Finding[] = [];
   const stopped = stops(draws.phases, resolved.rig.repeatPhases === 'again', timeline);
   const stranding = new Set(stopped.map(({ phase }) => drawsOf(phase)));
@@ -67,8 +80,8 @@ export function phaseFindings(
     const isLater = stopped.includes(moment);
     for (const one of findingsAt(resolved, moment, tells)) {
       if (isLater && one.aspect === 'voltage') continue;
-      if (severity(one.verdict) <= (told.get(keyOf(one)) ?? 0)) continue;
-      told.set(keyOf(one), severity(one.verdict));
+      if (harmOf(one) <= (told.get(keyOf(one)) ?? 0) + SAME_HARM) continue;
+      told.set(keyOf(one), harmOf(one));
       found.push({ ...one, phase: { number: moment.number, name: phases[moment.number - 1]?.name, fromMin: moment.fromMin } });
     }
   }
@@ -78,6 +91,14 @@ export function phaseFindings(
 function keyOf({ code, connectionId, gearId, part }: Finding): string {
   return `${code} ${connectionId ?? ''} ${gearId ?? ''} ${part}`;
 }
+
+/** The verdict, and within it how much charge is left behind. */
+function harmOf(one: Finding): number {
+  const left = one.code === 'charge-stranded' && one.facts.by !== 'window-untimed' ? one.facts.charge : 0;
+  return severity(one.verdict) + left;
+}
+/** Points of charge that make no other finding of it. */
+const SAME_HARM = 0.05;
 
 /** What tells a phase from another: one that comes again under another number is the same. */
 function drawsOf({ loads, modes }: PhaseDraws): string {
@@ -145,9 +166,14 @@ function findingsAt(resolved: ResolvedRig, { phase, soc, ended }: Moment, tells:
   const found = [
     ...trees.flatMap((tree) => [
       ...voltageFindings(inPhase, tree, runs.get(tree)),
-      ...tree.connections.flatMap((one) => contractFindings(inPhase, one, phase.watts.get(one.to.id))),
+      ...tree.connections.flatMap((one) => {
+        const drawnW = phase.watts.get(one.to.id);
+        return [...contractFindings(inPhase, one, drawnW), ...poeFindings(one, drawnW)];
+      }),
       ...currentFindings(tree, runs.get(tree)),
+      ...adapterFindings(tree, phase.loads),
       ...peakFindings(tree, phase.loads, runs.get(tree)),
+      ...togetherFindings(tree, phase.loads, runs.get(tree)),
     ]),
     ...capabilityFindings(inPhase, runs),
   ];

@@ -1,4 +1,4 @@
-import { contractFindings, drawingFindings, lackFindings, plugFindings, voltageFindings } from '../findings';
+import { contractFindings, drawingFindings, lackFindings, plugFindings, parallelFindings, poeFindings, voltageFindings } from '../findings';
 import type { Finding } from '../findings';
 import type { Gear, Rig } from '../gear';
 import { resolveRig, rigDraws } from '../rig';
@@ -32,9 +32,13 @@ export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoint
   const gate = [
     ...drawingFindings(resolved),
     ...plugFindings(resolved),
+    ...parallelFindings(resolved),
     ...trees.flatMap((tree) => [
       ...voltageFindings(resolved, tree, runs.get(tree)),
-      ...tree.connections.flatMap((one) => contractFindings(resolved, one, draws?.usual.get(one.to.id)?.powerW)),
+      ...tree.connections.flatMap((one) => {
+        const drawnW = draws?.usual.get(one.to.id)?.powerW;
+        return [...contractFindings(resolved, one, drawnW), ...poeFindings(one, drawnW)];
+      }),
     ]),
   ];
   const system = isForbidden(gate) ? undefined : rigSystem(resolved, draws, runs);

@@ -22,6 +22,9 @@ const COLD: Readonly<Record<Chemistry['cold'], readonly ColdPoint[]>> = {
   ],
 };
 
+/** Below the tables nothing is known. */
+export const LOWEST_KNOWN_C = -20;
+
 export interface Derating {
   readonly capacityFactor: number;
   readonly resistanceFactor: number;

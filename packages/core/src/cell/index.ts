@@ -2,7 +2,7 @@ export { accepted, chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } fro
 export type { Filling } from './charge-curve';
 export { CHEMISTRIES } from './chemistry';
 export type { ChemistryId } from './chemistry';
-export { ageFactor, coldDerating } from './derating';
+export { ageFactor, coldDerating, LOWEST_KNOWN_C } from './derating';
 export { cellVoltage, ocvArea } from './ocv';
 export type { OcvTable } from './ocv';
 export { cellsFromNominal, fullVoltage, packFrom } from './pack';

@@ -2,7 +2,7 @@ export { compile } from './circuit';
 export type { Circuit, EndCause, Limit, Node } from './circuit';
 export { networkIssues } from './network-issues';
 export { networkCaseShape } from './network';
-export type { Converter, Feed, Network, NetworkCase, Phase } from './network';
+export type { Converter, Feed, Load, Network, NetworkCase, Phase } from './network';
 export {
   brokenLimit,
   collapsePlace,

@@ -38,11 +38,13 @@ export function operatingPoint(network: Network, soc: number): OperatingPoint | 
  * everything behind one is solved once a phase, and the converter itself becomes a constant power (a linear
  * regulator: a constant current).
  */
-export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>, peakOf?: string): void {
+export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>, peaking?: ReadonlySet<string>): void {
   for (const node of circuit.nodes) {
     if (!node.load) continue;
     const { id, powerW, peakW } = node.load;
-    node.loadW = id === peakOf && peakW !== undefined ? peakW : powerW * (scale[id] ?? 1);
+    const drawnW = powerW * (scale[id] ?? 1);
+    // what is turned up beyond its peak draws what it draws
+    node.loadW = peakW !== undefined && peaking?.has(id) ? Math.max(peakW, drawnW) : drawnW;
   }
   settleDraws(circuit);
 }

@@ -136,7 +136,7 @@ function tried(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
   return assess({ ...rig, balance: undefined }, gear, { tracePoints: 0 });
 }
 
-/** The finding is gone, there is no new stop, no new missing figure, and it does not run shorter. */
+/** The finding is gone, there is no new stop, no new missing figure, no caution for a caution, and it does not run shorter. */
 function isBetter(found: Finding, before: Answer, after: Answer): boolean {
   const still = after.findings.some(
     (one) =>
@@ -146,7 +146,8 @@ function isBetter(found: Finding, before: Answer, after: Answer): boolean {
   );
   const count = ({ findings }: Answer, verdict: Verdict): number => findings.filter((one) => one.verdict === verdict).length;
   if (still || count(after, 'stop') > count(before, 'stop') || count(after, 'unknown') > count(before, 'unknown')) return false;
-  if (count(after, 'caution') > count(before, 'caution') + (found.verdict === 'caution' ? 0 : 1)) return false;
+  // what is stopped shows its cautions only once it runs
+  if (found.verdict === 'caution' && count(after, 'caution') > count(before, 'caution')) return false;
   const time = ({ unlimited, firstStopMin, beyondMin }: Answer): number => (unlimited ? Infinity : (firstStopMin ?? beyondMin ?? 0));
   return time(after) >= time(before) * 0.999;
 }

@@ -1,11 +1,13 @@
+import { CHEMISTRIES } from '../cell';
 import { batteryFigures } from '../gear';
-import { budgetFeed, isA, roleOf } from '../rig';
+import type { Battery } from '../gear';
+import { BANK_LEAST_A, budgetFeed, inOwnBay, isA, PACK_LIMIT_C, roleOf } from '../rig';
 import type { Connection, LoadDraw, Part, SourceTree } from '../rig';
 import type { Discharge } from '../run';
 import { finding } from './finding';
 import type { Finding } from './finding';
 import { lacking } from './lacking';
-import { feedPoint, mostCurrent } from './points';
+import { endVerdict, feedPoint, mostCurrent } from './points';
 import { guardFindings } from './wires-and-fuses';
 
 /** Above this a linear regulator needs a heat sink and a switching converter is advised. */
@@ -19,6 +21,8 @@ export function currentFindings(tree: SourceTree, run: Discharge | undefined): r
   return [
     ...tree.connections.flatMap((one) => [...leadFindings(one, run), ...ratingFindings(one, run), ...heatFindings(one, run)]),
     ...packFindings(tree, run),
+    ...packLimitFindings(tree, run),
+    ...bankFindings(tree, run),
     ...budgetFindings(tree, run),
     ...guards,
   ];
@@ -28,7 +32,7 @@ function collapse({ source, connections }: SourceTree, run: Discharge): Finding 
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
   const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.gear.name } as const;
   const facts = { source: source.gear.name, loads, afterMin: run.minutes };
-  return finding('collapse', run.minutes === 0 ? 'stop' : 'caution', place, facts);
+  return finding('collapse', endVerdict(run), place, facts);
 }
 
 function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Finding[] {
@@ -40,16 +44,58 @@ function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Fin
   if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.gear.name, ...flow })];
   if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
   const late = { at: 'lead', to: to.gear.name, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
-  return [finding('over-current-late', 'caution', place, late)];
+  // a wire gets hot where a port trips: nothing ends it there
+  return [finding('over-current-late', limit.by === 'cable' ? 'stop' : endVerdict(run), place, late)];
 }
 
 function packFindings({ source }: SourceTree, run: Discharge): Finding[] {
   if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
   const { name: battery } = source.gear;
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
-  const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0 } as const;
+  const isBare = isBareCells(source.gear);
+  const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0, isBare } as const;
   if (run.minutes === 0) return [finding('over-current', 'stop', place, facts)];
-  return [finding('over-current-late', 'caution', place, { ...facts, afterMin: run.minutes })];
+  return [finding('over-current-late', isBare ? 'stop' : endVerdict(run), place, { ...facts, afterMin: run.minutes })];
+}
+
+/** Cells without a board: those of one's own making, and chemistries that are sold without one. */
+function isBareCells({ protection, cell, chemistry }: Battery): boolean {
+  if (protection !== undefined) return protection === 'none';
+  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || chemistry === 'alkaline';
+}
+
+/** More than a pack of its kind surely gives, while nobody says what it may give: no limit is known, not none. */
+function packLimitFindings({ source, spec, connections }: SourceTree, run: Discharge): Finding[] {
+  if (!isA(source, 'battery') || !spec || spec.maxA !== undefined) return [];
+  // what leaves a bank by its ports is limited there
+  if (source.gear.form === 'bank' || connections.every(({ output }) => output.gives !== 'pack')) return [];
+  const { low, typical, high } = PACK_LIMIT_C[source.gear.chemistry];
+  const ratedAh = spec.energyWh / (spec.cellsInSeries * CHEMISTRIES[spec.chemistry].nominalCellV);
+  const currentA = Math.max(run.start?.packA ?? 0, run.end?.packA ?? 0);
+  // a device and the battery made for its bay are made for each other
+  const surelyC = connections.every(inOwnBay) ? typical : low;
+  if (currentA <= surelyC * ratedAh) return [];
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: source.gear.name } as const;
+  const facts = { battery: source.gear.name, currentA, usualA: typical * ratedAh, lowA: low * ratedAh, highA: high * ratedAh };
+  return [finding('pack-limit-unknown', 'unknown', place, facts)];
+}
+
+/** Below this a bank that does not say may take its port for empty. */
+const SMALL_DRAW_A = 0.1;
+
+/** A bank that takes a small draw for nobody there and switches itself off. */
+function bankFindings({ source, connections }: SourceTree, run: Discharge): Finding[] {
+  if (!isA(source, 'battery') || source.gear.leastA === 0) return [];
+  const { leastA: saidA, form, name: bank } = source.gear;
+  if (saidA === undefined && form !== 'bank') return [];
+  const ports = connections.filter(({ before, converter }) => before === undefined && converter !== undefined);
+  const currentA = ports.reduce((sum, { id }) => sum + (feedPoint(run.start, id)?.currentA ?? 0), 0);
+  if (ports.length === 0 || currentA >= (saidA ?? SMALL_DRAW_A)) return [];
+  const loads = ports.map(({ to }) => to.gear.name);
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: bank } as const;
+  const { low, high } = BANK_LEAST_A;
+  const facts = { bank, loads, currentA, leastA: saidA, lowA: low, highA: high };
+  return [finding('bank-switches-off', saidA === undefined ? 'unknown' : 'stop', place, facts)];
 }
 
 /** Limits that several ports keep together. */
@@ -64,7 +110,7 @@ function budgetFindings({ connections, source }: SourceTree, run: Discharge): Fi
         const takenA = feedPoint(run.end ?? run.start, run.at)?.currentA ?? 0;
         const place = { aspect: 'current', role: roleOf(part), gearId: part.id, part: of } as const;
         const facts = { of, budget, maxA, maxW, takenA, afterMin: run.minutes };
-        return finding('budget-passed', run.minutes === 0 ? 'stop' : 'caution', place, facts);
+        return finding('budget-passed', endVerdict(run), place, facts);
       }),
   );
 }
@@ -105,8 +151,8 @@ export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<
 
 function heatFindings({ id, from, supply, before }: Connection, run: Discharge): Finding[] {
   if (!isA(from, 'adapter') || !from.gear.linear || !supply || !before) return [];
-  // hottest where the input stands highest: at the start
-  const inV = feedPoint(run.start, before.id)?.inputV ?? 0;
+  // hottest where the input stands highest: at the start, or while the battery behind it is charged
+  const inV = Math.max(feedPoint(run.start, before.id)?.inputV ?? 0, before.supply?.chargingV ?? 0);
   const currentA = feedPoint(run.start, id)?.currentA ?? 0;
   const heatW = (inV - supply.highV) * currentA;
   if (heatW <= MUCH_HEAT_W) return [];

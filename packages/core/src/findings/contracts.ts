@@ -1,4 +1,4 @@
-import { carriesDelivery, hasCushion, roleOf } from '../rig';
+import { carriesDelivery, hasCushion, hasOwnBattery, POE_W, roleOf } from '../rig';
 import type { Connection, ResolvedRig } from '../rig';
 import type { Contract } from '../usb';
 import { finding } from './finding';
@@ -21,6 +21,15 @@ export function contractFindings(rig: ResolvedRig, connection: Connection, drawn
     ...sinkFindings(rig, connection, place),
     ...shared(rig, connection, contract, place),
   ];
+}
+
+/** What is negotiated over a network cable: the class of the two ends that gives less. */
+export function poeFindings({ id, input, output, to }: Connection, drawnW: number | undefined): readonly Finding[] {
+  const classes = [input.takes === 'window' ? input.poeClass : undefined, output.gives === 'fixed' ? output.poeClass : undefined];
+  const agreedW = Math.min(...classes.map((one) => (one === undefined ? Infinity : POE_W[one])));
+  if (drawnW === undefined || drawnW <= agreedW) return [];
+  const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.gear.name } as const;
+  return [finding('poe-short', 'stop', place, { device: to.gear.name, agreedW, drawnW })];
 }
 
 /** A port whose offer is missing is told as that, not as one that offers nothing. */
@@ -69,10 +78,10 @@ function shared(rig: ResolvedRig, { id, from, output, to }: Connection, contract
   return [finding('budget-shared', 'caution', place, facts)];
 }
 
-function sinkFindings(rig: ResolvedRig, { id, input, to }: Connection, place: FindingPlace): Finding[] {
+function sinkFindings(rig: ResolvedRig, { input, to }: Connection, place: FindingPlace): Finding[] {
   if (input.takes !== 'pd') return [];
   const facts = { device: to.gear.name };
   if (input.sink === 'charges-when-off') return [finding('sink-only-charges', 'stop', place, facts)];
-  if (input.sink === 'needs-battery' && !hasCushion(rig, to, id)) return [finding('sink-needs-battery', 'caution', place, facts)];
+  if (input.sink === 'needs-battery' && !hasOwnBattery(rig, to)) return [finding('sink-needs-battery', 'stop', place, facts)];
   return [];
 }

@@ -1,5 +1,7 @@
-import type { CurrentLimit, LackOf, SpareTrouble } from '../rig';
+import type { EndCause } from '../circuit';
+import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig';
 import type { Contract } from '../usb';
+import type { Finding } from './finding';
 
 /** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */
 export type Need =
@@ -33,6 +35,19 @@ interface ShortContract {
   readonly addedW: number | undefined;
   /** A better cable would do; undefined where the source is what limits. */
   readonly cableEnd: 'usb-a' | 'usb-c' | undefined;
+}
+
+interface Contacts {
+  readonly device: string;
+  readonly port: string;
+  readonly source: string;
+}
+
+/** A part that joins two sources. */
+interface Pair {
+  readonly hub: string;
+  readonly one: string;
+  readonly other: string;
 }
 
 interface Lasting {
@@ -93,16 +108,52 @@ export interface Facts {
   'polarity-unknown': { readonly from: string; readonly to: string; readonly connector: string };
   'port-taken': { readonly port: string; readonly device: string; readonly duty: 'control' | 'data' | undefined };
   'fit-note': { readonly of: string; readonly note: string };
+  'takes-no-power': Contacts;
+  'pins-missing': Contacts & { readonly missing: readonly ('thermistor' | 'data')[] };
   refused: { readonly by: string; readonly adapter: string; readonly grip: boolean };
   // what is not known
   'figure-missing':
     | { readonly lack: LackOf; readonly of: string; readonly port: string | undefined; readonly readW: number | undefined }
     | { readonly lack: 'mode'; readonly device: string; readonly mode: string | undefined; readonly need: Need }
     | { readonly lack: 'feature'; readonly device: string; readonly feature: string; readonly silently: boolean; readonly need: Need };
+  'figure-doubtful':
+    | { readonly doubt: 'cutoff'; readonly of: string; readonly cells: number; readonly cutoffV: number; readonly lowV: number; readonly highV: number }
+    | { readonly doubt: 'cells'; readonly of: string; readonly cells: number; readonly nominalV: number; readonly cellsV: number }
+    | { readonly doubt: 'energy'; readonly of: string; readonly cells: number; readonly energyWh: number; readonly countedWh: number }
+    | {
+        readonly doubt: 'watts';
+        readonly of: string;
+        readonly port: string | undefined;
+        readonly watts: number;
+        readonly voltageV: number;
+        readonly currentA: number;
+      };
+  /** What would be found at another value of what is assumed, and what that is. */
+  'assumption-decides': { readonly otherwise: Finding; readonly stopsAsAssumed: boolean; readonly assumed: readonly Figure[] };
+  'outside-known': { readonly battery: string; readonly temperatureC: number; readonly lowestC: number };
   // volts
   'voltage-fits': VoltageRange & Window & { readonly minV: number; readonly maxV: number };
   'over-voltage': VoltageRange & Window & { readonly maxV: number };
   'over-voltage-charging': { readonly battery: string; readonly place: string; readonly chargeV: number; readonly maxV: number };
+  'supply-sags': VoltageRange & Window & { readonly minV: number };
+  'cannot-raise': { readonly converter: string; readonly outV: number; readonly source: string; readonly givenV: number };
+  'will-not-restart': {
+    readonly place: string;
+    readonly source: string;
+    readonly startV: number;
+    /** When and at which charge it has come down to that; undefined where the run was not followed. */
+    readonly fromMin: number | undefined;
+    readonly charge: number | undefined;
+  };
+  'parallel-unlike': Pair & { readonly why: 'supply' | 'chemistry' | 'cells' };
+  'parallel-current': Pair & {
+    readonly oneV: number;
+    readonly otherV: number;
+    readonly ohm: number;
+    readonly currentA: number;
+    readonly limitA: number;
+  };
+  'charging-harms': { readonly battery: string; readonly why: 'cold' | 'primary'; readonly temperatureC: number };
   'under-voltage': VoltageRange & Window & { readonly minV: number; readonly arrivesV: number };
   'charge-stranded':
     | {
@@ -142,7 +193,7 @@ export interface Facts {
   'current-fits': { readonly startA: number; readonly endA: number; readonly limit: CurrentLimit };
   'over-current':
     | { readonly at: 'lead'; readonly to: string; readonly startA: number; readonly endA: number; readonly limit: CurrentLimit }
-    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number };
+    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number; readonly isBare: boolean };
   'over-current-late':
     | {
         readonly at: 'lead';
@@ -153,8 +204,32 @@ export interface Facts {
         readonly afterMin: number;
         readonly arrivesV: number;
       }
-    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number; readonly afterMin: number };
+    | { readonly at: 'battery'; readonly battery: string; readonly maxA: number; readonly isBare: boolean; readonly afterMin: number };
+  'pack-limit-unknown': {
+    readonly battery: string;
+    readonly currentA: number;
+    readonly usualA: number;
+    readonly lowA: number;
+    readonly highA: number;
+  };
+  'bank-switches-off': {
+    readonly bank: string;
+    readonly loads: readonly string[];
+    readonly currentA: number;
+    /** What it says; undefined where the range of such banks stands in. */
+    readonly leastA: number | undefined;
+    readonly lowA: number;
+    readonly highA: number;
+  };
   'peak-stops': { readonly battery: string; readonly peakW: number; readonly charge: number; readonly afterMin: number };
+  'peaks-together': {
+    readonly source: string;
+    readonly devices: readonly string[];
+    readonly powerW: number;
+    readonly charge: number;
+    readonly breaks: EndCause;
+    readonly limit: CurrentLimit | undefined;
+  };
   collapse: { readonly source: string; readonly loads: readonly string[]; readonly afterMin: number };
   'adapter-overloaded': {
     readonly adapter: string;
@@ -194,6 +269,7 @@ export interface Facts {
   };
   'fuse-small': { readonly fuseA: number; readonly currentA: number; readonly wantedA: number; readonly sizeA: number };
   'fuse-large': { readonly fuseA: number; readonly carriesA: number };
+  'fuse-far': { readonly cable: string; readonly source: string };
   'fuse-none': { readonly from: string; readonly to: string; readonly sizeA: number | undefined };
   // USB
   'contract-fits': { readonly contract: Contract; readonly needW: number };
@@ -209,6 +285,7 @@ export interface Facts {
   };
   'contract-short': ShortContract;
   'legacy-short': ShortContract;
+  'poe-short': { readonly device: string; readonly agreedW: number; readonly drawnW: number };
   'sink-needs-battery': { readonly device: string };
   'sink-only-charges': { readonly device: string };
   'battery-drains': { readonly device: string; readonly flatMin: number };
@@ -234,7 +311,14 @@ export interface Facts {
   // the rig as a whole
   'single-point': { readonly parts: readonly string[]; readonly stops: readonly string[]; readonly devices: number };
   'stops-together': { readonly parts: readonly string[]; readonly stops: readonly string[]; readonly devices: number };
-  'no-cushion': { readonly devices: readonly string[]; readonly wantedMin: number; readonly plannedMin: number };
+  'built-in-only': { readonly device: string; readonly energyWh: number };
+  'no-cushion': {
+    readonly devices: readonly string[];
+    readonly wantedMin: number;
+    readonly firstSwapMin: number;
+    /** Minutes without power at each change. */
+    readonly swapMin: number;
+  };
   'spare-unfit': { readonly spare: string; readonly battery: string; readonly trouble: SpareTrouble };
   lasts: Lasting;
   'lasts-into-reserve': Lasting;

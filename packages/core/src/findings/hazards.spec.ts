@@ -101,13 +101,23 @@ const HAZARDS: readonly [string, Parts, string | undefined][] = [
     'will-not-start stop',
   ],
   [
-    'a start 1 % below it',
+    'a start 1 % below it: its own load pulls it down to there again',
     {
       ...BY_DTAP,
       adapter: adapter({ input: { connector: { type: 'd-tap' }, minV: 11, maxV: 17, startV: 15 / 1.01 } }),
       rig: { startCharge: 0.5 },
     },
-    undefined,
+    'will-not-start caution',
+  ],
+  [
+    'a start 1 % below it, on a battery that does not sag: further down it does not start again',
+    {
+      ...BY_DTAP,
+      battery: battery(DTAP, 4, 50, { resistanceOhm: 0.02 }),
+      adapter: adapter({ input: { connector: { type: 'd-tap' }, minV: 11, maxV: 17, startV: 15 / 1.01 } }),
+      rig: { startCharge: 0.5 },
+    },
+    'will-not-restart caution',
   ],
   // current: a 10 W draw through 90 % and 0.1 W is 11.21 W: 0.674 A full, about 0.95 A at the 12 V cut-off
   ['a port far under the first current', { ...BY_DTAP, battery: battery({ ...DTAP, maxA: 0.6 }, 4) }, 'over-current stop'],
@@ -160,7 +170,7 @@ const HAZARDS: readonly [string, Parts, string | undefined][] = [
     },
     undefined,
   ],
-  ['a sink that needs its battery', { ...BY_PD, device: device({ ...USB_IN, sink: 'needs-battery' }) }, 'sink-needs-battery caution'],
+  ['a sink that needs its battery', { ...BY_PD, device: device({ ...USB_IN, sink: 'needs-battery' }) }, 'sink-needs-battery stop'],
   ['a sink that only charges', { ...BY_PD, device: device({ ...USB_IN, sink: 'charges-when-off' }) }, 'sink-only-charges stop'],
   // gauge and time
   ['a gauge that always says full', { ...BY_DTAP, adapter: adapter({ gauge: 'always-full' }) }, 'gauge-blind caution'],

@@ -67,19 +67,22 @@ export function isUnknown({ need }: Need): boolean {
   return need === 'contract-unknown' || need === 'volts-unknown' || need === 'recognition-unknown';
 }
 
-/** The first condition that a feed does not meet over the whole discharge; undefined when it meets all. */
+/** The condition that a feed does not meet over the whole discharge, one that is not met before one that is not known. */
 function unmet(fed: Fed, needs: Needs | undefined): Need | undefined {
   if (!needs) return undefined;
   const { minV, contractW, recognised } = needs;
-  const { input, contract } = fed.connection;
-  if (contractW !== undefined && input.takes === 'pd') {
-    if (!contract) return { need: 'contract-unknown' };
-    if (contract.powerW < contractW) return { need: 'contract', needW: contractW, givenW: contract.powerW };
-  } else if (minV !== undefined) {
-    const volts = unmetVolts(fed, minV);
-    if (volts) return volts;
-  } else if (contractW !== undefined) return { need: 'delivery', needW: contractW };
-  return recognised ? unrecognised(fed) : undefined;
+  const all = [
+    contractW === undefined ? undefined : unmetContract(fed, contractW),
+    minV === undefined ? undefined : unmetVolts(fed, minV),
+    recognised ? unrecognised(fed) : undefined,
+  ].filter((need) => need !== undefined);
+  return all.find((need) => !isUnknown(need)) ?? all[0];
+}
+
+function unmetContract({ connection: { input, contract } }: Fed, needW: number): Need | undefined {
+  if (input.takes !== 'pd') return { need: 'delivery', needW };
+  if (!contract) return { need: 'contract-unknown' };
+  return contract.powerW < needW ? { need: 'contract', needW, givenW: contract.powerW } : undefined;
 }
 
 function unmetVolts({ connection: { id, to, supply }, run }: Fed, needV: number): Need | undefined {

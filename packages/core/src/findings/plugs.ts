@@ -4,6 +4,7 @@ import { isA, roleOf } from '../rig';
 import type { Connection, Part, ResolvedRig } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
+import { lacking } from './lacking';
 
 interface End {
   readonly part: Part;
@@ -14,7 +15,7 @@ interface End {
 export function plugFindings(rig: ResolvedRig): readonly Finding[] {
   return [
     ...rig.connections.flatMap((connection) => plugs(connection)),
-    ...rig.connections.flatMap((connection) => [...taken(rig, connection), ...refusals(connection)]),
+    ...rig.connections.flatMap((connection) => [...taken(rig, connection), ...refusals(connection), ...contacts(connection)]),
     ...fitNotes(rig),
   ];
 }
@@ -96,6 +97,20 @@ function refusals(connection: Connection): Finding[] {
   const grip = isA(to, 'hub') && to.gear.form === 'grip';
   if (!isA(from, 'adapter') || !(grip || from.gear.refusedBy?.includes(to.gear.name))) return [];
   return [finding('refused', 'stop', at(connection, from), { by: to.gear.name, adapter: from.gear.name, grip })];
+}
+
+/** An input that takes no power at all; contacts beside plus and minus that a device insists on. */
+function contacts(connection: Connection): Finding[] {
+  const { from, output, to, input } = connection;
+  const facts = { device: to.gear.name, port: input.name, source: from.gear.name };
+  if (input.noPower) return [finding('takes-no-power', 'stop', at(connection, to), facts)];
+  const insistsOn = input.takes === 'window' ? input.insistsOn : undefined;
+  const wanted = (['thermistor', 'data'] as const).filter((pin) => insistsOn?.[pin]);
+  if (wanted.length === 0) return [];
+  const has = output.gives === 'pd' ? {} : output.pins;
+  if (has === undefined) return [lacking('pins', from, connection.id)];
+  const missing = wanted.filter((pin) => !has[pin]);
+  return missing.length === 0 ? [] : [finding('pins-missing', 'stop', at(connection, from), { ...facts, missing })];
 }
 
 /** What is written on a part about doors, straps and plugs, once for each part in use. */

@@ -105,7 +105,7 @@ const CASES: readonly Case[] = [
   ['a splitter whose window ends 1 % below full', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 / PERCENT }] })), 'over-voltage', 'stop'],
   ['the same 1 % above', twoOnSplitter(splitter(2, { inputs: [{ ...splitter().inputs[0]!, maxV: 16.8 * PERCENT }] })), 'over-voltage', undefined],
   ['a device behind a splitter, full charge 1 % over', build({ pack: pack(), hub: splitter(), camera: camera({}, 10, { maxV: 16.8 / PERCENT }) }, [['pack.out', 'hub.in'], ['hub.p1', 'camera.in']]), 'over-voltage', 'stop'],
-  ['charged in place 1 % over the window', direct(pack({ chargeV: 20 * PERCENT })), 'over-voltage-charging', 'caution'],
+  ['charged in place 1 % over the window', direct(pack({ chargeV: 20 * PERCENT })), 'over-voltage-charging', 'stop'],
   ['charged in place 1 % under', direct(pack({ chargeV: 20 / PERCENT })), 'over-voltage-charging', undefined],
   ['charged in place behind a regulator: the device does not see it', build({ pack: pack({ chargeV: 16.9 }), adapter: dummy({ input: { connector: { type: 'd-tap' }, minV: 11, maxV: 17 } }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'over-voltage-charging', undefined],
   ['a window whose top nobody gave', direct(pack(), camera({}, 10, { maxV: undefined })), 'figure-missing', 'unknown'],
@@ -113,7 +113,8 @@ const CASES: readonly Case[] = [
   ['a short lead', byLead(wire({ resistanceOhm: 0.02 })), 'wire-drop', undefined],
   // M3 currents, budgets, fuses, wire, heat
   ['a port 1 % under the first draw', direct(pack({}, { maxA: fullA(40) / PERCENT }), camera({}, 40)), 'over-current', 'stop'],
-  ['a port 1 % over the first draw breaks late', direct(pack({}, { maxA: fullA(40) * PERCENT }), camera({}, 40)), 'over-current-late', 'caution'],
+  ['a port 1 % over the first draw trips within minutes, the pack nearly full', direct(pack({}, { maxA: fullA(40) * PERCENT }), camera({}, 40)), 'over-current-late', 'stop'],
+  ['a port 15 % over it trips late', direct(pack({}, { maxA: fullA(40) * 1.15 }), camera({}, 40)), 'over-current-late', 'caution'],
   ['a port 1 % over the last draw', direct(pack({}, { maxA: lastA(40, 0.01) * PERCENT }), camera({}, 40)), 'over-current-late', undefined],
   ['a port 1 % under the last draw', direct(pack({}, { maxA: lastA(40, 0.01) / PERCENT }), camera({}, 40)), 'over-current-late', 'caution'],
   ['ports that share 1 % less than both draw at first', bySplitBudget({ maxA: fullA(40) / PERCENT }, 40), 'budget-passed', 'stop'],
@@ -144,7 +145,7 @@ const CASES: readonly Case[] = [
   ['a short contract filled up from the battery in the bay', byUsb(bank({ ratingW: 15 }), usbCamera(18, { sink: 'mixes' }), usbWire(), inCamera()), 'contract-short', 'caution'],
   ['that battery empties though plugged in', byUsb(bank({ ratingW: 15 }), usbCamera(18, { sink: 'mixes' }), usbWire(), inCamera()), 'battery-drains', 'caution'],
   ['with enough contract it does not', byUsb(bank({ ratingW: 27 }), usbCamera(18, { sink: 'mixes' }), usbWire(), inCamera()), 'battery-drains', undefined],
-  ['a camera that needs its battery in, without it', byUsb(bank(), usbCamera(10, { sink: 'needs-battery' })), 'sink-needs-battery', 'caution'],
+  ['a camera that needs its battery in, without it', byUsb(bank(), usbCamera(10, { sink: 'needs-battery' })), 'sink-needs-battery', 'stop'],
   ['the same with it', byUsb(bank(), usbCamera(10, { sink: 'needs-battery' }), usbWire(), inCamera()), 'sink-needs-battery', undefined],
   ['a camera that only charges', byUsb(bank(), usbCamera(10, { sink: 'charges-when-off' })), 'sink-only-charges', 'stop'],
   ['a neighbour on the same budget', build(
@@ -217,6 +218,7 @@ describe('hazards of whole rigs', () => {
     expect(answer.verdict).toBe('caution');
     expect(answer.findings.filter(({ verdict }) => verdict !== 'good').map(({ code }) => code)).toEqual([
       'contract-short',
+      'charge-stranded',
       'battery-drains',
     ]);
     // 15 W less 3 A × 3 A × 0.02 Ω arrive; the rest of 18 W comes out of 15 Wh

@@ -1,34 +1,44 @@
 import { CHEMISTRIES, ocvArea } from '../cell';
-import { batteryFigures } from '../gear';
-import { batteryState, isA, roleOf } from '../rig';
+import type { Battery } from '../gear';
+import { batteryState, isA, portFeed, roleOf } from '../rig';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../rig';
 import type { Discharge } from '../run';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';
-import { feedPoint, mostCurrent } from './points';
+import { endVerdict, feedPoint, mostCurrent } from './points';
 
-/** A battery stopped with less than this share of its charge left counts as used up. */
-const NOTHING_STRANDED = 0.05;
+/** A battery stopped with less than this share of its energy left counts as used up: it cannot be measured against the run. */
+const NOTHING_STRANDED = 0.01;
 /** A cable that takes more than this share of the voltage is told. */
 const MUCH_DROP = 0.05;
 
 /** A source's whole range against the window of everything it feeds, over the whole discharge. */
 export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
   return [
-    ...tree.connections.flatMap((connection) => [...windowFindings(rig, tree, connection, run), ...dropFindings(connection, run)]),
+    ...tree.connections.flatMap((connection) => [
+      ...windowFindings(rig, tree, connection, run),
+      ...raiseFindings(connection),
+      ...dropFindings(connection, run),
+    ]),
     ...sagFindings(tree, run),
   ];
 }
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
 function sagFindings({ source, connections, spec }: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  if (run?.cause !== 'pack-cutoff' || run.endSoc <= NOTHING_STRANDED || !isA(source, 'battery')) return [];
+  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || leftShare(source.gear, run) < NOTHING_STRANDED) return [];
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.gear.name } as const;
   const cutoffV = spec?.cutoffV ?? 0;
   const facts = { by: 'cutoff', battery: source.gear.name, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
-  return [finding('charge-stranded', 'caution', place, facts)];
+  return [finding('charge-stranded', endVerdict(run), place, facts)];
+}
+
+/** Share of a full battery's energy that a run leaves in it. */
+function leftShare({ chemistry }: Battery, { endSoc }: Discharge): number {
+  const table = CHEMISTRIES[chemistry].ocvPerCell;
+  return ocvArea(table, endSoc) / ocvArea(table, 1);
 }
 
 function dropFindings({ id, cable, to, supply, leadOhm }: Connection, run: Discharge | undefined): Finding[] {
@@ -52,11 +62,36 @@ function windowFindings(rig: ResolvedRig, tree: SourceTree, connection: Connecti
   if (minV === undefined) return [...findings, lacking('lowest-voltage', to, id, at.place.part)];
   const arrivesV = feedPoint(run?.start, id)?.inputV;
   const noStart = startFinding(rig, tree, connection, at, minV, run, arrivesV);
-  if (noStart) return [...findings, noStart];
+  if (noStart?.verdict === 'stop') return [...findings, noStart];
+  if (noStart) findings.push(noStart);
   const low = tooLow(tree, connection, at, minV, run, arrivesV);
   if (low) findings.push(low);
-  if (findings.length === 0) findings.push(finding('voltage-fits', 'good', at.place, { ...rangeOf(at), minV, maxV: maxV ?? minV }));
-  return findings;
+  const again = restartFinding(tree, connection, at, run);
+  if (again) findings.push(again);
+  if (findings.length > 0) return findings;
+  // a battery that would go lower has been used up by then: the range told is the one that the run goes through
+  const lowV = supply.followsPack ? Math.max(supply.lowV, Math.min(minV, supply.highV)) : supply.lowV;
+  return [finding('voltage-fits', 'good', at.place, { ...rangeOf(at), lowV, minV, maxV: maxV ?? minV })];
+}
+
+/** A converter that only steps down, given less than it is to give. */
+function raiseFindings({ id, from, output, before }: Connection): Finding[] {
+  if (output.gives !== 'fixed' || output.works !== 'down' || output.voltageV === undefined) return [];
+  const given = before?.supply;
+  if (!given || given.startV >= output.voltageV) return [];
+  const place: FindingPlace = { aspect: 'voltage', role: roleOf(from), gearId: from.id, connectionId: id, part: from.gear.name };
+  const facts = { converter: from.gear.name, outV: output.voltageV, source: given.name, givenV: given.startV };
+  return [finding('cannot-raise', 'stop', place, facts)];
+}
+
+/** A part that runs on below the voltage at which it starts: after an interruption it stays off. */
+function restartFinding({ source }: SourceTree, { id, input }: Connection, { place }: Gate, run: Discharge | undefined): Finding | undefined {
+  const startV = input.takes === 'window' ? input.startV : undefined;
+  const endV = feedPoint(run?.end, id)?.inputV;
+  if (startV === undefined || endV === undefined || endV >= startV) return undefined;
+  const from = run?.trace.find((point) => (feedPoint(point, id)?.inputV ?? Infinity) < startV);
+  const facts = { place: place.part, source: source.gear.name, startV, fromMin: from?.minute, charge: from?.soc };
+  return finding('will-not-restart', 'caution', place, facts);
 }
 
 /** A window and what stands before it. */
@@ -78,9 +113,9 @@ function tooHigh({ source }: SourceTree, at: Gate, minV: number | undefined, max
   const { place, supply } = at;
   if (supply.highV > maxV) return [finding('over-voltage', 'stop', place, { ...rangeOf(at), minV, maxV })];
   // a battery charged in place lifts everything that follows it to the charger's voltage
-  const chargeV = isA(source, 'battery') ? source.gear.chargeV : undefined;
-  if (chargeV === undefined || !supply.followsPack || chargeV <= maxV) return [];
-  return [finding('over-voltage-charging', 'caution', place, { battery: source.gear.name, place: place.part, chargeV, maxV })];
+  const { chargingV: chargeV } = supply;
+  if (chargeV === undefined || chargeV <= maxV) return [];
+  return [finding('over-voltage-charging', 'stop', place, { battery: source.gear.name, place: place.part, chargeV, maxV })];
 }
 
 function startFinding(
@@ -96,10 +131,14 @@ function startFinding(
   const { startV } = connection.input.takes === 'window' ? connection.input : {};
   if (startV === undefined) return undefined;
   const below = supply.startV < startV;
-  if (!below && !refusedToStart(connection, run, arrivesV ?? supply.startV, minV)) return undefined;
+  // once it carries its own load it is pulled below again: it may not start, or drop out at once
+  const sags = arrivesV !== undefined && arrivesV < startV;
+  if (!below && !sags && !refusedToStart(connection, run, arrivesV ?? supply.startV, minV)) return undefined;
   const { startSoc } = batteryState(rig, source.id);
-  const facts = { ...rangeOf(at), startV, givenV: supply.startV, charge: startSoc, underLoad: !below };
-  return finding('will-not-start', 'stop', place, facts);
+  const givenV = below ? supply.startV : Math.min(arrivesV ?? supply.startV, supply.startV);
+  const refused = below || refusedToStart(connection, run, arrivesV ?? supply.startV, minV);
+  const facts = { ...rangeOf(at), startV, givenV, charge: startSoc, underLoad: !below };
+  return finding('will-not-start', refused ? 'stop' : 'caution', place, facts);
 }
 
 /** Whether a run that never began was kept from it by this window's start threshold, the rest of the rig drawing. */
@@ -113,14 +152,20 @@ function stoppedAt({ id, to }: Connection, run: Discharge): boolean {
   return run.at === id || run.at === to.id || run.at.startsWith(`${to.id}:`);
 }
 
+/** Volts below which the converter at a place of the circuit drops out: its own, where it only steps down. */
+function dropsOutV({ connections }: SourceTree, at: string): number {
+  return connections.find(({ from, output }) => portFeed(from.id, output.id) === at)?.converter?.minInputV ?? 0;
+}
+
 function tooLow(
-  { source }: SourceTree,
+  tree: SourceTree,
   connection: Connection,
   at: Gate,
   minV: number,
   run: Discharge | undefined,
   arrivesV: number | undefined,
 ): Finding | undefined {
+  const { source } = tree;
   const { place, supply } = at;
   const { maxV } = connection.input;
   const endsHere = run !== undefined && stoppedAt(connection, run);
@@ -129,11 +174,14 @@ function tooLow(
     const facts = { ...rangeOf(at), minV, maxV, arrivesV: Math.min(arrivesV ?? supply.startV, supply.startV) };
     return finding('under-voltage', 'stop', place, facts);
   }
+  // a supply that goes lower now and then takes the device with it
+  if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
   if (!isA(source, 'battery')) return undefined;
-  if (endsHere && run.endSoc > NOTHING_STRANDED) {
-    const table = CHEMISTRIES[source.gear.chemistry].ocvPerCell;
-    const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: ocvArea(table, run.endSoc) / ocvArea(table, 1) };
-    return finding('charge-stranded', 'caution', place, { by: 'window', battery: source.gear.name, ...rangeOf(at), minV, maxV, ...left });
+  if (endsHere && leftShare(source.gear, run) >= NOTHING_STRANDED) {
+    const stopsV = Math.max(minV, dropsOutV(tree, run.at));
+    const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run) };
+    const facts = { by: 'window', battery: source.gear.name, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
+    return finding('charge-stranded', endVerdict(run), place, facts);
   }
   if (run !== undefined || supply.lowV >= minV) return undefined;
   return finding('charge-stranded', 'caution', place, { by: 'window-untimed', ...rangeOf(at), minV, maxV });

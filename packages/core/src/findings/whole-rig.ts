@@ -1,20 +1,36 @@
 import type { Device } from '../gear';
 import { connectionsInto, hasCushion, inOwnBay, isA, resilience, roleOf, spareTrouble } from '../rig';
 import type { Part, ResolvedRig } from '../rig';
-import { builtInId } from '../run';
+import { builtInId, swapMinutes, unbridgedMinutes } from '../run';
 import type { SystemRun } from '../run';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 
 /** What fails together, what nothing carries over a swap, batteries that empty while plugged in, spares that do not fit. */
 export function wholeRigFindings(rig: ResolvedRig, timeline: SystemRun | undefined, plannedMin: number | undefined): Finding[] {
-  return [...togetherFindings(rig), ...cushionFindings(rig, plannedMin), ...drainFindings(rig, timeline), ...spareFindings(rig)];
+  return [...togetherFindings(rig), ...cushionFindings(rig, timeline, plannedMin), ...drainFindings(rig, timeline), ...spareFindings(rig)];
+}
+
+/** Minutes that changes of battery up to then leave some device without power. */
+export function swapGapMinutes(rig: ResolvedRig, timeline: SystemRun | undefined, untilMin: number): number {
+  if (cutBySwaps(rig).length === 0) return 0;
+  const swaps = timeline?.events.filter(({ kind, minute }) => kind === 'swap' && minute <= untilMin) ?? [];
+  return swaps.reduce((sum, { id }) => sum + unbridgedMinutes(rig, id), 0);
 }
 
 /** Whether it lasts as long as asked. */
-export function lastsFindings({ rig, sources }: ResolvedRig, firstStopMin: number | undefined, plannedMin: number | undefined): Finding[] {
+export function lastsFindings(
+  resolved: ResolvedRig,
+  timeline: SystemRun | undefined,
+  stopMin: number | undefined,
+  untilMin: number | undefined,
+): Finding[] {
+  const { rig, sources } = resolved;
   const { wantedMin } = rig;
-  if (firstStopMin === undefined || plannedMin === undefined || wantedMin === undefined) return [];
+  if (stopMin === undefined || untilMin === undefined || wantedMin === undefined) return [];
+  // without power it does not run: what changes take is counted off
+  const firstStopMin = stopMin - swapGapMinutes(resolved, timeline, stopMin);
+  const plannedMin = untilMin - swapGapMinutes(resolved, timeline, untilMin);
   const place: FindingPlace = { aspect: 'run', role: 'rig', part: sources.map(({ gear }) => gear.name).join(', ') };
   const facts = { wantedMin, plannedMin, firstStopMin };
   if (plannedMin >= wantedMin) return [finding('lasts', 'good', place, facts)];
@@ -41,25 +57,34 @@ function togetherFindings(rig: ResolvedRig): Finding[] {
   });
 }
 
-function cushionFindings(resolved: ResolvedRig, plannedMin: number | undefined): Finding[] {
-  const { rig, devices } = resolved;
+/** A change of battery within the time asked for that nothing carries, whatever spares there are. */
+function cushionFindings(resolved: ResolvedRig, timeline: SystemRun | undefined, plannedMin: number | undefined): Finding[] {
+  const { rig } = resolved;
   const { wantedMin } = rig;
-  if (wantedMin === undefined || plannedMin === undefined || plannedMin >= wantedMin) return [];
-  const cut = devices.filter(({ part }) => {
-    const [first, ...others] = connectionsInto(resolved, part);
-    if (!first || others.length > 0 || hasCushion(resolved, part, first.id)) return false;
-    return !bridged(resolved, first.from);
-  });
-  if (cut.length === 0) return [];
-  const facts = { devices: cut.map(({ part }) => part.gear.name), wantedMin, plannedMin };
+  if (wantedMin === undefined || plannedMin === undefined) return [];
+  const swapped = timeline?.events.find(({ kind, minute }) => kind === 'swap' && minute < wantedMin);
+  const firstSwapMin = swapped?.minute ?? (plannedMin < wantedMin ? plannedMin : undefined);
+  const cut = cutBySwaps(resolved);
+  if (firstSwapMin === undefined || cut.length === 0) return [];
+  const swapMin = swapped ? unbridgedMinutes(resolved, swapped.id) : swapMinutes(rig);
+  const facts = { devices: cut.map(({ gear }) => gear.name), wantedMin, firstSwapMin, swapMin };
   return [finding('no-cushion', 'caution', { aspect: 'run', role: 'rig', part: rig.name }, facts)];
+}
+
+/** Devices that a change of battery leaves without power for a moment. */
+function cutBySwaps(resolved: ResolvedRig): readonly Part<Device>[] {
+  return resolved.devices.flatMap(({ part }) => {
+    const [first, ...others] = connectionsInto(resolved, part);
+    if (!first || others.length > 0 || hasCushion(resolved, part, first.id)) return [];
+    return bridged(resolved, first.from) ? [] : [part];
+  });
 }
 
 /** Whether a change of battery behind this part is carried: by a buffer, a second input, or a supply that is never changed. */
 function bridged(rig: ResolvedRig, part: Part): boolean {
   if (isA(part, 'supply')) return true;
   const behind = connectionsInto(rig, part);
-  if (isA(part, 'hub') && ((part.gear.bufferS ?? 0) > 0 || behind.length > 1)) return true;
+  if (isA(part, 'hub') && ((part.gear.bufferS ?? 0) >= swapMinutes(rig.rig) * 60 || behind.length > 1)) return true;
   return behind.some(({ from }) => bridged(rig, from));
 }
 

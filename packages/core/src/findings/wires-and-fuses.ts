@@ -1,5 +1,7 @@
+import { cellVoltage, packFrom } from '../cell';
 import { batteryFigures } from '../gear';
-import { cableLimit, isA, roleOf, wireArea } from '../rig';
+import type { Battery } from '../gear';
+import { cableLimit, isA, PACK_LIMIT_C, roleOf, wireArea } from '../rig';
 import type { Connection, SourceTree } from '../rig';
 import type { Discharge } from '../run';
 import { ampacity, fuseFor } from '../wire';
@@ -34,23 +36,35 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
   const owner = cable?.gear.fuseA !== undefined ? cable : from;
   const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.gear.name };
   if (fuseA === undefined) return withoutFuse(tree, connection, run, place);
+  const far = cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isA(tree.source, 'battery') ? [finding('fuse-far', 'caution', place, { cable: cable.gear.name, source: from.gear.name })] : [];
   const carriesA = carriedBehind(connection);
-  if (fuseA > carriesA) return [finding('fuse-large', 'stop', place, { fuseA, carriesA })];
+  if (fuseA > carriesA) return [...far, finding('fuse-large', 'stop', place, { fuseA, carriesA })];
   const currentA = run ? mostCurrent(run, id) : 0;
   const wantedA = currentA * FUSE_MARGIN;
-  if (wantedA <= fuseA) return [];
-  return [finding('fuse-small', 'caution', place, { fuseA, currentA, wantedA, sizeA: fuseFor(currentA) ?? wantedA })];
+  if (wantedA <= fuseA) return far;
+  return [...far, finding('fuse-small', 'caution', place, { fuseA, currentA, wantedA, sizeA: fuseFor(currentA) ?? wantedA })];
 }
 
-function withoutFuse({ source }: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
+function withoutFuse({ source, spec }: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
   const { id, before, output, from, to } = connection;
   if (!isA(source, 'battery') || before) return [];
   const bare = ['bare', 'xt60'].includes(output.connector.type);
-  const strong = (batteryFigures(source.gear).maxA ?? 0) >= NEEDS_FUSE_A || source.gear.chemistry === 'agm';
+  const strong = mostGiven(source.gear, spec) >= NEEDS_FUSE_A;
   if (!bare || !strong) return [];
   // past the largest size sold no figure is named
   const sizeA = run && fuseFor(mostCurrent(run, id));
   return [finding('fuse-none', 'caution', place, { from: from.gear.name, to: to.gear.name, sizeA })];
+}
+
+/** Amps that a pack can give, by its limit or, where nobody says, by its kind and size: what a lead must be guarded against. */
+function mostGiven(battery: Battery, spec: SourceTree['spec']): number {
+  const { maxA } = batteryFigures(battery);
+  if (battery.chemistry === 'agm') return Infinity;
+  if (maxA !== undefined) return maxA;
+  // of a pack whose energy nobody knows nothing is known
+  if (!spec) return Infinity;
+  const pack = packFrom(spec);
+  return Math.max(PACK_LIMIT_C[battery.chemistry].high * pack.capacityAh, (pack.cellsInSeries * cellVoltage(pack.ocvPerCell, 1)) / pack.resistanceOhm);
 }
 
 /** Amps that the weakest known part behind a fuse carries. */

@@ -75,11 +75,11 @@ describe('the demo', () => {
       Deck: 'caution', // its gauge lies
       'Galley interviews': 'good',
       'Galley on the old bank': 'stop', // too weak for the camera
-      Stills: 'good',
+      Stills: 'caution', // the bay stops short of its battery's end
       'Wheelhouse, everything on one V-mount': 'caution', // every part hangs on one plate
       'Galley, two cameras on mains': 'caution', // the recorder loses phantom power on 5 V
       Breakwater: 'caution', // its gauge lies
-      'Stills with the grip': 'good',
+      'Stills with the grip': 'caution', // the same
       'Cinema camera day': 'stop', // the plate will not start on a half-charged pack
     });
     const codes = (name: string) =>

@@ -13,7 +13,7 @@ import type { Evidence } from './figure';
 import { outputVolts, windowOf } from './output-volts';
 import type { OutputVolts } from './output-volts';
 import { batteryState, isChargedInPlace } from './pack-spec';
-import { isA } from './part';
+import { inOwnBay, isA } from './part';
 import type { Part, Source } from './part';
 
 /**
@@ -46,6 +46,11 @@ export interface Connection extends Ends {
 /** Whether something else carries the device when this link does not: a battery in its bay, built in, or another feed. */
 export function hasCushion({ ends }: Pick<DrawnRig, 'ends'>, to: Part, id: string): boolean {
   return (isA(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && other.id !== id);
+}
+
+/** Whether a device has a battery of its own to run from: in its bay, or built in. */
+export function hasOwnBattery({ ends }: Pick<DrawnRig, 'ends'>, to: Part): boolean {
+  return (isA(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && inOwnBay(other));
 }
 
 /** Every connection that hangs on a source, outer before inner. */

@@ -1,4 +1,4 @@
-import type { Battery, Gear, GearOf, Ports, Supply } from '../gear';
+import type { Battery, Gear, GearOf, Output, Ports, Supply } from '../gear';
 
 /** Which kind of part a finding or a figure belongs to. */
 export type Role = 'battery' | 'supply' | 'cable' | 'adapter' | 'hub' | 'device' | 'rig';
@@ -17,4 +17,9 @@ export function isA<K extends Gear['kind']>(part: Part, kind: K): part is Part<G
 /** A charger stands beside a rig, not in it. */
 export function roleOf({ gear }: Part): Role {
   return gear.kind === 'charger' ? 'rig' : gear.kind;
+}
+
+/** A battery sitting in the device's own bay. */
+export function inOwnBay({ from, output }: { readonly from: Part; readonly output: Output }): boolean {
+  return isA(from, 'battery') && output.connector.type === 'bay';
 }

@@ -4,7 +4,7 @@ import type { Connection } from './connection';
 import type { DrawnRig } from './drawn-rig';
 import type { Evidence } from './figure';
 import { packSpecOf } from './pack-spec';
-import { isA } from './part';
+import { inOwnBay, isA } from './part';
 import type { Part, Source } from './part';
 
 /** Everything that hangs on one source. */
@@ -54,9 +54,4 @@ function preference(connection: Connection): number {
     rank += weight * (place + (isA(to, 'device') && inOwnBay(at) ? 50 : 0));
   }
   return rank;
-}
-
-/** A battery sitting in the device's own bay. */
-export function inOwnBay({ from, output }: Pick<Connection, 'from' | 'output'>): boolean {
-  return isA(from, 'battery') && output.connector.type === 'bay';
 }

@@ -1,5 +1,6 @@
-import { collapsePlace, settle, solve } from '../circuit';
-import type { Circuit, EndCause, Phase } from '../circuit';
+import { cellVoltage } from '../cell';
+import { collapsePlace, compile, settle, solve } from '../circuit';
+import type { Circuit, EndCause, Load, Network, Phase } from '../circuit';
 
 /** A load's peak that breaks a limit once the charge has fallen to `fromSoc`. */
 export interface PeakBreak {
@@ -26,17 +27,43 @@ export function firstPeakBreak(
   endSoc: number,
 ): Omit<PeakBreak, 'minute'> | undefined {
   let first: Omit<PeakBreak, 'minute'> | undefined;
-  for (const node of circuit.nodes) {
-    const load = node.load;
-    if (load?.peakW === undefined || load.peakW <= load.powerW) continue;
+  for (const load of peaking(circuit)) {
     for (const phase of phases) {
       if (phase.scale[load.id] === 0) continue;
-      settle(circuit, phase.scale, load.id);
+      settle(circuit, phase.scale, new Set([load.id]));
       const found = breakOf(circuit, openCircuitV, startSoc, endSoc, load.peakMs ?? 0);
       if (found && (first === undefined || found.fromSoc > first.fromSoc)) first = { loadId: load.id, ...found };
     }
   }
   return first;
+}
+
+/** What the peaks of several loads break when they come at the same moment. */
+export interface PeaksTogether extends Found {
+  readonly loadIds: readonly string[];
+  /** All of them at once. */
+  readonly powerW: number;
+}
+
+/**
+ * Where between two states of charge all peaks at once break a limit; undefined where they never do, or where fewer than
+ * two loads have one. What one peak breaks by itself is `firstPeakBreak`'s.
+ */
+export function peaksTogether(network: Network, startSoc: number, endSoc: number): PeaksTogether | undefined {
+  const circuit = compile(network);
+  const loads = peaking(circuit);
+  if (loads.length < 2) return undefined;
+  const { cellsInSeries, ocvPerCell } = network.pack;
+  settle(circuit, {}, new Set(loads.map(({ id }) => id)));
+  // the shortest decides what a fuse forgives: longer than that they are not all there
+  const peakMs = Math.min(...loads.map((load) => load.peakMs ?? 0));
+  const found = breakOf(circuit, (soc) => cellsInSeries * cellVoltage(ocvPerCell, soc), startSoc, endSoc, peakMs);
+  return found && { ...found, loadIds: loads.map(({ id }) => id), powerW: loads.reduce((sum, { peakW = 0 }) => sum + peakW, 0) };
+}
+
+/** The loads that have a peak above what they draw. */
+function peaking({ nodes }: Circuit): readonly Load[] {
+  return nodes.flatMap(({ load }) => (load?.peakW !== undefined && load.peakW > load.powerW ? [load] : []));
 }
 
 type Found = Omit<PeakBreak, 'loadId' | 'minute'>;

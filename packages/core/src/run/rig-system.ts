@@ -1,6 +1,7 @@
 import { packFrom } from '../cell';
 import type { Feed, Network } from '../circuit';
 import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN } from '../gear';
+import type { Rig } from '../gear';
 import { connectionTo, Evidence, inOwnBay, isA, packSpecOf, spareTrouble, treesFeeding } from '../rig';
 import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import type { Discharge } from './discharge';
@@ -12,8 +13,6 @@ import type { LoadFeed, System, SystemLoad, SystemPhase, SystemSource } from './
 export const HORIZON_MIN = 400 * 24 * 60;
 /** Phases over and over are followed for so many of them at the most. */
 const MOST_PHASES = 5000;
-/** A hub that bridges so many seconds carries the rig over a change of battery. */
-const HOT_SWAP_S = 20;
 
 /**
  * The rig as a system of sources and loads over time: internal batteries, several sources, swaps, phases. Undefined
@@ -89,9 +88,20 @@ function usesPacksTogether(connection: Connection | undefined): boolean {
   return (isA(to, 'hub') && to.gear.inputOrder === 'together') || usesPacksTogether(before);
 }
 
+/** Minutes that a change of battery takes. */
+export function swapMinutes({ swapMin = DEFAULT_SWAP_MIN }: Rig): number {
+  return swapMin;
+}
+
+/** Minutes of a change that no buffer behind the battery bridges. */
+export function unbridgedMinutes({ rig, ends }: Pick<ResolvedRig, 'rig' | 'ends'>, sourceId: string): number {
+  const buffers = ends.map(({ from, to }) => (from.id === sourceId && isA(to, 'hub') ? (to.gear.bufferS ?? 0) : 0));
+  return Math.max(0, swapMinutes(rig) - Math.max(0, ...buffers) / 60);
+}
+
 /** The batteries that take a source's place, how long a change takes, and at which charge it is made. */
 function swapsOf(resolved: ResolvedRig, { source }: SourceTree): Omit<SystemSource, 'id' | 'network'> {
-  const { rig, parts, ends } = resolved;
+  const { rig, parts } = resolved;
   if (!isA(source, 'battery')) return { spares: [], swapMin: 0, swapAtSoc: 0 };
   const ids = rig.batteries?.find(({ gearId }) => gearId === source.id)?.spareIds ?? [];
   const spares = ids.flatMap((id) => {
@@ -100,10 +110,9 @@ function swapsOf(resolved: ResolvedRig, { source }: SourceTree): Omit<SystemSour
     const spec = packSpecOf(rig, part, new Evidence());
     return spec && spareTrouble(resolved, part, source) === undefined ? [{ id, pack: packFrom(spec) }] : [];
   });
-  const hot = ends.some(({ from, to }) => from.id === source.id && isA(to, 'hub') && (to.gear.bufferS ?? 0) >= HOT_SWAP_S);
   return {
     spares,
-    swapMin: hot ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN),
+    swapMin: unbridgedMinutes(resolved, source.id),
     swapAtSoc: spares.length > 0 ? (rig.reserve ?? DEFAULT_RESERVE) : 0,
   };
 }

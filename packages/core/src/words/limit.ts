@@ -25,20 +25,25 @@ export function sayLimit(limit: CurrentLimit): string {
   return `${say(limit.maxA, 'A')} (${limitSetter(limit)})`;
 }
 
-/** What happens past a limit: only what really trips cuts out. */
+/** What happens past a limit: a port trips, a fuse blows, a wire gets hot, an input must not be given more. */
 export function pastLimit({ by }: Pick<CurrentLimit, 'by'>): string {
   switch (by) {
     case 'contract':
     case 'port':
-      return 'It cuts out there.';
+      return 'It trips there.';
     case 'port-fuse':
     case 'cable-fuse':
     case 'part-fuse':
-      return 'The fuse can blow.';
+      return 'The fuse blows.';
     case 'battery':
-      return 'Its protection can cut out.';
+      return PAST_BOARD;
     case 'cable':
+      return 'Nothing trips there: the lead gets hot.';
     case 'input':
-      return 'More is not allowed.';
+      return 'More is not allowed in there.';
   }
 }
+
+export const PAST_BOARD = 'Its board cuts off there.';
+/** Past the rating of cells that nothing guards. */
+export const PAST_CELLS = 'Nothing trips there: its cells are pushed past their rating and heat up.';

@@ -1,5 +1,5 @@
 import type { Stop } from '../run';
-import { sayLimit } from './limit';
+import { pastLimit, sayLimit } from './limit';
 import { say } from './say';
 
 /** What stops a run first and why, in one sentence; then what is left in the battery. */
@@ -24,7 +24,7 @@ export function sayStop(stop: Stop): string {
     case 'switches-off':
       return `${stop.device} switches off below ${say(stop.minV, 'V')}; of ${stop.battery} ${left(stop)} stay in it.`;
     case 'over-current':
-      return `The current passes ${limitOf(stop)}; of ${stop.battery} ${left(stop)} stay in it.`;
+      return `The current passes ${limitOf(stop)}. ${'maxW' in stop.limit ? '' : `${pastLimit(stop.limit)} `}Of ${stop.battery} ${left(stop)} stay in it.`;
     case 'after-swaps': {
       const count = stop.swaps === 1 ? 'one change' : `${stop.swaps} changes`;
       return `After ${count} of battery ${stop.battery}, put in at ${say(stop.swapMin, 'min')}, is the last: it carries the rig to ${say(stop.stopMin, 'min')}.`;

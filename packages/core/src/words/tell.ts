@@ -1,5 +1,6 @@
 import type { Finding, FindingCode, FindingPlace, Verdict } from '../findings';
 import { AMPS } from './findings/amps';
+import { assumedWordings } from './findings/assumed';
 import { BALANCE } from './findings/balance';
 import { DRAWING } from './findings/drawing';
 import { MISSING } from './findings/missing';
@@ -16,6 +17,7 @@ export const WORDINGS: Wordings<FindingCode> = {
   ...DRAWING,
   ...PLUGS,
   ...MISSING,
+  ...assumedWordings(sayFinding),
   ...VOLTS,
   ...AMPS,
   ...USB,

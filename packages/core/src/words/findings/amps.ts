@@ -1,4 +1,5 @@
-import { pastLimit, sayLimit } from '../limit';
+import { PAST_BOARD, PAST_CELLS, pastLimit, sayLimit } from '../limit';
+import type { Facts } from '../../findings';
 import type { CurrentLimit } from '../../rig';
 import { say, sayList } from '../say';
 import { shown } from '../wording';
@@ -7,6 +8,18 @@ import type { ShownNumber, Wordings } from '../wording';
 /** ` from the first minute`, or when. */
 function since(afterMin: number): string {
   return afterMin === 0 ? ' from the first minute' : ` after ${say(afterMin, 'min')}`;
+}
+
+function pastBattery({ isBare }: { readonly isBare: boolean }): string {
+  return isBare ? PAST_CELLS : PAST_BOARD;
+}
+
+/** What all peaks at once do. */
+function peaksBreak({ breaks, limit, source }: Facts['peaks-together']): string {
+  if (breaks === 'over-current' && limit) return `pass ${sayLimit(limit)}. ${pastLimit(limit)}`;
+  if (breaks === 'over-current') return `pass what ${source} may give. It can trip there.`;
+  if (breaks === 'collapse') return 'are more than battery and leads can carry: the voltage breaks down.';
+  return 'pull the voltage down so far that something shuts off.';
 }
 
 function flowNumbers({ startA, endA, limit }: { startA: number; endA: number; limit: CurrentLimit }): readonly (ShownNumber | undefined)[] {
@@ -19,6 +32,11 @@ export const AMPS: Wordings<
   | 'over-current'
   | 'over-current-late'
   | 'peak-stops'
+  | 'peaks-together'
+  | 'pack-limit-unknown'
+  | 'bank-switches-off'
+  | 'poe-short'
+  | 'fuse-far'
   | 'collapse'
   | 'adapter-overloaded'
   | 'budget-passed'
@@ -41,8 +59,8 @@ export const AMPS: Wordings<
     means: 'A limit on current is passed from the first minute.',
     says: (facts) =>
       facts.at === 'battery'
-        ? `More is drawn from ${facts.battery} than its ${say(facts.maxA, 'A')} from the first minute.`
-        : `${facts.to} draws ${say(facts.startA, 'A')} from the first minute; allowed are ${sayLimit(facts.limit)}.`,
+        ? `More is drawn from ${facts.battery} than its ${say(facts.maxA, 'A')} from the first minute. ${pastBattery(facts)}`
+        : `${facts.to} draws ${say(facts.startA, 'A')} from the first minute; allowed are ${sayLimit(facts.limit)}. ${pastLimit(facts.limit)}`,
     remedy: ({ at }) =>
       at === 'battery'
         ? 'Use a battery rated for more current.'
@@ -53,7 +71,7 @@ export const AMPS: Wordings<
     means: 'A limit on current is passed as the battery empties.',
     says: (facts) =>
       facts.at === 'battery'
-        ? `More is drawn from ${facts.battery} than its ${say(facts.maxA, 'A')} after ${say(facts.afterMin, 'min')}.`
+        ? `More is drawn from ${facts.battery} than its ${say(facts.maxA, 'A')} after ${say(facts.afterMin, 'min')}. ${pastBattery(facts)}`
         : `After ${say(facts.afterMin, 'min')}, at ${say(facts.arrivesV, 'V')}, ${facts.to} draws more than ${sayLimit(facts.limit)}. ${pastLimit(facts.limit)}`,
     remedy: ({ at }) =>
       at === 'battery'
@@ -77,6 +95,40 @@ export const AMPS: Wordings<
       shown('from charge', charge, 'fraction'),
       shown('after', afterMin, 'min'),
     ],
+  },
+  'peaks-together': {
+    means: 'Peaks of several devices at the same moment break a limit that each by itself keeps.',
+    says: (facts) =>
+      `At ${say(facts.charge, 'fraction')} charge, peaks of ${sayList(facts.devices)} at the same moment (${say(facts.powerW, 'W')}) ${peaksBreak(facts)}`,
+    remedy: () => 'Switch them on one after the other, or give one of them a feed of its own.',
+    shows: ({ powerW, charge }) => [shown('peaks together', powerW, 'W'), shown('from charge', charge, 'fraction')],
+  },
+  'pack-limit-unknown': {
+    means: 'More is drawn than a battery of its kind surely gives, and its own limit is not known.',
+    says: ({ battery, currentA, lowA, highA }) =>
+      `${say(currentA, 'A')} are drawn from ${battery}; what it may give is not known, of its kind and size some give ${say(lowA, 'A')}, some ${say(highA, 'A')}.`,
+    remedy: () => 'Type the most current as printed on it, or ask its maker.',
+    shows: ({ currentA, usualA, lowA, highA }) => [
+      shown('drawn', currentA, 'A'),
+      shown('usual', usualA, 'A'),
+      shown('some only', lowA, 'A'),
+      shown('some up to', highA, 'A'),
+    ],
+  },
+  'bank-switches-off': {
+    means: 'A bank takes a small draw for nobody there and switches itself off.',
+    says: ({ bank, loads, currentA, leastA, lowA, highA }) =>
+      leastA === undefined
+        ? `${sayList(loads)} ${loads.length === 1 ? 'draws' : 'draw'} ${say(currentA, 'A')}: many banks switch off below ${say(lowA, 'A')} to ${say(highA, 'A')}, some never. What ${bank} does is not known.`
+        : `${sayList(loads)} ${loads.length === 1 ? 'draws' : 'draw'} ${say(currentA, 'A')}; ${bank} switches itself off below ${say(leastA, 'A')}.`,
+    remedy: () => 'Try it for a few minutes, use a bank that stays on, or hang another small load on it.',
+    shows: ({ currentA, leastA }) => [shown('drawn', currentA, 'A'), shown('switches off below', leastA, 'A')],
+  },
+  'poe-short': {
+    means: 'Less is negotiated over the network cable than the device draws.',
+    says: ({ device, agreedW, drawnW }) => `The PoE class gives ${say(agreedW, 'W')} at the device; ${device} draws ${say(drawnW, 'W')}.`,
+    remedy: () => 'Use a supply and a cable of a higher class, if the device takes it.',
+    shows: ({ agreedW, drawnW }) => [shown('negotiated', agreedW, 'W'), shown('drawn', drawnW, 'W')],
   },
   collapse: {
     means: 'Battery and leads cannot carry the load at all.',
@@ -153,6 +205,11 @@ export const AMPS: Wordings<
       `The fuse of ${say(fuseA, 'A')} lets pass more than the ${say(carriesA, 'A')} that the wire or port behind it carries.`,
     remedy: () => 'Use a fuse no larger than the weakest part behind it. Never a larger one than rated.',
     shows: ({ fuseA, carriesA }) => [shown('fuse', fuseA, 'A'), shown('carried', carriesA, 'A')],
+  },
+  'fuse-far': {
+    means: 'The fuse sits at the load’s end, so the lead before it is not protected.',
+    says: ({ cable, source }) => `The fuse of ${cable} sits at the load’s end: a short in the lead itself is fed by ${source} without it.`,
+    remedy: ({ source }) => `Put the fuse close to the plus of ${source}.`,
   },
   'fuse-none': {
     means: 'A strong pack feeds bare leads without a fuse.',

@@ -1,11 +1,25 @@
 import type { Facts } from '../../findings';
 import type { LackOf } from '../../rig';
 import { say } from '../say';
-import type { Wordings } from '../wording';
+import { shown } from '../wording';
+import type { ShownNumber, Wordings } from '../wording';
 import { sayNeed } from './need';
 
 /** Figures that nobody gave and that must not be guessed. */
-export const MISSING: Wordings<'figure-missing'> = {
+export const MISSING: Wordings<'figure-missing' | 'figure-doubtful' | 'outside-known'> = {
+  'outside-known': {
+    means: 'Colder than anything known of such batteries.',
+    says: ({ battery, temperatureC, lowestC }) =>
+      `${battery} would be at ${say(temperatureC, 'C')}: below ${say(lowestC, 'C')} nothing is known of such batteries, and the time told is that of ${say(lowestC, 'C')}.`,
+    remedy: () => 'Keep it warmer, or time one there first.',
+    shows: ({ temperatureC, lowestC }) => [shown('battery', temperatureC, 'C'), shown('known down to', lowestC, 'C')],
+  },
+  'figure-doubtful': {
+    means: 'Two figures of one thing contradict each other, or one is not of its kind.',
+    says: sayDoubt,
+    remedy: () => 'Read the label once more, and type what it says.',
+    shows: doubtNumbers,
+  },
   'figure-missing': {
     means: 'A figure is missing, so a check could not be made.',
     says: (facts) => {
@@ -21,6 +35,32 @@ export const MISSING: Wordings<'figure-missing'> = {
         : LACKS[facts.lack].remedy,
   },
 };
+
+function sayDoubt(facts: Facts['figure-doubtful']): string {
+  switch (facts.doubt) {
+    case 'cutoff':
+      return `${facts.of}: a cut-off of ${say(facts.cutoffV, 'V')} does not go with ${facts.cells} cells of its kind, which stop between ${say(facts.lowV, 'V')} and ${say(facts.highV, 'V')}. Check it.`;
+    case 'cells':
+      return `${facts.of}: ${say(facts.nominalV, 'V')} and ${facts.cells} cells in series contradict each other; so many cells of its kind are ${say(facts.cellsV, 'V')}. One of them is wrong.`;
+    case 'energy':
+      return `${facts.of}: ${say(facts.energyWh, 'Wh')} are typed, its cells come to ${say(facts.countedWh, 'Wh')}. One of them is wrong.`;
+    case 'watts':
+      return `${facts.port === undefined ? facts.of : `${facts.port} of ${facts.of}`}: ${say(facts.watts, 'W')} are typed, ${say(facts.voltageV, 'V')} × ${say(facts.currentA, 'A')} come to ${say(facts.voltageV * facts.currentA, 'W')}. One of them is wrong.`;
+  }
+}
+
+function doubtNumbers(facts: Facts['figure-doubtful']): readonly (ShownNumber | undefined)[] {
+  switch (facts.doubt) {
+    case 'cutoff':
+      return [shown('cut-off', facts.cutoffV, 'V'), shown('at least', facts.lowV, 'V'), shown('at most', facts.highV, 'V')];
+    case 'cells':
+      return [shown('printed', facts.nominalV, 'V'), shown('its cells', facts.cellsV, 'V')];
+    case 'energy':
+      return [shown('typed', facts.energyWh, 'Wh'), shown('its cells', facts.countedWh, 'Wh')];
+    case 'watts':
+      return [shown('typed', facts.watts, 'W'), shown('volts × amps', facts.voltageV * facts.currentA, 'W')];
+  }
+}
 
 type Lacking = Extract<Facts['figure-missing'], { lack: LackOf }>;
 

@@ -1,3 +1,4 @@
+import { sayList } from '../say';
 import type { Wordings } from '../wording';
 
 /** Plugs, polarity, ports with two jobs. */
@@ -9,6 +10,8 @@ export const PLUGS: Wordings<
   | 'polarity-reversed'
   | 'polarity-unknown'
   | 'port-taken'
+  | 'takes-no-power'
+  | 'pins-missing'
   | 'fit-note'
   | 'refused'
 > = {
@@ -47,6 +50,17 @@ export const PLUGS: Wordings<
     says: ({ port, device, duty }) =>
       `${port} of ${device} is taken by ${duty === 'data' ? 'a data cable' : 'the control cable'}: it carries power or control, not both.`,
     remedy: () => 'Feed it through its battery bay, or free the port.',
+  },
+  'takes-no-power': {
+    means: 'The input is for data or control and takes no power.',
+    says: ({ port, device }) => `${port} of ${device} takes no power: it is for data or control only.`,
+    remedy: () => 'Feed it through another input.',
+  },
+  'pins-missing': {
+    means: 'The device insists on contacts beside plus and minus that the other side does not have.',
+    says: ({ device, port, source, missing }) =>
+      `${port} of ${device} insists on ${sayList(missing.map((pin) => `a ${pin} contact`))}; ${source} has none. It refuses, or shows an error.`,
+    remedy: () => 'Use a battery or an adapter that has these contacts.',
   },
   'fit-note': {
     means: 'A door, strap or plug needs attention where this part is used.',

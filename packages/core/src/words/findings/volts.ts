@@ -25,7 +25,19 @@ function sayRange({ highV, lowV }: Range): string {
 
 /** Volts against windows. */
 export const VOLTS: Wordings<
-  'voltage-fits' | 'over-voltage' | 'over-voltage-charging' | 'under-voltage' | 'charge-stranded' | 'will-not-start' | 'wire-drop'
+  | 'voltage-fits'
+  | 'over-voltage'
+  | 'over-voltage-charging'
+  | 'charging-harms'
+  | 'parallel-unlike'
+  | 'parallel-current'
+  | 'under-voltage'
+  | 'supply-sags'
+  | 'cannot-raise'
+  | 'charge-stranded'
+  | 'will-not-start'
+  | 'will-not-restart'
+  | 'wire-drop'
 > = {
   'voltage-fits': {
     means: 'The whole range of the source, full to empty, is within the window of what it feeds.',
@@ -42,9 +54,55 @@ export const VOLTS: Wordings<
   'over-voltage-charging': {
     means: 'The charger lifts the source above the window of what it feeds.',
     says: ({ battery, chargeV, place, maxV }) =>
-      `While it is charged, ${battery} stands at ${say(chargeV, 'V')}; ${place} accepts at most ${say(maxV, 'V')}.`,
+      `While it is charged, ${battery} stands at ${say(chargeV, 'V')}; ${place} accepts at most ${say(maxV, 'V')} and can be damaged.`,
     remedy: () => 'Switch the rig off and disconnect it before charging in place.',
     shows: ({ chargeV, maxV }) => [shown('while charging', chargeV, 'V'), shown('highest accepted', maxV, 'V')],
+  },
+  'charging-harms': {
+    means: 'A battery is charged in place that must not be charged so.',
+    says: ({ battery, why, temperatureC }) =>
+      why === 'cold'
+        ? `${battery} would be charged at ${say(temperatureC, 'C')}: lithium cells are damaged by charging below 0 °C.`
+        : `${battery} is not made to be charged: it can leak or burst.`,
+    remedy: ({ why }) => (why === 'cold' ? 'Warm it before it is charged, or charge it indoors.' : 'Take it off the charger.'),
+    shows: ({ temperatureC }) => [shown('battery', temperatureC, 'C')],
+  },
+  'parallel-unlike': {
+    means: 'Batteries are joined that must never be.',
+    says: ({ hub, one, other, why }) => `${hub} joins ${one} and ${other}: ${UNLIKE[why]}`,
+    remedy: () => 'Join only batteries of one kind and cell count, or use a part that keeps them apart.',
+  },
+  'parallel-current': {
+    means: 'Batteries of unequal charge are joined: a current flows between them.',
+    says: ({ hub, one, other, oneV, otherV, ohm, currentA, limitA }) =>
+      `On joining ${one} and ${other}, ${hub} lets (${say(Math.max(oneV, otherV), 'V')} − ${say(Math.min(oneV, otherV), 'V')}) ÷ ${say(ohm, 'ohm')} = ${say(currentA, 'A')} flow between them; the smaller may be charged with ${say(limitA, 'A')}.`,
+    remedy: () => 'Bring both to the same charge before, or use a part that keeps them apart.',
+    shows: ({ oneV, otherV, currentA, limitA }) => [
+      shown('one', oneV, 'V'),
+      shown('other', otherV, 'V'),
+      shown('between them', currentA, 'A'),
+      shown('allowed', limitA, 'A'),
+    ],
+  },
+  'supply-sags': {
+    means: 'The supply can go lower than what it feeds needs.',
+    says: ({ supply, lowV, place, minV }) => `${supply} can go down to ${say(lowV, 'V')}; ${place} needs ${say(minV, 'V')} and switches off there.`,
+    remedy: () => 'Use a converter that runs lower, or keep a battery behind it.',
+    shows: rangeNumbers,
+  },
+  'cannot-raise': {
+    means: 'A converter that only steps down is given less than it is to give.',
+    says: ({ converter, outV, source, givenV }) =>
+      `${converter} only steps down: it cannot make ${say(outV, 'V')} of the ${say(givenV, 'V')} from ${source}.`,
+    remedy: () => 'Use a source of higher voltage, or a converter that steps up.',
+    shows: ({ outV, givenV }) => [shown('given', givenV, 'V'), shown('to give', outV, 'V')],
+  },
+  'will-not-restart': {
+    means: 'Below its start voltage a part that runs does not start again after an interruption.',
+    says: ({ place, source, startV, fromMin, charge }) =>
+      `${fromMin === undefined || charge === undefined ? `Later on ${source}` : `From ${say(fromMin, 'min')} on, with ${source} at ${say(charge, 'fraction')} or less,`} ${place} runs on but does not start again after an interruption: it starts at ${say(startV, 'V')}.`,
+    remedy: () => 'Have a fuller battery at hand for a restart, and do not switch it off below that.',
+    shows: ({ startV, fromMin, charge }) => [shown('starts at', startV, 'V'), shown('from', fromMin, 'min'), shown('from charge', charge, 'fraction')],
   },
   'under-voltage': {
     means: 'The source is below what it feeds needs from the first minute.',
@@ -76,8 +134,8 @@ export const VOLTS: Wordings<
   },
   'will-not-start': {
     means: 'A part needs more volts to start than it is given at this charge.',
-    says: ({ place, startV, supply, charge, givenV, underLoad }) =>
-      `${place} starts at ${say(startV, 'V')} or more; ${supply} at ${say(charge, 'fraction')} charge gives ${say(givenV, 'V')}${underLoad ? ', less once the others draw' : ''}.`,
+    says: ({ place, startV, supply, charge, givenV, underLoad }, verdict) =>
+      `${place} starts at ${say(startV, 'V')} or more; ${supply} at ${say(charge, 'fraction')} charge gives ${say(givenV, 'V')}${underLoad ? ' once the load draws' : ''}.${verdict === 'caution' ? ' It may not start, or drop out at once.' : ''}`,
     remedy: () => 'Start on a fuller battery; once running it goes down to its lower limit.',
     shows: ({ highV, lowV, startV, givenV }) => [
       ...rangeNumbers({ highV, lowV }),
@@ -97,6 +155,12 @@ export const VOLTS: Wordings<
     ],
   },
 };
+
+const UNLIKE = {
+  supply: 'a supply would charge the battery with nothing to limit it.',
+  chemistry: 'unlike cells charge and discharge each other, and can burn.',
+  cells: 'the one of more cells in series overcharges the other, and it can burn.',
+} as const;
 
 const STRANDED_REMEDY = {
   cutoff: 'Keep it warm, or use a larger or newer battery.',

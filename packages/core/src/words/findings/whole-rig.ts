@@ -32,7 +32,7 @@ const KEEP_SPARE = 'Keep a spare of it within reach, or give one of the devices 
 
 /** The rig as a whole. */
 export const WHOLE_RIG: Wordings<
-  'single-point' | 'stops-together' | 'no-cushion' | 'spare-unfit' | 'lasts' | 'lasts-into-reserve' | 'too-short'
+  'single-point' | 'stops-together' | 'built-in-only' | 'no-cushion' | 'spare-unfit' | 'lasts' | 'lasts-into-reserve' | 'too-short'
 > = {
   'single-point': {
     means: 'One part stops several devices when it fails.',
@@ -46,12 +46,22 @@ export const WHOLE_RIG: Wordings<
     remedy: () => KEEP_SPARE,
     shows: togetherNumbers,
   },
+  'built-in-only': {
+    means: 'A device runs on the battery built into it, and nothing feeds it.',
+    says: ({ device, energyWh }) => `Nothing feeds ${device}: it runs on the ${say(energyWh, 'Wh')} built into it, and then not until it is charged.`,
+    remedy: () => 'Charge it before, or feed it.',
+    shows: ({ energyWh }) => [shown('built in', energyWh, 'Wh')],
+  },
   'no-cushion': {
-    means: 'A swap cuts the power of a device: nothing carries it meanwhile.',
-    says: ({ devices }) =>
-      `A swap is needed, and it cuts ${sayList(devices)} off: nothing carries ${devices.length === 1 ? 'it' : 'them'} meanwhile.`,
+    means: 'A swap cuts the power of a device: nothing carries it meanwhile, or not for as long as the swap takes.',
+    says: ({ devices, swapMin }) =>
+      `A swap is needed, and it cuts ${sayList(devices)} off for ${say(swapMin, 'min')}: nothing carries ${devices.length === 1 ? 'it' : 'them'} meanwhile.`,
     remedy: () => 'Swap between takes, or use a plate with a buffer, a grip, or a feed that leaves the battery in the bay.',
-    shows: ({ wantedMin, plannedMin }) => [shown('must run', wantedMin, 'min'), shown('first swap', plannedMin, 'min')],
+    shows: ({ wantedMin, firstSwapMin, swapMin }) => [
+      shown('must run', wantedMin, 'min'),
+      shown('first swap', firstSwapMin, 'min'),
+      shown('without power', swapMin, 'min'),
+    ],
   },
   'spare-unfit': {
     means: 'A spare cannot take the place of the battery it is named for.',

@@ -1,0 +1,104 @@
+import { cellVoltage, CHEMISTRIES, LOWEST_KNOWN_C, packFrom, tooCold } from '../cell';
+import type { PackSpec } from '../cell';
+import { batteryState, isA, isChargedInPlace, roleOf } from '../rig';
+import type { Connection, Part, ResolvedRig, SourceTree } from '../rig';
+import { finding } from './finding';
+import type { Finding, FindingPlace } from './finding';
+
+/** Share of the charge limit from which a current between two packs is told. */
+const TOLD_SHARE = 0.05;
+/** Times its amp-hours that the smaller of two packs may be charged with. */
+const CHARGE_C = { agm: 0.2, other: 0.5 } as const;
+
+/** Batteries as they stand there: charged where they must not be, colder than anything known of them, alone in a device. */
+export function sourceFindings(rig: ResolvedRig): readonly Finding[] {
+  return [...chargingFindings(rig), ...coldFindings(rig), ...builtInFindings(rig)];
+}
+
+function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
+  return { aspect, role: roleOf(source), gearId: source.id, part: source.gear.name };
+}
+
+/** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
+export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] {
+  return [...parts.values()].flatMap((part) => {
+    if (!isA(part, 'hub') || part.gear.inputOrder !== 'together' || part.gear.isolates) return [];
+    const joined = trees.flatMap((tree) => {
+      const way = tree.connections.find(({ to }) => to.id === part.id);
+      // what is held or stepped up on its way does not flow back
+      return way && followsSource(way) ? [{ tree, way }] : [];
+    });
+    return joined.flatMap(({ tree, way }, place) =>
+      joined.slice(place + 1).flatMap((other) => between(rig, part, { tree, way }, other)),
+    );
+  });
+}
+
+function followsSource(connection: Connection): boolean {
+  for (let at: Connection | undefined = connection; at; at = at.before) if (at.converter && !isA(at.from, 'supply')) return false;
+  return true;
+}
+
+interface Joined {
+  readonly tree: SourceTree;
+  readonly way: Connection;
+}
+
+function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined): Finding[] {
+  const [a, b] = [one.tree.source, other.tree.source];
+  const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
+  const names = { hub: hub.gear.name, one: a.gear.name, other: b.gear.name };
+  const [first, second] = [one.tree.spec, other.tree.spec];
+  if (!isA(a, 'battery') || !isA(b, 'battery'))
+    return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
+  // what is missing of them is told as that
+  if (!first || !second) return [];
+  if (first.chemistry !== second.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
+  if (first.cellsInSeries !== second.cellsInSeries) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
+  const [highV, lowV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
+  const ohm = packFrom(first).resistanceOhm + packFrom(second).resistanceOhm + one.way.leadOhm + other.way.leadOhm;
+  const currentA = Math.abs(highV - lowV) / ohm;
+  const limitA = Math.min(chargeLimit(first), chargeLimit(second));
+  if (currentA <= TOLD_SHARE * limitA) return [];
+  const facts = { ...names, oneV: highV, otherV: lowV, ohm, currentA, limitA };
+  return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];
+}
+
+function openVolts({ chemistry, cellsInSeries }: PackSpec, soc: number): number {
+  return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, soc);
+}
+
+function chargeLimit({ chemistry, cellsInSeries, energyWh }: PackSpec): number {
+  const ratedAh = energyWh / (cellsInSeries * CHEMISTRIES[chemistry].nominalCellV);
+  return ratedAh * (chemistry === 'agm' ? CHARGE_C.agm : CHARGE_C.other);
+}
+
+/** A charger or a panel on a battery that must not be charged so. */
+function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
+  return sources.flatMap((source) => {
+    if (!isA(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
+    const { name: battery, chemistry } = source.gear;
+    const { temperatureC } = batteryState(rig, source.id);
+    const place = ofSource(source, 'run');
+    if (chemistry === 'alkaline') return [finding('charging-harms', 'stop', place, { battery, why: 'primary', temperatureC })];
+    return tooCold({ chemistry }, temperatureC) ? [finding('charging-harms', 'stop', place, { battery, why: 'cold', temperatureC })] : [];
+  });
+}
+
+function coldFindings({ rig, sources }: ResolvedRig): Finding[] {
+  return sources.flatMap((source) => {
+    if (!isA(source, 'battery')) return [];
+    const { temperatureC } = batteryState(rig, source.id);
+    if (temperatureC >= LOWEST_KNOWN_C) return [];
+    return [finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.gear.name, temperatureC, lowestC: LOWEST_KNOWN_C })];
+  });
+}
+
+/** Devices that live on the battery that is built into them, nothing else feeding them. */
+function builtInFindings({ devices, ends }: ResolvedRig): Finding[] {
+  return devices.flatMap(({ part }) => {
+    const { builtIn, name: device } = part.gear;
+    if (!builtIn || ends.some(({ to }) => to.id === part.id)) return [];
+    return [finding('built-in-only', 'caution', { ...ofSource(part, 'run') }, { device, energyWh: builtIn.energyWh })];
+  });
+}
