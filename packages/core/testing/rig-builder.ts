@@ -60,6 +60,7 @@ export const pack = (changes: Partial<Battery> = {}, port: Partial<Extract<Outpu
   cellsInSeries: 4,
   energyWh: 95,
   resistanceOhm: 0.09,
+  cutoffV: 12,
   outputs: [{ gives: 'pack', id: 'out', name: 'D-tap', connector: DTAP, maxA: 8, ...port }],
   ...changes,
 });

@@ -22,13 +22,14 @@ import type { Gear, Rig } from '../gear';
 import { trackTo } from '../profile';
 import type { Track } from '../profile';
 import { cautionsOf, resilience, treeFeeding } from '../rig';
-import type { Caution, Figure, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { figureName } from '../words';
-import { isForbidden, rigModel } from './rig-model';
 import { phaseFindings } from './phase-findings';
-import type { RigModel } from './rig-model';
+import { isForbidden, judgedRig, rigModel } from './rig-model';
+import type { JudgedRig, RigModel } from './rig-model';
+import { withTurns } from './turns';
 
 /** What one source does in a rig, everything it can feed hanging on it. */
 export interface SourceAnswer {
@@ -115,8 +116,11 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const endless = timeline !== undefined && firstStopMin === undefined;
   const mains = devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
   const balance = rigBalance(rig, gearOf(resolved));
-  const usual = [...gate, ...beyondGate(model, loads, runs, { timeline, firstStopMin, plannedMin, balance })];
-  const findings = byHarm([...usual, ...phaseFindings(model, timeline, usual)]);
+  const usual = [...gate, ...connectionFindings(model, runs)];
+  const connected = withTurns([...usual, ...phaseFindings(model, timeline, usual)], evidence.assumptions, (lean) =>
+    judgedAt(model, timeline, lean),
+  );
+  const findings = byHarm([...connected, ...beyondGate(resolved, { timeline, firstStopMin, plannedMin, balance })]);
   return {
     balance,
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),
@@ -148,13 +152,20 @@ interface Timed {
   readonly balance: RigBalance | undefined;
 }
 
-/** What is found once the rig has been run, and beside the run. */
-function beyondGate(
-  { resolved, runs: tried }: RigModel,
-  loads: ReadonlyMap<string, LoadDraw>,
+/** What stops a rig at a lean of what is assumed, in its usual modes and in its phases. */
+function judgedAt({ resolved: { rig, ...typical } }: RigModel, timeline: SystemRun | undefined, lean: Lean): readonly Finding[] {
+  const judged = judgedRig(rig, gearOf(typical), { lean });
+  const runs = isForbidden(judged.gate) ? new Map<SourceTree, undefined>() : judged.runs;
+  const usual = [...judged.gate, ...connectionFindings(judged, runs)];
+  return [...usual, ...phaseFindings(judged, timeline, usual)];
+}
+
+/** Amps, peaks and modes, once every source has been run down. */
+function connectionFindings(
+  { resolved, draws, runs: tried }: JudgedRig,
   runs: ReadonlyMap<SourceTree, Discharge | undefined>,
-  { timeline, firstStopMin, plannedMin, balance }: Timed,
 ): readonly Finding[] {
+  const loads = draws?.usual ?? new Map<string, LoadDraw>();
   return [
     ...resolved.trees.flatMap((tree) => [
       ...currentFindings(tree, runs.get(tree)),
@@ -163,6 +174,12 @@ function beyondGate(
       ...togetherFindings(tree, loads, runs.get(tree)),
     ]),
     ...capabilityFindings(resolved, tried),
+  ];
+}
+
+/** What is found once the rig has been run as a whole, and beside the run. */
+function beyondGate(resolved: ResolvedRig, { timeline, firstStopMin, plannedMin, balance }: Timed): readonly Finding[] {
+  return [
     ...gaugeFindings(resolved, plannedMin),
     ...lastsFindings(resolved, timeline, firstStopMin, plannedMin),
     ...wholeRigFindings(resolved, timeline, plannedMin),
@@ -245,7 +262,7 @@ function resultFigures(rig: Rig, firstStopMin: number | undefined, plannedMin: n
   ];
 }
 
-function gearOf({ parts }: ResolvedRig): ReadonlyMap<string, Gear> {
+function gearOf({ parts }: Pick<ResolvedRig, 'parts'>): ReadonlyMap<string, Gear> {
   return new Map([...parts].map(([id, { gear }]) => [id, gear]));
 }
 

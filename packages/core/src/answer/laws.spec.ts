@@ -42,7 +42,7 @@ describe('laws', () => {
         const input = parts.device.inputs[0] as Extract<Input, { takes: 'window' }>;
         const output = parts.battery.outputs[0] as Extract<Output, { gives: 'pack' }>;
         const gate = parts.adapter?.input ?? input;
-        const full = CHEMISTRIES['li-ion'].fullCellV * parts.battery.cellsInSeries;
+        const full = CHEMISTRIES['li-ion'].fullCellV * parts.battery.cellsInSeries!;
         expect(full).toBeLessThanOrEqual(gate.maxV!);
         const { trace } = answer.run;
         expect(trace.length).toBeGreaterThan(20);

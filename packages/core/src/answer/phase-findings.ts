@@ -13,7 +13,7 @@ import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig';
 import { discharge, networkOf } from '../run';
 import type { Discharge, SystemRun } from '../run';
-import type { RigModel } from './rig-model';
+import type { JudgedRig } from './rig-model';
 
 /** A battery that gives out with less than this share left has simply been used. */
 const USED_UP = 0.2;
@@ -58,7 +58,7 @@ interface Moment {
  * Cost: a discharge for each source and each phase of its own draws.
  */
 export function phaseFindings(
-  { resolved, draws }: RigModel,
+  { resolved, draws }: Pick<JudgedRig, 'resolved' | 'draws'>,
   timeline: SystemRun | undefined,
   known: readonly Finding[],
 ): readonly Finding[] {

@@ -2,7 +2,7 @@ import { contractFindings, drawingFindings, lackFindings, plugFindings, parallel
 import type { Finding } from '../findings';
 import type { Gear, Rig } from '../gear';
 import { resolveRig, rigDraws } from '../rig';
-import type { ResolvedRig, RigDraws, SourceTree } from '../rig';
+import type { Lean, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import { discharge, networkOf, rigSystem } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
 
@@ -18,9 +18,23 @@ export interface RigModel {
   readonly system: System | undefined;
 }
 
+/** A rig as far as it can be judged without its time. */
+export type JudgedRig = Omit<RigModel, 'system'>;
+
 /** Works a rig out; never throws for sound shapes. */
-export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints }: DischargeOptions = {}): RigModel {
-  const resolved = resolveRig(rig, gear);
+export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, options: DischargeOptions = {}): RigModel {
+  const judged = judgedRig(rig, gear, options);
+  const { resolved, draws, runs, gate } = judged;
+  return { ...judged, system: isForbidden(gate) ? undefined : rigSystem(resolved, draws, runs) };
+}
+
+/** The same without its time, with what is assumed leant to one side. */
+export function judgedRig(
+  rig: Rig,
+  gear: ReadonlyMap<string, Gear>,
+  { tracePoints, lean }: DischargeOptions & { readonly lean?: Lean },
+): JudgedRig {
+  const resolved = resolveRig(rig, gear, lean);
   const { trees } = resolved;
   const draws = rigDraws(resolved);
   const runs = new Map(
@@ -41,8 +55,7 @@ export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoint
       }),
     ]),
   ];
-  const system = isForbidden(gate) ? undefined : rigSystem(resolved, draws, runs);
-  return { resolved, draws, runs, gate, system };
+  return { resolved, draws, runs, gate };
 }
 
 /** Whether something must not be connected, or would refuse to run. */

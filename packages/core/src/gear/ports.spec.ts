@@ -70,10 +70,11 @@ describe('ports', () => {
 
 describe('a battery’s figures', () => {
   it('are its own, or count up from its cells', () => {
-    expect(batteryFigures(pack())).toMatchObject({ energyWh: 95, resistanceOhm: 0.09, cutoffV: 12, fromCells: undefined });
+    expect(batteryFigures(pack({ cutoffV: undefined }))).toMatchObject({ energyWh: 95, resistanceOhm: 0.09, cutoffV: 12, fromCells: undefined });
     const own = pack({
       energyWh: undefined,
       resistanceOhm: undefined,
+      cutoffV: undefined,
       cellsInSeries: 2,
       cellsInParallel: 2,
       cell: { capacityAh: 3, maxA: 8, resistanceOhm: 0.04 },
@@ -82,6 +83,8 @@ describe('a battery’s figures', () => {
     expect(batteryFigures(own).energyWh).toBeCloseTo(2 * 2 * 3 * 3.6, 9);
     expect(batteryFigures(own).fromCells).toBe('2 in series × 2 in parallel × 3 Ah × 3.6 V');
     expect(batteryFigures(pack({ energyWh: undefined })).energyWh).toBeUndefined();
+    expect(batteryFigures(pack({ cellsInSeries: undefined, nominalV: 14.8 })).cellsInSeries).toBe(4);
+    expect(batteryFigures(pack({ cellsInSeries: undefined, cutoffV: undefined })).cutoffV).toBeUndefined();
   });
 });
 

@@ -4,6 +4,7 @@ import type { Connection } from './connection';
 import { drawnRig } from './drawn-rig';
 import type { DrawnRig } from './drawn-rig';
 import { Evidence } from './figure';
+import type { Lean } from './figure';
 import type { Part } from './part';
 import { sourceTree } from './source-tree';
 import type { SourceTree } from './source-tree';
@@ -19,12 +20,13 @@ export interface ResolvedRig extends DrawnRig {
 }
 
 /**
- * Everything that a rig's parts say by themselves: who feeds whom through which plugs, cable, contract and limits.
+ * Everything that a rig's parts say by themselves: who feeds whom through which plugs, cable, contract and limits. What
+ * nobody gave is assumed, as is typical, or leant to an end of its range.
  * Never throws for sound shapes; what is missing is in `evidence.lacks`, what is drawn wrongly in `faults`.
  */
-export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>): ResolvedRig {
+export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>, lean?: Lean): ResolvedRig {
   const drawn = drawnRig(rig, gear);
-  const evidence = new Evidence();
+  const evidence = new Evidence(lean);
   const trees = drawn.sources.map((source) => sourceTree(drawn, source, evidence));
   const fed = new Map<string, Connection>();
   for (const { connections } of trees) for (const one of connections) if (!fed.has(one.id)) fed.set(one.id, one);

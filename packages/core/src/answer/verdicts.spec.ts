@@ -1,0 +1,286 @@
+import { cellVoltage, CHEMISTRIES } from '../cell';
+import type { FindingCode, Verdict } from '../findings';
+import type { Adapter, Battery, Device, Gear, Hub, Rig, Supply } from '../gear';
+import { bank, build, camera, DTAP, dummy, inCamera, judge, pack, plainBank, splitter, stepUp, usbCamera, usbWire, wire } from '../../testing/rig-builder';
+import type { Built } from '../../testing/rig-builder';
+
+/**
+ * Cases written from the rules: for each the code that has to be there with its verdict, or a code that must not be.
+ * Where a limit is a number both sides are looked at, one per cent apart from it.
+ */
+type Case = readonly [what: string, built: Built, code: FindingCode, verdict: Verdict | undefined];
+
+const PERCENT = 1.01;
+const LI = CHEMISTRIES['li-ion'].ocvPerCell;
+
+const direct = (battery: Battery = pack(), device: Device = camera(), changes: Partial<Rig> = {}): Built =>
+  build({ pack: battery, camera: device }, [['pack.out', 'camera.in']], changes);
+const byLead = (lead = wire(), battery = pack(), device: Device = camera()): Built =>
+  build({ pack: battery, lead, camera: device }, [['pack.out', 'camera.in', 'lead']]);
+const byUsb = (source: Gear, device: Device, cable: Gear = usbWire(), own?: Gear): Built =>
+  build({ bank: source, cable, camera: device, ...(own && { own }) }, [
+    ['bank.out', 'camera.usb', 'cable'],
+    ...(own ? [['own.out', 'camera.bay'] as const] : []),
+  ]);
+
+// packs joined
+const joiner = (changes: Partial<Hub> = {}): Hub =>
+  splitter(1, {
+    name: 'Joining plate',
+    inputOrder: 'together',
+    inputs: [1, 2].map((place) => ({ takes: 'window', id: `in${place}`, name: `Input ${place}`, connector: DTAP, minV: 5, maxV: 30 })),
+    ...changes,
+  });
+const together = (second: Battery, charges: readonly [number, number] = [1, 1], hub = joiner()): Built =>
+  build({ one: pack(), two: { ...second, name: 'Other pack' }, lead1: wire({ resistanceOhm: 0.01 }), lead2: wire({ resistanceOhm: 0.01 }), hub, camera: camera({}, 10, { maxV: 30 }) }, [['one.out', 'hub.in1', 'lead1'], ['two.out', 'hub.in2', 'lead2'], ['hub.p1', 'camera.in']], {
+    batteries: [{ gearId: 'one', startCharge: charges[0] }, { gearId: 'two', startCharge: charges[1] }],
+  }); // prettier-ignore
+/** 95 Wh at 14.4 V: 6.6 Ah may be charged with half of that; both packs and their leads, 200 mΩ. */
+const FLOWS_V = (95 / 14.4) * 0.5 * 0.2;
+const chargeWith = (belowFullV: number): number => {
+  const volts = cellVoltage(LI, 1) - belowFullV / 4;
+  const place = LI.findIndex(([, at]) => at >= volts);
+  const [[soc0, volts0], [soc1, volts1]] = [LI[place - 1]!, LI[place]!];
+  return soc0 + ((volts - volts0) / (volts1 - volts0)) * (soc1 - soc0);
+};
+
+// supplies
+const supply = (form: Supply['form'], port: Partial<Extract<Supply['outputs'][number], { gives: 'fixed' }>> = {}): Supply => ({
+  kind: 'supply',
+  name: 'Supply',
+  form,
+  outputs: [{ gives: 'fixed', id: 'out', name: 'Output', connector: DTAP, voltageV: 12, maxA: 10, ...port }],
+});
+const onSupply = (source: Supply, input: Parameters<typeof camera>[2] = {}, powerW = 10): Built =>
+  build({ supply: source, camera: camera({}, powerW, input) }, [['supply.out', 'camera.in']]);
+
+// converters
+const converter = (changes: Partial<Adapter>): Adapter =>
+  dummy({ name: 'Converter', input: { connector: DTAP, minV: 5, maxV: 30 }, output: { connector: DTAP, voltageV: 12 }, ratedW: 60, leadOhm: 0.01, ...changes });
+const behind = (adapter: Adapter, battery: Battery = pack(), input: Parameters<typeof camera>[2] = { minV: 10, maxV: 13 }): Built =>
+  build({ pack: battery, adapter, camera: camera({}, 10, input) }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.in']]);
+const twoCells = (): Battery => pack({ name: 'Two cells', cellsInSeries: 2, energyWh: 50, cutoffV: 6 });
+
+// lead-acid
+const leadAcid = (changes: Partial<Battery> = {}): Battery =>
+  pack({ name: 'Lead-acid', form: 'pack', chemistry: 'agm', cellsInSeries: 6, energyWh: 216, cutoffV: 10.8, maxA: 10, resistanceOhm: 0.06, ...changes });
+const charged = (battery: Battery, input: Parameters<typeof camera>[2], changes: Partial<Rig> = {}): Built =>
+  direct(battery, camera({}, 5, { minV: 9, ...input }), { batteries: [{ gearId: 'pack', charging: true }], ...changes });
+const PANEL: Partial<Rig> = { unattended: { panelW: 20 } };
+
+// a plain 5 V adapter on a USB port
+const fiveVolt = (): Adapter =>
+  dummy({ input: { connector: { type: 'usb-c' }, minV: 4.5, maxV: 5.5 }, output: { connector: { type: 'bay', family: 'S' }, voltageV: 8 }, efficiency: 0.9, standbyW: 0, leadOhm: 0.05 });
+const onPort = (watts: number, port: Parameters<typeof bank>[0] = {}): Built =>
+  build({ bank: bank({ standbyW: 0, ...port }), cable: usbWire({ resistanceOhm: 0.001 }), adapter: fiveVolt(), camera: usbCamera(watts) }, [['bank.out', 'adapter.in', 'cable'], ['adapter.out', 'camera.bay']]); // prettier-ignore
+/** Watts at the camera with which so many amps flow at 5 V. */
+const wattsFor = (amps: number): number => 0.9 * amps * (5 - amps * 0.051);
+
+// banks that go to sleep
+const sleepy = (watts: number, changes: Partial<Battery> = {}): Built =>
+  byUsb({ ...plainBank(2), standbyW: 0, ...changes } as Battery, usbCamera(watts), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }));
+
+const peaking = (peaks: readonly number[], maxA: number): Built =>
+  build(
+    {
+      pack: pack({}, { maxA: 30 }),
+      lead: wire({ maxA, resistanceOhm: 0.001 }),
+      hub: splitter(peaks.length, { resistanceOhm: 0 }, { maxA: 20 }),
+      ...Object.fromEntries(peaks.map((peakW, place) => [`d${place + 1}`, camera({ name: `Device ${place + 1}`, peakW, peakMs: 300 }, 5)])),
+    },
+    [['pack.out', 'hub.in', 'lead'], ...peaks.map((_, place) => [`hub.p${place + 1}`, `d${place + 1}.in`] as const)],
+  ); // prettier-ignore
+
+const bay = (pins: object | undefined, insistsOn: object): Built =>
+  build(
+    {
+      own: inCamera({ outputs: [{ gives: 'pack', id: 'out', name: 'Contacts', connector: { type: 'bay', family: 'S' }, maxA: 5, ...(pins && { pins }) }] }),
+      camera: usbCamera(5, {}, { inputs: [{ takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'bay', family: 'S' }, minV: 6, maxV: 8.6, insistsOn }] }),
+    },
+    [['own.out', 'camera.bay']],
+  ); // prettier-ignore
+
+const poe = (watts: number, sourceClass: 'af' | 'at' | undefined, ownClass: 'af' | 'at' | undefined): Built =>
+  build(
+    {
+      supply: supply('poe', { connector: { type: 'poe' }, voltageV: 48, maxA: 2, ...(sourceClass && { poeClass: sourceClass }) }),
+      cable: wire({ ends: { source: { type: 'poe' }, load: { type: 'poe' } } }),
+      camera: camera({}, watts, { connector: { type: 'poe' }, minV: 36, maxV: 57, ...(ownClass && { poeClass: ownClass }) }),
+    },
+    [['supply.out', 'camera.in', 'cable']],
+  ); // prettier-ignore
+
+const swapped = (bufferS: number | undefined, swapMin: number, spares: readonly string[] = ['spare']): Built =>
+  build(
+    { pack: pack(), spare: pack({ name: 'Spare' }), plate: splitter(1, { form: 'plate', standbyW: 0, ...(bufferS !== undefined && { bufferS }) }), camera: camera({}, 20) },
+    [['pack.out', 'plate.in'], ['plate.p1', 'camera.in']],
+    { wantedMin: 400, swapMin, batteries: [{ gearId: 'pack', spareIds: [...spares] }] },
+  ); // prettier-ignore
+
+/** Ohms of a lead behind which 10 W arrive at so many volts, from a full pack of 90 mΩ. */
+const ohmFor = (arrivesV: number): number => (4 * cellVoltage(LI, 1) - arrivesV) / (10 / arrivesV) - 0.09;
+const CASES: readonly Case[] = [
+  // packs joined
+  ['a full pack of four cells into one of three', together(pack({ cellsInSeries: 3, cutoffV: 9 })), 'parallel-unlike', 'stop'],
+  ['lithium beside lead-acid', together(leadAcid({ cellsInSeries: 7 })), 'parallel-unlike', 'stop'],
+  ['LiFePO4 beside Li-ion of as many cells', together(pack({ chemistry: 'lifepo4', cutoffV: 10.4 })), 'parallel-unlike', 'stop'],
+  ['two alike, both full', together(pack()), 'parallel-current', undefined],
+  ['two alike, 1 % more apart than the smaller may be charged with', together(pack(), [1, chargeWith(FLOWS_V * PERCENT)]), 'parallel-current', 'stop'],
+  ['1 % less apart', together(pack(), [1, chargeWith(FLOWS_V / PERCENT)]), 'parallel-current', 'caution'],
+  ['one empty and one full', together(pack(), [1, 0.05]), 'parallel-current', 'stop'],
+  ['the same behind diodes', together(pack(), [1, 0.05], joiner({ isolates: true })), 'parallel-current', undefined],
+  ['unlike ones on a plate that keeps them apart', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ isolates: true })), 'parallel-unlike', undefined],
+  ['unlike ones, one after the other', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ inputOrder: 'one-by-one' })), 'parallel-unlike', undefined],
+  ['a supply beside a battery, nothing between', build({ one: pack(), two: supply('mains', { voltageV: 16 }), hub: joiner(), camera: camera({}, 10, { maxV: 30 }) }, [['one.out', 'hub.in1'], ['two.out', 'hub.in2'], ['hub.p1', 'camera.in']]), 'parallel-unlike', 'stop'],
+  // USB ports without Power Delivery
+  ['a 5 V adapter on a port of 10 W, 1 % over 2 A', onPort(wattsFor(2) * PERCENT, { ratingW: 10 }), 'over-current', 'stop'],
+  ['1 % under it', onPort(wattsFor(2) / PERCENT, { ratingW: 10 }), 'over-current', undefined],
+  ['on a port of 100 W: 3 A and no more, 1 % over', onPort(wattsFor(3) * PERCENT, { ratingW: 100 }), 'over-current', 'stop'],
+  ['1 % under 3 A', onPort(wattsFor(3) / PERCENT, { ratingW: 100 }), 'over-current', undefined],
+  ['on a port whose own list gives 1.5 A at 5 V', onPort(wattsFor(1.5) * PERCENT, { ratingW: undefined, profiles: [{ voltageV: 5, currentA: 1.5 }, { voltageV: 9, currentA: 3 }] }), 'over-current', 'stop'],
+  ['an A-to-C lead on a Power Delivery port gives no contract', byUsb(bank(), usbCamera(5, { minV: 9 }), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'contract-none', 'stop'],
+  ['a Power Delivery port called so on a USB-A socket gives 7.5 W', byUsb(bank({ connector: { type: 'usb-a' } }), usbCamera(7.5 * PERCENT), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'legacy-short', 'stop'],
+  ['and not more', byUsb(bank({ connector: { type: 'usb-a' } }), usbCamera(7.5 / PERCENT), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'legacy-short', undefined],
+  // converters
+  ['a step-down to 12 V on two cells', behind(converter({ works: 'down' }), twoCells()), 'under-voltage', 'stop'],
+  ['a linear regulator to 12 V on two cells', behind(converter({ linear: true }), twoCells()), 'under-voltage', 'stop'],
+  ['a step-down hub of 12 V on two cells', build({ pack: twoCells(), hub: { ...stepUp({ minV: 5, maxV: 30 }), outputs: [{ gives: 'fixed', id: 'out', name: 'Output', connector: { type: 'xlr4' }, voltageV: 12, maxA: 5, efficiency: 0.9, works: 'down', lead: true }] }, camera: camera({}, 10, { connector: { type: 'xlr4' }, minV: 10, maxV: 13 }) }, [['pack.out', 'hub.in'], ['hub.out', 'camera.in']]), 'cannot-raise', 'stop'],
+  ['one that works both ways', behind(converter({ works: 'both' }), twoCells()), 'under-voltage', undefined],
+  ['a step-up to 12 V on 16.8 V hands the 16.8 V on', behind(converter({ works: 'up' })), 'over-voltage', 'stop'],
+  ['a step-up to 20 V on the same', behind(converter({ works: 'up', output: { connector: DTAP, voltageV: 20 } }), pack(), { minV: 18, maxV: 21 }), 'over-voltage', undefined],
+  // charging in place, supplies
+  ['lead-acid on a panel, an input of 14.4 V less 1 %', charged(leadAcid(), { maxV: 14.4 / PERCENT }), 'assumption-decides', 'unknown'],
+  ['an input below what every charger gives', charged(leadAcid(), { maxV: 13.6 }), 'over-voltage-charging', 'stop'],
+  ['an input above what any charger gives', charged(leadAcid(), { maxV: 15 }), 'over-voltage-charging', undefined],
+  ['a charging voltage that was typed, 1 % over the input', charged(leadAcid({ chargeV: 14.4 * PERCENT }), { maxV: 14.4 }), 'over-voltage-charging', 'stop'],
+  ['1 % under it', charged(leadAcid({ chargeV: 14.4 / PERCENT }), { maxV: 14.4 }), 'over-voltage-charging', undefined],
+  ['a panel in the rig says the same', direct(leadAcid(), camera({}, 5, { minV: 9, maxV: 13.6 }), PANEL), 'over-voltage-charging', 'stop'],
+  ['lithium charged below freezing', charged(pack(), {}, { temperatureC: -1 }), 'charging-harms', 'stop'],
+  ['lithium charged above it', charged(pack(), {}, { temperatureC: 1 }), 'charging-harms', undefined],
+  ['lead-acid charged below freezing', charged(leadAcid(), { maxV: 16 }, { temperatureC: -5 }), 'charging-harms', undefined],
+  ['alkaline cells on a charger', charged(pack({ chemistry: 'alkaline', cellsInSeries: 8, cutoffV: 7.2 }), {}), 'charging-harms', 'stop'],
+  ['a vehicle outlet of 12 V: 14.8 V while it drives, 1 % over the input', onSupply(supply('vehicle'), { minV: 10, maxV: 14.8 / PERCENT }), 'over-voltage', 'stop'],
+  ['1 % under it', onSupply(supply('vehicle'), { minV: 10, maxV: 14.8 * PERCENT }), 'over-voltage', undefined],
+  ['11 V with the engine off, 1 % under what it needs', onSupply(supply('vehicle'), { minV: 11 * PERCENT, maxV: 16 }), 'supply-sags', 'caution'],
+  ['1 % over it', onSupply(supply('vehicle'), { minV: 11 / PERCENT, maxV: 16 }), 'supply-sags', undefined],
+  ['an outlet of 24 V: 29.5 V', onSupply(supply('vehicle', { voltageV: 24 }), { minV: 20, maxV: 29.5 / PERCENT }), 'over-voltage', 'stop'],
+  ['a range that was typed', onSupply(supply('mains', { minV: 11, maxV: 13.5 }), { minV: 9, maxV: 13.5 / PERCENT }), 'over-voltage', 'stop'],
+  ['a bare transformer without load', onSupply(supply('transformer'), { minV: 9, maxV: (12 * 1.3) / PERCENT }), 'over-voltage', 'stop'],
+  ['a regulated supply within a twentieth of the limit', onSupply(supply('mains'), { minV: 9, maxV: 12.3 }), 'assumption-decides', 'unknown'],
+  ['a regulated supply clear of it', onSupply(supply('mains'), { minV: 9, maxV: 12.7 }), 'assumption-decides', undefined],
+  // bare leads, fuses
+  ['a pack of unknown limit on bare leads', byLead(wire({ ends: { source: { type: 'bare', polarity: 'as-marked' }, load: DTAP } }), pack({}, { connector: { type: 'bare', polarity: 'as-marked' } })), 'fuse-none', 'caution'],
+  ['one whose board gives 3 A', byLead(wire({ ends: { source: { type: 'bare', polarity: 'as-marked' }, load: DTAP } }), pack({ maxA: 3 }, { connector: { type: 'bare', polarity: 'as-marked' } })), 'fuse-none', undefined],
+  ['a fuse at the load’s end', byLead(wire({ fuseA: 5, fuseAt: 'load' })), 'fuse-far', 'caution'],
+  ['a fuse at the source’s end', byLead(wire({ fuseA: 5, fuseAt: 'source' })), 'fuse-far', undefined],
+  // limits by kind
+  ['a lead past its rating late in the run: hot, nothing trips', byLead(wire({ maxA: 3.2 }), pack(), camera({}, 40)), 'over-current-late', 'stop'],
+  ['a port past its limit late in the run: it trips', direct(pack({}, { maxA: 3.2 }), camera({}, 40)), 'over-current-late', 'caution'],
+  ['bare cells past their rating late', direct(pack({ maxA: 3.2, protection: 'none' }), camera({}, 40)), 'over-current-late', 'stop'],
+  ['the same behind a board', direct(pack({ maxA: 3.2, protection: 'board' }), camera({}, 40)), 'over-current-late', 'caution'],
+  ['a pack of unknown limit at more than its kind surely gives', direct(pack({}, { maxA: 30 }), camera({}, 120)), 'pack-limit-unknown', 'unknown'],
+  ['at less', direct(pack({}, { maxA: 30 }), camera({}, 60)), 'pack-limit-unknown', undefined],
+  // peaks
+  ['two peaks, each within the lead, both beyond it', peaking([60, 60], 8), 'peaks-together', 'caution'],
+  ['both within it', peaking([40, 40], 8), 'peaks-together', undefined],
+  ['one peak alone', peaking([60, 5], 8), 'peaks-together', undefined],
+  // figures that contradict each other
+  ['a cut-off of 2.3 V a cell', direct(pack({ cutoffV: 9.2 })), 'figure-doubtful', 'unknown'],
+  ['a cut-off of 2.5 V a cell', direct(pack({ cutoffV: 10 })), 'figure-doubtful', undefined],
+  ['a cut-off above the nominal volts', direct(pack({ cutoffV: 14.8 })), 'figure-doubtful', 'unknown'],
+  ['14.4 V printed on three cells', direct(pack({ cellsInSeries: 3, nominalV: 14.4, cutoffV: 9 })), 'figure-doubtful', 'unknown'],
+  ['14.8 V printed on four', direct(pack({ nominalV: 14.8 })), 'figure-doubtful', undefined],
+  ['95 Wh of cells that come to 50', direct(pack({ cellsInParallel: 1, cell: { capacityAh: 3.5 }, maxA: 20 })), 'figure-doubtful', 'unknown'],
+  ['95 Wh of cells that come to 96', direct(pack({ cellsInParallel: 2, cell: { capacityAh: 3.35 }, maxA: 20 })), 'figure-doubtful', undefined],
+  ['an adapter of 30 W at 8 V and 2 A', build({ pack: pack(), adapter: dummy({ output: { connector: { type: 'bay', family: 'S' }, voltageV: 8, maxA: 2 } }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'figure-doubtful', 'unknown'],
+  ['a port of 65 W whose list ends at 45 W', byUsb(bank({ ratingW: 65, profiles: [{ voltageV: 9, currentA: 3 }, { voltageV: 15, currentA: 3 }] }), usbCamera()), 'figure-doubtful', 'unknown'],
+  // conditions, inputs, contacts
+  ['a mode that asks for a contract and for volts: the contract is there, the volts are not', byUsb(bank({ ratingW: 27 }), usbCamera(8, {}, { needs: { contractW: 20, minV: 12 } })), 'mode-lost', 'stop'],
+  ['both are there', byUsb(bank({ ratingW: 45 }), usbCamera(8, {}, { needs: { contractW: 20, minV: 12 } })), 'mode-lost', undefined],
+  ['a device that needs its battery in has another lead, and no battery', build({ bank: bank(), cable: usbWire(), other: supply('mains'), camera: usbCamera(8, { sink: 'needs-battery' }, { inputs: [{ takes: 'pd', id: 'usb', name: 'USB-C', connector: { type: 'usb-c' }, minV: 5, maxV: 15, sink: 'needs-battery' }, { takes: 'window', id: 'dc', name: 'DC', connector: DTAP, minV: 11, maxV: 17 }] }) }, [['bank.out', 'camera.usb', 'cable'], ['other.out', 'camera.dc']]), 'sink-needs-battery', 'stop'],
+  ['an input that takes no power', direct(pack(), camera({}, 10, { noPower: true })), 'takes-no-power', 'stop'],
+  ['a bay that insists on a thermistor, on a battery with one', bay({ thermistor: true }, { thermistor: true }), 'pins-missing', undefined],
+  ['on one without', bay({}, { thermistor: true }), 'pins-missing', 'stop'],
+  ['on one of which nobody knows', bay(undefined, { thermistor: true }), 'figure-missing', 'unknown'],
+  ['one that has a thermistor and no data contact', bay({ thermistor: true }, { thermistor: true, data: true }), 'pins-missing', 'stop'],
+  ['two plugs of one form', direct(pack({}, { connector: { type: 'xt60', gender: 'plug' } }), camera({}, 10, { connector: { type: 'xt60', gender: 'plug' } })), 'connector-mismatch', 'stop'],
+  ['a plug and a socket', direct(pack({}, { connector: { type: 'xt60', gender: 'plug' } }), camera({}, 10, { connector: { type: 'xt60', gender: 'socket' } })), 'connector-mismatch', undefined],
+  ['two-pin plugs wired the other way round', byLead(wire({ ends: { source: DTAP, load: { type: 'circular2', polarity: 'pin-1-positive' } } }), pack(), camera({}, 10, { connector: { type: 'circular2', polarity: 'pin-1-negative' } })), 'polarity-reversed', 'stop'],
+  // PoE
+  ['a device of 13 W on the first class', poe(13, 'af', 'at'), 'poe-short', 'stop'],
+  ['its own class is what is negotiated', poe(13, 'at', 'af'), 'poe-short', 'stop'],
+  ['12.9 W', poe(12.9, 'af', undefined), 'poe-short', undefined],
+  // starts, swaps, ends
+  ['a plate that runs on below its start', build({ pack: pack(), plate: stepUp({ startV: 14 }), camera: camera({}, 10, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-restart', 'caution'],
+  ['a plate that stops before', build({ pack: pack(), plate: stepUp({ startV: 14, minV: 14 }), camera: camera({}, 10, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-restart', undefined],
+  ['a plate whose own load pulls it below its start', build({ pack: pack({ resistanceOhm: 0.3 }), plate: stepUp({ startV: 16.2 }), camera: camera({}, 60, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-start', 'caution'],
+  ['a swap of a minute on a buffer of 50 s', swapped(50, 1), 'no-cushion', 'caution'],
+  ['on a buffer of 60 s', swapped(60, 1), 'no-cushion', undefined],
+  ['on none, with a spare at hand', swapped(undefined, 1), 'no-cushion', 'caution'],
+  ['a run that dies within minutes, nearly full', direct(pack(), camera({}, 10, { minV: 16.65 })), 'charge-stranded', 'stop'],
+  ['one that dies after an hour', direct(pack(), camera({}, 10, { minV: 15.9 })), 'charge-stranded', 'caution'],
+  ['1 % of the energy left is told', direct(pack(), camera({}, 10, { minV: 13 })), 'charge-stranded', 'caution'],
+  ['a bank that says it switches off below 60 mA, at 50', sleepy(0.25, { leastA: 0.06 }), 'bank-switches-off', 'stop'],
+  ['one that says it stays on', sleepy(0.25, { leastA: 0 }), 'bank-switches-off', undefined],
+  ['one that says nothing, at 50 mA', sleepy(0.25), 'bank-switches-off', 'unknown'],
+  ['at 110 mA', sleepy(0.55), 'bank-switches-off', undefined],
+  ['a lamp on its built-in battery alone', build({ pack: pack(), camera: camera(), lamp: camera({ name: 'Lamp', builtIn: { energyWh: 12, cellsInSeries: 2 } }, 4) }, [['pack.out', 'camera.in']]), 'built-in-only', 'caution'],
+  // what is assumed, and what is not known
+  ['a lead of unknown resistance behind which the volts are enough or not', byLead(wire({ resistanceOhm: undefined }), pack(), camera({}, 40, { minV: 16.2 })), 'assumption-decides', 'unknown'],
+  ['a lead whose resistance was typed', byLead(wire({ resistanceOhm: ohmFor(15.5) }), pack(), camera({}, 10, { minV: 15.5 * PERCENT })), 'under-voltage', 'stop'],
+  ['1 % less', byLead(wire({ resistanceOhm: ohmFor(15.5) }), pack(), camera({}, 10, { minV: 15.5 / PERCENT })), 'under-voltage', undefined],
+  ['a pack of unknown resistance that carries the load or not', direct(pack({ chemistry: 'lifepo4', cutoffV: 10.4, resistanceOhm: undefined }), camera({}, 60, { minV: 12.8 }), { startCharge: 0.9 }), 'assumption-decides', 'unknown'],
+  ['a lead of which only the length is known', byLead(wire({ resistanceOhm: undefined, lengthM: 2, maxA: undefined })), 'figure-missing', 'unknown'],
+  ['a lead of which the wire is known', byLead(wire({ resistanceOhm: undefined, lengthM: 1, areaMm2: 0.5, maxA: undefined })), 'figure-missing', undefined],
+  ['1 % more than 0.5 mm² carries', byLead(wire({ areaMm2: 0.5, maxA: undefined }), pack({}, { maxA: 20 }), camera({}, 6 * PERCENT * (12 - 6 * PERCENT * 0.02))), 'wire-hot', 'stop'],
+  ['28 °C of frost', direct(pack(), camera(), { temperatureC: -28 }), 'outside-known', 'unknown'],
+  ['20 °C of frost', direct(pack(), camera(), { temperatureC: -20 }), 'outside-known', undefined],
+  ['a pack of unknown cells', direct(pack({ cellsInSeries: undefined })), 'figure-missing', 'unknown'],
+  ['one whose volts tell its cells', direct(pack({ cellsInSeries: undefined, nominalV: 14.4 })), 'figure-missing', undefined],
+  ['a supply of unknown volts', onSupply(supply('mains', { voltageV: undefined })), 'figure-missing', 'unknown'],
+  ['a supply that follows nothing', build({ supply: { ...supply('mains'), outputs: [{ gives: 'pack', id: 'out', name: 'Output', connector: DTAP, maxA: 5 }] }, camera: camera() }, [['supply.out', 'camera.in']]), 'figure-missing', 'unknown'],
+]; // prettier-ignore
+
+describe('verdicts from the rules', () => {
+  it.each(CASES)('%s', (_what, built, code, verdict) => {
+    const found = judge(built).findings.filter((one) => one.code === code && one.verdict !== 'good');
+    if (verdict === undefined) expect(found).toEqual([]);
+    else expect(found.map((one) => one.verdict)).toContain(verdict);
+  });
+
+  it.each(CASES.filter(([, , , verdict]) => verdict === 'stop' || verdict === 'unknown'))('%s: never good', (_what, built, _code, verdict) => {
+    expect(verdict === 'stop' ? ['stop'] : ['stop', 'unknown']).toContain(judge(built).verdict);
+  });
+
+  it('every one of them is told with its numbers and a way out', () => {
+    for (const [, built] of CASES) {
+      for (const { verdict, remedy, sentence } of judge(built).findings) {
+        expect(sentence).toMatch(/^[^]{10,}\.$/);
+        expect(verdict === 'good' || remedy !== undefined).toBe(true);
+      }
+    }
+  });
+
+  it('a swap that nothing bridges is counted off the time asked for', () => {
+    const { findings, plannedMin } = judge(swapped(undefined, 5));
+    const kept = findings.flatMap(({ numbers }) => numbers).find(({ name }) => name === 'with the reserve kept')!;
+    expect(plannedMin! - kept.value).toBeCloseTo(5, 9);
+    const carried = judge(swapped(300, 5));
+    expect(carried.findings.flatMap(({ numbers }) => numbers).find(({ name }) => name === 'with the reserve kept')!.value).toBe(carried.plannedMin);
+  });
+});
+
+/** What stands on labels everywhere and works everywhere. */
+describe('everyday rigs come out right', () => {
+  it.each<[string, Built]>([
+    ['5 V for a 5 V device, on a USB port', build({ bank: plainBank(2.4), cable: usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }), camera: usbCamera(8, { minV: 5, maxV: 5 }) }, [['bank.out', 'camera.usb', 'cable']])],
+    ['5 V for a 5 V window', build({ bank: plainBank(2.4), cable: wire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-a' } }, maxA: 3 }), light: camera({ name: 'Light' }, 8, { connector: { type: 'usb-a' }, minV: 5, maxV: 5 }) }, [['bank.out', 'light.in', 'cable']])],
+    ['27 W on a contract of 27 W', byUsb(bank({ ratingW: 27 }), usbCamera(27, { needW: 27 }), usbWire({ resistanceOhm: undefined }))],
+    ['19.5 V for a device of 19 V', onSupply(supply('mains', { voltageV: 19.5, maxA: 4 }), { minV: 19, maxV: 19 }, 40)],
+    ['12 V for a device of 12 V', onSupply(supply('mains'), { minV: 12, maxV: 12 })],
+  ])('%s', (_what, built) => {
+    const { verdict, findings } = judge(built);
+    expect(findings.filter((one) => one.verdict === 'stop' || one.verdict === 'unknown').map(({ sentence }) => sentence)).toEqual([]);
+    expect(['good', 'caution']).toContain(verdict);
+  });
+}); // prettier-ignore
