@@ -270,6 +270,16 @@ describe('verdicts from the rules', () => {
   });
 });
 
+describe('a monitor that passes power on', () => {
+  const monitor = camera({ name: 'Monitor', outputs: [{ gives: 'pack', id: 'on', name: 'On', connector: DTAP, maxA: 4 }] }, 15);
+  const passed = build({ pack: pack(), monitor, camera: camera({}, 10) }, [['pack.out', 'monitor.in'], ['monitor.on', 'camera.in']]);
+
+  it('draws its own also where the rig does not list it', () => {
+    const unlisted = { ...passed, rig: { ...passed.rig, devices: [{ gearId: 'camera' }] } };
+    expect(judge(unlisted).firstStopMin).toBeCloseTo(judge(passed).firstStopMin!, 6);
+  });
+});
+
 /** What stands on labels everywhere and works everywhere. */
 describe('everyday rigs come out right', () => {
   it.each<[string, Built]>([

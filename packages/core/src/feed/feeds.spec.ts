@@ -18,6 +18,19 @@ const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.n
 const unfed = (parts: Readonly<Record<string, Gear>>, changes: Partial<Rig> = {}): Built => build(parts, [], changes);
 const titles = ({ rig, gear }: Built, device = 'camera') => findFeeds(rig, device, gear).feeds.map(({ title }) => title).sort(); // prettier-ignore
 
+describe('a feed through a monitor that passes power on', () => {
+  it('carries the monitor’s own draw, whether the rig lists it or not', () => {
+    const on = { gives: 'pack', id: 'on', name: 'On', connector: { type: 'd-tap' }, maxA: 4 } as const;
+    const monitor = camera({ name: 'Monitor', outputs: [on] }, 15);
+    const { rig, gear } = unfed({ pack: pack(), monitor, camera: camera() });
+    const links = [['pack.out', 'monitor.in'], ['monitor.on', 'camera.in']] as const;
+    const both = build({ pack: pack(), monitor, camera: camera() }, links);
+    const { feeds } = findFeeds({ ...rig, devices: [{ gearId: 'camera' }] }, 'camera', gear);
+    const through = feeds.find((feed) => feed.links.some(({ to }) => to.gearId === 'monitor'))!;
+    expect(through.firstStopMin).toBeCloseTo(assessModel(rigModel(both.rig, both.gear)).firstStopMin!, 6);
+  });
+});
+
 describe('every sound feed of a device', () => {
   const kit = {
     camera: usbCamera(10, { minV: 9 }),

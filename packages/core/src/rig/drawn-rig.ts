@@ -51,7 +51,8 @@ export interface DrawnRig {
  */
 export function drawnRig(rig: Rig, gear: ReadonlyMap<string, Gear>): DrawnRig {
   const shelf = new Shelf(gear);
-  const devices = rig.devices.flatMap((use) => deviceUse(use, shelf));
+  // a monitor that only passes power on draws its own all the same
+  const devices = [...rig.devices, ...passedThrough(rig, gear)].flatMap((use) => deviceUse(use, shelf));
   phaseFaults(rig, devices, shelf);
   const drawn = rig.links.flatMap((link) => endsOf(link, shelf));
   for (const { gearId, spareIds = [] } of rig.batteries ?? []) for (const id of [gearId, ...spareIds]) shelf.part(id, 'battery');
@@ -87,6 +88,13 @@ class Shelf {
     this.parts.set(id, part);
     return part;
   }
+}
+
+/** Devices that power goes through and that the rig does not list. */
+function passedThrough({ devices, links }: Rig, gear: ReadonlyMap<string, Gear>): readonly { readonly gearId: string }[] {
+  const listed = new Set(devices.map(({ gearId }) => gearId));
+  const met = new Set(links.map(({ to }) => to.gearId));
+  return [...met].filter((id) => !listed.has(id) && gear.get(id)?.kind === 'device').map((gearId) => ({ gearId }));
 }
 
 function deviceUse({ gearId, modeId, scale = 1, busyPorts = [] }: Rig['devices'][number], shelf: Shelf): DeviceUse[] {

@@ -72,7 +72,9 @@ import { choicesOf } from '../fields/choices-of';
             [say]="sayPort"
             (understoodAs)="portLabel($event)"
           />
-          <p class="small mb-1">Now {{ sayPort({ voltageV: port.voltageV, currentA: port.maxA ?? 0 }) }}.</p>
+          @if (port.voltageV !== undefined) {
+            <p class="small mb-1">Now {{ sayPort({ voltageV: port.voltageV, currentA: port.maxA ?? 0 }) }}.</p>
+          }
         }
         @case ('pd') {
           <app-quantity-field
@@ -112,9 +114,11 @@ import { choicesOf } from '../fields/choices-of';
         />
         <app-quantity-field
           label="Cells in series"
-          [shape]="shapes.cellsInSeries"
+          placeholder="unknown"
+          [optional]="true"
+          [shape]="shapes.cellsInSeries.of"
           [value]="battery().cellsInSeries"
-          (valueChange)="cells($event)"
+          (valueChange)="plain({ cellsInSeries: $event }, 'cellsInSeries')"
         />
         <app-quantity-field
           label="Resistance"
@@ -195,10 +199,6 @@ export class BatteryEditor {
   protected provenance(energyWh: Provenance): void {
     const battery = this.battery();
     this.edit.emit({ body: { ...battery, from: { ...battery.from, energyWh } }, field: 'from' });
-  }
-
-  protected cells(cellsInSeries: number | undefined): void {
-    if (cellsInSeries !== undefined) this.plain({ cellsInSeries }, 'cellsInSeries');
   }
 
   protected portLabel({ voltageV, currentA }: PortLabel): void {

@@ -23,7 +23,14 @@ import { QuantityPipe } from '../../shared/quantity.pipe';
               <th scope="row">
                 {{ figure.name }} <span class="fw-normal text-body-secondary">({{ figure.part }})</span>
               </th>
-              <td class="text-nowrap">{{ figure.value | quantity: figure.unit }}</td>
+              <td class="text-nowrap">
+                {{ figure.value | quantity: figure.unit }}
+                @if (figure.range; as range) {
+                  <span class="d-block small text-body-secondary"
+                    >{{ range.low | quantity: figure.unit }} to {{ range.high | quantity: figure.unit }}</span
+                  >
+                }
+              </td>
               <td>
                 <span class="provenance">{{ figure.from }}</span>
               </td>

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { gearShape, gearTitle, rigShape, withChanges } from '@viaggio/core';
 import type { Battery, Rig } from '@viaggio/core';
+import { CheckField } from '../../fields/check-field';
 import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { RigSheet } from '../rig-sheet';
@@ -20,7 +21,7 @@ interface Row {
 /** Each battery of the rig by itself: its charge and temperature where they differ from the rig's, its age, its spares. */
 @Component({
   selector: 'app-battery-states',
-  imports: [QuantityField, QuantityPipe, SelectField],
+  imports: [CheckField, QuantityField, QuantityPipe, SelectField],
   template: `
     @for (row of rows(); track row.gearId) {
       <div class="battery">
@@ -65,6 +66,12 @@ interface Row {
             (valueChange)="age(row, $event)"
           />
         </div>
+        <app-check-field
+          label="A charger or a panel is on it while it feeds"
+          [small]="true"
+          [value]="row.state.charging ?? false"
+          (valueChange)="set(row, { charging: $event || undefined }, 'charging')"
+        />
         <div class="d-flex flex-wrap align-items-center gap-2">
           @for (spare of row.spares; track spare.id) {
             <span class="badge text-bg-secondary">
