@@ -21,7 +21,7 @@ import { DEFAULT_RESERVE } from '../gear';
 import type { Gear, Rig } from '../gear';
 import { trackTo } from '../profile';
 import type { Track } from '../profile';
-import { cautionsOf, resilience, treeFeeding } from '../rig';
+import { cautionsOf, isA, resilience, treeFeeding } from '../rig';
 import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
@@ -117,8 +117,11 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const mains = devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
   const balance = rigBalance(rig, gearOf(resolved));
   const usual = [...gate, ...connectionFindings(model, runs)];
-  const connected = withTurns([...usual, ...phaseFindings(model, timeline, usual)], evidence.assumptions, (lean) =>
-    judgedAt(model, timeline, lean),
+  const connected = withTurns(
+    [...usual, ...phaseFindings(model, timeline, usual)],
+    evidence.assumptions,
+    (lean) => judgedAt(model, timeline, lean),
+    [...resolved.parts.values()].some((part) => isA(part, 'hub') && part.gear.inputOrder === 'together'),
   );
   const findings = byHarm([...connected, ...beyondGate(resolved, { timeline, firstStopMin, plannedMin, balance })]);
   return {

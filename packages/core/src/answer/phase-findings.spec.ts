@@ -117,7 +117,7 @@ describe('law: a verdict and its run say the same', () => {
           const gap = answer.firstStopMin;
           const left = answer.timeline?.trace.findLast(({ minute }) => minute <= (gap ?? 0))?.soc['pack'] ?? 0;
           if (gap === undefined || left < 0.25) return;
-          expect(['caution', 'stop']).toContain(answer.verdict);
+          expect(answer.verdict).not.toBe('good');
           const told = answer.findings.filter(
             ({ verdict, aspect }) => verdict !== 'good' && (aspect === 'voltage' || aspect === 'current'),
           );
@@ -125,7 +125,7 @@ describe('law: a verdict and its run say the same', () => {
           const trips = answer.timeline!.events.some(
             ({ cause, minute }) => minute <= gap + 1e-6 && (cause === 'over-current' || cause === 'collapse'),
           );
-          if (trips) expect(answer.verdict).toBe('stop');
+          if (trips) expect(['stop', 'unknown']).toContain(answer.verdict);
         },
       ),
       { numRuns: 100, endOnFailure: true },

@@ -115,9 +115,33 @@ export function solve(circuit: Circuit, openCircuitV: number): boolean {
  * positive, and saves most of the way; where it is not, the way from the top is taken.
  */
 function solveNode(node: Node, voltageV: number, tolerance: number): boolean {
-  if (node.children.length === 0 || node.converter || node.off) return solveLeaf(node, voltageV);
+  if (isLeaf(node)) return solveLeaf(node, voltageV);
+  const [only] = node.children;
+  if (only !== undefined && node.children.length === 1 && isLeaf(only)) return solveThrough(node, only, voltageV);
   const nearV = guess(node, voltageV);
   return (nearV < voltageV && descend(node, voltageV, nearV, tolerance)) || descend(node, voltageV, voltageV, tolerance);
+}
+
+/** Draws by itself, whatever hangs on it: a load, a converter with all behind it, what is off. */
+function isLeaf({ children, converter, off }: Node): boolean {
+  return children.length === 0 || converter !== undefined || off;
+}
+
+/** A feed with nothing but one leaf behind it: two resistances in series, in closed form. */
+function solveThrough(node: Node, leaf: Node, voltageV: number): boolean {
+  const ohm = node.resistanceOhm + leaf.resistanceOhm;
+  const volts = voltageV - ohm * leaf.drawnA;
+  const square = volts * volts - 4 * ohm * leaf.drawnW;
+  if (volts <= 0 || square < 0 || (square === 0 && leaf.drawnW > 0)) return false;
+  const root = Math.sqrt(square);
+  const amps = (2 * leaf.drawnW) / (volts + root);
+  const currentA = leaf.drawnA + amps;
+  node.currentA = leaf.currentA = currentA;
+  node.slope = leaf.slope = -amps / root;
+  node.inputV = voltageV - node.resistanceOhm * currentA;
+  leaf.inputV = node.inputV - leaf.resistanceOhm * currentA;
+  if (!leaf.converter) leaf.loadV = leaf.inputV;
+  return true;
 }
 
 /** Where a shared voltage will about be: with the drop it had when it was last solved. */

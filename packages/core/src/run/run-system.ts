@@ -154,7 +154,7 @@ export class SystemRunner {
       if (!powered && !load.feeds.some(({ source }) => source.swappingUntil >= 0)) load.firstGapMin ??= minute;
       if (powered !== load.powered) tell({ minute, kind: powered ? 'back' : 'gap', id: load.load.id });
       load.powered = powered;
-      const main = load.feeds[feeding]?.feed.sourceId;
+      const main = feeding === -1 ? undefined : load.feeds[feeding]!.feed.sourceId;
       if (main !== undefined && load.main !== undefined && main !== load.main && load.wantedW > 0)
         tell({ minute, kind: 'fallback', id: load.load.id, by: main });
       if (main !== undefined) load.main = main;
@@ -164,6 +164,7 @@ export class SystemRunner {
   private settle(): void {
     for (const source of this.sources) source.chargeA = 0;
     for (const { takes, feeds, wantedW, own: ownPlace } of this.loads) {
+      if (ownPlace === -1) continue;
       const own = feeds[ownPlace]?.source;
       if (!own?.live || own.soc >= FULL || takes[ownPlace]! > 0) continue;
       // what a feed has left over after the load fills the load's own battery

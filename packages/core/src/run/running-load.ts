@@ -25,7 +25,8 @@ export interface RunningLoad {
 /** Sets what each feed of a load takes: the first feed that reaches it, its contract filled up from the load's own battery. */
 export function choose({ feeds, wantedW, takes, own: ownPlace }: RunningLoad): void {
   takes.fill(NOT_FED);
-  const ownFeed = feeds[ownPlace];
+  // a read past the end of an array, even of -1, costs more than all the rest of this
+  const ownFeed = ownPlace === -1 ? undefined : feeds[ownPlace];
   const own = ownFeed?.source.reaches(ownFeed.place) ? ownPlace : -1;
   for (let index = 0; index < feeds.length; index++) {
     const { feed, source, place } = feeds[index]!;
