@@ -7,14 +7,16 @@ export type OcvTable = readonly (readonly [soc: number, voltageV: number])[];
  * @example cellVoltage([[0, 3], [1, 4]], 0.25) // 3.25
  */
 export function cellVoltage(table: OcvTable, soc: number): number {
-  for (let index = 1; index < table.length; index++) {
-    const [soc1, volts1] = table[index]!;
-    if (soc > soc1 && index < table.length - 1) continue;
-    const [soc0, volts0] = table[index - 1]!;
-    const share = Math.min(1, Math.max(0, (soc - soc0) / (soc1 - soc0)));
-    return volts0 + share * (volts1 - volts0);
-  }
-  return table[0]![1];
+  const last = table.length - 1;
+  if (last < 1) return table[0]![1];
+  // asked for millions of times: no destructuring, which makes iterators
+  let index = 1;
+  while (index < last && soc > table[index]![0]) index++;
+  const upper = table[index]!;
+  const lower = table[index - 1]!;
+  const share = (soc - lower[0]) / (upper[0] - lower[0]);
+  if (share <= 0) return lower[1];
+  return share >= 1 ? upper[1] : lower[1] + share * (upper[1] - lower[1]);
 }
 
 /**

@@ -37,6 +37,10 @@ export interface Node {
   loadV: number;
   /** What its leaves draw together as a series in volts, for `roughCurrent`; made when first asked for after `settle`. */
   series: LeafSeries | undefined;
+  /** The same limits as `Circuit.limits` has, as plain figures for asking whether any is broken at all. */
+  readonly leastInputV: number;
+  readonly leastLoadV: number;
+  readonly mostOutputA: number;
 }
 
 /** Amps of all leaves behind a shared voltage v: c0/v + c1/v³ + … + c4/v⁹, while v² is more than `leastV2`. */
@@ -64,6 +68,8 @@ export interface Circuit {
   readonly limits: readonly Limit[];
   /** Relative, of the voltages that are solved for. */
   tolerance: number;
+  /** Volts at the pack's terminals at which its protection ends it. */
+  readonly cutoffV: number;
   /** Set by `settle`: a feed behind a converter that no operating point can carry, whatever the pack does. */
   deadAt: string | undefined;
 }
@@ -76,7 +82,8 @@ export function compile(network: Network): Circuit {
   const nodes: Node[] = [];
   const children = network.feeds.map((feed) => addFeed(feed, nodes));
   const pack = makeNode({ id: 'pack', resistanceOhm: network.pack.resistanceOhm, maxA: network.pack.maxA }, children);
-  return { root: pack, nodes, limits: limitsOf(pack, nodes, network.pack.cutoffV), tolerance: TOLERANCE, deadAt: undefined };
+  const { cutoffV } = network.pack;
+  return { root: pack, nodes, limits: limitsOf(pack, nodes, cutoffV), cutoffV, tolerance: TOLERANCE, deadAt: undefined };
 }
 
 function addFeed(feed: Feed, nodes: Node[]): Node {
@@ -85,6 +92,12 @@ function addFeed(feed: Feed, nodes: Node[]): Node {
   const node = makeNode(feed, children);
   nodes.splice(place, 0, node);
   return node;
+}
+
+/** Below this the part at a feed's end drops out. A linear regulator raises no voltage: it would give energy that it did not take. */
+function leastInput({ converter, minInputV }: Pick<Feed, 'converter' | 'minInputV'>): number | undefined {
+  const leastV = converter?.linear ? Math.max(converter.minInputV ?? 0, converter.outputV) : converter?.minInputV;
+  return leastV ?? minInputV;
 }
 
 function makeNode(feed: Feed, children: readonly Node[]): Node {
@@ -110,6 +123,9 @@ function makeNode(feed: Feed, children: readonly Node[]): Node {
     inputV: 0,
     loadV: 0,
     series: undefined,
+    leastInputV: leastInput(feed) ?? -Infinity,
+    leastLoadV: feed.load?.minV ?? -Infinity,
+    mostOutputA: feed.converter?.maxOutputA ?? Infinity,
   };
 }
 
@@ -124,10 +140,8 @@ function limitsOf(root: Node, nodes: readonly Node[], cutoffV: number): Limit[] 
     if (maxA !== undefined) limit('over-current', node.id, () => maxA - node.currentA);
     if (maxW !== undefined) limit('over-current', node.id, () => maxW - node.currentA * (node.inputV + node.currentA * node.resistanceOhm));
     const { maxOutputA } = converter ?? {};
-    // a linear regulator raises no voltage: below its output it gives energy that it did not take
-    const leastV = converter?.linear ? Math.max(converter.minInputV ?? 0, converter.outputV) : converter?.minInputV;
-    const minInputV = leastV ?? node.minInputV;
-    if (minInputV !== undefined) limit('converter-dropout', node.id, () => node.inputV - minInputV);
+    const { leastInputV } = node;
+    if (leastInputV > -Infinity) limit('converter-dropout', node.id, () => node.inputV - leastInputV);
     if (maxOutputA !== undefined) limit('over-current', node.id, () => maxOutputA - node.outputA);
     const minV = load?.minV;
     if (load && minV !== undefined) limit('load-undervoltage', load.id, () => (node.loadW > 0 ? node.loadV - minV : Infinity));

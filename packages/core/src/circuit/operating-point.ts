@@ -325,7 +325,25 @@ function lowestVoltage(node: Node, voltageV: number): number {
 
 /** The limit broken worst-first in the order of `circuit.limits`, at the point last solved. */
 export function brokenLimit(circuit: Circuit): Limit | undefined {
-  return circuit.limits.find((limit) => limit.margin() < 0);
+  // nearly always none is: that is seen without asking each by name
+  return isBroken(circuit) ? circuit.limits.find((limit) => limit.margin() < 0) : undefined;
+}
+
+function isBroken({ root, nodes, cutoffV }: Circuit): boolean {
+  if (root.inputV < cutoffV || passes(root)) return true;
+  for (let index = 0; index < nodes.length; index++) {
+    const node = nodes[index]!;
+    if (!node.off && passes(node)) return true;
+  }
+  return false;
+}
+
+function passes(node: Node): boolean {
+  const { currentA, inputV } = node;
+  if (node.maxA !== undefined && currentA > node.maxA) return true;
+  if (inputV < node.leastInputV || node.outputA > node.mostOutputA) return true;
+  if (node.maxW !== undefined && currentA * (inputV + currentA * node.resistanceOhm) > node.maxW) return true;
+  return node.loadV < node.leastLoadV && node.loadW > 0;
 }
 
 /**

@@ -179,10 +179,10 @@ class Course {
 
   private pointIn(interval: Interval, at: number): TimedPoint | undefined {
     settle(this.circuit, interval.phase.scale);
-    const within = interval.fromSoc - at;
-    const minutes = within <= 0 ? 0 : integrate(this.circuit, this.network, interval.fromSoc, at).minutes;
+    const { fromSoc, toSoc, fromMinute, toMinute } = interval;
+    const within = at >= fromSoc ? 0 : at === toSoc ? toMinute - fromMinute : integrate(this.circuit, this.network, fromSoc, at).minutes;
     if (!solve(this.circuit, this.openCircuitV(at))) return undefined;
-    return { minute: interval.fromMinute + minutes, soc: at, ...readPoint(this.circuit) };
+    return { minute: fromMinute + within, soc: at, ...readPoint(this.circuit) };
   }
 
   private openCircuitV(soc: number): number {

@@ -8,18 +8,18 @@ export interface Tally {
   packWh: number;
   packLossWh: number;
   /** In the order of `circuit.nodes`. */
-  readonly feedLossWh: Float64Array;
+  readonly feedLossWh: number[];
 }
 
 export function newTally(circuit: Circuit): Tally {
-  return { minutes: 0, packWh: 0, packLossWh: 0, feedLossWh: new Float64Array(circuit.nodes.length) };
+  return { minutes: 0, packWh: 0, packLossWh: 0, feedLossWh: circuit.nodes.map(() => 0) };
 }
 
 export function addTallies(into: Tally, other: Tally): void {
   into.minutes += other.minutes;
   into.packWh += other.packWh;
   into.packLossWh += other.packLossWh;
-  other.feedLossWh.forEach((energyWh, index) => (into.feedLossWh[index]! += energyWh));
+  for (let index = 0; index < other.feedLossWh.length; index++) into.feedLossWh[index]! += other.feedLossWh[index]!;
 }
 
 /** Gauss (3 points) inside Kronrod (7): the difference of the two is the error estimate. Abscissas on [-1, 1]. */
@@ -46,23 +46,32 @@ export function integrate(circuit: Circuit, network: Network, fromSoc: number, t
   // between two points of the cell's table the open-circuit voltage is straight
   const highV = pack.cellsInSeries * cellVoltage(pack.ocvPerCell, fromSoc);
   const lowV = pack.cellsInSeries * cellVoltage(pack.ocvPerCell, toSoc);
+  const { root, nodes } = circuit;
+  const { feedLossWh } = tally;
+  let minutes = 0;
   let gaussMinutes = 0;
+  let packWh = 0;
+  let squareAh = 0;
   for (let index = 0; index < NODES.length; index++) {
     // at the last bit before a collapse there may be no point; the state before it stands in
     solve(circuit, (highV + lowV) / 2 + ((highV - lowV) / 2) * NODES[index]!);
-    const { currentA, inputV } = circuit.root;
+    const currentA = root.currentA;
     const hours = (pack.capacityAh / currentA) * half;
     const weight = KRONROD[index]! * hours;
-    tally.minutes += 60 * weight;
+    minutes += 60 * weight;
     gaussMinutes += 60 * GAUSS[index]! * hours;
-    tally.packWh += weight * inputV * currentA;
-    tally.packLossWh += weight * currentA * currentA * pack.resistanceOhm;
-    for (let feed = 0; feed < circuit.nodes.length; feed++) {
-      const node = circuit.nodes[feed]!;
-      const converterW = node.converter ? node.inputV * node.currentA - node.outputW : 0;
-      tally.feedLossWh[feed]! += weight * (node.currentA * node.currentA * node.resistanceOhm + converterW);
+    packWh += weight * root.inputV * currentA;
+    squareAh += weight * currentA * currentA;
+    for (let feed = 0; feed < nodes.length; feed++) {
+      const node = nodes[feed]!;
+      const amps = node.currentA;
+      const converterW = node.converter ? node.inputV * amps - node.outputW : 0;
+      feedLossWh[feed]! += weight * (amps * amps * node.resistanceOhm + converterW);
     }
   }
+  tally.minutes = minutes;
+  tally.packWh = packWh;
+  tally.packLossWh = squareAh * pack.resistanceOhm;
   if (halvings >= MAX_HALVINGS || Math.abs(tally.minutes - gaussMinutes) <= TOLERANCE * tally.minutes) return tally;
   const upper = integrate(circuit, network, fromSoc, centre, halvings + 1);
   addTallies(upper, integrate(circuit, network, centre, toSoc, halvings + 1));

@@ -1,4 +1,4 @@
-import { choose, feedingPlace, NOT_FED } from './running-load';
+import { choose, feedingPlace, NOT_FED, plainPlace } from './running-load';
 import type { RunningLoad } from './running-load';
 import { RunningSource } from './running-source';
 import type { Reach, SourceStop } from './running-source';
@@ -44,6 +44,11 @@ export class SystemRunner {
   private readonly takesBySource: readonly Float64Array[];
   /** Something has changed beside the charge, so that who feeds what is to be looked at again. */
   private changed = true;
+  /** Every load hangs on one feed that takes whatever it wants. */
+  private plain = false;
+  /** Watts of the loads in each phase, in their order. */
+  private readonly wantedIn = new WeakMap<SystemPhase, Float64Array>();
+  private readonly reaches: (Reach | undefined)[] = [];
 
   constructor(private readonly system: System) {
     this.sources = system.sources.map((source) => new RunningSource(source));
@@ -57,6 +62,7 @@ export class SystemRunner {
       own: load.feeds.findIndex(({ own }) => own),
       wantedW: 0,
       takes: new Float64Array(load.feeds.length).fill(NOT_FED),
+      plain: -1,
       powered: true,
       main: undefined,
       firstGapMin: undefined,
@@ -83,6 +89,7 @@ export class SystemRunner {
     const tell = (event: RunEvent): void => {
       if (record) events.push(event);
     };
+    this.plain = false;
     this.reset(variation, startSoc);
     let minute = 0;
     let steps = 0;
@@ -101,10 +108,10 @@ export class SystemRunner {
         fresh = false;
         traced();
         if (last && this.finished()) return this.result(minute, steps, events, trace);
-        const { minutes, reaches } = this.nextEvent(phaseEnd - minute, minute);
-        this.pass(minutes, reaches, record);
+        const minutes = this.nextEvent(phaseEnd - minute, minute);
+        this.pass(minutes, record);
         minute += minutes;
-        this.happen(minute, minutes, reaches, tell);
+        this.happen(minute, minutes, tell);
       }
       minute = phaseEnd;
     }
@@ -127,15 +134,20 @@ export class SystemRunner {
     }
   }
 
-  private enter({ loadW }: SystemPhase, variation: Variation | undefined): void {
-    for (let index = 0; index < this.loads.length; index++) {
-      const load = this.loads[index]!;
-      load.wantedW = (loadW[load.load.id] ?? 0) * (variation ? variation.loadFactor[index]! : 1);
+  private enter(phase: SystemPhase, variation: Variation | undefined): void {
+    let wantedW = this.wantedIn.get(phase);
+    if (!wantedW) {
+      wantedW = Float64Array.from(this.loads, ({ load }) => phase.loadW[load.id] ?? 0);
+      this.wantedIn.set(phase, wantedW);
     }
+    for (let index = 0; index < this.loads.length; index++)
+      this.loads[index]!.wantedW = variation ? wantedW[index]! * variation.loadFactor[index]! : wantedW[index]!;
   }
 
   /** Decides which feed feeds which load, until nothing gives out at once. */
   private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean, record: boolean): void {
+    // a phase changes what is drawn; while nothing has given out it is drawn from where it was
+    if (fresh && this.plain && !this.changed && !record) return this.redraw();
     let starting = fresh;
     this.changed = false;
     for (let round = 0; round < MAX_ROUNDS; round++) {
@@ -159,6 +171,36 @@ export class SystemRunner {
         tell({ minute, kind: 'fallback', id: load.load.id, by: main });
       if (main !== undefined) load.main = main;
     }
+    this.plain = !record && this.isPlain();
+  }
+
+  /** Whether who feeds what stays as it is for as long as nothing gives out. */
+  private isPlain(): boolean {
+    if (!this.sources.every((source) => source.isPlain)) return false;
+    for (const load of this.loads) load.plain = plainPlace(load);
+    return this.loads.every(({ plain }) => plain !== -1);
+  }
+
+  /** The loads' new watts on the feeds that carry them. */
+  private redraw(): void {
+    for (let index = 0; index < this.loads.length; index++) {
+      const load = this.loads[index]!;
+      load.takes[load.plain] = load.wantedW;
+    }
+    this.collectTakes();
+    for (let index = 0; index < this.sources.length; index++) this.sources[index]!.resettle(this.takesBySource[index]!);
+  }
+
+  /** What each source is asked for, in the order of its loads. */
+  private collectTakes(): void {
+    for (let index = 0; index < this.sources.length; index++) {
+      const takes = this.takesBySource[index]!;
+      const feeding = this.fedBy[index]!;
+      for (let place = 0; place < feeding.length; place++) {
+        const here = feeding[place];
+        takes[place] = here ? here.load.takes[here.place]! : NOT_FED;
+      }
+    }
   }
 
   private settle(): void {
@@ -176,15 +218,8 @@ export class SystemRunner {
         own.chargeA = (leftW * CHARGE_EFFICIENCY) / own.openCircuitV(own.soc);
       });
     }
-    for (let index = 0; index < this.sources.length; index++) {
-      const takes = this.takesBySource[index]!;
-      const feeding = this.fedBy[index]!;
-      for (let place = 0; place < feeding.length; place++) {
-        const here = feeding[place];
-        takes[place] = here ? here.load.takes[here.place]! : NOT_FED;
-      }
-      this.sources[index]!.settle(takes);
-    }
+    this.collectTakes();
+    for (let index = 0; index < this.sources.length; index++) this.sources[index]!.settle(this.takesBySource[index]!);
   }
 
   /** Whether something of a source's gives out right now; if so it is off from here on. */
@@ -227,24 +262,27 @@ export class SystemRunner {
     if (source.spec.swapMin > 0) source.swappingUntil = minute + source.spec.swapMin;
   }
 
-  /** The nearest of: the time left, a swap done, and what happens to each source. */
-  private nextEvent(minutesLeft: number, minute: number): { minutes: number; reaches: (Reach | undefined)[] } {
+  /** Minutes to the nearest of: the time left, a swap done, and what happens to each source; how far each gets is in `reaches`. */
+  private nextEvent(minutesLeft: number, minute: number): number {
     let minutes = minutesLeft;
     for (const { swappingUntil } of this.sources) if (swappingUntil >= 0) minutes = Math.min(minutes, Math.max(0, swappingUntil - minute));
-    const reaches = this.sources.map((source) => {
-      if (!source.live) return undefined;
-      const reach = source.reach(minutes, this.floorOf(source));
-      minutes = Math.min(minutes, reach.minutes);
-      return reach;
-    });
-    return { minutes, reaches };
+    const { reaches, sources } = this;
+    for (let index = 0; index < sources.length; index++) {
+      const source = sources[index]!;
+      const reach = source.live ? source.reach(minutes, this.floorOf(source)) : undefined;
+      if (reach && reach.minutes < minutes) minutes = reach.minutes;
+      reaches[index] = reach;
+    }
+    return minutes;
   }
 
-  private pass(minutes: number, reaches: readonly (Reach | undefined)[], record: boolean): void {
-    this.sources.forEach((source, index) => {
+  private pass(minutes: number, record: boolean): void {
+    const { sources, reaches } = this;
+    for (let index = 0; index < sources.length; index++) {
+      const source = sources[index]!;
       const reach = reaches[index];
       if (reach) source.advance(minutes, reach.minutes <= minutes + INSTANT_MIN ? reach.soc : source.socAfter(minutes), record);
-    });
+    }
     for (const load of this.loads) {
       if (load.wantedW <= 0) continue;
       if (!load.powered) load.gapMin += minutes;
@@ -255,20 +293,22 @@ export class SystemRunner {
     }
   }
 
-  private happen(minute: number, minutes: number, reaches: readonly (Reach | undefined)[], tell: (event: RunEvent) => void): void {
-    this.sources.forEach((source, index) => {
+  private happen(minute: number, minutes: number, tell: (event: RunEvent) => void): void {
+    const { sources, reaches } = this;
+    for (let index = 0; index < sources.length; index++) {
+      const source = sources[index]!;
       const reach = reaches[index];
       if (source.swappingUntil >= 0 && minute >= source.swappingUntil - INSTANT_MIN) {
         source.swappingUntil = -1;
         this.changed = true;
       }
       if (source.chargeA > 0 && source.soc >= FULL) this.changed = true;
-      if (!reach || reach.minutes > minutes + INSTANT_MIN || !source.live) return;
+      if (!reach || reach.minutes > minutes + INSTANT_MIN || !source.live) continue;
       const stop = reach.stop ?? source.peakStop();
       if (stop) this.stopped(source, stop, minute, tell);
       else if (source.soc <= 0) this.stopped(source, EMPTY, minute, tell);
       else if (source.soc <= this.floorOf(source) + 1e-12 && this.feeds(source)) this.change(source, minute, tell);
-    });
+    }
   }
 
   /** Charge at which a battery is changed for the next: while there is a next. */

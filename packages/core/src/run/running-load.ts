@@ -14,6 +14,8 @@ export interface RunningLoad {
   wantedW: number;
   /** Watts now taken by each feed; `NOT_FED` where it is not fed by it. */
   readonly takes: Float64Array;
+  /** The one feed that carries all of it, whatever it wants; -1 where a contract, a share or a charge decides. */
+  plain: number;
   powered: boolean;
   main: string | undefined;
   firstGapMin: number | undefined;
@@ -49,6 +51,19 @@ export function choose({ feeds, wantedW, takes, own: ownPlace }: RunningLoad): v
     for (const one of sharing) if (one) takes[one.place] = (wantedW * one.size) / total;
     return;
   }
+}
+
+/** Whether a load hangs on one feed alone, as it stands, which takes whatever it wants; the feed's place, else -1. */
+export function plainPlace({ feeds, takes }: RunningLoad): number {
+  let found = -1;
+  for (let place = 0; place < feeds.length; place++) {
+    const { maxW, together, chargeW } = feeds[place]!.feed;
+    if (chargeW !== undefined) return -1;
+    if (takes[place]! < 0) continue;
+    if (found !== -1 || maxW !== undefined || together) return -1;
+    found = place;
+  }
+  return found;
 }
 
 /** The first feed that feeds a load; -1 when none does. */

@@ -42,6 +42,8 @@ export class RunningSource {
   readonly tripped = new Set<Node>();
   /** Loads of the tree that are fed by feeds, in the order of their nodes. */
   readonly loadIds: readonly string[];
+  /** The nodes of those loads. */
+  private readonly loads: readonly Node[];
   private readonly parents: readonly number[];
   /** By node: its place in `loadIds`, -1 without a load, `OWN_LOAD` for what a part is to itself. */
   private readonly loadPlaces: readonly number[];
@@ -69,6 +71,7 @@ export class RunningSource {
     this.parents = nodes.map((node) => nodes.findIndex(({ children }) => children.includes(node)));
     const isOwn = (node: Node): boolean => node.load?.id.endsWith('!own') ?? false;
     this.loadIds = nodes.flatMap((node) => (node.load && !isOwn(node) ? [node.load.id] : []));
+    this.loads = nodes.filter((node) => node.load && !isOwn(node));
     this.loadPlaces = nodes.map((node) => (node.load ? (isOwn(node) ? OWN_LOAD : this.loadIds.indexOf(node.load.id)) : -1));
     this.fed = new Uint8Array(nodes.length);
     this.starts = nodes.some(({ startInputV }) => startInputV !== undefined);
@@ -151,6 +154,18 @@ export class RunningSource {
     }
     settleDraws(this.circuit);
     this.solvedSoc = -1;
+  }
+
+  /** `settle` where the same loads are fed as before: only their watts are others. */
+  resettle(takes: ArrayLike<number>): void {
+    for (let place = 0; place < this.loads.length; place++) this.loads[place]!.loadW = Math.max(0, takes[place]!);
+    settleDraws(this.circuit);
+    this.solvedSoc = -1;
+  }
+
+  /** Whether nothing but its charge decides what it feeds: nothing has to start, and no peak shuts anything off. */
+  get isPlain(): boolean {
+    return !this.starts && this.spec.peak === undefined && this.tripped.size === 0 && this.live && this.chargeA === 0;
   }
 
   openCircuitV(soc: number): number {
