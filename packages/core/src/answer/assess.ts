@@ -156,8 +156,8 @@ interface Timed {
 }
 
 /** What stops a rig at a lean of what is assumed, in its usual modes and in its phases. */
-function judgedAt({ resolved: { rig, ...typical } }: RigModel, timeline: SystemRun | undefined, lean: Lean): readonly Finding[] {
-  const judged = judgedRig(rig, gearOf(typical), { lean });
+function judgedAt({ resolved }: RigModel, timeline: SystemRun | undefined, lean: Lean): readonly Finding[] {
+  const judged = judgedRig(resolved, { lean });
   const runs = isForbidden(judged.gate) ? new Map<SourceTree, undefined>() : judged.runs;
   const usual = [...judged.gate, ...connectionFindings(judged, runs)];
   return [...usual, ...phaseFindings(judged, timeline, usual)];
@@ -265,7 +265,7 @@ function resultFigures(rig: Rig, firstStopMin: number | undefined, plannedMin: n
   ];
 }
 
-function gearOf({ parts }: Pick<ResolvedRig, 'parts'>): ReadonlyMap<string, Gear> {
+function gearOf({ parts }: ResolvedRig): ReadonlyMap<string, Gear> {
   return new Map([...parts].map(([id, { gear }]) => [id, gear]));
 }
 

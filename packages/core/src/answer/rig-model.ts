@@ -1,8 +1,8 @@
 import { contractFindings, drawingFindings, lackFindings, plugFindings, parallelFindings, poeFindings, voltageFindings } from '../findings';
 import type { Finding } from '../findings';
 import type { Gear, Rig } from '../gear';
-import { resolveRig, rigDraws } from '../rig';
-import type { Lean, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import { drawnRig, resolveDrawn, rigDraws } from '../rig';
+import type { DrawnRig, Lean, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import { discharge, networkOf, rigSystem } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
 
@@ -23,18 +23,14 @@ export type JudgedRig = Omit<RigModel, 'system'>;
 
 /** Works a rig out; never throws for sound shapes. */
 export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, options: DischargeOptions = {}): RigModel {
-  const judged = judgedRig(rig, gear, options);
+  const judged = judgedRig(drawnRig(rig, gear), options);
   const { resolved, draws, runs, gate } = judged;
   return { ...judged, system: isForbidden(gate) ? undefined : rigSystem(resolved, draws, runs) };
 }
 
 /** The same without its time, with what is assumed leant to one side. */
-export function judgedRig(
-  rig: Rig,
-  gear: ReadonlyMap<string, Gear>,
-  { tracePoints, lean }: DischargeOptions & { readonly lean?: Lean },
-): JudgedRig {
-  const resolved = resolveRig(rig, gear, lean);
+export function judgedRig(drawn: DrawnRig, { tracePoints, lean }: DischargeOptions & { readonly lean?: Lean }): JudgedRig {
+  const resolved = resolveDrawn(drawn, lean);
   const { trees } = resolved;
   const draws = rigDraws(resolved);
   const runs = new Map(

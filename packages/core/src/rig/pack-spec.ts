@@ -81,12 +81,11 @@ function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evide
   evidence.note(part, { of: 'capacity', energyWh, ratedHours }, pack.capacityAh, 'Ah', 'computed');
   const resistance = { of: 'pack-resistance', cells: cellsInSeries, cellOhmAh, factor: resistanceFactor, temperatureC } as const;
   if (resistanceOhm !== undefined) evidence.note(part, resistance, pack.resistanceOhm, 'ohm', provenance.resistanceOhm ?? 'printed');
-  else evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm(spec)), 'ohm');
+  else {
+    const typicalOhm = pack.resistanceOhm / (spec.resistanceShare ?? 1);
+    evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm), 'ohm');
+  }
   if (cutoffV === undefined) return;
   const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
   evidence.note(part, cutoff, pack.cutoffV, 'V', provenance.cutoffV ?? 'printed');
-}
-
-function typicalOhm(spec: PackSpec): number {
-  return packFrom({ ...spec, resistanceShare: 1 }).resistanceOhm;
 }

@@ -1,7 +1,7 @@
 import type { Device } from '../gear';
 import { isA } from './part';
 import type { Part } from './part';
-import { connectionsInto } from './resolve-rig';
+import type { Connection } from './connection';
 import type { ResolvedRig } from './resolve-rig';
 
 /** What stops when one part of a rig fails. */
@@ -20,17 +20,19 @@ export function resilience(rig: ResolvedRig): readonly Failure[] {
     used.set(from.id, from);
     if (cable) used.set(cable.id, cable);
   }
+  const into = new Map<string, Connection[]>();
+  for (const one of rig.connections) into.set(one.to.id, [...(into.get(one.to.id) ?? []), one]);
+  const fed = rig.devices.map((use) => use.part).filter((device) => isFed(into, device, undefined));
   return [...used.values()].map((part) => ({
     part,
-    stops: rig.devices
-      .map((use) => use.part)
-      .filter((device) => device.id !== part.id && isFed(rig, device, undefined) && !isFed(rig, device, part)),
+    stops: fed.filter((device) => device.id !== part.id && !isFed(into, device, part)),
   }));
 }
 
 /** Whether power reaches a part, one part of the rig having failed. */
-function isFed(rig: ResolvedRig, part: Part, failed: Part | undefined): boolean {
+function isFed(into: ReadonlyMap<string, readonly Connection[]>, part: Part, failed: Part | undefined): boolean {
   if (part.id === failed?.id) return false;
   if (isA(part, 'battery') || isA(part, 'supply') || (isA(part, 'device') && part.gear.builtIn)) return true;
-  return connectionsInto(rig, part).some(({ from, cable }) => (cable === undefined || cable.id !== failed?.id) && isFed(rig, from, failed));
+  const ways = into.get(part.id) ?? [];
+  return ways.some(({ from, cable }) => (cable === undefined || cable.id !== failed?.id) && isFed(into, from, failed));
 }

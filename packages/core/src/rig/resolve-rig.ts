@@ -21,11 +21,15 @@ export interface ResolvedRig extends DrawnRig {
 
 /**
  * Everything that a rig's parts say by themselves: who feeds whom through which plugs, cable, contract and limits. What
- * nobody gave is assumed, as is typical, or leant to an end of its range.
+ * nobody gave is assumed, as is typical.
  * Never throws for sound shapes; what is missing is in `evidence.lacks`, what is drawn wrongly in `faults`.
  */
-export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>, lean?: Lean): ResolvedRig {
-  const drawn = drawnRig(rig, gear);
+export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>): ResolvedRig {
+  return resolveDrawn(drawnRig(rig, gear));
+}
+
+/** The same of a rig whose parts have been found, with what is assumed leant to one side. */
+export function resolveDrawn(drawn: DrawnRig, lean?: Lean): ResolvedRig {
   const evidence = new Evidence(lean);
   const trees = drawn.sources.map((source) => sourceTree(drawn, source, evidence));
   const fed = new Map<string, Connection>();

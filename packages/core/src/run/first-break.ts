@@ -35,14 +35,24 @@ export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => numb
     holds(high);
     low = high;
   }
+  // of many that are broken only those are followed that are still broken where the one before them breaks
   let first: Break | undefined;
-  for (const limit of circuit.limits.filter((candidate) => candidate.margin() < 0)) {
+  for (let limit = nextBroken(circuit, 0); limit; ) {
     const soc = zeroOf(limit, holds, fromSoc, low, tolerance);
-    if (first === undefined || soc > first.soc) first = { soc, cause: limit.cause, at: limit.at };
+    if (first !== undefined && soc <= first.soc) break;
+    first = { soc, cause: limit.cause, at: limit.at };
+    low = soc;
+    holds(soc);
+    limit = nextBroken(circuit, GRAZED);
   }
   if (first) return first;
   if (!collapsed) return { soc: low, ...grazed(circuit) };
   return { soc: low, cause: 'collapse', at: collapsePlace(circuit.root, openCircuitV(Math.max(0, low - 1e-9))) };
+}
+
+/** The first limit that is broken by more than a rounding, where the circuit was last solved. */
+function nextBroken({ limits }: Circuit, rounding: number): Limit | undefined {
+  return limits.find((candidate) => candidate.margin() < -rounding);
 }
 
 /** At a point of the table two pieces meet, and may differ by a rounding: a limit broken by one is then just kept by the other. */
