@@ -76,6 +76,19 @@ describe('a phase is judged by every limit', () => {
     expect(findings.filter(({ code, phase }) => code === 'charge-stranded' && phase?.number === 1)).toHaveLength(1);
   });
 
+  it('a wire that gets hot only at the end of the last burst is told with the burst in which it does', () => {
+    const burst = { name: 'burst', minutes: 20, devices: [{ gearId: 'camera', mode: 'heavy' }] };
+    const rest = { name: 'rest', minutes: 40, devices: [] };
+    // 2.5 A and no more through 0.2 mm²: 36 W are 2.2 A at 16.7 V and 2.6 A at 14 V
+    const built = build({ pack: pack({}, { maxA: 20 }), lead: wire({ areaMm2: 0.2, maxA: undefined }), camera: camera(heavy(36), 5) }, [['pack.out', 'camera.in', 'lead']], { phases: [burst, rest], repeatPhases: 'again' }); // prettier-ignore
+    const [hot] = judge(built).findings.filter(({ code, phase }) => code === 'wire-hot' && phase);
+    expect(hot).toMatchObject({ verdict: 'stop', phase: { name: 'burst' } });
+    expect(hot!.phase!.fromMin).toBeGreaterThan(60);
+    expect(hot!.phase!.fromMin % 60).toBeCloseTo(0, 6);
+    const light = build({ pack: pack({}, { maxA: 20 }), lead: wire({ areaMm2: 0.2, maxA: undefined }), camera: camera(heavy(28), 5) }, [['pack.out', 'camera.in', 'lead']], { phases: [burst, rest], repeatPhases: 'again' }); // prettier-ignore
+    expect(codes(light)).not.toContain('wire-hot');
+  });
+
   it('what is wrong in the usual mode already is told once', () => {
     const built = byLead(60, wire({ maxA: 0.5 }));
     expect(judge(built).findings.filter(({ code }) => code === 'over-current')).toHaveLength(1);

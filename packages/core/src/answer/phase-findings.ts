@@ -37,25 +37,25 @@ const AT_ONCE = new Set<Finding['code']>([
   'bank-switches-off',
   'peaks-together',
 ]);
-/** And where the run ended in the phase: what the phase leaves in the battery. */
-const STRANDING = new Set<Finding['code']>([...AT_ONCE, 'charge-stranded']);
+/** What a phase that ends the run leaves in the battery. */
+const STRANDING = new Set<Finding['code']>(['charge-stranded']);
 
-/** A moment at which a phase is judged, with each source's charge then. */
-interface Moment {
-  readonly phase: PhaseDraws;
+type Charges = Readonly<Record<string, number>>;
+
+/** One time that a phase comes. */
+interface Occurrence {
   readonly number: number;
   readonly fromMin: number;
-  readonly soc: Readonly<Record<string, number>>;
-  /** The source that the run was stopped with. */
-  readonly ended?: string;
+  readonly toMin: number;
 }
 
 /**
  * What every phase adds to what the usual modes are judged by: ports, shared limits, cables, fuses, adapters, contracts,
- * windows, modes and peaks, at the charge the sources have when the phase first comes, and again where the run itself was
- * stopped in one with charge left. `known` are the findings so far: the same is not told twice.
+ * windows, modes and peaks. Judged when the phase first comes; at its worst moment, the end of the last time it comes, for
+ * what gets worse as the charge falls without stopping anything; and where the run itself was stopped with charge left.
+ * `known` are the findings so far: the same is not told twice.
  *
- * Cost: a discharge for each source and each phase of its own draws.
+ * Cost: two discharges for each source and each phase of its own draws, some more where something turns up late.
  */
 export function phaseFindings(
   { resolved, draws }: Pick<JudgedRig, 'resolved' | 'draws'>,
@@ -66,24 +66,47 @@ export function phaseFindings(
   if (!draws || phases === undefined) return [];
   const told = new Map(known.map((one) => [keyOf(one), harmOf(one)]));
   const found: Finding[] = [];
-  const stopped = stops(draws.phases, resolved.rig.repeatPhases === 'again', timeline);
-  const stranding = new Set(stopped.map(({ phase }) => drawsOf(phase)));
-  const moments = [
-    ...firstMoments(draws.phases, timeline).map((moment) => ({
-      moment,
-      tells: stranding.has(drawsOf(moment.phase)) ? STRANDING : AT_ONCE,
-    })),
-    // a voltage that has fallen to a window by then is told as the charge that it strands
-    ...stopped.map((moment) => ({ moment, tells: AT_ONCE })),
-  ];
-  for (const { moment, tells } of moments) {
-    const isLater = stopped.includes(moment);
-    for (const one of findingsAt(resolved, moment, tells)) {
-      if (isLater && one.aspect === 'voltage') continue;
-      if (harmOf(one) <= (told.get(keyOf(one)) ?? 0) + SAME_HARM) continue;
+  const isNew = (one: Finding): boolean => harmOf(one) > (told.get(keyOf(one)) ?? 0) + SAME_HARM;
+  const tell = (all: readonly Finding[], { number, fromMin }: Pick<Occurrence, 'number' | 'fromMin'>): void => {
+    for (const one of all) {
+      if (!isNew(one)) continue;
       told.set(keyOf(one), harmOf(one));
-      found.push({ ...one, phase: { number: moment.number, name: phases[moment.number - 1]?.name, fromMin: moment.fromMin } });
+      found.push({ ...one, phase: { number, name: phases[number - 1]?.name, fromMin } });
     }
+  };
+  const calendar = new Calendar(draws.phases, resolved.rig.repeatPhases === 'again', timeline);
+  const stopped = stops(calendar, timeline);
+  const stranding = new Set(stopped.map(({ phase }) => drawsOf(phase)));
+  const isSwapped = timeline?.events.some(({ kind }) => kind === 'swap') ?? false;
+  for (const { phase, places } of calendar.kinds) {
+    const first = calendar.occurrence(places, 0);
+    const soc = socAt(timeline, first.fromMin);
+    const here = findingsAt(resolved, phase, soc);
+    tell(here.filter(({ code, verdict }) => verdict === 'stop' || AT_ONCE.has(code)), first);
+    if (stranding.has(drawsOf(phase))) tell(findingsFrom(resolved, phase, soc).filter(({ code }) => STRANDING.has(code)), first);
+    const count = calendar.count(places);
+    if (timeline === undefined || count === 0) continue;
+    const late = (nth: number): readonly Finding[] => {
+      const at = lowestIn(timeline, calendar.occurrence(places, nth));
+      return findingsAt(resolved, phase, at).filter((one) => AT_ONCE.has(one.code) && isNew(one));
+    };
+    const worst = isSwapped ? lowestTime(timeline, calendar, places, count) : count - 1;
+    const found = late(worst);
+    if (found.length === 0) continue;
+    // without a change of battery margins only fall: the first time that it is so is closed in on
+    let [clear, met] = [isSwapped ? worst - 1 : -1, worst];
+    while (met - clear > 1) {
+      const middle = (clear + met) >> 1;
+      if (late(middle).length > 0) met = middle;
+      else clear = middle;
+    }
+    tell(late(met), calendar.occurrence(places, met));
+    tell(found.filter(isNew), calendar.occurrence(places, worst));
+  }
+  for (const { phase, occurrence, soc, ended } of stopped) {
+    const beyond = findingsAt(resolved, phase, soc, ended);
+    // a voltage that has fallen to a window by then is told as the charge that it strands
+    tell(beyond.filter(({ code, verdict, aspect }) => aspect !== 'voltage' && (verdict === 'stop' || AT_ONCE.has(code))), occurrence);
   }
   return found;
 }
@@ -105,64 +128,147 @@ function drawsOf({ loads, modes }: PhaseDraws): string {
   return JSON.stringify([[...loads], [...modes]]);
 }
 
-/** Every phase when it first comes; phases of the same draws once. */
-function firstMoments(phases: readonly PhaseDraws[], timeline: SystemRun | undefined): Moment[] {
-  const seen = new Set<string>();
-  let fromMin = 0;
-  return phases.flatMap((phase, index) => {
-    const at = fromMin;
-    fromMin += phase.minutes;
-    const key = drawsOf(phase);
-    if (seen.has(key)) return [];
-    seen.add(key);
-    return [{ phase, number: index + 1, fromMin: at, soc: socAt(timeline, at) }];
-  });
+/** When each phase comes; phases of the same draws are one kind. */
+class Calendar {
+  readonly kinds: readonly { readonly phase: PhaseDraws; readonly places: readonly number[] }[];
+  private readonly fromMin: readonly number[];
+  private readonly cycleMin: number;
+  /** Nothing is looked at from here on: something has stopped, or the run was not followed further. */
+  private readonly untilMin: number;
+
+  constructor(
+    readonly phases: readonly PhaseDraws[],
+    private readonly again: boolean,
+    timeline: SystemRun | undefined,
+  ) {
+    const kinds = new Map<string, number[]>();
+    let minute = 0;
+    this.fromMin = phases.map((phase, place) => {
+      const key = drawsOf(phase);
+      kinds.set(key, [...(kinds.get(key) ?? []), place]);
+      const from = minute;
+      minute += phase.minutes;
+      return from;
+    });
+    this.cycleMin = minute;
+    this.untilMin = timeline?.firstGapMin ?? timeline?.minutes ?? 0;
+    this.kinds = [...kinds.values()].map((places) => ({ phase: phases[places[0]!]!, places }));
+  }
+
+  /** The time that a kind comes for the nth time, counted from 0. */
+  occurrence(places: readonly number[], nth: number): Occurrence {
+    const place = places[nth % places.length]!;
+    const fromMin = Math.floor(nth / places.length) * this.cycleMin + this.fromMin[place]!;
+    const goesOn = !this.again && place === this.phases.length - 1;
+    const toMin = goesOn ? this.untilMin : Math.min(this.untilMin, fromMin + this.phases[place]!.minutes);
+    return { number: place + 1, fromMin, toMin: Math.max(fromMin, toMin) };
+  }
+
+  /** How often a kind comes before anything stops. */
+  count(places: readonly number[]): number {
+    const cycles = this.again ? Math.ceil(this.untilMin / this.cycleMin) : 1;
+    let count = cycles * places.length;
+    while (count > 0 && this.occurrence(places, count - 1).fromMin >= this.untilMin) count--;
+    return count;
+  }
+
+  /** The phase that goes on at a minute. */
+  at(minute: number): { readonly phase: PhaseDraws; readonly occurrence: Occurrence } {
+    const cycle = this.again ? Math.floor(minute / this.cycleMin) : 0;
+    const within = minute - cycle * this.cycleMin;
+    const next = this.fromMin.findIndex((from) => from > within + SAME_MOMENT);
+    const place = (next === -1 ? this.phases.length : next) - 1;
+    return { phase: this.phases[place]!, occurrence: this.occurrence([place], cycle) };
+  }
+}
+
+interface StoppedRun {
+  readonly phase: PhaseDraws;
+  readonly occurrence: Occurrence;
+  readonly soc: Charges;
+  /** The source that gave out. */
+  readonly ended: string;
 }
 
 /** Where the run itself was stopped by something else than an empty battery. */
-function stops(phases: readonly PhaseDraws[], again: boolean, timeline: SystemRun | undefined): Moment[] {
+function stops(calendar: Calendar, timeline: SystemRun | undefined): readonly StoppedRun[] {
   const gap = timeline?.firstGapMin;
   const ended = timeline?.events.filter(
     ({ kind, minute }) => (kind === 'source-out' || kind === 'tripped') && gap !== undefined && minute <= gap + SAME_MOMENT,
   );
   return (ended ?? []).flatMap(({ minute, id }) => {
     const soc = socAt(timeline, minute);
-    if ((soc[id] ?? 1) < USED_UP) return [];
-    const { index, fromMin } = phaseAt(phases, again, minute);
-    return [{ phase: phases[index]!, number: index + 1, fromMin, soc, ended: id }];
+    return (soc[id] ?? 1) < USED_UP ? [] : [{ ...calendar.at(minute), soc, ended: id }];
   });
 }
 
-function socAt(timeline: SystemRun | undefined, minute: number): Readonly<Record<string, number>> {
-  return timeline?.trace.findLast((point) => point.minute <= minute + SAME_MOMENT)?.soc ?? {};
+/** Charges at a minute, straight between the points that were kept. */
+function socAt(timeline: SystemRun | undefined, minute: number): Charges {
+  const trace = timeline?.trace ?? [];
+  const next = trace.findIndex((point) => point.minute > minute + SAME_MOMENT);
+  const before = next === -1 ? trace.at(-1) : trace[next - 1];
+  const after = next === -1 ? undefined : trace[next];
+  if (!before || !after || minute <= before.minute) return before?.soc ?? {};
+  const share = (minute - before.minute) / (after.minute - before.minute);
+  const between = (id: string): number => before.soc[id]! + share * ((after.soc[id] ?? before.soc[id]!) - before.soc[id]!);
+  return Object.fromEntries(Object.keys(before.soc).map((id) => [id, between(id)]));
 }
 
-/** The phase that goes on at a minute, and since when; phases come round again where the rig says so, else the last goes on. */
-function phaseAt(phases: readonly PhaseDraws[], again: boolean, minute: number): { readonly index: number; readonly fromMin: number } {
-  const cycle = phases.reduce((sum, { minutes }) => sum + minutes, 0);
-  let fromMin = again ? Math.floor(minute / cycle) * cycle : 0;
-  for (const [index, { minutes }] of phases.entries()) {
-    if (minute < fromMin + minutes - SAME_MOMENT || index === phases.length - 1) return { index, fromMin };
-    fromMin += minutes;
+/** The lowest charge of every source in one time that a phase comes. */
+function lowestIn(timeline: SystemRun, { fromMin, toMin }: Occurrence): Charges {
+  const within = timeline.trace.filter(({ minute }) => minute > fromMin && minute < toMin).map(({ soc }) => soc);
+  const all = [socAt(timeline, fromMin), ...within, socAt(timeline, toMin)];
+  return Object.fromEntries(Object.keys(all[0]!).map((id) => [id, Math.min(...all.map((soc) => soc[id] ?? 1))]));
+}
+
+/** Of the times that a phase comes, the one with the least charge anywhere. One pass: a run has a point at every phase's ends. */
+function lowestTime({ trace }: SystemRun, calendar: Calendar, places: readonly number[], count: number): number {
+  let [worst, least, point] = [0, Infinity, 0];
+  for (let nth = 0; nth < count; nth++) {
+    const { fromMin, toMin } = calendar.occurrence(places, nth);
+    while (point < trace.length && trace[point]!.minute < fromMin - SAME_MOMENT) point++;
+    for (let at = point; at < trace.length && trace[at]!.minute <= toMin + SAME_MOMENT; at++) {
+      const low = Math.min(...Object.values(trace[at]!.soc));
+      if (low < least) [worst, least] = [nth, low];
+    }
   }
-  return { index: 0, fromMin };
+  return worst;
 }
 
-/** What is wrong at a moment. Of the run from there on only its first instant counts: how it goes on is another phase's. */
-function findingsAt(resolved: ResolvedRig, { phase, soc, ended }: Moment, tells: ReadonlySet<Finding['code']>): readonly Finding[] {
+/** What is wrong at the very moment that a phase has these charges. */
+function findingsAt(resolved: ResolvedRig, phase: PhaseDraws, soc: Charges, ended?: string): readonly Finding[] {
+  return findingsOf(resolved, phase, (tree) => {
+    const run = runFrom(tree, phase, soc[tree.source.id]);
+    if (!run) return undefined;
+    // at its end a limit is just kept: it is looked at from beyond
+    const there = ended === tree.source.id ? runFrom(tree, phase, Math.max(0, run.endSoc - BEYOND)) : run;
+    return there && momentOf(there);
+  });
+}
+
+/** What is wrong with a run in a phase that goes on from these charges. */
+function findingsFrom(resolved: ResolvedRig, phase: PhaseDraws, soc: Charges): readonly Finding[] {
+  return findingsOf(resolved, phase, (tree) => runFrom(tree, phase, soc[tree.source.id]));
+}
+
+/** Of a run only its first instant: how it goes on is another phase's. */
+function momentOf(run: Discharge): Discharge {
+  if (run.minutes === 0) return run;
+  const peak = run.peak?.minute === 0 ? run.peak : undefined;
+  return { ...run, end: run.start, endSoc: run.start?.soc ?? run.endSoc, cause: 'no-draw', at: 'pack', peak };
+}
+
+function findingsOf(
+  resolved: ResolvedRig,
+  phase: PhaseDraws,
+  runOf: (tree: SourceTree) => Discharge | undefined,
+): readonly Finding[] {
   const { trees } = resolved;
   const inPhase: ResolvedRig = {
     ...resolved,
     devices: resolved.devices.map((use) => ({ ...use, modeId: phase.modes.get(use.part.id) })),
   };
-  const runs = new Map(
-    trees.map((tree) => {
-      const run = runFrom(tree, phase, soc[tree.source.id]);
-      // at its end a limit is just kept: it is looked at from beyond
-      const isBeyond = run && ended === tree.source.id;
-      return [tree, isBeyond ? runFrom(tree, phase, Math.max(0, run.endSoc - BEYOND)) : run] as const;
-    }),
-  );
+  const runs = new Map(trees.map((tree) => [tree, runOf(tree)] as const));
   const found = [
     ...trees.flatMap((tree) => [
       ...voltageFindings(inPhase, tree, runs.get(tree)),
@@ -177,7 +283,7 @@ function findingsAt(resolved: ResolvedRig, { phase, soc, ended }: Moment, tells:
     ]),
     ...capabilityFindings(inPhase, runs),
   ];
-  return found.filter(({ code, verdict }) => verdict === 'stop' || (verdict !== 'good' && tells.has(code)));
+  return found.filter(({ verdict }) => verdict !== 'good');
 }
 
 function runFrom(tree: SourceTree, phase: PhaseDraws, soc: number | undefined): Discharge | undefined {
