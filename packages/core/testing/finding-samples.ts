@@ -247,4 +247,5 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'poe-short': [{ device: 'Camera B', agreedW: 12.95, drawnW: 18 }],
   'fuse-far': [{ cable: 'Bare lead', source: 'Lead-acid pair' }],
   'built-in-only': [{ device: 'Lamp', energyWh: 12 }],
+  'series-unlike': (['chemistry', 'capacity', 'charge'] as const).map((why) => ({ hub: 'Holder', batteries: 'Cell A + Cell B', why })),
 };

@@ -4,6 +4,7 @@ export { indicators } from './indicators';
 export type { Indicator, Reading } from './indicators';
 export { DEFAULT_SEED, MAX_RUNS, roughRunner, runRange, uncertaintyOf, Variations } from './range';
 export type { RunRange } from './range';
+export { stopInPhase } from './phase-findings';
 export { rigModel, troubleOf } from './rig-model';
 export type { RigModel } from './rig-model';
 export { sensitivities } from './sensitivity';

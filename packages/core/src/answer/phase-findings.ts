@@ -111,6 +111,20 @@ export function phaseFindings(
   return found;
 }
 
+/** What the run itself goes through: it starts once, and drops out where its volts are gone. */
+const RUN_TELLS = new Set<Finding['code']>(['will-not-start', 'under-voltage']);
+
+/**
+ * What stops a rig in one of its phases at these charges of its sources, though it would run on: a wire, an adapter, a
+ * contract, a mode. Undefined where nothing does, or where a figure is missing without which it cannot be run.
+ *
+ * @example stopInPhase(model, 2, { [batteryId]: 0.4 })?.code // 'wire-hot'
+ */
+export function stopInPhase({ resolved, draws }: Pick<JudgedRig, 'resolved' | 'draws'>, place: number, soc: Charges): Finding | undefined {
+  const phase = draws?.phases[place];
+  return phase && findingsAt(resolved, phase, soc).find(({ code, verdict }) => verdict === 'stop' && !RUN_TELLS.has(code));
+}
+
 function keyOf({ code, connectionId, gearId, part }: Finding): string {
   return `${code} ${connectionId ?? ''} ${gearId ?? ''} ${part}`;
 }

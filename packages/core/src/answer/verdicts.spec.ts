@@ -61,6 +61,10 @@ const behind = (adapter: Adapter, battery: Battery = pack(), input: Parameters<t
   build({ pack: battery, adapter, camera: camera({}, 10, input) }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.in']]);
 const twoCells = (): Battery => pack({ name: 'Two cells', cellsInSeries: 2, energyWh: 50, cutoffV: 6 });
 
+// packs in series
+const inSeries = (one: Battery, two: Battery, changes: Partial<Rig> = {}, input: Parameters<typeof camera>[2] = { minV: 11, maxV: 17 }): Built =>
+  build({ one, two: { ...two, name: 'Second' }, hub: joiner({ name: 'Holder', inputOrder: 'series' }), camera: camera({}, 10, input) }, [['one.out', 'hub.in1'], ['two.out', 'hub.in2'], ['hub.p1', 'camera.in']], changes);
+
 // lead-acid
 const leadAcid = (changes: Partial<Battery> = {}): Battery =>
   pack({ name: 'Lead-acid', form: 'pack', chemistry: 'agm', cellsInSeries: 6, energyWh: 216, cutoffV: 10.8, maxA: 10, resistanceOhm: 0.06, ...changes });
@@ -132,6 +136,12 @@ const CASES: readonly Case[] = [
   ['unlike ones on a plate that keeps them apart', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ isolates: true })), 'parallel-unlike', undefined],
   ['unlike ones, one after the other', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ inputOrder: 'one-by-one' })), 'parallel-unlike', undefined],
   ['a supply beside a battery, nothing between', build({ one: pack(), two: supply('mains', { voltageV: 16 }), hub: joiner(), camera: camera({}, 10, { maxV: 30 }) }, [['one.out', 'hub.in1'], ['two.out', 'hub.in2'], ['hub.p1', 'camera.in']]), 'parallel-unlike', 'stop'],
+  // packs in series
+  ['two packs of two cells in series feed what wants four', inSeries(twoCells(), twoCells()), 'under-voltage', undefined],
+  ['and are too high for what wants two', inSeries(twoCells(), twoCells(), {}, { minV: 6, maxV: 8.6 }), 'over-voltage', 'stop'],
+  ['alike, equally charged', inSeries(twoCells(), twoCells()), 'series-unlike', undefined],
+  ['of which one is half empty', inSeries(twoCells(), twoCells(), { batteries: [{ gearId: 'two', startCharge: 0.5 }] }), 'series-unlike', 'caution'],
+  ['Li-ion and LiFePO4 in series', inSeries(twoCells(), { ...twoCells(), chemistry: 'lifepo4' }), 'series-unlike', 'stop'],
   // USB ports without Power Delivery
   ['a 5 V adapter on a port of 10 W, 1 % over 2 A', onPort(wattsFor(2) * PERCENT, { ratingW: 10 }), 'over-current', 'stop'],
   ['1 % under it', onPort(wattsFor(2) / PERCENT, { ratingW: 10 }), 'over-current', undefined],
@@ -259,6 +269,11 @@ describe('verdicts from the rules', () => {
         expect(verdict === 'good' || remedy !== undefined).toBe(true);
       }
     }
+  });
+
+  it('packs in series hold the watt-hours of both', () => {
+    const [two, four] = [inSeries(twoCells(), twoCells()), direct(pack({ energyWh: 100, resistanceOhm: 0.18 }))].map(judge);
+    expect(two!.firstStopMin! / four!.firstStopMin!).toBeCloseTo(1, 2);
   });
 
   it('a swap that nothing bridges is counted off the time asked for', () => {

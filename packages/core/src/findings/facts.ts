@@ -153,6 +153,7 @@ export interface Facts {
     readonly currentA: number;
     readonly limitA: number;
   };
+  'series-unlike': { readonly hub: string; readonly batteries: string; readonly why: 'chemistry' | 'capacity' | 'charge' };
   'charging-harms': { readonly battery: string; readonly why: 'cold' | 'primary'; readonly temperatureC: number };
   'under-voltage': VoltageRange & Window & { readonly minV: number; readonly arrivesV: number };
   'charge-stranded':

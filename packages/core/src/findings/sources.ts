@@ -1,6 +1,6 @@
 import { cellVoltage, CHEMISTRIES, LOWEST_KNOWN_C, packFrom, tooCold } from '../cell';
 import type { PackSpec } from '../cell';
-import { batteryState, isA, isChargedInPlace, roleOf } from '../rig';
+import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../rig';
 import type { Connection, Part, ResolvedRig, SourceTree } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
@@ -12,7 +12,7 @@ const CHARGE_C = { agm: 0.2, other: 0.5 } as const;
 
 /** Batteries as they stand there: charged where they must not be, colder than anything known of them, alone in a device. */
 export function sourceFindings(rig: ResolvedRig): readonly Finding[] {
-  return [...chargingFindings(rig), ...coldFindings(rig), ...builtInFindings(rig)];
+  return [...chargingFindings(rig), ...coldFindings(rig), ...builtInFindings(rig), ...seriesFindings(rig)];
 }
 
 function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
@@ -82,6 +82,31 @@ function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
     const place = ofSource(source, 'run');
     if (chemistry === 'alkaline') return [finding('charging-harms', 'stop', place, { battery, why: 'primary', temperatureC })];
     return tooCold({ chemistry }, temperatureC) ? [finding('charging-harms', 'stop', place, { battery, why: 'cold', temperatureC })] : [];
+  });
+}
+
+/** Amp-hours or charges further apart than this: the weaker is empty while the other still pushes. */
+const UNLIKE = 0.1;
+
+/** Batteries in series that are not alike: the weakest ends the run, and is driven on where nothing cuts it off. */
+function seriesFindings({ rig, parts, strings }: ResolvedRig): Finding[] {
+  return strings.flatMap(({ hubId, batteryIds }) => {
+    // the first of a string stands for all of it: its own figures are those of the others, or they are told apart
+    const own = batteryIds.slice(1).flatMap((id) => {
+      const part = parts.get(id);
+      return part && isA(part, 'battery') ? [part] : [];
+    });
+    const hub = parts.get(hubId);
+    const string = parts.get(batteryIds[0]!);
+    if (!hub || !string || !isA(string, 'battery')) return [];
+    const apart = (values: readonly number[]): boolean => Math.min(...values) < (1 - UNLIKE) * Math.max(...values);
+    const charges = batteryIds.map((id) => batteryState(rig, id).startSoc);
+    const ah = own.flatMap(({ gear }) => printedAh(gear) ?? []).concat(printedAh(string.gear) ?? []);
+    const isOther = own.some(({ gear }) => gear.chemistry !== string.gear.chemistry);
+    const why = isOther ? 'chemistry' : apart(ah) ? 'capacity' : apart(charges) ? 'charge' : undefined;
+    if (why === undefined) return [];
+    const facts = { hub: hub.gear.name, batteries: string.gear.name, why } as const;
+    return [finding('series-unlike', isOther ? 'stop' : 'caution', ofSource(hub, 'run'), facts)];
   });
 }
 

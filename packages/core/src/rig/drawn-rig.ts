@@ -1,6 +1,8 @@
 import { portsOf } from '../gear';
 import type { Cable, Device, Gear, Input, Link, Output, Rig } from '../gear';
 import { isA } from './part';
+import { seriesStrings } from './series';
+import type { SeriesString } from './series';
 import type { Part, Source } from './part';
 
 /** What meets where: the parts and ports of one link. */
@@ -42,6 +44,8 @@ export interface DrawnRig {
   /** Each input fed once, each output feeding once: the first link counts. Empty where power would run in a circle. */
   readonly ends: readonly Ends[];
   readonly sources: readonly Source[];
+  /** Batteries in series, each string one source. */
+  readonly strings: readonly SeriesString[];
   readonly faults: readonly RigFault[];
 }
 
@@ -50,11 +54,15 @@ export interface DrawnRig {
  * used twice, a device that nothing feeds, power that runs in a circle.
  */
 export function drawnRig(rig: Rig, gear: ReadonlyMap<string, Gear>): DrawnRig {
-  const shelf = new Shelf(gear);
+  const strings = seriesStrings(rig.links, gear);
+  // the first of a string stands for all of it
+  const shelf = new Shelf(new Map([...gear, ...strings.map(({ batteryIds, as }) => [batteryIds[0]!, as] as const)]));
+  const within = new Set(strings.flatMap(({ hubId, batteryIds }) => batteryIds.slice(1).map((id) => `${id} ${hubId}`)));
   // a monitor that only passes power on draws its own all the same
   const devices = [...rig.devices, ...passedThrough(rig, gear)].flatMap((use) => deviceUse(use, shelf));
   phaseFaults(rig, devices, shelf);
-  const drawn = rig.links.flatMap((link) => endsOf(link, shelf));
+  const drawn = rig.links.filter(({ from, to }) => !within.has(`${from.gearId} ${to.gearId}`)).flatMap((link) => endsOf(link, shelf));
+  for (const { batteryIds } of strings) for (const id of batteryIds) shelf.part(id, 'battery');
   for (const { gearId, spareIds = [] } of rig.batteries ?? []) for (const id of [gearId, ...spareIds]) shelf.part(id, 'battery');
   shelf.faults.push(...usedTwice(drawn));
   const sound = withoutRepeats(drawn);
@@ -66,7 +74,7 @@ export function drawnRig(rig: Rig, gear: ReadonlyMap<string, Gear>): DrawnRig {
     if (!part.gear.builtIn && !rig.links.some(({ to }) => to.gearId === part.id)) shelf.faults.push({ fault: 'device-not-fed', part });
   }
   shelf.faults.push(...deadEnds(rig, ends));
-  return { rig, parts: shelf.parts, devices, ends, sources: sourcesOf(ends), faults: shelf.faults };
+  return { rig, parts: shelf.parts, devices, ends, sources: sourcesOf(ends), strings, faults: shelf.faults };
 }
 
 /** The parts of a rig as they are asked for, and what was asked for in vain. */

@@ -25,5 +25,6 @@ export { connectionsInto, resolveDrawn, resolveRig } from './resolve-rig';
 export type { ResolvedRig } from './resolve-rig';
 export { connectionTo, treeFeeding, treesFeeding } from './source-tree';
 export type { SourceTree } from './source-tree';
+export { printedAh } from './series';
 export { spareTrouble } from './spares';
 export type { SpareTrouble } from './spares';

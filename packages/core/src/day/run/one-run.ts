@@ -6,7 +6,7 @@ import { overlap } from '../model';
 import { isDrawing } from '../shape';
 import type { Span } from '../model';
 import type { Day } from '../shape';
-import type { SystemPhase } from '../../run';
+import type { SystemPhase, SystemRun } from '../../run';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 import type { Deviation, RigState, RigStates } from './rig-states';
@@ -135,6 +135,7 @@ export class OneRun {
     const runner = deviation ? state.rough() : state.runner;
     const run = runner.run(deviation && state.vary(deviation), { phases, startSoc, record: true, trace: true });
     this.noteGaps(span, run.events);
+    if (!deviation) this.noteStops(span, state, run.trace);
     return () => {
       for (const { id, place, builtIn } of held) {
         const toCharge = Math.max(0, run.sources[place]!.endSoc);
@@ -155,6 +156,21 @@ export class OneRun {
       if (block && isDrawing(block))
         this.gaps.push({ rigId: span.rigId, blockId: block.id, fromMin, toMin, why: 'cannot-run', says: trouble });
       fromMin = toMin;
+    }
+  }
+
+  /** Blocks whose modes must not be, or do not work, on what feeds them at the charge that they come down to. */
+  private noteStops(span: RigSpan, state: RigState, trace: SystemRun['trace']): void {
+    let from = 0;
+    for (const { block, minutes } of span.parts) {
+      const to = from + minutes;
+      const part: Span = { fromMin: span.fromMin + from, toMin: span.fromMin + to };
+      from = to;
+      // what the run itself shows as a gap is told as that
+      if (!block || !isDrawing(block) || this.gaps.some(({ blockId }) => blockId === block.id)) continue;
+      const soc = trace.findLast(({ minute }) => minute <= to + LEAST_GAP_MIN)?.soc ?? {};
+      const says = state.stopIn(block, soc);
+      if (says !== undefined) this.gaps.push({ rigId: span.rigId, blockId: block.id, ...part, why: 'cannot-run', says });
     }
   }
 

@@ -1,10 +1,11 @@
-import { indicators, rigModel, roughRunner, troubleOf, uncertaintyOf, Variations } from '../../answer';
+import { indicators, rigModel, roughRunner, stopInPhase, troubleOf, uncertaintyOf, Variations } from '../../answer';
 import type { Indicator, RigModel } from '../../answer';
-import { batteriesOf, DEFAULT_SWAP_MIN, gearIdsOf, withPartReplaced } from '../../gear';
+import { batteriesOf, gearIdsOf, withPartReplaced } from '../../gear';
 import type { Gear, Rig, RigPhase } from '../../gear';
 import { QUIET_KINDS } from '../shape';
 import type { Block, Day } from '../shape';
-import { SystemRunner } from '../../run';
+import { drawnRig } from '../../rig';
+import { SystemRunner, unbridgedMinutes } from '../../run';
 import type { SystemPhase, Variation } from '../../run';
 import { sayFinding } from '../../words';
 
@@ -22,6 +23,8 @@ export interface RigState {
   readonly rough: () => SystemRunner;
   /** What each load wants in a block; in nothing between blocks. */
   readonly loadW: (block: Block | undefined) => SystemPhase['loadW'];
+  /** What must not be, or would not work, in a block at these charges of its sources, in words; undefined where it may go on. */
+  readonly stopIn: (block: Block, soc: Readonly<Record<string, number>>) => string | undefined;
   readonly vary: (deviation: Deviation) => Variation | undefined;
 }
 
@@ -33,8 +36,6 @@ export interface Deviation {
 }
 
 const NOTHING: SystemPhase['loadW'] = {};
-/** Seconds of bridging from which a change of battery goes unnoticed. */
-const BRIDGES_S = 20;
 /** Points of a run-down in which a gauge is read. */
 const GAUGE_POINTS = 100;
 
@@ -45,7 +46,7 @@ const GAUGE_POINTS = 100;
 export class RigStates {
   private readonly known = new Map<string, RigState>();
   private readonly patterns = new Map<string, readonly string[]>();
-  private readonly hot = new Map<string, boolean>();
+  private readonly unbridged = new Map<string, number>();
 
   constructor(
     day: Pick<Day, 'rigIds' | 'blocks'>,
@@ -77,14 +78,8 @@ export class RigStates {
     const rig = this.rigs.get(rigId);
     if (!rig) return 0;
     const key = `${rigId} ${seatId}`;
-    if (!this.hot.has(key)) {
-      const bridged = rig.links.some(({ from, to }) => {
-        const hub = this.gear.get(to.gearId);
-        return from.gearId === seatId && hub?.kind === 'hub' && (hub.bufferS ?? 0) >= BRIDGES_S;
-      });
-      this.hot.set(key, bridged);
-    }
-    return this.hot.get(key) ? 0 : (rig.swapMin ?? DEFAULT_SWAP_MIN);
+    if (!this.unbridged.has(key)) this.unbridged.set(key, unbridgedMinutes(drawnRig(rig, this.gear), seatId));
+    return this.unbridged.get(key)!;
   }
 
   /** The rig with these batteries in its seats. `temperatureC`: of the batteries; undefined where not entered. */
@@ -123,6 +118,11 @@ export class RigStates {
       runner: system && new SystemRunner(system),
       rough: () => (rough ??= roughRunner(system!)),
       loadW: (block) => (block ? (system?.phases[patterns.indexOf(patternOf(block))]?.loadW ?? NOTHING) : NOTHING),
+      stopIn: keptByCharge((block, soc) => {
+        const place = patterns.indexOf(patternOf(block));
+        const stop = place === -1 ? undefined : stopInPhase(model, place, soc);
+        return stop && sayFinding(stop);
+      }),
       vary: ({ of, efficiency, temperature }) =>
         variations.set(
           (place) => of(loads[place]!.id) * spreads.loads[place]!,
@@ -157,8 +157,19 @@ const GONE: RigState = {
     throw new RangeError('rough: a rig that is gone cannot be run');
   },
   loadW: () => NOTHING,
+  stopIn: () => undefined,
   vary: () => undefined,
 };
+
+/** A day is worked out again for every edit, and most of its blocks are as they were. */
+function keptByCharge(judge: RigState['stopIn']): RigState['stopIn'] {
+  const known = new Map<string, string | undefined>();
+  return (block, soc) => {
+    const key = `${patternOf(block)} ${JSON.stringify(soc)}`;
+    if (!known.has(key)) known.set(key, judge(block, soc));
+    return known.get(key);
+  };
+}
 
 function patternsOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly string[] {
   return [...new Set(blocks.filter((block) => block.rigId === rigId).map(patternOf))];

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { rigModel } from '../../answer';
 import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
+import type { Gear } from '../../gear';
 import { planDay } from '../planner';
 import { SystemRunner } from '../../run';
 import { camera, charger, dayOfRigs, pack } from '../../../testing/day';
@@ -191,6 +192,15 @@ describe('a day as it goes', () => {
     expect(planDay(simulation).unmet).toMatchObject([{ rigId: 'A' }]);
     expect(dayChances(simulation, day, { runs: 5 }).all).toBe(0);
   });
+
+  it('a block in a mode that its feed does not carry is told, the run of its watts going on', () => {
+    const { day, gear, rigs } = oneRig();
+    const inTop = { ...day, blocks: day.blocks.map((block, place) => (place === 0 ? { ...block, devices: [{ gearId: 'A-camera', mode: 'top' }] } : block)) };
+    const needing = (minV: number) => ({ ...gear.get('A-camera')!, modes: [{ id: 'top', name: 'top', draw: { basis: 'maker', powerW: 20 }, needs: { minV } }] }) as Gear;
+    const gapsOf = (minV: number) => new DaySimulation(inTop, new Map(gear).set('A-camera', needing(minV)), rigs).run().gaps.filter(({ why }) => why === 'cannot-run');
+    expect(gapsOf(11.5)).toEqual([]);
+    expect(gapsOf(16.9)).toMatchObject([{ blockId: day.blocks[0]!.id, says: expect.stringMatching(/16\.9 V/) }]);
+  }); // prettier-ignore
 
   it('says why a rig cannot run, as a gap', () => {
     const simulation = oneRig();

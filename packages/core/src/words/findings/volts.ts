@@ -31,6 +31,7 @@ export const VOLTS: Wordings<
   | 'charging-harms'
   | 'parallel-unlike'
   | 'parallel-current'
+  | 'series-unlike'
   | 'under-voltage'
   | 'supply-sags'
   | 'cannot-raise'
@@ -83,6 +84,12 @@ export const VOLTS: Wordings<
       shown('between them', currentA, 'A'),
       shown('allowed', limitA, 'A'),
     ],
+  },
+  'series-unlike': {
+    means: 'Batteries in series are not alike.',
+    says: ({ hub, batteries, why }) =>
+      `${hub} puts ${batteries} in series, of unlike ${why}: the weakest is empty first, and is driven on where nothing cuts it off.`,
+    remedy: () => 'Put only batteries of one kind, size, age and charge in series.',
   },
   'supply-sags': {
     means: 'The supply can go lower than what it feeds needs.',
