@@ -82,8 +82,15 @@ export function phaseFindings(
     const first = calendar.occurrence(places, 0);
     const soc = socAt(timeline, first.fromMin);
     const here = findingsAt(resolved, phase, soc);
-    tell(here.filter(({ code, verdict }) => verdict === 'stop' || AT_ONCE.has(code)), first);
-    if (stranding.has(drawsOf(phase))) tell(findingsFrom(resolved, phase, soc).filter(({ code }) => STRANDING.has(code)), first);
+    tell(
+      here.filter(({ code, verdict }) => verdict === 'stop' || AT_ONCE.has(code)),
+      first,
+    );
+    if (stranding.has(drawsOf(phase)))
+      tell(
+        findingsFrom(resolved, phase, soc).filter(({ code }) => STRANDING.has(code)),
+        first,
+      );
     const count = calendar.count(places);
     if (timeline === undefined || count === 0) continue;
     const late = (nth: number): readonly Finding[] => {
@@ -106,7 +113,10 @@ export function phaseFindings(
   for (const { phase, occurrence, soc, ended } of stopped) {
     const beyond = findingsAt(resolved, phase, soc, ended);
     // a voltage that has fallen to a window by then is told as the charge that it strands
-    tell(beyond.filter(({ code, verdict, aspect }) => aspect !== 'voltage' && (verdict === 'stop' || AT_ONCE.has(code))), occurrence);
+    tell(
+      beyond.filter(({ code, verdict, aspect }) => aspect !== 'voltage' && (verdict === 'stop' || AT_ONCE.has(code))),
+      occurrence,
+    );
   }
   return found;
 }
@@ -272,11 +282,7 @@ function momentOf(run: Discharge): Discharge {
   return { ...run, end: run.start, endSoc: run.start?.soc ?? run.endSoc, cause: 'no-draw', at: 'pack', peak };
 }
 
-function findingsOf(
-  resolved: ResolvedRig,
-  phase: PhaseDraws,
-  runOf: (tree: SourceTree) => Discharge | undefined,
-): readonly Finding[] {
+function findingsOf(resolved: ResolvedRig, phase: PhaseDraws, runOf: (tree: SourceTree) => Discharge | undefined): readonly Finding[] {
   const { trees } = resolved;
   const inPhase: ResolvedRig = {
     ...resolved,

@@ -49,7 +49,10 @@ function rigOf({ watts, minutes, again, scale, portA, leadA, leadOhm, minV, ener
   watts.forEach((modes, place) => {
     parts[`lead${place}`] = wire({ resistanceOhm: 0.01, maxA: 40 });
     parts[`d${place}`] = camera(
-      { name: `Device ${place}`, modes: modes.map((powerW, mode) => ({ id: `m${mode}`, name: `m${mode}`, draw: { basis: 'maker', powerW } })) },
+      {
+        name: `Device ${place}`,
+        modes: modes.map((powerW, mode) => ({ id: `m${mode}`, name: `m${mode}`, draw: { basis: 'maker', powerW } })),
+      },
       1,
       { minV, maxV: 30 },
     );
@@ -185,9 +188,7 @@ describe('law: a wider range never makes an unknown good', () => {
           const judge = (lean: (name: string) => number) => (limits.some((limit, at) => lean(`a${at}`) * width >= limit) ? [stop] : []);
           return verdicts(withTurns(judge(() => 0), assumptions, judge));
         };
-        const order = ['', 'unknown', 'stop'];
         if (judged(narrow) === 'unknown') expect(judged(narrow * wider)).toBe('unknown');
-        expect(order).toContain(judged(narrow));
       }),
       { numRuns: 400, seed: 125 },
     );

@@ -57,7 +57,12 @@ function costsBothWays({ basis, unit }: Figure, joinsPacks: boolean): boolean {
   return basis.of === 'supply-volts' || (joinsPacks && unit === 'ohm');
 }
 
-function decided(otherwise: Finding, stopsAsAssumed: boolean, names: ReadonlySet<string>, assumptions: ReadonlyMap<string, Figure>): Finding {
+function decided(
+  otherwise: Finding,
+  stopsAsAssumed: boolean,
+  names: ReadonlySet<string>,
+  assumptions: ReadonlyMap<string, Figure>,
+): Finding {
   const assumed = [...names].map((name) => assumptions.get(name)!);
   const { aspect, role, gearId, connectionId, part, phase } = otherwise;
   const { phase: _told, ...untold } = otherwise; // said once, of the whole

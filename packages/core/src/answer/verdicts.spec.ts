@@ -1,7 +1,22 @@
 import { cellVoltage, CHEMISTRIES } from '../cell';
 import type { FindingCode, Verdict } from '../findings';
 import type { Adapter, Battery, Device, Gear, Hub, Rig, Supply } from '../gear';
-import { bank, build, camera, DTAP, dummy, inCamera, judge, pack, plainBank, splitter, stepUp, usbCamera, usbWire, wire } from '../../testing/rig-builder';
+import {
+  bank,
+  build,
+  camera,
+  DTAP,
+  dummy,
+  inCamera,
+  judge,
+  pack,
+  plainBank,
+  splitter,
+  stepUp,
+  usbCamera,
+  usbWire,
+  wire,
+} from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 
 /**
@@ -56,25 +71,64 @@ const onSupply = (source: Supply, input: Parameters<typeof camera>[2] = {}, powe
 
 // converters
 const converter = (changes: Partial<Adapter>): Adapter =>
-  dummy({ name: 'Converter', input: { connector: DTAP, minV: 5, maxV: 30 }, output: { connector: DTAP, voltageV: 12 }, ratedW: 60, leadOhm: 0.01, ...changes });
+  dummy({
+    name: 'Converter',
+    input: { connector: DTAP, minV: 5, maxV: 30 },
+    output: { connector: DTAP, voltageV: 12 },
+    ratedW: 60,
+    leadOhm: 0.01,
+    ...changes,
+  });
 const behind = (adapter: Adapter, battery: Battery = pack(), input: Parameters<typeof camera>[2] = { minV: 10, maxV: 13 }): Built =>
-  build({ pack: battery, adapter, camera: camera({}, 10, input) }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.in']]);
+  build({ pack: battery, adapter, camera: camera({}, 10, input) }, [
+    ['pack.out', 'adapter.in'],
+    ['adapter.out', 'camera.in'],
+  ]);
 const twoCells = (): Battery => pack({ name: 'Two cells', cellsInSeries: 2, energyWh: 50, cutoffV: 6 });
 
 // packs in series
-const inSeries = (one: Battery, two: Battery, changes: Partial<Rig> = {}, input: Parameters<typeof camera>[2] = { minV: 11, maxV: 17 }): Built =>
-  build({ one, two: { ...two, name: 'Second' }, hub: joiner({ name: 'Holder', inputOrder: 'series' }), camera: camera({}, 10, input) }, [['one.out', 'hub.in1'], ['two.out', 'hub.in2'], ['hub.p1', 'camera.in']], changes);
+const inSeries = (
+  one: Battery,
+  two: Battery,
+  changes: Partial<Rig> = {},
+  input: Parameters<typeof camera>[2] = { minV: 11, maxV: 17 },
+): Built =>
+  build(
+    { one, two: { ...two, name: 'Second' }, hub: joiner({ name: 'Holder', inputOrder: 'series' }), camera: camera({}, 10, input) },
+    [
+      ['one.out', 'hub.in1'],
+      ['two.out', 'hub.in2'],
+      ['hub.p1', 'camera.in'],
+    ],
+    changes,
+  );
 
 // lead-acid
 const leadAcid = (changes: Partial<Battery> = {}): Battery =>
-  pack({ name: 'Lead-acid', form: 'pack', chemistry: 'agm', cellsInSeries: 6, energyWh: 216, cutoffV: 10.8, maxA: 10, resistanceOhm: 0.06, ...changes });
+  pack({
+    name: 'Lead-acid',
+    form: 'pack',
+    chemistry: 'agm',
+    cellsInSeries: 6,
+    energyWh: 216,
+    cutoffV: 10.8,
+    maxA: 10,
+    resistanceOhm: 0.06,
+    ...changes,
+  });
 const charged = (battery: Battery, input: Parameters<typeof camera>[2], changes: Partial<Rig> = {}): Built =>
   direct(battery, camera({}, 5, { minV: 9, ...input }), { batteries: [{ gearId: 'pack', charging: true }], ...changes });
 const PANEL: Partial<Rig> = { unattended: { panelW: 20 } };
 
 // a plain 5 V adapter on a USB port
 const fiveVolt = (): Adapter =>
-  dummy({ input: { connector: { type: 'usb-c' }, minV: 4.5, maxV: 5.5 }, output: { connector: { type: 'bay', family: 'S' }, voltageV: 8 }, efficiency: 0.9, standbyW: 0, leadOhm: 0.05 });
+  dummy({
+    input: { connector: { type: 'usb-c' }, minV: 4.5, maxV: 5.5 },
+    output: { connector: { type: 'bay', family: 'S' }, voltageV: 8 },
+    efficiency: 0.9,
+    standbyW: 0,
+    leadOhm: 0.05,
+  });
 const onPort = (watts: number, port: Parameters<typeof bank>[0] = {}): Built =>
   build({ bank: bank({ standbyW: 0, ...port }), cable: usbWire({ resistanceOhm: 0.001 }), adapter: fiveVolt(), camera: usbCamera(watts) }, [['bank.out', 'adapter.in', 'cable'], ['adapter.out', 'camera.bay']]); // prettier-ignore
 /** Watts at the camera with which so many amps flow at 5 V. */
@@ -82,7 +136,11 @@ const wattsFor = (amps: number): number => 0.9 * amps * (5 - amps * 0.051);
 
 // banks that go to sleep
 const sleepy = (watts: number, changes: Partial<Battery> = {}): Built =>
-  byUsb({ ...plainBank(2), standbyW: 0, ...changes } as Battery, usbCamera(watts), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }));
+  byUsb(
+    { ...plainBank(2), standbyW: 0, ...changes } as Battery,
+    usbCamera(watts),
+    usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }),
+  );
 
 const peaking = (peaks: readonly number[], maxA: number): Built =>
   build(
@@ -258,9 +316,12 @@ describe('verdicts from the rules', () => {
     else expect(found.map((one) => one.verdict)).toContain(verdict);
   });
 
-  it.each(CASES.filter(([, , , verdict]) => verdict === 'stop' || verdict === 'unknown'))('%s: never good', (_what, built, _code, verdict) => {
-    expect(verdict === 'stop' ? ['stop'] : ['stop', 'unknown']).toContain(judge(built).verdict);
-  });
+  it.each(CASES.filter(([, , , verdict]) => verdict === 'stop' || verdict === 'unknown'))(
+    '%s: never good',
+    (_what, built, _code, verdict) => {
+      expect(verdict === 'stop' ? ['stop'] : ['stop', 'unknown']).toContain(judge(built).verdict);
+    },
+  );
 
   it('every one of them is told with its numbers and a way out', () => {
     for (const [, built] of CASES) {
@@ -281,13 +342,18 @@ describe('verdicts from the rules', () => {
     const kept = findings.flatMap(({ numbers }) => numbers).find(({ name }) => name === 'with the reserve kept')!;
     expect(plannedMin! - kept.value).toBeCloseTo(5, 9);
     const carried = judge(swapped(300, 5));
-    expect(carried.findings.flatMap(({ numbers }) => numbers).find(({ name }) => name === 'with the reserve kept')!.value).toBe(carried.plannedMin);
+    expect(carried.findings.flatMap(({ numbers }) => numbers).find(({ name }) => name === 'with the reserve kept')!.value).toBe(
+      carried.plannedMin,
+    );
   });
 });
 
 describe('a monitor that passes power on', () => {
   const monitor = camera({ name: 'Monitor', outputs: [{ gives: 'pack', id: 'on', name: 'On', connector: DTAP, maxA: 4 }] }, 15);
-  const passed = build({ pack: pack(), monitor, camera: camera({}, 10) }, [['pack.out', 'monitor.in'], ['monitor.on', 'camera.in']]);
+  const passed = build({ pack: pack(), monitor, camera: camera({}, 10) }, [
+    ['pack.out', 'monitor.in'],
+    ['monitor.on', 'camera.in'],
+  ]);
 
   it('draws its own also where the rig does not list it', () => {
     const unlisted = { ...passed, rig: { ...passed.rig, devices: [{ gearId: 'camera' }] } };

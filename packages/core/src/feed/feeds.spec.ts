@@ -23,7 +23,10 @@ describe('a feed through a monitor that passes power on', () => {
     const on = { gives: 'pack', id: 'on', name: 'On', connector: { type: 'd-tap' }, maxA: 4 } as const;
     const monitor = camera({ name: 'Monitor', outputs: [on] }, 15);
     const { rig, gear } = unfed({ pack: pack(), monitor, camera: camera() });
-    const links = [['pack.out', 'monitor.in'], ['monitor.on', 'camera.in']] as const;
+    const links = [
+      ['pack.out', 'monitor.in'],
+      ['monitor.on', 'camera.in'],
+    ] as const;
     const both = build({ pack: pack(), monitor, camera: camera() }, links);
     const { feeds } = findFeeds({ ...rig, devices: [{ gearId: 'camera' }] }, 'camera', gear);
     const through = feeds.find((feed) => feed.links.some(({ to }) => to.gearId === 'monitor'))!;

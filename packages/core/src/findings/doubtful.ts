@@ -30,7 +30,17 @@ function doubtsOf(part: Part): readonly Doubt[] {
   return part.outputs.flatMap((port) => ofPort(part.gear.name, port));
 }
 
-function ofBattery({ name: of, chemistry, cellsInSeries: cells, cellsInParallel = 1, cell, energyWh, labelWh, nominalV, cutoffV }: Battery): Doubt[] {
+function ofBattery({
+  name: of,
+  chemistry,
+  cellsInSeries: cells,
+  cellsInParallel = 1,
+  cell,
+  energyWh,
+  labelWh,
+  nominalV,
+  cutoffV,
+}: Battery): Doubt[] {
   const { cutoffCellV, nominalCellV } = CHEMISTRIES[chemistry];
   if (cells === undefined) return [];
   const doubts: Doubt[] = [];
@@ -53,7 +63,9 @@ function ofAdapter({ name: of, ratedW, output: { voltageV, maxA } }: Adapter): D
 
 function ofPort(of: string, port: Output): Doubt[] {
   if (port.gives !== 'pd' || port.ratingW === undefined || !port.profiles) return [];
-  const { voltageV, currentA } = port.profiles.reduce((best, one) => (one.voltageV * one.currentA > best.voltageV * best.currentA ? one : best));
+  const { voltageV, currentA } = port.profiles.reduce((best, one) =>
+    one.voltageV * one.currentA > best.voltageV * best.currentA ? one : best,
+  );
   if (!differs(port.ratingW, voltageV * currentA, CONTRADICTS)) return [];
   return [{ doubt: 'watts', of, port: port.name, watts: port.ratingW, voltageV, currentA }];
 }

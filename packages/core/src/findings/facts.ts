@@ -1,7 +1,7 @@
 import type { EndCause } from '../circuit';
-import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig';
+import type { CurrentLimit, Figure, LackOf, Role, SpareTrouble } from '../rig';
 import type { Contract } from '../usb';
-import type { Finding } from './finding';
+import type { Verdict } from './verdict';
 
 /** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */
 export type Need =
@@ -117,7 +117,14 @@ export interface Facts {
     | { readonly lack: 'mode'; readonly device: string; readonly mode: string | undefined; readonly need: Need }
     | { readonly lack: 'feature'; readonly device: string; readonly feature: string; readonly silently: boolean; readonly need: Need };
   'figure-doubtful':
-    | { readonly doubt: 'cutoff'; readonly of: string; readonly cells: number; readonly cutoffV: number; readonly lowV: number; readonly highV: number }
+    | {
+        readonly doubt: 'cutoff';
+        readonly of: string;
+        readonly cells: number;
+        readonly cutoffV: number;
+        readonly lowV: number;
+        readonly highV: number;
+      }
     | { readonly doubt: 'cells'; readonly of: string; readonly cells: number; readonly nominalV: number; readonly cellsV: number }
     | { readonly doubt: 'energy'; readonly of: string; readonly cells: number; readonly energyWh: number; readonly countedWh: number }
     | {
@@ -325,3 +332,27 @@ export interface Facts {
   'lasts-into-reserve': Lasting;
   'too-short': Lasting;
 }
+
+export type FindingCode = keyof Facts;
+
+/** What a finding is about, in the order in which they are checked before power is applied. */
+export type Aspect = 'connector' | 'voltage' | 'current' | 'modes' | 'gauge' | 'balance' | 'run';
+
+/** Where a finding is. */
+export interface FindingPlace {
+  readonly aspect: Aspect;
+  readonly role: Role;
+  /** The gear concerned, where it is one piece. */
+  readonly gearId?: string | undefined;
+  /** The connection concerned, by what it leads to. */
+  readonly connectionId?: string | undefined;
+  /** The name of the part concerned. */
+  readonly part: string;
+  /** The phase of the rig in which it comes, and from which minute on; absent where it is so in the usual modes. */
+  readonly phase?: { readonly number: number; readonly name: string | undefined; readonly fromMin: number } | undefined;
+}
+
+/** One thing found about a rig, as data: `words` makes a sentence and a remedy of it. */
+export type Finding<C extends FindingCode = FindingCode> = {
+  readonly [K in C]: FindingPlace & { readonly code: K; readonly verdict: Verdict; readonly facts: Facts[K] };
+}[C];

@@ -28,9 +28,7 @@ export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] 
       // what is held or stepped up on its way does not flow back
       return way && followsSource(way) ? [{ tree, way }] : [];
     });
-    return joined.flatMap(({ tree, way }, place) =>
-      joined.slice(place + 1).flatMap((other) => between(rig, part, { tree, way }, other)),
-    );
+    return joined.flatMap(({ tree, way }, place) => joined.slice(place + 1).flatMap((other) => between(rig, part, { tree, way }, other)));
   });
 }
 
@@ -115,7 +113,9 @@ function coldFindings({ rig, sources }: ResolvedRig): Finding[] {
     if (!isA(source, 'battery')) return [];
     const { temperatureC } = batteryState(rig, source.id);
     if (temperatureC >= LOWEST_KNOWN_C) return [];
-    return [finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.gear.name, temperatureC, lowestC: LOWEST_KNOWN_C })];
+    return [
+      finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.gear.name, temperatureC, lowestC: LOWEST_KNOWN_C }),
+    ];
   });
 }
 

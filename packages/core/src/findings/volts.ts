@@ -85,7 +85,12 @@ function raiseFindings({ id, from, output, before }: Connection): Finding[] {
 }
 
 /** A part that runs on below the voltage at which it starts: after an interruption it stays off. */
-function restartFinding({ source }: SourceTree, { id, input }: Connection, { place }: Gate, run: Discharge | undefined): Finding | undefined {
+function restartFinding(
+  { source }: SourceTree,
+  { id, input }: Connection,
+  { place }: Gate,
+  run: Discharge | undefined,
+): Finding | undefined {
   const startV = input.takes === 'window' ? input.startV : undefined;
   const endV = feedPoint(run?.end, id)?.inputV;
   if (startV === undefined || endV === undefined || endV >= startV) return undefined;

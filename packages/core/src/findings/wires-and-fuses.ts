@@ -36,7 +36,10 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
   const owner = cable?.gear.fuseA !== undefined ? cable : from;
   const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.gear.name };
   if (fuseA === undefined) return withoutFuse(tree, connection, run, place);
-  const far = cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isA(tree.source, 'battery') ? [finding('fuse-far', 'caution', place, { cable: cable.gear.name, source: from.gear.name })] : [];
+  const far =
+    cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isA(tree.source, 'battery')
+      ? [finding('fuse-far', 'caution', place, { cable: cable.gear.name, source: from.gear.name })]
+      : [];
   const carriesA = carriedBehind(connection);
   if (fuseA > carriesA) return [...far, finding('fuse-large', 'stop', place, { fuseA, carriesA })];
   const currentA = run ? mostCurrent(run, id) : 0;
@@ -64,7 +67,10 @@ function mostGiven(battery: Battery, spec: SourceTree['spec']): number {
   // of a pack whose energy nobody knows nothing is known
   if (!spec) return Infinity;
   const pack = packFrom(spec);
-  return Math.max(PACK_LIMIT_C[battery.chemistry].high * pack.capacityAh, (pack.cellsInSeries * cellVoltage(pack.ocvPerCell, 1)) / pack.resistanceOhm);
+  return Math.max(
+    PACK_LIMIT_C[battery.chemistry].high * pack.capacityAh,
+    (pack.cellsInSeries * cellVoltage(pack.ocvPerCell, 1)) / pack.resistanceOhm,
+  );
 }
 
 /** Amps that the weakest known part behind a fuse carries. */

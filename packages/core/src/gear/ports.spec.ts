@@ -70,7 +70,12 @@ describe('ports', () => {
 
 describe('a battery’s figures', () => {
   it('are its own, or count up from its cells', () => {
-    expect(batteryFigures(pack({ cutoffV: undefined }))).toMatchObject({ energyWh: 95, resistanceOhm: 0.09, cutoffV: 12, fromCells: undefined });
+    expect(batteryFigures(pack({ cutoffV: undefined }))).toMatchObject({
+      energyWh: 95,
+      resistanceOhm: 0.09,
+      cutoffV: 12,
+      fromCells: undefined,
+    });
     const own = pack({
       energyWh: undefined,
       resistanceOhm: undefined,

@@ -112,7 +112,8 @@ function ownDraw(drawn: DrawnRig, { to }: Ends, evidence: Evidence): number | un
   const { standbyW, form } = to.gear;
   if (standbyW !== undefined) return standbyW;
   // its converters have their own
-  if (form === 'splitter' || form === 'grip' || drawn.ends.some(({ from, output }) => from.id === to.id && output.gives !== 'pack')) return undefined;
+  if (form === 'splitter' || form === 'grip' || drawn.ends.some(({ from, output }) => from.id === to.id && output.gives !== 'pack'))
+    return undefined;
   return evidence.assume(to, { of: 'own-draw' }, form === 'plate' ? ASSUMED.converterOwnW : ASSUMED.bankOwnW, 'W');
 }
 

@@ -1,4 +1,4 @@
-import type { Input, Output, PoeClass } from '../gear';
+import type { Input, PoeClass } from '../gear';
 import { ASSUMED, leant, POE_V, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from './assumed';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';

@@ -37,7 +37,7 @@ export function firstBreak(circuit: Circuit, openCircuitV: (soc: number) => numb
   }
   // of many that are broken only those are followed that are still broken where the one before them breaks
   let first: Break | undefined;
-  for (let limit = nextBroken(circuit, 0); limit; ) {
+  for (let limit = nextBroken(circuit, 0); limit;) {
     const soc = zeroOf(limit, holds, fromSoc, low, tolerance);
     if (first !== undefined && soc <= first.soc) break;
     first = { soc, cause: limit.cause, at: limit.at };

@@ -147,7 +147,10 @@ export class SystemRunner {
   /** Decides which feed feeds which load, until nothing gives out at once. */
   private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean, record: boolean): void {
     // a phase changes what is drawn; while nothing has given out it is drawn from where it was
-    if (fresh && this.plain && !this.changed && !record) return this.redraw();
+    if (fresh && this.plain && !this.changed && !record) {
+      this.redraw();
+      return;
+    }
     let starting = fresh;
     this.changed = false;
     for (let round = 0; round < MAX_ROUNDS; round++) {

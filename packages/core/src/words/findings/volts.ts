@@ -93,7 +93,8 @@ export const VOLTS: Wordings<
   },
   'supply-sags': {
     means: 'The supply can go lower than what it feeds needs.',
-    says: ({ supply, lowV, place, minV }) => `${supply} can go down to ${say(lowV, 'V')}; ${place} needs ${say(minV, 'V')} and switches off there.`,
+    says: ({ supply, lowV, place, minV }) =>
+      `${supply} can go down to ${say(lowV, 'V')}; ${place} needs ${say(minV, 'V')} and switches off there.`,
     remedy: () => 'Use a converter that runs lower, or keep a battery behind it.',
     shows: rangeNumbers,
   },
@@ -109,7 +110,11 @@ export const VOLTS: Wordings<
     says: ({ place, source, startV, fromMin, charge }) =>
       `${fromMin === undefined || charge === undefined ? `Later on ${source}` : `From ${say(fromMin, 'min')} on, with ${source} at ${say(charge, 'fraction')} or less,`} ${place} runs on but does not start again after an interruption: it starts at ${say(startV, 'V')}.`,
     remedy: () => 'Have a fuller battery at hand for a restart, and do not switch it off below that.',
-    shows: ({ startV, fromMin, charge }) => [shown('starts at', startV, 'V'), shown('from', fromMin, 'min'), shown('from charge', charge, 'fraction')],
+    shows: ({ startV, fromMin, charge }) => [
+      shown('starts at', startV, 'V'),
+      shown('from', fromMin, 'min'),
+      shown('from charge', charge, 'fraction'),
+    ],
   },
   'under-voltage': {
     means: 'The source is below what it feeds needs from the first minute.',

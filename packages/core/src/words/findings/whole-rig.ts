@@ -48,7 +48,8 @@ export const WHOLE_RIG: Wordings<
   },
   'built-in-only': {
     means: 'A device runs on the battery built into it, and nothing feeds it.',
-    says: ({ device, energyWh }) => `Nothing feeds ${device}: it runs on the ${say(energyWh, 'Wh')} built into it, and then not until it is charged.`,
+    says: ({ device, energyWh }) =>
+      `Nothing feeds ${device}: it runs on the ${say(energyWh, 'Wh')} built into it, and then not until it is charged.`,
     remedy: () => 'Charge it before, or feed it.',
     shows: ({ energyWh }) => [shown('built in', energyWh, 'Wh')],
   },
