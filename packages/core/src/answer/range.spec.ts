@@ -1,6 +1,8 @@
 import type { Battery, Device, Rig } from '../gear';
-import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire } from '../../testing/rig-builder';
+import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import { sixLoads } from '../../testing/six-loads';
+import { discharge, networkOf } from '../run';
+import { assess } from './assess';
 import { indicators } from './indicators';
 import { runRange } from './range';
 import { rigModel } from './rig-model';
@@ -104,6 +106,45 @@ describe('what the indicators show', () => {
     expect(shown.find(({ where }) => where === 'gauge of Camera')).toMatchObject({ believable: 'no', readings: [{ shown: '100 %' }] });
     expect(shown.find(({ where }) => where === 'gauge of Pack')).toMatchObject({ believable: 'unknown', readings: [] });
   });
+});
+
+describe('what matters most includes what is assumed', () => {
+  type Parts = Parameters<typeof build>[0];
+  const lead = wire({ resistanceOhm: undefined });
+  const adapter = dummy({ leadOhm: 0.05 });
+  const chain: Parts = { pack: pack(), lead, adapter, camera: usbCamera() };
+  const links = [['pack.out', 'adapter.in', 'lead'], ['adapter.out', 'camera.bay']] as const; // prettier-ignore
+  const firstStop = (parts: Parts): number => assess(...pairOf(parts)).firstStopMin!;
+  const pairOf = (parts: Parts) => {
+    const { rig, gear } = build(parts, links);
+    return [rig, gear] as const;
+  };
+
+  // each moved in the running circuit against the same figure typed
+  it.each<[string, Parts, Parts, Parts]>([
+    ['Lead', chain, { ...chain, lead: { ...lead, resistanceOhm: 0.03 } }, { ...chain, lead: { ...lead, resistanceOhm: 0.2 } }],
+    ['Adapter', { ...chain, lead: wire(), adapter: { ...adapter, efficiency: undefined } }, { ...chain, lead: wire(), adapter: { ...adapter, efficiency: 0.84 } }, { ...chain, lead: wire(), adapter: { ...adapter, efficiency: 0.94 } }],
+    ['Adapter', { ...chain, lead: wire(), adapter: { ...adapter, standbyW: undefined } }, { ...chain, lead: wire(), adapter: { ...adapter, standbyW: 0.02 } }, { ...chain, lead: wire(), adapter: { ...adapter, standbyW: 0.4 } }],
+    ['Adapter', { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: undefined } }, { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: 0.02 } }, { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: 0.125 } }],
+  ])('%s', (part, assumed, low, high) => {
+    const found = sensitivities(rigModel(...pairOf(assumed))).find((one) => one.part === part && one.what.includes('assumed'))!;
+    const ends = [low, high].map((parts) => (firstStop(parts) + firstStop(assumed)) / 2).sort((a, b) => a - b);
+    expect(found.lowMin / ends[0]!).toBeCloseTo(1, 4);
+    expect(found.highMin / ends[1]!).toBeCloseTo(1, 4);
+  }); // prettier-ignore
+});
+
+describe('the resistance of a pack', () => {
+  it('moves the run as a pack of that resistance and the same amp-hours', () => {
+    const { rig, gear } = build({ pack: pack({ resistanceOhm: undefined }), camera: camera({}, 40) }, [['pack.out', 'camera.in']]);
+    const base = rigModel(rig, gear);
+    const found = sensitivities(base).find(({ what }) => what.startsWith('resistance'))!;
+    const [tree] = base.resolved.trees;
+    const network = networkOf(tree!, base.draws!.usual)!;
+    const stops = [0.6, 1, 1.8].map((times) => discharge({ ...network, pack: { ...network.pack, resistanceOhm: network.pack.resistanceOhm * times } }).minutes);
+    expect(found.lowMin / ((stops[1]! + stops[2]!) / 2)).toBeCloseTo(1, 4);
+    expect(found.highMin / ((stops[1]! + stops[0]!) / 2)).toBeCloseTo(1, 4);
+  }); // prettier-ignore
 });
 
 describe('batteries in devices', () => {

@@ -1,7 +1,8 @@
 import { CHEMISTRIES, coldDerating } from '../cell';
 import { batteryState, isA } from '../rig';
 import { chance, SystemRunner } from '../run';
-import type { System, Variation } from '../run';
+import type { PartInstead, System, Variation } from '../run';
+import type { AssumedEnd } from './instead';
 import type { RigModel } from './rig-model';
 
 /** How long a rig runs, as a range. Minutes beyond what is timed are undefined. */
@@ -70,12 +71,18 @@ export function roughRunner(system: System): SystemRunner {
 
 /** Turns shares of standard deviations into one run's factors. */
 export class Variations {
-  private readonly tables: readonly { readonly table: 'lithium-ion' | 'steep'; readonly temperatureC: number; readonly limited: boolean }[];
+  private readonly tables: readonly {
+    readonly id: string;
+    readonly table: 'lithium-ion' | 'steep';
+    readonly temperatureC: number;
+    readonly limited: boolean;
+  }[];
   readonly variation: {
     loadFactor: Float64Array;
     capacityFactor: Float64Array;
     resistanceFactor: Float64Array;
     efficiencyShift: Float64Array;
+    instead: PartInstead | undefined;
   };
 
   constructor(model: RigModel) {
@@ -83,7 +90,7 @@ export class Variations {
     this.tables = sources.map(({ id }) => {
       const part = model.resolved.parts.get(id);
       const table = part && isA(part, 'battery') ? CHEMISTRIES[part.gear.chemistry].cold : 'lithium-ion';
-      return { table, temperatureC: batteryState(model.resolved.rig, id).temperatureC, limited: !part || isA(part, 'battery') };
+      return { id, table, temperatureC: batteryState(model.resolved.rig, id).temperatureC, limited: !part || isA(part, 'battery') };
     });
     const loads = model.system?.loads.length ?? 0;
     this.variation = {
@@ -91,20 +98,29 @@ export class Variations {
       capacityFactor: new Float64Array(sources.length).fill(1),
       resistanceFactor: new Float64Array(sources.length).fill(1),
       efficiencyShift: new Float64Array(sources.length),
+      instead: undefined,
     };
   }
 
   /** `load`, `capacity`: deviations by place, in shares; nothing drawn goes below a twentieth of its figure. */
-  set(load: (place: number) => number, capacity: (place: number) => number, efficiencyShift: number, warmerC: number): Variation {
+  set(
+    load: (place: number) => number,
+    capacity: (place: number) => number,
+    efficiencyShift: number,
+    warmerC: number,
+    end?: AssumedEnd,
+  ): Variation {
     const { loadFactor, capacityFactor, resistanceFactor, efficiencyShift: shift } = this.variation;
     for (let place = 0; place < loadFactor.length; place++) loadFactor[place] = Math.max(0.05, 1 + load(place));
-    this.tables.forEach(({ table, temperatureC, limited }, place) => {
+    this.tables.forEach(({ id, table, temperatureC, limited }, place) => {
       const here = coldDerating(table, temperatureC);
       const there = coldDerating(table, temperatureC + warmerC);
       capacityFactor[place] = limited ? Math.max(0.05, 1 + capacity(place)) * (there.capacityFactor / here.capacityFactor) : 1;
-      resistanceFactor[place] = limited ? there.resistanceFactor / here.resistanceFactor : 1;
+      const own = end?.packOhm?.sourceId === id ? end.packOhm.times : 1;
+      resistanceFactor[place] = own * (limited ? there.resistanceFactor / here.resistanceFactor : 1);
       shift[place] = efficiencyShift;
     });
+    this.variation.instead = end?.instead;
     return this.variation;
   }
 }

@@ -1,3 +1,5 @@
+import { figureName, say } from '../words';
+import { atEnd } from './instead';
 import { roughRunner, uncertaintyOf, Variations } from './range';
 import type { RigModel } from './rig-model';
 
@@ -26,7 +28,9 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
   const { system, resolved } = model;
   if (!system) return [];
   const runner = roughRunner(system);
-  if (runner.run().steps * 2 * (system.loads.length + system.sources.length + 2) > mostSteps) return [];
+  const base = runner.run();
+  const baseMin = base.firstGapMin ?? Infinity;
+  if (base.steps * 2 * (system.loads.length + system.sources.length + 2 + resolved.evidence.assumptions.size) > mostSteps) return [];
   const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
   const variations = new Variations(model);
   const none = (): number => 0;
@@ -78,6 +82,23 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
       remedy: 'Say how warm the batteries will be: a pocket or their own load keeps them above the air.',
     },
   ];
+  const { assumptions } = resolved.evidence;
+  for (const figure of assumptions.values()) {
+    const ends = (['low', 'high'] as const).map((end) => atEnd(figure, end, resolved.trees));
+    if (!figure.range || ends.some((end) => end === undefined)) continue;
+    const [one, other] = ends.map((end) => minutes(none, none, 0, 0, end));
+    const name = figureName(figure);
+    found.push({
+      gearId: figure.gearId,
+      part: figure.part,
+      what: `${name.charAt(0).toLowerCase()}${name.slice(1)}, assumed ${say(figure.value, figure.unit)}`,
+      // a range is read as two standard deviations to both sides, like everything else
+      spread: (figure.range.high - figure.range.low) / 4 / Math.max(figure.value, 1e-9),
+      lowMin: middle(baseMin, Math.min(one!, other!)),
+      highMin: middle(baseMin, Math.max(one!, other!)),
+      remedy: 'Measure it, or type what its maker says.',
+    });
+  }
   const timed = found.filter(({ lowMin, highMin }) => Number.isFinite(lowMin) && Number.isFinite(highMin));
   const square = ({ lowMin, highMin }: { lowMin: number; highMin: number }): number => ((highMin - lowMin) / 2) ** 2;
   const total = timed.reduce((sum, one) => sum + square(one), 0);
@@ -85,4 +106,9 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
     .map((one) => ({ ...one, share: total === 0 ? 0 : square(one) / total }))
     .filter(({ share }) => share > 1e-6)
     .sort((a, b) => b.share - a.share);
+}
+
+/** Half of the way: the ends of a range are two standard deviations off. */
+function middle(from: number, to: number): number {
+  return (from + to) / 2;
 }

@@ -9,4 +9,4 @@ export { builtInId, rigSystem, swapMinutes, unbridgedMinutes } from './rig-syste
 export { SystemRunner } from './run-system';
 export { stopOf } from './stop';
 export type { Stop } from './stop';
-export type { System, SystemPhase, SystemRun, Variation } from './system';
+export type { PartInstead, System, SystemPhase, SystemRun, Variation } from './system';

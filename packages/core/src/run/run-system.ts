@@ -122,7 +122,12 @@ export class SystemRunner {
 
   private reset(variation: Variation | undefined, startSoc: ArrayLike<number> | undefined): void {
     this.sources.forEach((source, index) => {
-      source.reset(variation?.capacityFactor[index] ?? 1, variation?.resistanceFactor[index] ?? 1, variation?.efficiencyShift[index] ?? 0);
+      source.reset(
+        variation?.capacityFactor[index] ?? 1,
+        variation?.resistanceFactor[index] ?? 1,
+        variation?.efficiencyShift[index] ?? 0,
+        variation?.instead,
+      );
       if (startSoc) source.soc = startSoc[index]!;
     });
     for (const load of this.loads) {

@@ -2,7 +2,7 @@ import type { OcvTable, Pack } from '../cell';
 import { brokenLimit, collapsePlace, compile, refusesToStart, roughCurrent, settleDraws, solve } from '../circuit';
 import type { Circuit, Converter, EndCause, Node } from '../circuit';
 import { firstBreak } from './first-break';
-import type { SystemSource } from './system';
+import type { PartInstead, SystemSource } from './system';
 
 /** Gauss-Legendre with two points on [-1, 1]: exact to the third power, ample between two points of a cell's table. */
 const NODE = 0.577350269189626;
@@ -58,6 +58,8 @@ export class RunningSource {
   private pieceSlope = 0;
   private readonly isRough: boolean;
   private readonly converters: { readonly node: Node; readonly plain: Converter }[] = [];
+  private readonly plainOhm: readonly number[];
+  private instead: PartInstead | undefined;
   private capacityFactor = 1;
   private resistanceFactor = 1;
 
@@ -73,22 +75,38 @@ export class RunningSource {
     this.loadIds = nodes.flatMap((node) => (node.load && !isOwn(node) ? [node.load.id] : []));
     this.loads = nodes.filter((node) => node.load && !isOwn(node));
     this.loadPlaces = nodes.map((node) => (node.load ? (isOwn(node) ? OWN_LOAD : this.loadIds.indexOf(node.load.id)) : -1));
+    this.plainOhm = nodes.map(({ resistanceOhm }) => resistanceOhm);
     this.fed = new Uint8Array(nodes.length);
     this.starts = nodes.some(({ startInputV }) => startInputV !== undefined);
     for (const node of nodes) if (node.converter) this.converters.push({ node, plain: node.converter });
     this.reset(1, 1, 0);
   }
 
-  reset(capacityFactor: number, resistanceFactor: number, efficiencyShift: number): void {
+  reset(capacityFactor: number, resistanceFactor: number, efficiencyShift: number, instead?: PartInstead): void {
+    if (this.instead) this.putInstead(undefined, this.instead.feedId);
     this.capacityFactor = capacityFactor;
     this.resistanceFactor = resistanceFactor;
     for (const { node, plain } of this.converters) node.converter = efficiencyShift === 0 ? plain : shifted(plain, efficiencyShift);
+    if (instead) this.putInstead(instead, instead.feedId);
+    this.instead = instead;
     this.dead = false;
     this.swappingUntil = -1;
     this.nextSpare = 0;
     this.packWh = 0;
     this.chargeA = 0;
     this.insert(this.spec.network.pack);
+  }
+
+  /** Gives a feed other figures, or its own again. */
+  private putInstead(instead: PartInstead | undefined, feedId: string): void {
+    const place = this.circuit.nodes.findIndex(({ id }) => id === feedId);
+    const node = this.circuit.nodes[place];
+    if (!node) return;
+    const { addedOhm = 0, efficiency, standbyW, ownW } = instead ?? {};
+    node.resistanceOhm = this.plainOhm[place]! + addedOhm;
+    if (node.load && this.loadPlaces[place] === OWN_LOAD) node.loadW = ownW ?? node.load.powerW;
+    const plain = this.converters.find((one) => one.node === node)?.plain;
+    if (plain) node.converter = { ...plain, efficiency: efficiency ?? plain.efficiency, standbyW: standbyW ?? plain.standbyW };
   }
 
   /** Puts a battery in; what had tripped starts again. */

@@ -97,4 +97,16 @@ export interface Variation {
   readonly resistanceFactor: ArrayLike<number>;
   /** Added to every converter's efficiency, by source. */
   readonly efficiencyShift: ArrayLike<number>;
+  /** One part of a circuit as it may be instead. */
+  readonly instead?: PartInstead | undefined;
+}
+
+/** A feed of every source that has it, with figures of its own instead of those of the network. */
+export interface PartInstead {
+  readonly feedId: string;
+  readonly addedOhm?: number;
+  readonly efficiency?: number;
+  readonly standbyW?: number;
+  /** Of the load that a part is to itself. */
+  readonly ownW?: number;
 }
