@@ -17,7 +17,7 @@ const STANDING = {
   counterweightG: 900,
   ballastG: 2100,
 };
-const LASTING = { wantedMin: 240, plannedMin: 180, firstStopMin: 200 };
+const LASTING = { wantedMin: 240, plannedMin: 180, firstStopMin: 200, gapMin: 0 };
 const SHORT = { device: 'Plovera R', contract: CONTRACT, needW: 45, refuses: false, addedW: undefined, cableEnd: undefined };
 const TOGETHER = { parts: ['Holmvik 95', 'Splitter'], stops: ['Skuadon 60', 'Lysning 7'], devices: 3 };
 const VOLTS = { need: 'volts', needV: 14, startV: 15.2, endV: 12.4 } as const;
@@ -212,7 +212,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   ],
   lasts: [{ ...LASTING, wantedMin: 120 }],
   'lasts-into-reserve': [{ ...LASTING, wantedMin: 190 }],
-  'too-short': [LASTING, { ...LASTING, plannedMin: 0, firstStopMin: 0 }],
+  'too-short': [{ ...LASTING, gapMin: 2 }, LASTING, { ...LASTING, plannedMin: 0, firstStopMin: 0 }],
   'takes-no-power': [{ device: 'Plovera R', port: 'Remote', source: 'Holmvik 95' }],
   'pins-missing': [{ device: 'Plovera R', port: 'Bay', source: 'Adapter M', missing: ['thermistor', 'data'] }],
   'figure-doubtful': [

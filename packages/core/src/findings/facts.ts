@@ -54,6 +54,8 @@ interface Lasting {
   readonly wantedMin: number;
   readonly plannedMin: number;
   readonly firstStopMin: number;
+  /** Of it without power while batteries are changed. */
+  readonly gapMin: number;
 }
 
 interface Standing {

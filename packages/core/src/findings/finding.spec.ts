@@ -11,7 +11,7 @@ describe('verdicts', () => {
   });
 
   it('order findings by harm, equals kept in place', () => {
-    const facts = { wantedMin: 60, plannedMin: 60, firstStopMin: 60 };
+    const facts = { wantedMin: 60, plannedMin: 60, firstStopMin: 60, gapMin: 0 };
     const found = (verdict: Verdict, part: string) => finding('lasts', verdict, { aspect: 'run', role: 'rig', part }, facts);
     const ordered = byHarm([found('good', 'a'), found('stop', 'b'), found('caution', 'c'), found('stop', 'd'), found('unknown', 'e')]);
     expect(ordered.map(({ part }) => part).join('')).toBe('bdeca');

@@ -22,19 +22,18 @@ export function swapGapMinutes(rig: ResolvedRig, timeline: SystemRun | undefined
 export function lastsFindings(
   resolved: ResolvedRig,
   timeline: SystemRun | undefined,
-  stopMin: number | undefined,
-  untilMin: number | undefined,
+  firstStopMin: number | undefined,
+  plannedMin: number | undefined,
 ): Finding[] {
   const { rig, sources } = resolved;
   const { wantedMin } = rig;
-  if (stopMin === undefined || untilMin === undefined || wantedMin === undefined) return [];
-  // without power it does not run: what changes take is counted off
-  const firstStopMin = stopMin - swapGapMinutes(resolved, timeline, stopMin);
-  const plannedMin = untilMin - swapGapMinutes(resolved, timeline, untilMin);
+  if (firstStopMin === undefined || plannedMin === undefined || wantedMin === undefined) return [];
   const place: FindingPlace = { aspect: 'run', role: 'rig', part: sources.map(({ gear }) => gear.name).join(', ') };
-  const facts = { wantedMin, plannedMin, firstStopMin };
-  if (plannedMin >= wantedMin) return [finding('lasts', 'good', place, facts)];
-  return [finding(firstStopMin >= wantedMin ? 'lasts-into-reserve' : 'too-short', 'caution', place, facts)];
+  // while a battery is changed and nothing carries the rig it does not run: that is counted off
+  const gapMin = swapGapMinutes(resolved, timeline, firstStopMin);
+  const facts = { wantedMin, plannedMin, firstStopMin, gapMin };
+  if (plannedMin - swapGapMinutes(resolved, timeline, plannedMin) >= wantedMin) return [finding('lasts', 'good', place, facts)];
+  return [finding(firstStopMin - gapMin >= wantedMin ? 'lasts-into-reserve' : 'too-short', 'caution', place, facts)];
 }
 
 function togetherFindings(rig: ResolvedRig): Finding[] {

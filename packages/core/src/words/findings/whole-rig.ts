@@ -6,12 +6,18 @@ import type { ShownNumber, Wordings } from '../wording';
 
 type Lasting = Facts['lasts'];
 
-function lastingNumbers({ wantedMin, plannedMin, firstStopMin }: Lasting): readonly (ShownNumber | undefined)[] {
+function lastingNumbers({ wantedMin, plannedMin, firstStopMin, gapMin }: Lasting): readonly (ShownNumber | undefined)[] {
   return [
     shown('must run', wantedMin, 'min'),
     shown('with the reserve kept', plannedMin, 'min'),
     shown('until it stops', firstStopMin, 'min'),
+    shown('without power', gapMin > 0 ? gapMin : undefined, 'min'),
   ];
+}
+
+/** `, 2 min of it without power`. */
+function lessGaps({ gapMin }: Lasting): string {
+  return gapMin > 0 ? `, ${say(gapMin, 'min')} of it without power` : '';
 }
 
 function planSwap({ wantedMin, plannedMin }: Lasting): string {
@@ -71,19 +77,20 @@ export const WHOLE_RIG: Wordings<
   },
   lasts: {
     means: 'It runs as long as asked, reserve kept.',
-    says: ({ wantedMin, plannedMin }) => `It must run ${say(wantedMin, 'min')}; it runs ${say(plannedMin, 'min')} with the reserve kept.`,
+    says: (facts) =>
+      `It must run ${say(facts.wantedMin, 'min')}; it runs ${say(facts.plannedMin, 'min')} with the reserve kept${lessGaps(facts)}.`,
     shows: lastingNumbers,
   },
   'lasts-into-reserve': {
     means: 'It runs as long as asked only by spending the reserve.',
-    says: ({ wantedMin, firstStopMin }) =>
-      `It must run ${say(wantedMin, 'min')}; it runs ${say(firstStopMin, 'min')}, but only by spending the reserve.`,
+    says: (facts) =>
+      `It must run ${say(facts.wantedMin, 'min')}; it runs ${say(facts.firstStopMin, 'min')}${lessGaps(facts)}, but only by spending the reserve.`,
     remedy: planSwap,
     shows: lastingNumbers,
   },
   'too-short': {
     means: 'It stops before the time asked for.',
-    says: ({ wantedMin, firstStopMin }) => `It must run ${say(wantedMin, 'min')}; it stops after ${say(firstStopMin, 'min')}.`,
+    says: (facts) => `It must run ${say(facts.wantedMin, 'min')}; it stops after ${say(facts.firstStopMin, 'min')}${lessGaps(facts)}.`,
     remedy: planSwap,
     shows: lastingNumbers,
   },
