@@ -18,6 +18,8 @@ describe('formatQuantity', () => {
     [5000, 'Wh', '5000 Wh'],
     [0.08, 'ohm', '0.08 Ω'],
     [80, 'min', '1 h 20 min'],
+    [0.02, 'W', '0.02 W'],
+    [0.0000001, 'W', '0 W'],
   ])('%d %s', (value, unit, expected) => expect(formatQuantity(value, unit)).toBe(expected));
 
   it.each([

@@ -18,13 +18,20 @@ export function formatQuantity(value: number, unit: Unit): string {
 
 /** The figure alone, in the unit it is shown in (per cent for a fraction), without trailing zeros. */
 export function formatNumber(value: number, unit: Unit): string {
-  const { digits } = UNITS[unit];
   const shown = unit === 'fraction' ? value * 100 : value;
+  const digits = digitsFor(shown, UNITS[unit].digits);
   const [whole = '0', decimals = ''] = Math.abs(shown).toFixed(digits).split('.');
   const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, NARROW_SPACE) : whole;
   const kept = decimals.replace(/0+$/, '');
   const text = kept === '' ? grouped : `${grouped}.${kept}`;
   return shown < 0 && text !== '0' ? `-${text}` : text;
+}
+
+/** A small figure that is something is not shown as nothing: up to two digits more than the unit deserves. */
+function digitsFor(shown: number, digits: number): number {
+  if (digits === 0) return digits;
+  const more = [digits, digits + 1, digits + 2].find((count) => Math.abs(shown) >= 0.5 * 10 ** -count);
+  return more ?? digits;
 }
 
 /** Minutes as people say them: `45 min`, `5 h 10 min`, `3 d 19 h`. Rounds down, so that no minute is promised twice. */

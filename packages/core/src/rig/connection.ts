@@ -208,7 +208,7 @@ function converterOf({ from, output }: Ends, before: Connection | undefined, out
   const works = output.gives === 'fixed' ? output.works : undefined;
   const port = adapter ? undefined : output.name;
   if (adapter) evidence.note(from, { of: 'output' }, outputV, 'V', adapter.from?.voltageV ?? 'printed');
-  if (works === undefined && before) evidence.note(from, { of: 'works', port: output.name }, outputV, 'V', 'assumed');
+  if (works === undefined && before) evidence.note(from, { of: 'works', port }, outputV, 'V', 'assumed');
   const gate = before?.input;
   const { minV, maxV, startV } = gate?.takes === 'window' ? gate : {};
   // what only steps down drops out where its input has come down to its output

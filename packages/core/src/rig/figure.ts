@@ -8,7 +8,8 @@ import type { Part, Role } from './part';
 /** What a figure is of, with what its formula is made from; `words` names it and writes the formula. */
 export type FigureBasis =
   | { readonly of: 'cable-resistance' | 'adapter-lead' | 'contacts' | 'output' | 'own-draw' | 'start-charge' | 'charging-volts' }
-  | { readonly of: 'supply-volts' | 'works' | 'least-volts' | 'highest-volts'; readonly port: string }
+  | { readonly of: 'supply-volts' | 'least-volts' | 'highest-volts'; readonly port: string }
+  | { readonly of: 'works'; readonly port: string | undefined }
   | { readonly of: 'pack-limit'; readonly timesC: number }
   | { readonly of: 'least-current' }
   | { readonly of: 'wire-resistance'; readonly lengthM: number; readonly areaMm2: number }

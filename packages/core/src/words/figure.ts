@@ -23,9 +23,9 @@ export function figureName({ basis }: Figure): string {
     case 'charging-volts':
       return 'Volts while it is charged';
     case 'supply-volts':
-      return `Volts of ${basis.port}`;
+      return `True volts of ${basis.port}`;
     case 'works':
-      return `${basis.port} works down and up to`;
+      return basis.port === undefined ? 'Steps down and up to' : `${basis.port} steps down and up to`;
     case 'least-volts':
       return `Lowest volts at ${basis.port}`;
     case 'highest-volts':

@@ -11,7 +11,7 @@ export function assumedWordings(sayOther: (finding: Finding) => string): Wording
     'assumption-decides': {
       means: 'The verdict turns within the range of a figure that is only assumed.',
       says: ({ otherwise, stopsAsAssumed, assumed }) =>
-        `${stopsAsAssumed ? 'As assumed' : 'It may be'}: ${sayOther(otherwise)} It turns on ${sayList(assumed.map(sayAssumed))}, which nobody gave.`,
+        `${stopsAsAssumed ? 'As assumed' : 'It may be'}: ${sayOther(otherwise)} It turns on the ${assumed.map(sayAssumed).join('; the ')}.`,
       remedy: ({ assumed }) => `Measure or type the ${sayList(assumed.map(sayOf))}.`,
       shows: ({ assumed }) =>
         assumed.flatMap((figure) => [
@@ -30,6 +30,6 @@ function sayOf(figure: Figure): string {
 
 function sayAssumed(figure: Figure): string {
   const { value, unit, range } = figure;
-  const between = range === undefined ? '' : `, between ${say(range.low, unit)} and ${say(range.high, unit)}`;
-  return `the ${sayOf(figure)} (assumed ${say(value, unit)}${between})`;
+  const mayBe = range === undefined ? '' : `, which may be ${say(range.low, unit)} to ${say(range.high, unit)}`;
+  return `${sayOf(figure)}, taken as ${say(value, unit)}${mayBe}`;
 }
