@@ -47,10 +47,10 @@ describe('bad fields', () => {
     ['a missing list', AT_BATTERY, { ...BATTERY.body, outputs: undefined }, '/outputs', 'required'],
     ['an empty list', AT_BATTERY, { ...BATTERY.body, outputs: [] }, '/outputs', 'wrong-length'],
     [
-      'a port without its volts',
+      'a port without its name',
       AT_BATTERY,
-      { ...BATTERY.body, outputs: [{ gives: 'fixed', id: 'a', name: 'A', connector: { type: 'usb-a' } }] },
-      '/outputs/0/voltageV',
+      { ...BATTERY.body, outputs: [{ gives: 'fixed', id: 'a', connector: { type: 'usb-a' } }] },
+      '/outputs/0/name',
       'required',
     ],
     [

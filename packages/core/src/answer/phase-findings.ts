@@ -128,7 +128,7 @@ const RUN_TELLS = new Set<Finding['code']>(['will-not-start', 'under-voltage']);
  * What stops a rig in one of its phases at these charges of its sources, though it would run on: a wire, an adapter, a
  * contract, a mode. Undefined where nothing does, or where a figure is missing without which it cannot be run.
  *
- * @example stopInPhase(model, 2, { [batteryId]: 0.4 })?.code // 'wire-hot'
+ * @example stopInPhase(model, 0, {}) // undefined
  */
 export function stopInPhase({ resolved, draws }: Pick<JudgedRig, 'resolved' | 'draws'>, place: number, soc: Charges): Finding | undefined {
   const phase = draws?.phases[place];

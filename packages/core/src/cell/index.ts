@@ -3,7 +3,7 @@ export type { Filling } from './charge-curve';
 export { CHEMISTRIES } from './chemistry';
 export type { ChemistryId } from './chemistry';
 export { ageFactor, coldDerating, LOWEST_KNOWN_C } from './derating';
-export { cellVoltage, ocvArea } from './ocv';
+export { cellVoltage, ocvArea, socAtVoltage } from './ocv';
 export type { OcvTable } from './ocv';
 export { cellsFromNominal, fullVoltage, packFrom } from './pack';
 export type { Pack, PackSpec } from './pack';

@@ -34,3 +34,15 @@ export function ocvArea(table: OcvTable, upTo: number, from = 0): number {
   }
   return area;
 }
+
+/** The state of charge at which a cell's open-circuit voltage is reached; 0 when it never falls so low. */
+export function socAtVoltage(table: OcvTable, voltageV: number): number {
+  if (table[0]![1] >= voltageV) return table[0]![0];
+  for (let index = 1; index < table.length; index++) {
+    const [soc1, volts1] = table[index]!;
+    if (volts1 < voltageV) continue;
+    const [soc0, volts0] = table[index - 1]!;
+    return soc0 + ((soc1 - soc0) * (voltageV - volts0)) / (volts1 - volts0);
+  }
+  return 1;
+}

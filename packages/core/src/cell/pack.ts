@@ -1,7 +1,7 @@
 import { CHEMISTRIES } from './chemistry';
 import type { ChemistryId } from './chemistry';
 import { ageFactor, coldDerating, rateFactor } from './derating';
-import { ocvArea } from './ocv';
+import { ocvArea, socAtVoltage } from './ocv';
 import type { OcvTable } from './ocv';
 
 /** A battery as the circuit sees it. `resistanceOhm` is of the whole pack; derating is already applied. */
@@ -103,16 +103,4 @@ function ratedCapacityAh(spec: PackSpec, cutoffV: number): number {
     capacityAh = next;
   }
   return capacityAh;
-}
-
-/** The state of charge at which a cell's open-circuit voltage is reached; 0 when it never falls so low. */
-function socAtVoltage(table: OcvTable, voltageV: number): number {
-  if (table[0]![1] >= voltageV) return table[0]![0];
-  for (let index = 1; index < table.length; index++) {
-    const [soc1, volts1] = table[index]!;
-    if (volts1 < voltageV) continue;
-    const [soc0, volts0] = table[index - 1]!;
-    return soc0 + ((soc1 - soc0) * (voltageV - volts0)) / (volts1 - volts0);
-  }
-  return 1;
 }

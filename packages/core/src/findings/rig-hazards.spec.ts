@@ -218,7 +218,6 @@ describe('hazards of whole rigs', () => {
     expect(answer.verdict).toBe('caution');
     expect(answer.findings.filter(({ verdict }) => verdict !== 'good').map(({ code }) => code)).toEqual([
       'contract-short',
-      'charge-stranded',
       'battery-drains',
     ]);
     // 15 W less 3 A × 3 A × 0.02 Ω arrive; the rest of 18 W comes out of 15 Wh

@@ -1,4 +1,5 @@
-import { CHEMISTRIES, ocvArea } from '../cell';
+import { CHEMISTRIES, ocvArea, packFrom, socAtVoltage } from '../cell';
+import type { PackSpec } from '../cell';
 import type { Battery } from '../gear';
 import { batteryState, isA, portFeed, roleOf } from '../rig';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../rig';
@@ -27,7 +28,11 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
 function sagFindings({ source, connections, spec }: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || leftShare(source.gear, run) < NOTHING_STRANDED) return [];
+  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !spec) return [];
+  // at its rated pace it is cut off a little short of empty as well
+  const { capacityAh } = packFrom(spec);
+  const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
+  if (leftShare(source.gear, run.endSoc, socAtCutoff(spec, ratedA)) < NOTHING_STRANDED) return [];
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.gear.name } as const;
   const cutoffV = spec?.cutoffV ?? 0;
@@ -35,10 +40,16 @@ function sagFindings({ source, connections, spec }: SourceTree, run: Discharge |
   return [finding('charge-stranded', endVerdict(run), place, facts)];
 }
 
-/** Share of a full battery's energy that a run leaves in it. */
-function leftShare({ chemistry }: Battery, { endSoc }: Discharge): number {
+/** Share of a full battery's energy between two charges: what a run leaves that could have been used. */
+function leftShare({ chemistry }: Battery, endSoc: number, usedUpSoc = 0): number {
   const table = CHEMISTRIES[chemistry].ocvPerCell;
-  return ocvArea(table, endSoc) / ocvArea(table, 1);
+  return (ocvArea(table, endSoc) - ocvArea(table, Math.min(endSoc, usedUpSoc))) / ocvArea(table, 1);
+}
+
+/** The charge at which its own protection would cut a battery off at so many amps. */
+function socAtCutoff(spec: PackSpec, currentA: number): number {
+  const { cellsInSeries, cutoffV, resistanceOhm, ocvPerCell } = packFrom(spec);
+  return socAtVoltage(ocvPerCell, (cutoffV + currentA * resistanceOhm) / cellsInSeries);
 }
 
 function dropFindings({ id, cable, to, supply, leadOhm }: Connection, run: Discharge | undefined): Finding[] {
@@ -182,9 +193,11 @@ function tooLow(
   // a supply that goes lower now and then takes the device with it
   if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
   if (!isA(source, 'battery')) return undefined;
-  if (endsHere && leftShare(source.gear, run) >= NOTHING_STRANDED) {
+  // what its own protection would leave at that draw is not the window's doing
+  const usedUpSoc = tree.spec ? socAtCutoff(tree.spec, run?.end?.packA ?? 0) : 0;
+  if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
-    const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run) };
+    const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };
     const facts = { by: 'window', battery: source.gear.name, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
     return finding('charge-stranded', endVerdict(run), place, facts);
   }

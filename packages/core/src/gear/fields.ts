@@ -11,8 +11,9 @@ export function from<const K extends string>(...figures: K[]) {
   return optional(object('Where figures are from', fields as Record<K, OptionalShape<ChoiceShape<Provenance>>>));
 }
 
+export const volts = (title: string) => number(title, 'V', { above: 0, max: 100 });
 /** Up to what a wall socket gives: an inverter's outlet is an output like another. */
-export const volts = (title: string) => number(title, 'V', { above: 0, max: 260 });
+export const outletVolts = (title: string) => number(title, 'V', { above: 0, max: 260 });
 export const amps = (title: string) => number(title, 'A', { above: 0, max: 100 });
 export const watts = (title: string) => number(title, 'W', { above: 0, max: 2000 });
 export const ohms = (title: string) => number(title, 'ohm', { max: 10 });

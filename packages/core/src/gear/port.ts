@@ -1,7 +1,7 @@
 import { choice, flag, list, number, object, optional, tagged } from '../shape';
 import type { Infer } from '../shape';
 import { connectorShape } from './connector';
-import { amps, efficiency, localId, name, standby, volts, watts } from './fields';
+import { amps, efficiency, localId, name, outletVolts, standby, volts, watts } from './fields';
 
 const position = optional(
   choice('Where on the body', { top: 'top', bottom: 'bottom', left: 'left', right: 'right', front: 'front', back: 'back' }),
@@ -50,10 +50,10 @@ export const outputShape = tagged('Output', 'gives', {
     name,
     connector: connectorShape,
     /** Nothing behind it can be judged while this is not known. */
-    voltageV: optional(volts('Output')),
+    voltageV: optional(outletVolts('Output')),
     /** Where it does not stand still: a vehicle's outlet, a panel, a bare transformer. */
-    minV: optional(volts('At the lowest')),
-    maxV: optional(volts('At the highest')),
+    minV: optional(outletVolts('At the lowest')),
+    maxV: optional(outletVolts('At the highest')),
     maxA: optional(amps('Most current')),
     fuseA: fuse,
     works: worksShape,

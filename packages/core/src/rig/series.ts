@@ -14,7 +14,7 @@ export interface SeriesString {
  * The strings that links make on hubs whose inputs are in series. A hub of which an input is fed by something else than
  * a battery, or by one whose cells or energy nobody knows, makes none.
  *
- * @example seriesStrings(rig.links, gear)[0].as.cellsInSeries // 4, of two packs of two
+ * @example seriesStrings(rig.links, gear) // []
  */
 export function seriesStrings(links: readonly Link[], gear: ReadonlyMap<string, Gear>): readonly SeriesString[] {
   const hubs = [...new Set(links.map(({ to }) => to.gearId))].filter((id) => {

@@ -31,7 +31,7 @@ describe('what workers are asked', () => {
     const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
     const glances = coreCalls.rigGlances(rigs, kit);
     const of = (name: string, all = glances) => all.get(LOW_WATER.rigs.find(({ body }) => body.name === name)!.id)!;
-    expect(of('Stills')).toMatchObject({ verdict: 'good', worst: undefined });
+    expect(of('Galley interviews')).toMatchObject({ verdict: 'good', worst: undefined });
     expect(of(wheelhouse.name)).toMatchObject({ plannedMin: expect.any(Number), unlimited: false, worst: expect.any(String) });
     const heavier = new Map(kit).set(camera, { ...kit.get(camera)!, name: 'Another camera' });
     const later = coreCalls.rigGlances(rigs, heavier);

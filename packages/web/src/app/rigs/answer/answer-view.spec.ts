@@ -63,7 +63,7 @@ describe('the answer', () => {
     await fixture.whenStable();
     const figures = textOf(fixture, 'app-figures-table');
     expect(figures).toContain('Energy (Plovera cell M) 14.7 Wh printed');
-    expect(figures).toContain('Cut-off (Plovera cell M) 6 V assumed 2 × 3 V for Li-ion or LiPo');
+    expect(figures).toContain('Cut-off (Plovera cell M) 6 V 5.7 V to 6.3 V assumed 2 × 3 V for Li-ion or LiPo');
   });
 
   it('puts the usual cautions beside the act they concern', async () => {
