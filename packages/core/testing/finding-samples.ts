@@ -262,6 +262,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'charging-harms': [
     { battery: 'Holmvik 95', why: 'cold', temperatureC: -4 },
     { battery: 'AA holder', why: 'primary', temperatureC: 20 },
+    { battery: 'Grynna 10', why: 'feeding', temperatureC: 20 },
   ],
   'peaks-together': [
     { source: 'Holmvik 95', devices: ['Lamp', 'Motor'], powerW: 120, charge: 0.4, breaks: 'over-current', limit: PORT },

@@ -134,6 +134,28 @@ const onPort = (watts: number, port: Parameters<typeof bank>[0] = {}): Built =>
 /** Watts at the camera with which so many amps flow at 5 V. */
 const wattsFor = (amps: number): number => 0.9 * amps * (5 - amps * 0.051);
 
+const triggered = (programmable: boolean): Built =>
+  build(
+    {
+      bank: bank({ ratingW: 30, programmable: { minV: 3.3, maxV: 11, currentA: 3 } }),
+      cable: usbWire(),
+      trigger: dummy({ name: 'Trigger lead', input: { connector: { type: 'usb-c' }, triggerV: 8.4, programmable }, output: { connector: { type: 'bay', family: 'S' } } }),
+      camera: usbCamera(8),
+    },
+    [['bank.out', 'trigger.in', 'cable'], ['trigger.out', 'camera.bay']],
+  ); // prettier-ignore
+const beside = (sharedProfiles: { voltageV: number; currentA: number }[]): Built => {
+  const port = (id: string) => ({ gives: 'pd', id, name: id, connector: { type: 'usb-c' }, ratingW: 65, budget: 'b', sharedProfiles }) as const;
+  return build(
+    { bank: bank({}, { budgets: [{ id: 'b', name: 'its power' }], outputs: [port('one'), port('two')] }), c1: usbWire(), c2: usbWire(), camera: usbCamera(10, { minV: 9 }), second: usbCamera(5, {}, { name: 'Second' }) },
+    [['bank.one', 'camera.usb', 'c1'], ['bank.two', 'second.usb', 'c2']],
+  );
+}; // prettier-ignore
+const fedBank = (changes: Partial<Battery>): Built => {
+  const { rig, gear } = byUsb({ ...bank(), ...changes }, usbCamera(10));
+  return { rig: { ...rig, batteries: [{ gearId: 'bank', charging: true }] }, gear };
+};
+
 // banks that go to sleep
 const sleepy = (watts: number, changes: Partial<Battery> = {}): Built =>
   byUsb(
@@ -209,6 +231,15 @@ const CASES: readonly Case[] = [
   ['an A-to-C lead on a Power Delivery port gives no contract', byUsb(bank(), usbCamera(5, { minV: 9 }), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'contract-none', 'stop'],
   ['a Power Delivery port called so on a USB-A socket gives 7.5 W', byUsb(bank({ connector: { type: 'usb-a' } }), usbCamera(7.5 * PERCENT), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'legacy-short', 'stop'],
   ['and not more', byUsb(bank({ connector: { type: 'usb-a' } }), usbCamera(7.5 / PERCENT), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'legacy-short', undefined],
+  ['a level of 28 V through a cable not marked for it', byUsb(bank({ ratingW: 140 }), usbCamera(20, { minV: 28, maxV: 28 }), usbWire({ marked5A: true })), 'contract-none', 'stop'],
+  ['through one that is', byUsb(bank({ ratingW: 140 }), usbCamera(20, { minV: 28, maxV: 28 }), usbWire({ extendedRange: true })), 'contract-none', undefined],
+  ['a trigger that asks a programmable supply for 8.4 V', triggered(true), 'contract-none', undefined],
+  ['one that asks for a fixed level', triggered(false), 'contract-none', 'stop'],
+  ['beside a neighbour its own shorter list counts', beside([{ voltageV: 5, currentA: 3 }]), 'contract-none', 'stop'],
+  ['a list that still has the level', beside([{ voltageV: 9, currentA: 3 }]), 'contract-none', undefined],
+  ['a bank charged while it feeds, which must not be', fedBank({ chargesWhileFeeding: false }), 'charging-harms', 'stop'],
+  ['one that can', fedBank({ chargesWhileFeeding: true }), 'charging-harms', undefined],
+  ['one of which nobody knows', fedBank({}), 'figure-missing', 'unknown'],
   // converters
   ['a step-down to 12 V on two cells', behind(converter({ works: 'down' }), twoCells()), 'under-voltage', 'stop'],
   ['a linear regulator to 12 V on two cells', behind(converter({ linear: true }), twoCells()), 'under-voltage', 'stop'],

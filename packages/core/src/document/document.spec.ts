@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
 import { LOW_WATER } from '../demo';
+import { missingFields } from '../shape';
 import { migratePlan } from './migrate';
 import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 import type { Plan } from './plan';
@@ -111,6 +112,28 @@ describe('fields that are not known', () => {
       { numRuns: 300, seed: 3 },
     );
   });
+});
+
+describe('what a practitioner can say of gear', () => {
+  const id = '0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10';
+  const xt60 = { type: 'xt60', gender: 'socket' };
+  const port = { id: 'out', name: 'Out', connector: xt60 };
+  it.each<[string, Record<string, unknown>]>([
+    ['a supply’s range', { kind: 'supply', name: 'Outlet', form: 'vehicle', outputs: [{ gives: 'fixed', ...port, voltageV: 12, minV: 11, maxV: 14.8 }] }],
+    ['a supply of which nothing is known', { kind: 'supply', name: 'Box', form: 'transformer', outputs: [{ gives: 'fixed', ...port }] }],
+    ['an inverter’s outlet', { kind: 'battery', name: 'Power box', form: 'pack', chemistry: 'lifepo4', outputs: [{ gives: 'fixed', id: 'ac', name: 'Outlet', connector: { type: 'mains' }, voltageV: 230 }] }],
+    ['a holder in series, batteries kept apart', { kind: 'hub', name: 'Holder', form: 'box', inputOrder: 'series', isolates: true, inputs: [{ takes: 'window', id: 'in', name: 'In', connector: xt60 }], outputs: [{ gives: 'fixed', ...port, voltageV: 12, works: 'down' }] }],
+    ['a trigger for a programmable supply', { kind: 'adapter', name: 'Trigger', input: { connector: { type: 'usb-c' }, triggerV: 8.4, programmable: true }, output: { connector: xt60, pins: { thermistor: true } }, works: 'up', gauge: 'none' }],
+    ['a list beside a neighbour; a bank that stays on and charges while it feeds', { kind: 'battery', name: 'Bank', form: 'bank', chemistry: 'li-ion', cellsInSeries: 4, leastA: 0, chargesWhileFeeding: true, protection: 'board', outputs: [{ gives: 'pd', id: 'c', name: 'C', connector: { type: 'usb-c' }, sharedProfiles: [{ voltageV: 9, currentA: 2 }] }] }],
+    ['which end a fuse sits at, two-pin plugs', { kind: 'cable', name: 'Lead', ends: { source: xt60, load: { type: 'circular2', polarity: 'pin-1-positive' } }, fuseA: 5, fuseAt: 'load' }],
+    ['PoE by class, contacts insisted on, a port for data alone', { kind: 'device', name: 'Head', inputs: [{ takes: 'window', id: 'poe', name: 'LAN', connector: { type: 'poe' }, poeClass: 'at' }, { takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'bay' }, insistsOn: { data: true } }, { takes: 'pd', id: 'c', name: 'C', connector: { type: 'usb-c' }, sink: 'runs', noPower: true }] }],
+  ])('%s: the document keeps it, and nothing of it is set aside', (_what, body) => {
+    const document = { ...PLAN, gear: [...PLAN.gear, { id, body }] };
+    expect(migratePlan(document)).toEqual({ ok: true, document });
+    const { known, aside } = setAside(planShape, document);
+    expect([known, aside]).toEqual([document, []]);
+    expect(missingFields(planShape, document)).toEqual([]);
+  }); // prettier-ignore
 });
 
 describe('docs/viaggio-plan.schema.json', () => {

@@ -2,6 +2,7 @@ import { LOW_WATER, LOW_WATER_DAY } from '../demo';
 import { PLAN_FORMAT, PLAN_VERSION } from '../document';
 import type { Plan } from '../document';
 import { weightsOf } from '../feed';
+import type { Device } from '../gear';
 import { evaluate, planIssues } from './evaluate';
 
 const PLAN: Plan = { format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs };
@@ -22,6 +23,20 @@ describe('an evaluation', () => {
       }
     }
   });
+
+  it('tells the phase in which something is found, and what was assumed with how far off it may be', () => {
+    const wheelhouse = LOW_WATER.rigs.find(({ body }) => body.name === 'Wheelhouse')!;
+    const [camera] = wheelhouse.body.devices;
+    const body = LOW_WATER.gear.find(({ id }) => id === camera!.gearId)!.body as Device;
+    const heavy: Device = { ...body, modes: [{ id: 'burst', name: 'burst', draw: { basis: 'maker', powerW: 45 } }] };
+    const phases = [{ name: 'talk', minutes: 20, devices: [] }, { name: 'burst', minutes: 5, devices: [{ gearId: camera!.gearId, mode: 'burst' }] }];
+    const gear = LOW_WATER.gear.map((item) => (item.id === camera!.gearId ? { ...item, body: heavy } : item));
+    const [told] = evaluate({ ...PLAN, gear, rigs: [{ ...wheelhouse, body: { ...wheelhouse.body, phases } }] }).rigs;
+    expect(told!.answer.findings.find(({ phase }) => phase)).toMatchObject({ code: 'adapter-overloaded', phase: { number: 2, name: 'burst', fromMin: 20 } });
+    const assumed = told!.answer.figures.filter(({ from, range }) => from === 'assumed' && range);
+    expect(assumed.length).toBeGreaterThan(1);
+    for (const { value, range } of assumed) expect(range!.low <= value && value <= range!.high).toBe(true);
+  }); // prettier-ignore
 
   it('is plain JSON: nothing that does not survive the wire', () => {
     const sent = JSON.parse(JSON.stringify(evaluation)) as typeof evaluation;

@@ -1,6 +1,8 @@
 import { carriesDelivery, hasCushion, hasOwnBattery, POE_W, roleOf } from '../rig';
 import type { Connection, ResolvedRig } from '../rig';
+import { profilesByRating } from '../usb';
 import type { Contract } from '../usb';
+import type { Facts } from './facts';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';
@@ -40,8 +42,17 @@ function saysWhatItGives({ output }: Connection): boolean {
 
 function whyNone(connection: Connection, minV: number, maxV: number) {
   const { output, from, cable, to } = connection;
-  const why = output.gives !== 'pd' ? 'no-delivery' : !carriesDelivery(connection) ? 'usb-a-end' : 'no-profile';
+  const why = reasonFor(connection, minV, maxV);
   return { why, port: output.name, of: from.gear.name, cable: cable?.gear.name, device: to.gear.name, minV, maxV } as const;
+}
+
+/** Why nothing is agreed on: no Power Delivery, an end that carries none, a level that this cable must not carry, or none. */
+function reasonFor(connection: Connection, minV: number, maxV: number): Facts['contract-none']['why'] {
+  const { output } = connection;
+  if (output.gives !== 'pd') return 'no-delivery';
+  if (!carriesDelivery(connection)) return 'usb-a-end';
+  const offered = output.profiles ?? (output.ratingW === undefined ? [] : profilesByRating(output.ratingW));
+  return offered.some(({ voltageV }) => voltageV >= minV && voltageV <= maxV) ? 'cable-range' : 'no-profile';
 }
 
 function enough(

@@ -163,7 +163,7 @@ export interface Facts {
     readonly limitA: number;
   };
   'series-unlike': { readonly hub: string; readonly batteries: string; readonly why: 'chemistry' | 'capacity' | 'charge' };
-  'charging-harms': { readonly battery: string; readonly why: 'cold' | 'primary'; readonly temperatureC: number };
+  'charging-harms': { readonly battery: string; readonly why: 'cold' | 'primary' | 'feeding'; readonly temperatureC: number };
   'under-voltage': VoltageRange & Window & { readonly minV: number; readonly arrivesV: number };
   'charge-stranded':
     | {
@@ -284,7 +284,7 @@ export interface Facts {
   // USB
   'contract-fits': { readonly contract: Contract; readonly needW: number };
   'contract-none': {
-    readonly why: 'no-delivery' | 'usb-a-end' | 'no-profile';
+    readonly why: 'no-delivery' | 'usb-a-end' | 'cable-range' | 'no-profile';
     /** The port of the source, and the cable where that is what keeps them apart. */
     readonly port: string;
     readonly of: string;

@@ -9,6 +9,7 @@ const ASPECT_OF: Readonly<Record<LackOf, Aspect>> = {
   'source-voltage': 'voltage',
   cells: 'voltage',
   pins: 'connector',
+  'charge-through': 'run',
   'port-offer': 'current',
   'port-offer-shared': 'current',
   'port-current': 'current',

@@ -4,6 +4,7 @@ import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../rig';
 import type { Connection, Part, ResolvedRig, SourceTree } from '../rig';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
+import { lacking } from './lacking';
 
 /** Share of the charge limit from which a current between two packs is told. */
 const TOLD_SHARE = 0.05;
@@ -75,9 +76,12 @@ function chargeLimit({ chemistry, cellsInSeries, energyWh }: PackSpec): number {
 function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
   return sources.flatMap((source) => {
     if (!isA(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
-    const { name: battery, chemistry } = source.gear;
+    const { name: battery, chemistry, form, chargesWhileFeeding } = source.gear;
     const { temperatureC } = batteryState(rig, source.id);
     const place = ofSource(source, 'run');
+    if (chargesWhileFeeding === false) return [finding('charging-harms', 'stop', place, { battery, why: 'feeding', temperatureC })];
+    // electronics between its ports decide whether a bank does both at once
+    if (form === 'bank' && chargesWhileFeeding === undefined) return [lacking('charge-through', source)];
     if (chemistry === 'alkaline') return [finding('charging-harms', 'stop', place, { battery, why: 'primary', temperatureC })];
     return tooCold({ chemistry }, temperatureC) ? [finding('charging-harms', 'stop', place, { battery, why: 'cold', temperatureC })] : [];
   });

@@ -78,6 +78,7 @@ export type LackOf =
   | 'source-voltage'
   | 'cells'
   | 'pins'
+  | 'charge-through'
   | 'port-offer'
   | 'port-offer-shared'
   | 'port-current'

@@ -74,6 +74,10 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     remedy: 'Read its label, or measure it with a meter before anything is attached.',
   },
   cells: { what: () => 'how many cells it has in series', remedy: 'Type the cells in series, or its nominal voltage as printed.' },
+  'charge-through': {
+    what: () => 'whether it can be charged while it feeds',
+    remedy: 'Read its manual; many banks cut their ports off while they are charged.',
+  },
   pins: {
     what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device insists on`,
     remedy: 'Look at its contacts, or try it with the device switched on.',

@@ -40,7 +40,10 @@ export const USB: Wordings<
   'contract-none': {
     means: 'Source and device share no profile.',
     says: (facts) => `${whyNone(facts)}: ${facts.device} gets at most 5 V and does not run from it.`,
-    remedy: () => 'Use a Power Delivery port with a USB-C to USB-C cable.',
+    remedy: ({ why }) =>
+      why === 'cable-range'
+        ? 'Use a USB-C cable marked for the extended range (240 W).'
+        : 'Use a Power Delivery port with a USB-C to USB-C cable.',
     shows: ({ minV, maxV }) => [shown('lowest profile taken', minV, 'V'), shown('highest profile taken', maxV, 'V')],
   },
   'contract-short': { means: 'The contract gives less than the device needs.', ...SHORT },
@@ -70,6 +73,8 @@ function whyNone({ why, port, of, cable, minV, maxV }: Facts['contract-none']): 
       return `${port} of ${of} does not speak Power Delivery`;
     case 'usb-a-end':
       return `${cable ?? port} has a USB-A end and carries no Power Delivery`;
+    case 'cable-range':
+      return `${cable ?? port} is not marked for more than 20 V, which ${port} would give`;
     case 'no-profile': {
       const range = minV === maxV ? `profile of ${say(minV, 'V')}` : `profile between ${say(minV, 'V')} and ${say(maxV, 'V')}`;
       return `${port} offers no ${range} through this cable`;

@@ -61,10 +61,16 @@ export const VOLTS: Wordings<
   },
   'charging-harms': {
     means: 'A battery is charged in place that must not be charged so.',
-    says: ({ battery, why, temperatureC }) =>
-      why === 'cold'
-        ? `${battery} would be charged at ${say(temperatureC, 'C')}: lithium cells are damaged by charging below 0 °C.`
-        : `${battery} is not made to be charged: it can leak or burst.`,
+    says: ({ battery, why, temperatureC }) => {
+      switch (why) {
+        case 'cold':
+          return `${battery} would be charged at ${say(temperatureC, 'C')}: lithium cells are damaged by charging below 0 °C.`;
+        case 'primary':
+          return `${battery} is not made to be charged: it can leak or burst.`;
+        case 'feeding':
+          return `${battery} must not be charged while it feeds: it says so.`;
+      }
+    },
     remedy: ({ why }) => (why === 'cold' ? 'Warm it before it is charged, or charge it indoors.' : 'Take it off the charger.'),
     shows: ({ temperatureC }) => [shown('battery', temperatureC, 'C')],
   },
