@@ -217,6 +217,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'pins-missing': [{ device: 'Plovera R', port: 'Bay', source: 'Adapter M', missing: ['thermistor', 'data'] }],
   'figure-doubtful': [
     { doubt: 'cutoff', of: 'Holmvik 95', cells: 4, cutoffV: 18, lowV: 9.6, highV: 14.4 },
+    { doubt: 'range', of: 'Lamp', port: 'DC', minV: 17, maxV: 11 },
     { doubt: 'cells', of: 'Holmvik 95', cells: 3, nominalV: 14.4, cellsV: 10.8 },
     { doubt: 'energy', of: 'Holmvik 95', cells: 4, energyWh: 95, countedWh: 50 },
     { doubt: 'watts', of: 'Grynna 27 PD', port: 'USB-C', watts: 27, voltageV: 9, currentA: 2 },

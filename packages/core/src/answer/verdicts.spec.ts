@@ -215,6 +215,8 @@ const CASES: readonly Case[] = [
   ['the same behind diodes', together(pack(), [1, 0.05], joiner({ isolates: true })), 'parallel-current', undefined],
   ['unlike ones on a plate that keeps them apart', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ isolates: true })), 'parallel-unlike', undefined],
   ['unlike ones, one after the other', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ inputOrder: 'one-by-one' })), 'parallel-unlike', undefined],
+  ['unlike ones on a part of which nobody says what it does with several', together(pack({ cellsInSeries: 3, cutoffV: 9 }), [1, 1], joiner({ inputOrder: undefined })), 'parallel-unlike', 'unknown'],
+  ['like ones on the same', together(pack(), [1, 1], joiner({ inputOrder: undefined })), 'parallel-unlike', undefined],
   ['a supply beside a battery, nothing between', build({ one: pack(), two: supply('mains', { voltageV: 16 }), hub: joiner(), camera: camera({}, 10, { maxV: 30 }) }, [['one.out', 'hub.in1'], ['two.out', 'hub.in2'], ['hub.p1', 'camera.in']]), 'parallel-unlike', 'stop'],
   // packs in series
   ['two packs of two cells in series feed what wants four', inSeries(twoCells(), twoCells()), 'under-voltage', undefined],
@@ -267,6 +269,8 @@ const CASES: readonly Case[] = [
   ['a bare transformer without load', onSupply(supply('transformer'), { minV: 9, maxV: (12 * 1.3) / PERCENT }), 'over-voltage', 'stop'],
   ['a regulated supply within a twentieth of the limit', onSupply(supply('mains'), { minV: 9, maxV: 12.3 }), 'assumption-decides', 'unknown'],
   ['a regulated supply clear of it', onSupply(supply('mains'), { minV: 9, maxV: 12.7 }), 'assumption-decides', undefined],
+  ['a panel of 12 V of which nobody says how high it stands', onSupply(supply('solar'), { minV: 10, maxV: 14 }), 'figure-missing', 'unknown'],
+  ['one of which it is said', onSupply(supply('solar', { maxV: 21 }), { minV: 10, maxV: 14 }), 'over-voltage', 'stop'],
   // bare leads, fuses
   ['a pack of unknown limit on bare leads', byLead(wire({ ends: { source: { type: 'bare', polarity: 'as-marked' }, load: DTAP } }), pack({}, { connector: { type: 'bare', polarity: 'as-marked' } })), 'fuse-none', 'caution'],
   ['one whose board gives 3 A', byLead(wire({ ends: { source: { type: 'bare', polarity: 'as-marked' }, load: DTAP } }), pack({ maxA: 3 }, { connector: { type: 'bare', polarity: 'as-marked' } })), 'fuse-none', undefined],
@@ -293,6 +297,7 @@ const CASES: readonly Case[] = [
   ['95 Wh of cells that come to 96', direct(pack({ cellsInParallel: 2, cell: { capacityAh: 3.35 }, maxA: 20 })), 'figure-doubtful', undefined],
   ['an adapter of 30 W at 8 V and 2 A', build({ pack: pack(), adapter: dummy({ output: { connector: { type: 'bay', family: 'S' }, voltageV: 8, maxA: 2 } }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'figure-doubtful', 'unknown'],
   ['a port of 65 W whose list ends at 45 W', byUsb(bank({ ratingW: 65, profiles: [{ voltageV: 9, currentA: 3 }, { voltageV: 15, currentA: 3 }] }), usbCamera()), 'figure-doubtful', 'unknown'],
+  ['a lowest voltage above the highest', direct(pack(), camera({}, 10, { minV: 17, maxV: 11 })), 'figure-doubtful', 'unknown'],
   // conditions, inputs, contacts
   ['a mode that asks for a contract and for volts: the contract is there, the volts are not', byUsb(bank({ ratingW: 27 }), usbCamera(8, {}, { needs: { contractW: 20, minV: 12 } })), 'mode-lost', 'stop'],
   ['both are there', byUsb(bank({ ratingW: 45 }), usbCamera(8, {}, { needs: { contractW: 20, minV: 12 } })), 'mode-lost', undefined],

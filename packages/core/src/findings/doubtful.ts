@@ -1,5 +1,5 @@
 import { CHEMISTRIES } from '../cell';
-import type { Adapter, Battery, Output } from '../gear';
+import type { Adapter, Battery, Input, Output } from '../gear';
 import { isA, roleOf } from '../rig';
 import type { Part, ResolvedRig } from '../rig';
 import { finding } from './finding';
@@ -25,6 +25,20 @@ export function doubtfulFindings({ parts }: Pick<ResolvedRig, 'parts'>): readonl
 }
 
 function doubtsOf(part: Part): readonly Doubt[] {
+  return [
+    ...part.inputs.flatMap((port) => ofRange(part.gear.name, port)),
+    ...part.outputs.flatMap((port) => ofRange(part.gear.name, port)),
+    ...ownDoubts(part),
+  ];
+}
+
+/** A lowest voltage above the highest. */
+function ofRange(of: string, port: Input | Output): Doubt[] {
+  const { minV, maxV } = 'minV' in port || 'maxV' in port ? port : {};
+  return minV !== undefined && maxV !== undefined && minV > maxV ? [{ doubt: 'range', of, port: port.name, minV, maxV }] : [];
+}
+
+function ownDoubts(part: Part): readonly Doubt[] {
   if (isA(part, 'battery')) return [...ofBattery(part.gear), ...part.gear.outputs.flatMap((port) => ofPort(part.gear.name, port))];
   if (isA(part, 'adapter')) return ofAdapter(part.gear);
   return part.outputs.flatMap((port) => ofPort(part.gear.name, port));

@@ -127,6 +127,7 @@ export interface Facts {
         readonly lowV: number;
         readonly highV: number;
       }
+    | { readonly doubt: 'range'; readonly of: string; readonly port: string; readonly minV: number; readonly maxV: number }
     | { readonly doubt: 'cells'; readonly of: string; readonly cells: number; readonly nominalV: number; readonly cellsV: number }
     | { readonly doubt: 'energy'; readonly of: string; readonly cells: number; readonly energyWh: number; readonly countedWh: number }
     | {

@@ -23,13 +23,17 @@ function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
 /** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
 export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] {
   return [...parts.values()].flatMap((part) => {
-    if (!isA(part, 'hub') || part.gear.inputOrder !== 'together' || part.gear.isolates) return [];
+    if (!isA(part, 'hub') || part.gear.isolates) return [];
+    const { inputOrder } = part.gear;
+    if (inputOrder !== 'together' && inputOrder !== undefined) return [];
     const joined = trees.flatMap((tree) => {
       const way = tree.connections.find(({ to }) => to.id === part.id);
       // what is held or stepped up on its way does not flow back
       return way && followsSource(way) ? [{ tree, way }] : [];
     });
-    return joined.flatMap(({ tree, way }, place) => joined.slice(place + 1).flatMap((other) => between(rig, part, { tree, way }, other)));
+    const found = joined.flatMap((one, place) => joined.slice(place + 1).flatMap((other) => between(rig, part, one, other)));
+    // where nobody says what it does with several, what it would do to them joined is not known
+    return inputOrder === 'together' ? found : found.map((one) => ({ ...one, verdict: 'unknown' as const }));
   });
 }
 

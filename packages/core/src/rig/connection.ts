@@ -155,6 +155,9 @@ function outputOf(drawn: DrawnRig, ends: Ends, given: OutputVolts | undefined, b
     evidence.lack(isA(ends.from, 'supply') ? 'source-voltage' : 'output-voltage', ends.from, { connectionId: ends.id, port: output.name });
     return GIVES_NOTHING_KNOWN;
   }
+  // a panel without load stands far above what is printed on it
+  if (isA(ends.from, 'supply') && ends.from.gear.form === 'solar' && output.maxV === undefined)
+    evidence.lack('source-voltage', ends.from, { connectionId: ends.id, port: output.name });
   const plain = ends.input.takes === 'pd' && isPlainUsb(voltageV);
   return { ...regulated(voltageV), contract: plain ? plainContract(ends, maxA) : undefined, incomplete: plain && maxA === undefined };
 }

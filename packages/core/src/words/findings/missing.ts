@@ -40,6 +40,8 @@ function sayDoubt(facts: Facts['figure-doubtful']): string {
   switch (facts.doubt) {
     case 'cutoff':
       return `${facts.of}: a cut-off of ${say(facts.cutoffV, 'V')} does not go with ${facts.cells} cells of its kind, which stop between ${say(facts.lowV, 'V')} and ${say(facts.highV, 'V')}. Check it.`;
+    case 'range':
+      return `${facts.port} of ${facts.of}: the lowest voltage, ${say(facts.minV, 'V')}, is above the highest, ${say(facts.maxV, 'V')}. One of them is wrong.`;
     case 'cells':
       return `${facts.of}: ${say(facts.nominalV, 'V')} and ${facts.cells} cells in series contradict each other; so many cells of its kind are ${say(facts.cellsV, 'V')}. One of them is wrong.`;
     case 'energy':
@@ -53,6 +55,8 @@ function doubtNumbers(facts: Facts['figure-doubtful']): readonly (ShownNumber | 
   switch (facts.doubt) {
     case 'cutoff':
       return [shown('cut-off', facts.cutoffV, 'V'), shown('at least', facts.lowV, 'V'), shown('at most', facts.highV, 'V')];
+    case 'range':
+      return [shown('lowest', facts.minV, 'V'), shown('highest', facts.maxV, 'V')];
     case 'cells':
       return [shown('printed', facts.nominalV, 'V'), shown('its cells', facts.cellsV, 'V')];
     case 'energy':

@@ -76,13 +76,17 @@ export const VOLTS: Wordings<
   },
   'parallel-unlike': {
     means: 'Batteries are joined that must never be.',
-    says: ({ hub, one, other, why }) => `${hub} joins ${one} and ${other}: ${UNLIKE[why]}`,
-    remedy: () => 'Join only batteries of one kind and cell count, or use a part that keeps them apart.',
+    says: ({ hub, one, other, why }, verdict) =>
+      `${verdict === 'unknown' ? `Whether ${hub} joins ${one} and ${other} or takes one after the other is not known. Joined,` : `${hub} joins ${one} and ${other}:`} ${UNLIKE[why]}`,
+    remedy: (_facts, verdict) =>
+      verdict === 'unknown'
+        ? 'Say what it does with several inputs.'
+        : 'Join only batteries of one kind and cell count, or use a part that keeps them apart.',
   },
   'parallel-current': {
     means: 'Batteries of unequal charge are joined: a current flows between them.',
-    says: ({ hub, one, other, oneV, otherV, ohm, currentA, limitA }) =>
-      `On joining ${one} and ${other}, ${hub} lets (${say(Math.max(oneV, otherV), 'V')} − ${say(Math.min(oneV, otherV), 'V')}) ÷ ${say(ohm, 'ohm')} = ${say(currentA, 'A')} flow between them; the smaller may be charged with ${say(limitA, 'A')}.`,
+    says: ({ hub, one, other, oneV, otherV, ohm, currentA, limitA }, verdict) =>
+      `${verdict === 'unknown' ? `What ${hub} does with several inputs is not known. ` : ''}On joining ${one} and ${other}, ${hub} lets (${say(Math.max(oneV, otherV), 'V')} − ${say(Math.min(oneV, otherV), 'V')}) ÷ ${say(ohm, 'ohm')} = ${say(currentA, 'A')} flow between them; the smaller may be charged with ${say(limitA, 'A')}.`,
     remedy: () => 'Bring both to the same charge before, or use a part that keeps them apart.',
     shows: ({ oneV, otherV, currentA, limitA }) => [
       shown('one', oneV, 'V'),
