@@ -18,6 +18,19 @@ const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.n
 const unfed = (parts: Readonly<Record<string, Gear>>, changes: Partial<Rig> = {}): Built => build(parts, [], changes);
 const titles = ({ rig, gear }: Built, device = 'camera') => findFeeds(rig, device, gear).feeds.map(({ title }) => title).sort(); // prettier-ignore
 
+describe('a feed from a USB port through an adapter that knows no Power Delivery', () => {
+  const adapter = dummy({ input: { connector: { type: 'usb-c' }, minV: 4.5, maxV: 5.5 }, output: { connector: { type: 'bay', family: 'S' }, voltageV: 8 } });
+  const kitOf = (ratingW: number, watts: number): Built => unfed({ bank: bank({ ratingW }), cable: usbWire(), adapter, camera: usbCamera(watts, { minV: 20, maxV: 20 }) });
+
+  it('keeps to what the port gives at 5 V', () => {
+    // 10 W are 2 A at 5 V: 8 W at the camera are, 10 W are not
+    expect(titles(kitOf(10, 7)).some((title) => title.includes('Adapter'))).toBe(true);
+    expect(titles(kitOf(10, 10)).some((title) => title.includes('Adapter'))).toBe(false);
+    const { rig, gear } = kitOf(10, 10);
+    expect(findFeeds(rig, 'camera', gear).refused.map(({ reason }) => reason).join()).toMatch(/allowed are 2 A/);
+  });
+}); // prettier-ignore
+
 describe('a feed through a monitor that passes power on', () => {
   it('carries the monitor’s own draw, whether the rig lists it or not', () => {
     const on = { gives: 'pack', id: 'on', name: 'On', connector: { type: 'd-tap' }, maxA: 4 } as const;
