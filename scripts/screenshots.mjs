@@ -127,5 +127,5 @@ async function makeItWork(page) {
   await page.getByRole('button', { name: 'Make it work' }).click();
   await page.getByRole('button', { name: 'Take this plan' }).click();
   await page.getByText('Every block has power').waitFor();
-  await page.getByText(/All of it lasts in 100/).waitFor();
+  await page.getByText(/All of it lasts in \d/).waitFor();
 }
