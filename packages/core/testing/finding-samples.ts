@@ -279,5 +279,9 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'poe-short': [{ device: 'Camera B', agreedW: 12.95, drawnW: 18 }],
   'fuse-far': [{ cable: 'Bare lead', source: 'Lead-acid pair' }],
   'built-in-only': [{ device: 'Lamp', energyWh: 12 }],
-  'series-unlike': (['chemistry', 'capacity', 'charge'] as const).map((why) => ({ hub: 'Holder', batteries: 'Cell A + Cell B', why })),
+  'series-unlike': [
+    { hub: 'Holder', batteries: 'Cell A + Cell B', why: 'chemistry' },
+    { hub: 'Holder', batteries: 'Cell A + Cell B', why: 'capacity', lowAh: 2, highAh: 3 },
+    { hub: 'Holder', batteries: 'Cell A + Cell B', why: 'charge', lowCharge: 0.5, highCharge: 1 },
+  ],
 };

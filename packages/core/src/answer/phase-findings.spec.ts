@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Device, Rig } from '../gear';
-import { bank, build, camera, dummy, judge, pack, usbCamera, usbWire, wire } from '../../testing/rig-builder';
+import { bank, build, camera, dummy, judge, pack, usbCamera, usbWire, wire, stepUp } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 import { assess } from './assess';
 
@@ -87,6 +87,17 @@ describe('a phase is judged by every limit', () => {
     expect(hot!.phase!.fromMin % 60).toBeCloseTo(0, 6);
     const light = build({ pack: pack({}, { maxA: 20 }), lead: wire({ areaMm2: 0.2, maxA: undefined }), camera: camera(heavy(28), 5) }, [['pack.out', 'camera.in', 'lead']], { phases: [burst, rest], repeatPhases: 'again' }); // prettier-ignore
     expect(codes(light)).not.toContain('wire-hot');
+  });
+
+  it('a plate that runs on below its start voltage runs on when the next phase begins; after a rest it does not start', () => {
+    const plate = stepUp({ startV: 15.5 });
+    const own = camera(heavy(12), 10, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 });
+    const after = (mode: string) =>
+      judge(build({ pack: pack(), plate, camera: own }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']], { phases: [{ minutes: 250, devices: [] }, { minutes: 10, devices: [{ gearId: 'camera', mode }] }, { minutes: 30, devices: [] }] })); // prettier-ignore
+    expect(after('heavy').findings.map(({ code, verdict }) => `${code} ${verdict}`)).not.toContain('will-not-start stop');
+    expect(after('heavy').findings.map(({ code }) => code)).toContain('will-not-restart');
+    expect(after('heavy').firstStopMin).toBeGreaterThan(300);
+    expect(after('off').firstStopMin).toBeCloseTo(260, 6);
   });
 
   it('what is wrong in the usual mode already is told once', () => {

@@ -81,7 +81,8 @@ export function phaseFindings(
   for (const { phase, places } of calendar.kinds) {
     const first = calendar.occurrence(places, 0);
     const soc = socAt(timeline, first.fromMin);
-    const here = findingsAt(resolved, phase, soc);
+    // what runs already need not start again
+    const here = findingsAt(resolved, phase, soc).filter(({ code }) => code !== 'will-not-start' || first.fromMin === 0);
     tell(
       here.filter(({ code, verdict }) => verdict === 'stop' || AT_ONCE.has(code)),
       first,
@@ -98,8 +99,8 @@ export function phaseFindings(
       return findingsAt(resolved, phase, at).filter((one) => AT_ONCE.has(one.code) && isNew(one));
     };
     const worst = isSwapped ? lowestTime(timeline, calendar, places, count) : count - 1;
-    const found = late(worst);
-    if (found.length === 0) continue;
+    const atWorst = late(worst);
+    if (atWorst.length === 0) continue;
     // without a change of battery margins only fall: the first time that it is so is closed in on
     let [clear, met] = [isSwapped ? worst - 1 : -1, worst];
     while (met - clear > 1) {
@@ -108,7 +109,7 @@ export function phaseFindings(
       else clear = middle;
     }
     tell(late(met), calendar.occurrence(places, met));
-    tell(found.filter(isNew), calendar.occurrence(places, worst));
+    tell(atWorst, calendar.occurrence(places, worst));
   }
   for (const { phase, occurrence, soc, ended } of stopped) {
     const beyond = findingsAt(resolved, phase, soc, ended);

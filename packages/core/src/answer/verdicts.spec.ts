@@ -236,6 +236,39 @@ describe('a monitor that passes power on', () => {
 });
 
 /** What stands on labels everywhere and works everywhere. */
+describe('what must not hide', () => {
+  it('a window typed upside down is not one printed voltage: what is above its top is still told', () => {
+    expect(judge(direct(pack(), camera({}, 10, { minV: 17, maxV: 11 }))).findings.map(({ code }) => code)).toContain('over-voltage');
+  });
+
+  it('a bank of which nobody knows whether it charges while it feeds must not be charged below freezing all the same', () => {
+    const { rig, gear } = fedBank({});
+    expect(judge({ rig: { ...rig, temperatureC: -5 }, gear }).findings.map(({ code }) => code)).toContain('charging-harms');
+  });
+
+  it('a string is as long as its weakest lasts, wherever that sits, and says how weak it is', () => {
+    const weak = { ...twoCells(), energyWh: 25 };
+    const [first, second] = [inSeries(weak, twoCells()), inSeries(twoCells(), weak)].map(judge);
+    expect(first!.firstStopMin! / second!.firstStopMin!).toBeCloseTo(1, 3);
+    for (const told of [first!, second!]) expect(told.findings.find(({ code }) => code === 'series-unlike')!.numbers).toHaveLength(2);
+    const [full, half] = [1, 0.5].map((startCharge) => judge(inSeries(twoCells(), twoCells(), { batteries: [{ gearId: 'two', startCharge }] })));
+    expect(half!.firstStopMin! / full!.firstStopMin!).toBeLessThan(0.6);
+  }); // prettier-ignore
+
+  it('the range that a supply of its kind goes through, and the limits that nobody gave, are listed as assumed', () => {
+    const listed = (built: Built) => judge(built).figures.filter(({ from, range }) => from === 'assumed' && range).map(({ name }) => name);
+    expect(listed(onSupply(supply('vehicle'), { minV: 10, maxV: 16 }))).toContain('True volts of Output');
+    expect(listed(onSupply(supply('vehicle', { minV: 11, maxV: 14 }), { minV: 10, maxV: 16 }))).not.toContain('True volts of Output');
+    expect(listed(direct())).toContain('Most current');
+    expect(listed(sleepy(5))).toContain('Switches itself off below');
+  }); // prettier-ignore
+
+  it('an adapter that only steps down says so once', () => {
+    const codes = judge(behind(converter({ works: 'down' }), twoCells())).findings.map(({ code }) => code);
+    expect(codes.filter((code) => code === 'under-voltage' || code === 'cannot-raise')).toEqual(['under-voltage']);
+  });
+});
+
 describe('everyday rigs come out right', () => {
   it.each<[string, Built]>([
     ['5 V for a 5 V device, on a USB port', build({ bank: plainBank(2.4), cable: usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }), camera: usbCamera(8, { minV: 5, maxV: 5 }) }, [['bank.out', 'camera.usb', 'cable']])],

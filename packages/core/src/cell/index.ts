@@ -5,5 +5,5 @@ export type { ChemistryId } from './chemistry';
 export { ageFactor, coldDerating, LOWEST_KNOWN_C } from './derating';
 export { cellVoltage, ocvArea, socAtVoltage } from './ocv';
 export type { OcvTable } from './ocv';
-export { cellsFromNominal, fullVoltage, packFrom } from './pack';
+export { cellsFromNominal, fullVoltage, labelAh, packFrom } from './pack';
 export type { Pack, PackSpec } from './pack';

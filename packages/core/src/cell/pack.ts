@@ -75,6 +75,15 @@ function workedOut(spec: PackSpec): Pack {
   };
 }
 
+/**
+ * Amp-hours that watt-hours of so many cells mean on a label.
+ *
+ * @example labelAh({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 }) // 6.597
+ */
+export function labelAh({ chemistry, cellsInSeries, energyWh }: Pick<PackSpec, 'chemistry' | 'cellsInSeries' | 'energyWh'>): number {
+  return energyWh / (cellsInSeries * CHEMISTRIES[chemistry].nominalCellV);
+}
+
 /** Volts of a full pack without load, as it comes off the charger: the highest a device will meet. */
 export function fullVoltage(chemistry: ChemistryId, cellsInSeries: number): number {
   const { fullCellV, ocvPerCell } = CHEMISTRIES[chemistry];

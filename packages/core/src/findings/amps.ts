@@ -1,4 +1,4 @@
-import { CHEMISTRIES } from '../cell';
+import { labelAh } from '../cell';
 import { batteryFigures } from '../gear';
 import type { Battery } from '../gear';
 import { BANK_LEAST_A, budgetFeed, inOwnBay, isA, PACK_LIMIT_C, roleOf } from '../rig';
@@ -70,7 +70,7 @@ function packLimitFindings({ source, spec, connections }: SourceTree, run: Disch
   // what leaves a bank by its ports is limited there
   if (source.gear.form === 'bank' || connections.every(({ output }) => output.gives !== 'pack')) return [];
   const { low, typical, high } = PACK_LIMIT_C[source.gear.chemistry];
-  const ratedAh = spec.energyWh / (spec.cellsInSeries * CHEMISTRIES[spec.chemistry].nominalCellV);
+  const ratedAh = labelAh(spec);
   const currentA = Math.max(run.start?.packA ?? 0, run.end?.packA ?? 0);
   // a device and the battery made for its bay are made for each other
   const surelyC = connections.every(inOwnBay) ? typical : low;

@@ -163,7 +163,11 @@ export interface Facts {
     readonly currentA: number;
     readonly limitA: number;
   };
-  'series-unlike': { readonly hub: string; readonly batteries: string; readonly why: 'chemistry' | 'capacity' | 'charge' };
+  'series-unlike': { readonly hub: string; readonly batteries: string } & (
+    | { readonly why: 'chemistry' }
+    | { readonly why: 'capacity'; readonly lowAh: number; readonly highAh: number }
+    | { readonly why: 'charge'; readonly lowCharge: number; readonly highCharge: number }
+  );
   'charging-harms': { readonly battery: string; readonly why: 'cold' | 'primary' | 'feeding'; readonly temperatureC: number };
   'under-voltage': VoltageRange & Window & { readonly minV: number; readonly arrivesV: number };
   'charge-stranded':

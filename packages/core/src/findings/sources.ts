@@ -1,7 +1,8 @@
-import { cellVoltage, CHEMISTRIES, LOWEST_KNOWN_C, packFrom, tooCold } from '../cell';
+import { cellVoltage, CHEMISTRIES, labelAh, LOWEST_KNOWN_C, packFrom, tooCold } from '../cell';
 import type { PackSpec } from '../cell';
 import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../rig';
 import type { Connection, Part, ResolvedRig, SourceTree } from '../rig';
+import type { Facts } from './facts';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';
@@ -58,12 +59,12 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
   if (!first || !second) return [];
   if (first.chemistry !== second.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
   if (first.cellsInSeries !== second.cellsInSeries) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
-  const [highV, lowV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
+  const [oneV, otherV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
   const ohm = packFrom(first).resistanceOhm + packFrom(second).resistanceOhm + one.way.leadOhm + other.way.leadOhm;
-  const currentA = Math.abs(highV - lowV) / ohm;
+  const currentA = Math.abs(oneV - otherV) / ohm;
   const limitA = Math.min(chargeLimit(first), chargeLimit(second));
   if (currentA <= TOLD_SHARE * limitA) return [];
-  const facts = { ...names, oneV: highV, otherV: lowV, ohm, currentA, limitA };
+  const facts = { ...names, oneV, otherV, ohm, currentA, limitA };
   return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];
 }
 
@@ -71,9 +72,8 @@ function openVolts({ chemistry, cellsInSeries }: PackSpec, soc: number): number 
   return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, soc);
 }
 
-function chargeLimit({ chemistry, cellsInSeries, energyWh }: PackSpec): number {
-  const ratedAh = energyWh / (cellsInSeries * CHEMISTRIES[chemistry].nominalCellV);
-  return ratedAh * (chemistry === 'agm' ? CHARGE_C.agm : CHARGE_C.other);
+function chargeLimit(spec: PackSpec): number {
+  return labelAh(spec) * (spec.chemistry === 'agm' ? CHARGE_C.agm : CHARGE_C.other);
 }
 
 /** A charger or a panel on a battery that must not be charged so. */
@@ -83,11 +83,14 @@ function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
     const { name: battery, chemistry, form, chargesWhileFeeding } = source.gear;
     const { temperatureC } = batteryState(rig, source.id);
     const place = ofSource(source, 'run');
-    if (chargesWhileFeeding === false) return [finding('charging-harms', 'stop', place, { battery, why: 'feeding', temperatureC })];
+    const harm = (why: Facts['charging-harms']['why']): Finding => finding('charging-harms', 'stop', place, { battery, why, temperatureC });
+    const found: Finding[] = [];
+    if (chargesWhileFeeding === false) found.push(harm('feeding'));
     // electronics between its ports decide whether a bank does both at once
-    if (form === 'bank' && chargesWhileFeeding === undefined) return [lacking('charge-through', source)];
-    if (chemistry === 'alkaline') return [finding('charging-harms', 'stop', place, { battery, why: 'primary', temperatureC })];
-    return tooCold({ chemistry }, temperatureC) ? [finding('charging-harms', 'stop', place, { battery, why: 'cold', temperatureC })] : [];
+    if (form === 'bank' && chargesWhileFeeding === undefined) found.push(lacking('charge-through', source));
+    if (chemistry === 'alkaline') found.push(harm('primary'));
+    if (tooCold({ chemistry }, temperatureC)) found.push(harm('cold'));
+    return found;
   });
 }
 
@@ -95,24 +98,22 @@ function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
 const UNLIKE = 0.1;
 
 /** Batteries in series that are not alike: the weakest ends the run, and is driven on where nothing cuts it off. */
-function seriesFindings({ rig, parts, strings }: ResolvedRig): Finding[] {
-  return strings.flatMap(({ hubId, batteryIds }) => {
-    // the first of a string stands for all of it: its own figures are those of the others, or they are told apart
-    const own = batteryIds.slice(1).flatMap((id) => {
-      const part = parts.get(id);
-      return part && isA(part, 'battery') ? [part] : [];
-    });
+function seriesFindings({ parts, strings }: ResolvedRig): Finding[] {
+  return strings.flatMap(({ hubId, as, batteries, charges }) => {
     const hub = parts.get(hubId);
-    const string = parts.get(batteryIds[0]!);
-    if (!hub || !string || !isA(string, 'battery')) return [];
-    const apart = (values: readonly number[]): boolean => Math.min(...values) < (1 - UNLIKE) * Math.max(...values);
-    const charges = batteryIds.map((id) => batteryState(rig, id).startSoc);
-    const ah = own.flatMap(({ gear }) => printedAh(gear) ?? []).concat(printedAh(string.gear) ?? []);
-    const isOther = own.some(({ gear }) => gear.chemistry !== string.gear.chemistry);
-    const why = isOther ? 'chemistry' : apart(ah) ? 'capacity' : apart(charges) ? 'charge' : undefined;
-    if (why === undefined) return [];
-    const facts = { hub: hub.gear.name, batteries: string.gear.name, why } as const;
-    return [finding('series-unlike', isOther ? 'stop' : 'caution', ofSource(hub, 'run'), facts)];
+    if (!hub) return [];
+    const place = ofSource(hub, 'run');
+    const names = { hub: hub.gear.name, batteries: as.name };
+    if (batteries.some(({ chemistry }) => chemistry !== as.chemistry))
+      return [finding('series-unlike', 'stop', place, { ...names, why: 'chemistry' })];
+    const ah = batteries.flatMap((battery) => printedAh(battery) ?? []);
+    const apart = ([low, high]: readonly [number, number]): boolean => low < (1 - UNLIKE) * high;
+    const ends = (values: readonly number[]): readonly [number, number] => [Math.min(...values), Math.max(...values)];
+    const [lowAh, highAh] = ends(ah);
+    if (apart([lowAh, highAh])) return [finding('series-unlike', 'caution', place, { ...names, why: 'capacity', lowAh, highAh })];
+    const [lowCharge, highCharge] = ends(charges);
+    if (!apart([lowCharge, highCharge])) return [];
+    return [finding('series-unlike', 'caution', place, { ...names, why: 'charge', lowCharge, highCharge })];
   });
 }
 

@@ -30,12 +30,11 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 function sagFindings({ source, connections, spec }: SourceTree, run: Discharge | undefined): readonly Finding[] {
   if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !spec) return [];
   // at its rated pace it is cut off a little short of empty as well
-  const { capacityAh } = packFrom(spec);
+  const { capacityAh, cutoffV } = packFrom(spec);
   const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
   if (leftShare(source.gear, run.endSoc, socAtCutoff(spec, ratedA)) < NOTHING_STRANDED) return [];
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.gear.name } as const;
-  const cutoffV = spec?.cutoffV ?? 0;
   const facts = { by: 'cutoff', battery: source.gear.name, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
   return [finding('charge-stranded', endVerdict(run), place, facts)];
 }
@@ -90,6 +89,8 @@ function raiseFindings({ id, from, output, before }: Connection): Finding[] {
   if (output.gives !== 'fixed' || output.works !== 'down' || output.voltageV === undefined) return [];
   const given = before?.supply;
   if (!given || given.startV >= output.voltageV) return [];
+  // an adapter's own input needs as much already: told there
+  if (before.input.takes === 'window' && (before.input.minV ?? 0) >= output.voltageV) return [];
   const place: FindingPlace = { aspect: 'voltage', role: roleOf(from), gearId: from.id, connectionId: id, part: from.gear.name };
   const facts = { converter: from.gear.name, outV: output.voltageV, source: given.name, givenV: given.startV };
   return [finding('cannot-raise', 'stop', place, facts)];
@@ -149,10 +150,10 @@ function startFinding(
   const below = supply.startV < startV;
   // once it carries its own load it is pulled below again: it may not start, or drop out at once
   const sags = arrivesV !== undefined && arrivesV < startV;
-  if (!below && !sags && !refusedToStart(connection, run, arrivesV ?? supply.startV, minV)) return undefined;
+  const refused = below || refusedToStart(connection, run, arrivesV ?? supply.startV, minV);
+  if (!refused && !sags) return undefined;
   const { startSoc } = batteryState(rig, source.id);
   const givenV = below ? supply.startV : Math.min(arrivesV ?? supply.startV, supply.startV);
-  const refused = below || refusedToStart(connection, run, arrivesV ?? supply.startV, minV);
   const facts = { ...rangeOf(at), startV, givenV, charge: startSoc, underLoad: !below };
   return finding('will-not-start', refused ? 'stop' : 'caution', place, facts);
 }

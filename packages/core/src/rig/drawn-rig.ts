@@ -1,7 +1,7 @@
 import { portsOf } from '../gear';
 import type { Cable, Device, Gear, Input, Link, Output, Rig } from '../gear';
 import { isA } from './part';
-import { seriesStrings } from './series';
+import { seriesStrings, withStringStates } from './series';
 import type { SeriesString } from './series';
 import type { Part, Source } from './part';
 
@@ -53,8 +53,9 @@ export interface DrawnRig {
  * Finds what a rig names, and what is wrong with how it is drawn: parts or ports that are not there, a port or cable
  * used twice, a device that nothing feeds, power that runs in a circle.
  */
-export function drawnRig(rig: Rig, gear: ReadonlyMap<string, Gear>): DrawnRig {
-  const strings = seriesStrings(rig.links, gear);
+export function drawnRig(asDrawn: Rig, gear: ReadonlyMap<string, Gear>): DrawnRig {
+  const strings = seriesStrings(asDrawn, gear);
+  const rig = withStringStates(asDrawn, strings);
   // the first of a string stands for all of it
   const shelf = new Shelf(new Map([...gear, ...strings.map(({ batteryIds, as }) => [batteryIds[0]!, as] as const)]));
   const within = new Set(strings.flatMap(({ hubId, batteryIds }) => batteryIds.slice(1).map((id) => `${id} ${hubId}`)));

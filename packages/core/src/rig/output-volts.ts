@@ -1,4 +1,4 @@
-import type { Input, PoeClass } from '../gear';
+import type { Connector, Input, PoeClass, Supply } from '../gear';
 import { ASSUMED, leant, POE_V, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from './assumed';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';
@@ -26,11 +26,13 @@ export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | u
   const { from, output } = ends;
   const name = isA(from, 'battery') || isA(from, 'supply') ? 'The port' : from.gear.name;
   const { minV, maxV, works } = output.gives === 'fixed' ? output : {};
-  const usual = isA(from, 'supply') ? supplyRange(ends, voltageV, evidence) : { lowV: voltageV, highV: voltageV };
+  const held = { lowV: voltageV, highV: voltageV };
+  const isSaid = minV !== undefined && maxV !== undefined;
+  const usual = isA(from, 'supply') && !isSaid ? supplyRange(ends, voltageV, evidence) : held;
   const lowV = Math.min(voltageV, minV ?? usual.lowV);
   const highV = Math.max(voltageV, maxV ?? usual.highV);
   // one that only steps up hands on what is higher already
-  const handedV = works === 'up' ? (given?.chargingV ?? given?.highV ?? 0) : 0;
+  const handedV = works === 'up' && given ? Math.max(given.highV, given.chargingV ?? 0) : 0;
   return { name, lowV, highV: Math.max(highV, handedV), startV: voltageV, followsPack: false };
 }
 
@@ -38,16 +40,26 @@ export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | u
 function supplyRange(ends: Ends, voltageV: number, evidence: Evidence): { readonly lowV: number; readonly highV: number } {
   const { from, output } = ends;
   if (!isA(from, 'supply') || output.gives !== 'fixed') return { lowV: voltageV, highV: voltageV };
-  if (from.gear.form === 'transformer') return { lowV: voltageV, highV: voltageV * TRANSFORMER_IDLE };
-  if (output.connector.type === 'poe') return { lowV: Math.min(POE_V.lowV, voltageV), highV: Math.max(POE_V.highV, voltageV) };
-  if (from.gear.form === 'vehicle' && Math.abs(voltageV - 12) < 3) return VEHICLE_V[12];
-  if (from.gear.form === 'vehicle' && Math.abs(voltageV - 24) < 6) return VEHICLE_V[24];
   const basis = { of: 'supply-volts', port: output.name } as const;
+  const byKind = rangeByKind(from.gear.form, output.connector.type, voltageV);
+  if (byKind) {
+    evidence.note(from, basis, voltageV, 'V', 'assumed', { low: byKind.lowV, high: byKind.highV });
+    return byKind;
+  }
   // it holds what is printed, within a tolerance that is looked at from both sides
   const share = leant(ASSUMED.supplyShare, evidence.leanOf(from, basis));
   const { low, high } = ASSUMED.supplyShare;
   evidence.noteAssumed(from, basis, voltageV * share, { ...ASSUMED.supplyShare, low: low * voltageV, high: high * voltageV }, 'V');
   return { lowV: voltageV * Math.min(1, share), highV: voltageV * Math.max(1, share) };
+}
+
+/** Volts that a supply of its kind goes through; undefined where it holds what is printed. */
+function rangeByKind(form: Supply['form'], connector: Connector['type'], voltageV: number) {
+  if (form === 'transformer') return { lowV: voltageV, highV: voltageV * TRANSFORMER_IDLE };
+  if (connector === 'poe') return { lowV: Math.min(POE_V.lowV, voltageV), highV: Math.max(POE_V.highV, voltageV) };
+  if (form !== 'vehicle') return undefined;
+  if (Math.abs(voltageV - 12) < 3) return VEHICLE_V[12];
+  return Math.abs(voltageV - 24) < 6 ? VEHICLE_V[24] : undefined;
 }
 
 /** Volts this close are one printed voltage, not a window. */
@@ -62,11 +74,14 @@ export function windowOf({ to, input }: Ends, evidence: Evidence): Input {
   if (input.takes !== 'window') return input;
   const { minV, maxV, name: port } = input;
   const isNominal5 = (volts: number | undefined): boolean => volts !== undefined && Math.abs(volts - 5) < 0.01;
-  if (isUsb(input) && isNominal5(minV)) {
-    return { ...input, minV: USB_5V_WINDOW.minV, ...(maxV !== undefined && { maxV: isNominal5(maxV) ? USB_5V_WINDOW.maxV : maxV }) };
+  const isOne = minV !== undefined && maxV !== undefined && Math.abs(maxV - minV) <= ONE_VOLTAGE_V;
+  if (isNominal5(minV) && (isOne || isUsb(input))) {
+    evidence.note(to, { of: 'least-volts', port }, USB_5V_WINDOW.minV, 'V', 'assumed');
+    if (!isNominal5(maxV)) return { ...input, minV: USB_5V_WINDOW.minV };
+    evidence.note(to, { of: 'highest-volts', port }, USB_5V_WINDOW.maxV, 'V', 'assumed');
+    return { ...input, ...USB_5V_WINDOW };
   }
-  if (minV === undefined || maxV === undefined || maxV - minV > ONE_VOLTAGE_V) return input;
-  if (isNominal5(minV)) return { ...input, ...USB_5V_WINDOW };
+  if (!isOne) return input;
   const { low, high } = ASSUMED.windowShare;
   const around = (of: 'least-volts' | 'highest-volts', side: -1 | 1): number => {
     const share = leant(ASSUMED.windowShare, evidence.leanOf(to, { of, port }));

@@ -1,8 +1,8 @@
-import { ageFactor, CHEMISTRIES, coldDerating, packFrom } from '../cell';
+import { ageFactor, CHEMISTRIES, coldDerating, labelAh, packFrom } from '../cell';
 import type { PackSpec } from '../cell';
 import { batteryFigures } from '../gear';
 import type { Battery, Rig } from '../gear';
-import { ASSUMED, leant, timesFigure } from './assumed';
+import { ASSUMED, BANK_LEAST_A, leant, PACK_LIMIT_C, timesFigure } from './assumed';
 import type { Evidence } from './figure';
 import type { Part } from './part';
 
@@ -85,7 +85,21 @@ function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evide
     const typicalOhm = pack.resistanceOhm / (spec.resistanceShare ?? 1);
     evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm), 'ohm');
   }
+  noteLimits(part, spec, evidence);
   if (cutoffV === undefined) return;
   const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
   evidence.note(part, cutoff, pack.cutoffV, 'V', provenance.cutoffV ?? 'printed');
+}
+
+/** Limits that nobody gave: they end no run, and are told where what is drawn comes near them. */
+function noteLimits(part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
+  const { form, leastA, chemistry } = part.gear;
+  if (form === 'bank') {
+    const { typical, low, high } = BANK_LEAST_A;
+    if (leastA === undefined) evidence.note(part, { of: 'least-current' }, typical, 'A', 'assumed', { low, high });
+    return;
+  }
+  if (spec.maxA !== undefined) return;
+  const { typical, low, high } = timesFigure(PACK_LIMIT_C[chemistry], labelAh(spec));
+  evidence.note(part, { of: 'pack-limit', timesC: PACK_LIMIT_C[chemistry].typical }, typical, 'A', 'assumed', { low, high });
 }

@@ -1,11 +1,15 @@
-import { CHEMISTRIES } from '../cell';
+import { CHEMISTRIES, labelAh } from '../cell';
 import { batteryFigures } from '../gear';
-import type { Battery, Gear, Link } from '../gear';
+import type { Battery, Gear, Rig } from '../gear';
+import { batteryState } from './pack-spec';
 
 /** Batteries that a holder or plate puts in series: one source, of the volts of all and the amp-hours of the weakest. */
 export interface SeriesString {
   readonly hubId: string;
   readonly batteryIds: readonly string[];
+  /** Those batteries as they are, and the charge of each. */
+  readonly batteries: readonly Battery[];
+  readonly charges: readonly number[];
   /** The string as one battery, which stands in the place of its first. */
   readonly as: Battery;
 }
@@ -14,9 +18,10 @@ export interface SeriesString {
  * The strings that links make on hubs whose inputs are in series. A hub of which an input is fed by something else than
  * a battery, or by one whose cells or energy nobody knows, makes none.
  *
- * @example seriesStrings(rig.links, gear) // []
+ * @example seriesStrings(rig, gear) // []
  */
-export function seriesStrings(links: readonly Link[], gear: ReadonlyMap<string, Gear>): readonly SeriesString[] {
+export function seriesStrings(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly SeriesString[] {
+  const { links } = rig;
   const hubs = [...new Set(links.map(({ to }) => to.gearId))].filter((id) => {
     const hub = gear.get(id);
     return hub?.kind === 'hub' && hub.inputOrder === 'series';
@@ -25,16 +30,29 @@ export function seriesStrings(links: readonly Link[], gear: ReadonlyMap<string, 
     const ids = links.filter(({ to }) => to.gearId === hubId).map(({ from }) => from.gearId);
     const batteries = ids.map((id) => gear.get(id)).filter((body) => body?.kind === 'battery');
     const as = batteries.length === ids.length && ids.length > 1 ? joined(batteries) : undefined;
-    return as ? [{ hubId, batteryIds: ids, as }] : [];
+    const charges = ids.map((id) => batteryState(rig, id).startSoc);
+    return as ? [{ hubId, batteryIds: ids, batteries, charges, as }] : [];
   });
+}
+
+/** The states of batteries with each string as empty as its emptiest. */
+export function withStringStates(rig: Rig, strings: readonly SeriesString[]): Rig {
+  if (strings.length === 0) return rig;
+  const lowest = new Map(strings.map(({ batteryIds, charges }) => [batteryIds[0]!, Math.min(...charges)]));
+  const others = (rig.batteries ?? []).filter(({ gearId }) => !lowest.has(gearId));
+  const firsts = [...lowest].map(([gearId, startCharge]) => ({
+    ...rig.batteries?.find((one) => one.gearId === gearId),
+    gearId,
+    startCharge,
+  }));
+  return { ...rig, batteries: [...others, ...firsts] };
 }
 
 /** Amp-hours of a battery by what is printed on it. */
 export function printedAh(battery: Battery): number | undefined {
   const { energyWh, cellsInSeries } = batteryFigures(battery);
-  return energyWh === undefined || cellsInSeries === undefined
-    ? undefined
-    : energyWh / (cellsInSeries * CHEMISTRIES[battery.chemistry].nominalCellV);
+  if (energyWh === undefined || cellsInSeries === undefined) return undefined;
+  return labelAh({ chemistry: battery.chemistry, cellsInSeries, energyWh });
 }
 
 function joined(batteries: readonly Battery[]): Battery | undefined {

@@ -100,11 +100,13 @@ export class SystemRunner {
       const last = !repeatPhases && turn >= phases.length - 1;
       const phase = phases[last ? phases.length - 1 : turn % phases.length]!;
       const phaseEnd = last ? horizonMin : Math.min(horizonMin, minute + phase.minutes);
+      // what runs already need not start again when a phase begins
+      const fromRest = turn === 0 || this.atRest();
       this.enter(phase, variation);
       let fresh = true;
       while (minute < phaseEnd - INSTANT_MIN) {
         if (++steps > MAX_STEPS) throw new RangeError(`run: more than ${MAX_STEPS} steps; use fewer or longer phases`);
-        if (fresh || this.changed) this.resolve(minute, tell, fresh, record);
+        if (fresh || this.changed) this.resolve(minute, tell, fresh, record, fresh && fromRest);
         fresh = false;
         traced();
         if (last && this.finished()) return this.result(minute, steps, events, trace);
@@ -149,14 +151,19 @@ export class SystemRunner {
       this.loads[index]!.wantedW = variation ? wantedW[index]! * variation.loadFactor[index]! : wantedW[index]!;
   }
 
+  /** Nothing draws: what comes next has to start. */
+  private atRest(): boolean {
+    return this.loads.every(({ wantedW, powered }) => wantedW <= 0 || !powered);
+  }
+
   /** Decides which feed feeds which load, until nothing gives out at once. */
-  private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean, record: boolean): void {
+  private resolve(minute: number, tell: (event: RunEvent) => void, fresh: boolean, record: boolean, fromRest = false): void {
     // a phase changes what is drawn; while nothing has given out it is drawn from where it was
     if (fresh && this.plain && !this.changed && !record) {
       this.redraw();
       return;
     }
-    let starting = fresh;
+    let starting = fromRest;
     this.changed = false;
     for (let round = 0; round < MAX_ROUNDS; round++) {
       for (const load of this.loads) choose(load);

@@ -1,3 +1,4 @@
+import type { Facts } from '../../findings';
 import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';
@@ -97,9 +98,15 @@ export const VOLTS: Wordings<
   },
   'series-unlike': {
     means: 'Batteries in series are not alike.',
-    says: ({ hub, batteries, why }) =>
-      `${hub} puts ${batteries} in series, of unlike ${why}: the weakest is empty first, and is driven on where nothing cuts it off.`,
+    says: (facts) =>
+      `${facts.hub} puts ${facts.batteries} in series, ${unlikeBy(facts)}: the weakest is empty first, and is driven on where nothing cuts it off.`,
     remedy: () => 'Put only batteries of one kind, size, age and charge in series.',
+    shows: (facts) => {
+      if (facts.why === 'capacity') return [shown('weakest', facts.lowAh, 'Ah'), shown('strongest', facts.highAh, 'Ah')];
+      return facts.why === 'charge'
+        ? [shown('lowest charge', facts.lowCharge, 'fraction'), shown('highest', facts.highCharge, 'fraction')]
+        : [];
+    },
   },
   'supply-sags': {
     means: 'The supply can go lower than what it feeds needs.',
@@ -177,6 +184,12 @@ export const VOLTS: Wordings<
     ],
   },
 };
+
+function unlikeBy(facts: Facts['series-unlike']): string {
+  if (facts.why === 'capacity') return `of ${say(facts.lowAh, 'Ah')} and ${say(facts.highAh, 'Ah')}`;
+  if (facts.why === 'charge') return `charged to ${say(facts.lowCharge, 'fraction')} and ${say(facts.highCharge, 'fraction')}`;
+  return 'of unlike chemistry';
+}
 
 const UNLIKE = {
   supply: 'a supply would charge the battery with nothing to limit it.',
