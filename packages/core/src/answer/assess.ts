@@ -1,18 +1,14 @@
 import { rigBalance } from '../balance';
 import type { RigBalance } from '../balance';
 import {
-  adapterFindings,
   balanceFindings,
   byHarm,
   capabilityFindings,
-  currentFindings,
   doubtfulFindings,
   gaugeFindings,
   lackFindings,
   lastsFindings,
-  peakFindings,
   sourceFindings,
-  togetherFindings,
   wholeRigFindings,
   worstVerdict,
 } from '../findings';
@@ -26,6 +22,7 @@ import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { figureName } from '../words';
+import { flowFindings } from './judgement';
 import { phaseFindings } from './phase-findings';
 import { isForbidden, judgedRig, rigModel } from './rig-model';
 import type { JudgedRig, RigModel } from './rig-model';
@@ -169,15 +166,7 @@ function connectionFindings(
   runs: ReadonlyMap<SourceTree, Discharge | undefined>,
 ): readonly Finding[] {
   const loads = draws?.usual ?? new Map<string, LoadDraw>();
-  return [
-    ...resolved.trees.flatMap((tree) => [
-      ...currentFindings(tree, runs.get(tree)),
-      ...adapterFindings(tree, loads),
-      ...peakFindings(tree, loads, runs.get(tree)),
-      ...togetherFindings(tree, loads, runs.get(tree)),
-    ]),
-    ...capabilityFindings(resolved, tried),
-  ];
+  return [...flowFindings(resolved, loads, runs), ...capabilityFindings(resolved, tried)];
 }
 
 /** What is found once the rig has been run as a whole, and beside the run. */

@@ -1,18 +1,9 @@
-import {
-  adapterFindings,
-  capabilityFindings,
-  contractFindings,
-  currentFindings,
-  peakFindings,
-  poeFindings,
-  severity,
-  togetherFindings,
-  voltageFindings,
-} from '../findings';
+import { severity } from '../findings';
 import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig';
 import { discharge, networkOf } from '../run';
 import type { Discharge, SystemRun } from '../run';
+import { judgement } from './judgement';
 import type { JudgedRig } from './rig-model';
 
 /** A battery that gives out with less than this share left has simply been used. */
@@ -284,27 +275,12 @@ function momentOf(run: Discharge): Discharge {
 }
 
 function findingsOf(resolved: ResolvedRig, phase: PhaseDraws, runOf: (tree: SourceTree) => Discharge | undefined): readonly Finding[] {
-  const { trees } = resolved;
   const inPhase: ResolvedRig = {
     ...resolved,
     devices: resolved.devices.map((use) => ({ ...use, modeId: phase.modes.get(use.part.id) })),
   };
-  const runs = new Map(trees.map((tree) => [tree, runOf(tree)] as const));
-  const found = [
-    ...trees.flatMap((tree) => [
-      ...voltageFindings(inPhase, tree, runs.get(tree)),
-      ...tree.connections.flatMap((one) => {
-        const drawnW = phase.watts.get(one.to.id);
-        return [...contractFindings(inPhase, one, drawnW), ...poeFindings(one, drawnW)];
-      }),
-      ...currentFindings(tree, runs.get(tree)),
-      ...adapterFindings(tree, phase.loads),
-      ...peakFindings(tree, phase.loads, runs.get(tree)),
-      ...togetherFindings(tree, phase.loads, runs.get(tree)),
-    ]),
-    ...capabilityFindings(inPhase, runs),
-  ];
-  return found.filter(({ verdict }) => verdict !== 'good');
+  const runs = new Map(resolved.trees.map((tree) => [tree, runOf(tree)] as const));
+  return judgement(inPhase, phase.loads, runs).filter(({ verdict }) => verdict !== 'good');
 }
 
 function runFrom(tree: SourceTree, phase: PhaseDraws, soc: number | undefined): Discharge | undefined {

@@ -1,10 +1,11 @@
-import { contractFindings, drawingFindings, lackFindings, plugFindings, parallelFindings, poeFindings, voltageFindings } from '../findings';
+import { drawingFindings, lackFindings, parallelFindings, plugFindings } from '../findings';
 import type { Finding } from '../findings';
 import type { Gear, Rig } from '../gear';
 import { drawnRig, resolveDrawn, rigDraws } from '../rig';
 import type { DrawnRig, Lean, ResolvedRig, RigDraws, SourceTree } from '../rig';
 import { discharge, networkOf, rigSystem } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
+import { matchFindings } from './judgement';
 
 /** A rig worked out as far as its figures go: what an answer, a range, a sensitivity are all made from. */
 export interface RigModel {
@@ -43,13 +44,7 @@ export function judgedRig(drawn: DrawnRig, { tracePoints, lean }: DischargeOptio
     ...drawingFindings(resolved),
     ...plugFindings(resolved),
     ...parallelFindings(resolved),
-    ...trees.flatMap((tree) => [
-      ...voltageFindings(resolved, tree, runs.get(tree)),
-      ...tree.connections.flatMap((one) => {
-        const drawnW = draws?.usual.get(one.to.id)?.powerW;
-        return [...contractFindings(resolved, one, drawnW), ...poeFindings(one, drawnW)];
-      }),
-    ]),
+    ...matchFindings(resolved, draws?.usual, runs),
   ];
   return { resolved, draws, runs, gate };
 }
