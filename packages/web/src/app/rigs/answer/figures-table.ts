@@ -26,7 +26,7 @@ import { QuantityPipe } from '../../shared/quantity.pipe';
               <td class="text-nowrap">
                 {{ figure.value | quantity: figure.unit }}
                 @if (figure.range; as range) {
-                  <span class="d-block small text-body-secondary"
+                  <span class="d-block small text-body-secondary text-wrap"
                     >{{ range.low | quantity: figure.unit }} to {{ range.high | quantity: figure.unit }}</span
                   >
                 }
