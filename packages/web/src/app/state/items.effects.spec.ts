@@ -164,6 +164,26 @@ describe('an edit that was left behind', () => {
   });
 });
 
+describe('an edit over a save that was on its way when the page was left', () => {
+  it('is saved over that earlier state of its own, should it arrive late', () => {
+    const unanswered = new Subject<Saved<Rig>>();
+    api.save.mockReturnValue(unanswered);
+    edit(5);
+    jest.advanceTimersByTime(AUTOSAVE_AFTER_MS);
+    store.dispatch(Items.edit({ ...ref, body: RIG.body, field: 'back', at: 0 }));
+    window.dispatchEvent(new Event('pagehide'));
+    unanswered.complete();
+    // the state that was edited back to is there, the save of the one before has yet to arrive
+    store.dispatch(Items.loaded({ saved: { gear: [], rigs: [saved({ ...RIG.body }, 1)] } }));
+    const late = saved({ ...RIG.body, wantedMin: 5 }, 2);
+    api.save.mockReturnValueOnce(throwError(() => ({ ...away, code: 'revision-stale', current: late })));
+    api.save.mockReturnValueOnce(of(saved(RIG.body, 3)));
+    jest.advanceTimersByTime(2 * AUTOSAVE_AFTER_MS);
+    expect(api.save).toHaveBeenLastCalledWith('rigs', RIG.id, 2, RIG.body);
+    expect(rig()).toMatchObject({ revision: 3, sync: { is: 'saved' } });
+  });
+});
+
 describe('a deletion', () => {
   it('right after an edit waits until that is saved, and is based on what it made', () => {
     api.change.mockReturnValue(NEVER);

@@ -11,6 +11,7 @@ import {
   concatMap,
   exhaustMap,
   filter,
+  finalize,
   forkJoin,
   from,
   fromEvent,
@@ -47,6 +48,9 @@ export class ItemsEffects {
   private readonly router = inject(Router);
   private readonly items = this.store.selectSignal(selectItems);
   private readonly unsaved = this.store.selectSignal(selectUnsaved);
+  /** What is being saved, by item; and what was when the page was left before, which is no one else’s work if it arrives now. */
+  private readonly onItsWay = new Map<string, Bodies[Kind]>();
+  private readonly fromBefore = new Map<string, Bodies[Kind]>();
 
   readonly load = createEffect(() =>
     this.actions.pipe(
@@ -65,10 +69,13 @@ export class ItemsEffects {
     this.actions.pipe(
       ofType(Items.loaded),
       mergeMap(({ saved }) =>
-        missingEdits(saved).flatMap(({ edit: { kind, id, body }, loaded, isStale }): Action[] => [
-          Items.edit({ kind, id, body, field: 'left-behind', at: Date.now() }),
-          ...(isStale ? [Items.conflictFound({ kind, id, theirs: loaded })] : []),
-        ]),
+        missingEdits(saved).flatMap(({ edit: { kind, id, body, onItsWay }, loaded, isStale }): Action[] => {
+          if (onItsWay) this.fromBefore.set(keyOf({ kind, id }), onItsWay);
+          return [
+            Items.edit({ kind, id, body, field: 'left-behind', at: Date.now() }),
+            ...(isStale ? [Items.conflictFound({ kind, id, theirs: loaded })] : []),
+          ];
+        }),
       ),
     ),
   );
@@ -86,7 +93,7 @@ export class ItemsEffects {
     this.actions.pipe(
       ofType(Items.edit, Items.undo, Items.redo, Items.saved, Items.saveFailed, Items.keepMine),
       mergeMap((action) => from(this.toSave(action))),
-      groupBy(({ ref }) => `${ref.kind}/${ref.id}`),
+      groupBy(({ ref }) => keyOf(ref)),
       mergeMap((one) =>
         one.pipe(
           // a retry waits longer than an edit; whichever comes last decides
@@ -106,7 +113,12 @@ export class ItemsEffects {
       fromEvent(window, 'pagehide').pipe(
         tap(() => {
           const mine = this.unsaved().filter(({ entry: { sync } }) => sync.is !== 'conflict');
-          leaveBehind(mine.map(({ kind, entry: { id, revision, body } }) => ({ kind, id, revision, body })));
+          leaveBehind(
+            mine.map(({ kind, entry: { id, revision, body } }) => {
+              const onItsWay = this.onItsWay.get(keyOf({ kind, id }));
+              return { kind, id, revision, body, ...(onItsWay && onItsWay !== body && { onItsWay }) };
+            }),
+          );
           for (const { kind, entry } of mine.filter(({ entry: { sync } }) => sync.is === 'edited'))
             this.api.save(kind, entry.id, entry.revision, entry.body, { leaving: true }).subscribe({ error: () => undefined });
         }),
@@ -204,6 +216,8 @@ export class ItemsEffects {
     const entry: Entry | undefined = findEntry(this.items(), kind, id);
     if (!entry || (entry.sync.is !== 'edited' && entry.sync.is !== 'failed')) return EMPTY;
     const { body: sent, revision } = entry;
+    const key = keyOf({ kind, id });
+    this.onItsWay.set(key, sent);
     return this.api.save(kind, id, revision, sent).pipe(
       map((saved): Action => Items.saved({ kind, id, saved: saved, sent })),
       catchError((problem: Problem): Observable<Action> => {
@@ -211,11 +225,18 @@ export class ItemsEffects {
         const theirs = problem.current as Saved<Bodies[Kind]>;
         // sent on leaving, and arrived after the next load
         if (isSameBody(kind, theirs.body, sent)) return of(Items.saved({ kind, id, saved: theirs, sent }));
+        const before = this.fromBefore.get(key);
+        if (before && isSameBody(kind, theirs.body, before)) return of(Items.saved({ kind, id, saved: theirs, sent: before }));
         return of(Items.conflictFound({ kind, id, theirs }));
       }),
       startWith(Items.saveStarted({ kind, id })),
+      finalize(() => this.onItsWay.delete(key)),
     );
   }
+}
+
+function keyOf({ kind, id }: ItemRef): string {
+  return `${kind}/${id}`;
 }
 
 /** A step as the server takes it: new items without a revision, deletions without a body. */

@@ -31,6 +31,17 @@ describe('an edit that was left behind', () => {
     expect(missingEdits(loaded({ ...RIG, wantedMin: 10 }, 4))).toMatchObject([{ isStale: true }]);
   });
 
+  it('is no conflict with an earlier state of its own that arrived meanwhile', () => {
+    const onItsWay = { ...RIG, wantedMin: 70 };
+    leaveBehind([{ ...left, onItsWay }]);
+    expect(missingEdits(loaded(onItsWay, 4))).toMatchObject([{ edit: { body: MINE }, isStale: false }]);
+  });
+
+  it('is kept up where the state that is there may still be overwritten by an earlier one on its way', () => {
+    leaveBehind([{ ...left, onItsWay: { ...RIG, wantedMin: 70 } }]);
+    expect(missingEdits(loaded(MINE, 3))).toMatchObject([{ edit: { body: MINE }, isStale: false }]);
+  });
+
   it('has nothing to go to where its item is gone', () => {
     leaveBehind([left]);
     expect(missingEdits({ gear: [], rigs: [] })).toEqual([]);

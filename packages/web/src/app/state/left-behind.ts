@@ -7,6 +7,8 @@ export interface LeftBehind<K extends Kind = Kind> {
   readonly id: string;
   readonly revision: number;
   readonly body: Bodies[K];
+  /** An earlier state of it whose save was on its way then: it may arrive after the next load. */
+  readonly onItsWay?: Bodies[K];
 }
 
 const KEY = 'viaggio-left-behind';
@@ -40,8 +42,12 @@ export interface Missing {
 export function missingEdits(saved: SavedItems): readonly Missing[] {
   return takeLeftBehind().flatMap((edit) => {
     const loaded = saved[edit.kind]?.find(({ id }) => id === edit.id) as Saved<Bodies[Kind]> | undefined;
-    if (!loaded || isSameBody(edit.kind, loaded.body, edit.body)) return [];
-    return [{ edit, loaded, isStale: loaded.revision !== edit.revision }];
+    if (!loaded) return [];
+    const isThere = (body: Bodies[Kind] | undefined): boolean => body !== undefined && isSameBody(edit.kind, loaded.body, body);
+    // what is there may still be overwritten by what is on its way
+    const mayYetArrive = edit.onItsWay !== undefined && !isThere(edit.onItsWay);
+    if (isThere(edit.body) && !mayYetArrive) return [];
+    return [{ edit, loaded, isStale: loaded.revision !== edit.revision && !isThere(edit.onItsWay) && !isThere(edit.body) }];
   });
 }
 
