@@ -5,7 +5,7 @@ module.exports = {
   rootDir: __dirname,
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   transform: {
-    '^.+\\.ts$': ['@swc/jest', require('../../swc.jest.cjs')],
+    '^.+\\.ts$': [require.resolve('../../jest.transform.cjs'), require('../../swc.jest.cjs')],
   },
   moduleNameMapper: {
     '^@viaggio/core$': '<rootDir>/../core/src/index.ts',

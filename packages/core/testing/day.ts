@@ -36,6 +36,9 @@ export const charger = (powerW: number, slots = 1, order: 'together' | 'one-by-o
   connector: TERMINALS,
 });
 
+/** A place with an outlet. */
+export const HOUSE = { id: 'house', name: 'House', power: 'mains', temperatureC: 20 } as const;
+
 interface World {
   /** Watts of each rig's camera, and the battery in it. */
   readonly rigs: Readonly<Record<string, readonly [powerW: number, batteryId: string]>>;

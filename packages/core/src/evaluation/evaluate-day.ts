@@ -55,8 +55,8 @@ export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: R
     topUps: topUps(simulation, run),
     indicators: dayIndicators(simulation, run),
     ...(runs > 0 && { chances: chancesOf(simulation, runs, ask?.seed) }),
-    // one order of rigs: the page tries more
-    ...(ask?.plans && { plan: planDay(simulation, { tries: 1 }) }),
+    // the page looks longer
+    ...(ask?.plans && { plan: planDay(simulation, { effort: 0.5 }) }),
   };
 }
 

@@ -5,6 +5,7 @@ export { networkOf } from './network-of';
 export { peaksTogether } from './peaks';
 export type { PeaksTogether } from './peaks';
 export { chance } from './random';
+export type { Chance } from './random';
 export { builtInId, rigSystem, swapMinutes, unbridgedMinutes } from './rig-system';
 export { SystemRunner } from './run-system';
 export { stopOf } from './stop';

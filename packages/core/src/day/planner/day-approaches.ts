@@ -17,6 +17,9 @@ export interface DayApproach {
   readonly plan: DayPlan;
 }
 
+/** Share of the usual search for each. */
+const COMPARED = 0.5;
+
 /** The two that people argue about. */
 export const DAY_APPROACHES: readonly Approach[] = ['one-v-mount', 'each-its-own'];
 
@@ -47,6 +50,6 @@ export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulati
     for (const id of batteriesOf(fed.get(rigId)!, all)) taken.add(id);
   }
   const { swaps: _swaps, charges: _charges, ...bare } = day;
-  const plan = planDay(new DaySimulation(bare, all, fed), { ...options, tries: 1 });
+  const plan = planDay(new DaySimulation(bare, all, fed), { ...options, effort: COMPARED });
   return { approach, title: APPROACHES[approach], kept, toBuy: [...toBuy].sort(), plan };
 }

@@ -1,13 +1,17 @@
-/** What a plan costs, in the order in which it matters. */
+import type { PlanFigures } from '../run';
+
+/** What a plan costs, in the order in which it matters: figures of its run. */
 export interface PlanCost {
-  /** Changes of battery in blocks that must not be interrupted, and gaps of power there. */
+  /** Blocks that must not be interrupted and go dark, for whatever reason. */
   readonly interruptions: number;
-  /** Minutes without power in all other blocks. */
+  /** Minutes without power, those of changes with them. */
   readonly gapMin: number;
+  /** Minutes below the reserve, of rigs on one battery. */
+  readonly lowMin: number;
   /** Rigs that must not be interrupted and have no charged spare kept apart. */
   readonly sparesMissing: number;
   readonly swaps: number;
-  /** Batteries carried. */
+  /** Batteries that sit in a rig at some time. */
   readonly batteries: number;
   readonly massG: number;
 }
@@ -20,15 +24,21 @@ export const PLAN_ORDERS = {
 /** What counts first among plans that are all sound. */
 export type PlanOrder = keyof typeof PLAN_ORDERS;
 
-export const NO_COST: PlanCost = { interruptions: 0, gapMin: 0, sparesMissing: 0, swaps: 0, batteries: 0, massG: 0 };
+/** Minutes nearer than this are the same: a plan is not better for some seconds. */
+const SAME_MIN = 0.5;
 
-/** Gaps nearer than this are the same: a plan is not better for a second. */
-const SAME_MIN = 0.05;
+export function costOf(
+  { interruptions, gapMin, changeMin, lowMin, changes, batteries, massG }: PlanFigures,
+  sparesMissing: number,
+): PlanCost {
+  return { interruptions, gapMin: gapMin + changeMin, lowMin, sparesMissing, swaps: changes, batteries, massG };
+}
 
 /** Below 0 where the first is the better plan. Harm comes first, whatever the order of the rest. */
 export function compareCost(a: PlanCost, b: PlanCost, order: PlanOrder = 'swaps'): number {
   if (a.interruptions !== b.interruptions) return a.interruptions - b.interruptions;
-  if (Math.abs(a.gapMin - b.gapMin) > SAME_MIN) return a.gapMin - b.gapMin;
+  const [offA, offB] = [a.gapMin + a.lowMin, b.gapMin + b.lowMin];
+  if (Math.abs(offA - offB) > SAME_MIN) return offA - offB;
   if (a.sparesMissing !== b.sparesMissing) return a.sparesMissing - b.sparesMissing;
   const keys = { swaps: ['swaps', 'batteries', 'massG'], batteries: ['batteries', 'swaps', 'massG'], mass: ['massG', 'swaps', 'batteries'] } as const; // prettier-ignore
   for (const key of keys[order]) if (a[key] !== b[key]) return a[key] - b[key];

@@ -1,13 +1,12 @@
 import fc from 'fast-check';
 import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
 import type { Swap } from '../shape';
-import { dayChances, DaySimulation } from '../run';
-import { charger, dayOfRigs, pack } from '../../../testing/day';
-import { compareCost, NO_COST } from './plan-cost';
+import { dayChances, DaySimulation, planFigures } from '../run';
+import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
+import { compareCost, costOf } from './plan-cost';
+import type { PlanCost } from './plan-cost';
 import { normalQuantile, planDay } from './plan-day';
-import { swapMoments } from './swap-moments';
-
-const HOUSE = { id: 'house', name: 'House', power: 'mains', temperatureC: 20 } as const;
+import { sparesMissing } from './spares';
 
 /** Two hours, a pause of half an hour, two hours more, and so on. */
 const blocks = (rigId: string, count: number, more: object = {}) =>
@@ -25,7 +24,7 @@ function bruteForce(simulation: DaySimulation, batteries: readonly string[], pau
     }
     walk(swaps, index + 1);
     for (const batteryId of batteries)
-      if (!swaps.some((swap) => swap.batteryId === batteryId))
+      if ((swaps.at(-1)?.batteryId ?? 'p1') !== batteryId)
         walk([...swaps, { rigId: 'A', seatId: 'p1', batteryId, atMin: pauses[index]! }], index + 1);
   };
   walk([], 0);
@@ -47,18 +46,18 @@ describe('a day that is planned', () => {
             // at even odds it plans with the figures themselves, as the other way does
             day: { chance: 0.5 },
           });
-          const plan = planDay(simulation);
+          const plan = planDay(simulation, { effort: 0.2 });
           const least = bruteForce(simulation, ids, [480, 600, 750]);
-          if (least === undefined) expect(plan.unmet).toHaveLength(1);
+          if (least === undefined) expect(plan.cost.gapMin + plan.cost.lowMin).toBeGreaterThan(0);
           else expect({ swaps: plan.cost.swaps, unmet: plan.unmet }).toEqual({ swaps: least, unmet: [] });
-          if (plan.unmet.length === 0) {
+          if (least !== undefined) {
             const { gaps, intoReserve } = simulation.run(simulation.prepare(plan));
             expect([gaps, intoReserve]).toEqual([[], []]);
-            expect(plan.leastSwaps).toBeLessThanOrEqual(least!);
+            expect(plan.leastSwaps).toBeLessThanOrEqual(least);
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 30 },
     );
   });
 
@@ -72,7 +71,8 @@ describe('a day that is planned', () => {
       ],
     });
     const { swaps, cost, reasons } = planDay(simulation);
-    expect(swaps).toMatchObject([{ batteryId: 'p2', atMin: 658 }]);
+    expect(swaps).toHaveLength(1);
+    expect(swaps[0]!.atMin).toBeLessThanOrEqual(658);
     expect(reasons).toMatchObject([{ where: 'in a block' }]);
     expect(cost).toMatchObject({ interruptions: 0, gapMin: 2, sparesMissing: 1 });
     expect(simulation.run(simulation.prepare({ swaps })).blocks.map(({ interruptions }) => interruptions)).toEqual([0, 0]);
@@ -126,12 +126,13 @@ describe('a day that is planned', () => {
 
   it('tells when it cannot be done, and from when on', () => {
     const simulation = dayOfRigs({ rigs: { A: [30, 'p1'] }, gear: { p1: pack(95) }, blocks: blocks('A', 3) });
-    const { unmet, cost } = planDay(simulation);
+    const { unmet, cost, leastGapMin } = planDay(simulation);
     expect(unmet).toMatchObject([{ rigId: 'A' }]);
     const [first] = simulation.run().gaps;
-    // it plans with the reserve kept and a little more draw, so it tells earlier than the figures alone
+    // it plans with a little more draw, so it tells earlier than the figures alone
     expect(unmet[0]!.fromMin).toBeLessThan(first!.fromMin);
     expect(cost.gapMin).toBeGreaterThan(0);
+    expect(leastGapMin).toBeLessThanOrEqual(cost.gapMin + cost.lowMin + 1);
   });
 
   it('stops where it is told to, with the best so far', () => {
@@ -140,7 +141,31 @@ describe('a day that is planned', () => {
       gear: { p1: pack(95), p2: pack(95) },
       blocks: [...blocks('A', 3), ...blocks('B', 3)],
     });
-    expect(planDay(simulation, { onProgress: () => false }).tried).toBe(1);
+    const whole = planDay(simulation);
+    const stopped = planDay(simulation, { onProgress: () => false });
+    expect(stopped.tried).toBeLessThan(whole.tried / 4);
+    expect(stopped.cost).toEqual(costOf(planFigures(simulation, stopped), sparesMissing(simulation, stopped)));
+  });
+
+  it('tells the best so far while it looks, and the share that is done', () => {
+    const simulation = dayOfRigs({ rigs: { A: [30, 'p1'] }, gear: { p1: pack(95), p2: pack(95), p3: pack(60) }, blocks: blocks('A', 4) });
+    const told: { done: number; of: number; off: number }[] = [];
+    const plan = planDay(simulation, {
+      onProgress: (done, of, best) => {
+        const { gapMin, lowMin } = best().cost;
+        told.push({ done, of, off: gapMin + lowMin });
+        return true;
+      },
+    });
+    expect(told.length).toBeGreaterThan(2);
+    told.slice(1).forEach(({ done }, index) => expect(done).toBeGreaterThan(told[index]!.done));
+    expect(told.every(({ done, of }) => done <= of)).toBe(true);
+    expect(plan.cost.gapMin + plan.cost.lowMin).toBeLessThanOrEqual(Math.min(...told.map(({ off }) => off)) + 0.5);
+  });
+
+  it('gives the same plan for the same seed', () => {
+    const simulation = () => dayOfRigs({ rigs: { A: [30, 'p1'] }, gear: { p1: pack(95), p2: pack(60), c: charger(60) }, blocks: blocks('A', 4), day: { places: [HOUSE], chargers: [{ gearId: 'c', placeId: 'house' }] } }); // prettier-ignore
+    expect(planDay(simulation(), { seed: 5, effort: 0.3 })).toEqual(planDay(simulation(), { seed: 5, effort: 0.3 }));
   });
 
   it('makes the demo day work', () => {
@@ -154,41 +179,26 @@ describe('a day that is planned', () => {
     const { gaps, blocks: ran, filled } = simulation.run(simulation.prepare(plan));
     expect(gaps.filter(({ why }) => why !== 'change')).toEqual([]);
     expect(ran.reduce((sum, { interruptions }) => sum + interruptions, 0)).toBe(0);
-    expect(filled.length).toBeGreaterThan(5);
+    expect(filled.length).toBeGreaterThan(3);
     expect(dayChances(simulation, plan, { runs: 60 }).all).toBeGreaterThanOrEqual(0.9);
   });
 });
 
-describe('moments for a change', () => {
-  const day = blocks('A', 3).map((block, index) => ({ id: `${index}`, kind: 'record', ...block }) as const);
-  const hands = [{ fromMin: 0, toMin: 1440 }];
-
-  it('are the start, the last pauses, then the last round minute in a block', () => {
-    const found = swapMoments(day, { fromMin: 480, byMin: 803, takesMin: 2, hands });
-    expect(found.map(({ atMin, where, gapMin }) => [atMin, where, gapMin])).toEqual([
-      [480, 'before the start', 0],
-      [750, 'in a pause', 0],
-      [600, 'in a pause', 0],
-      [800, 'in a block', 2],
-    ]);
-  });
-
-  it('are none when nobody is there', () => {
-    expect(swapMoments(day, { fromMin: 481, byMin: 803, takesMin: 2, hands: [] })).toEqual([]);
-  });
-});
-
 describe('what a plan costs', () => {
+  const none: PlanCost = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, batteries: 0, massG: 0 };
+
   it('counts harm before everything, then by the order of importance', () => {
     const [harm, many] = [
-      { ...NO_COST, interruptions: 1 },
-      { ...NO_COST, swaps: 9, massG: 1 },
+      { ...none, interruptions: 1 },
+      { ...none, swaps: 9, massG: 1 },
     ];
     expect(compareCost(many, harm)).toBeLessThan(0);
-    const few = { ...NO_COST, swaps: 1, massG: 900 };
+    const few = { ...none, swaps: 1, massG: 900 };
     expect(compareCost(few, many, 'swaps')).toBeLessThan(0);
     expect(compareCost(few, many, 'mass')).toBeGreaterThan(0);
     expect(compareCost(few, { ...few })).toBe(0);
+    // below the reserve is as bad as off
+    expect(compareCost({ ...none, lowMin: 3 }, { ...none, gapMin: 4 })).toBeLessThan(0);
   });
 
   it('reads a chance as standard deviations', () => {

@@ -1,27 +1,36 @@
-import { DEFAULT_CHANCE, isDrawing } from '../shape';
+import { DEFAULT_SEED } from '../../answer';
+import { DEFAULT_CHANCE } from '../shape';
 import type { Charge, Day, Swap } from '../shape';
-import type { DaySimulation, Deviation } from '../run';
-import { leastSwaps } from './least-swaps';
-import type { LeastSwaps } from './least-swaps';
-import { compareCost, NO_COST } from './plan-cost';
+import { belowReserve, planFigures } from '../run';
+import type { DayRun, DaySimulation, Deviation, PlanFigures } from '../run';
+import { FlatDay } from './flat-day';
+import { planBounds } from './plan-bounds';
+import type { PlanBounds } from './plan-bounds';
+import { compareCost, costOf } from './plan-cost';
 import type { PlanCost, PlanOrder } from './plan-cost';
-import { asCharge, handsOf, overnight, sparesMissing, startPool } from './plan-pool';
-import type { Hands, Locked } from './plan-pool';
-import { byTime, RigPlanner } from './plan-rig';
-import type { SwapReason } from './plan-rig';
-import { RigWalker } from './rig-walk';
+import { PlanSearch } from './plan-search';
+import type { Candidate } from './plan-search';
+import { reasonsOf } from './plan-reasons';
+import type { SwapReason } from './plan-reasons';
+import { sparesMissing } from './spares';
+import { QuickRun } from './quick-run';
+import type { FlatSwap, KeptCharge } from './quick-run';
 
 /** What the search has found for a day. */
 export interface DayPlan {
   readonly swaps: readonly Swap[];
   readonly charges: readonly Charge[];
   readonly reasons: readonly SwapReason[];
+  /** Of its run. */
   readonly cost: PlanCost;
-  /** Fewer changes than this no plan of these rigs and batteries has; where this one leaves nothing off, none that does so. */
+  readonly figures: PlanFigures;
+  /** Fewer changes than this has no plan of these rigs and batteries that leaves as little off. */
   readonly leastSwaps: number;
-  /** Rigs that get no further, and from when on. */
+  /** Fewer minutes without power, or below the reserve, has no plan that interrupts no more, at the chance asked for. */
+  readonly leastGapMin: number;
+  /** Rigs that get no further at the chance asked for, and from when on. */
   readonly unmet: readonly { readonly rigId: string; readonly fromMin: number }[];
-  /** Orders of rigs that were tried. */
+  /** Plans that were looked at. */
   readonly tried: number;
 }
 
@@ -29,23 +38,39 @@ export interface PlanOptions {
   readonly order?: PlanOrder;
   /** What lies before it stays. */
   readonly fromMin?: number;
-  /** Called between tries with the best so far; false ends the search with it. */
-  readonly onProgress?: (done: number, of: number, best: DayPlan) => boolean;
-  readonly tries?: number;
+  /** Called now and then with the share that is done and the best so far; false ends the search with it. */
+  readonly onProgress?: (done: number, of: number, best: () => DayPlan) => boolean;
+  /** Share of the usual search, for plans that are only compared: 1 where absent. */
+  readonly effort?: number;
+  /** The search ends then with the best so far, whatever is left of it. */
+  readonly limitMs?: number;
+  readonly seed?: number;
 }
 
-/** Orders in which rigs get their batteries. */
-const DEFAULT_TRIES = 24;
-/** After so much work no further order is begun: some twenty seconds of the largest days. */
-const MOST_GROWN = 2000;
+/** Steps of the judge for a day with one rig; more rigs and days get more. About a second. */
+const USUAL_WORK = 300_000;
+const MOST_WORK = 2_500_000;
+const LIMIT_MS = 45_000;
+/** Turns of the search before it begins anew from the best plan, or from the first. */
+const TURNS = 2500;
+/** A plan that no other is better than is looked at for so much longer, for one with fewer batteries. */
+const PROVEN_SHARE = 20;
+/** Rounds after which nothing better is looked for any more. */
+const MOST_BARREN = 4;
+/** What is worse by so many changes may be taken for a while. */
+const HEAT = 12;
+/** For so short a time nobody is said to get no further. */
+const SHORT_MIN = 0.5;
+/** Plans of the search that are confirmed by the exact run, the best first. */
+const MOST_CONFIRMED = 4;
 
 /**
- * Assigns batteries to rigs over time, places changes where they hurt least, and books chargers for what is wanted again.
+ * Assigns batteries to rigs over time, places changes where they hurt least, and keeps the chargers going.
  *
- * Each rig is followed with draws a little above and batteries a little below their figures, as the chance asked for
- * has it, by a beam search over moments and batteries; rigs get their batteries one after the other, the ones that must
- * not be interrupted first, and further orders are tried while there is time. What is locked stays. The same day gives
- * the same plan. Cost: some hundred runs of a rig for each try.
+ * A search changes a plan over and over and judges each by a run made of tables (`QuickRun`), with draws a little above and
+ * batteries a little below their figures, as the chance asked for has it; the best are run exactly, and what is told of the
+ * plan is what that run comes to. What is locked, or lies before `fromMin`, stays. The same day, options and seed give the
+ * same plan, as long as `limitMs` does not end the search. See docs/day.md for what is bounded and what is not looked at.
  *
  * @example planDay(simulation).cost.gapMin // 4
  */
@@ -54,99 +79,145 @@ export function planDay(simulation: DaySimulation, options: PlanOptions = {}): D
 }
 
 class Planner {
-  private readonly walkers: ReadonlyMap<string, RigWalker>;
-  private readonly day: Day;
+  private readonly flat: FlatDay;
+  private readonly judge: QuickRun;
+  private readonly search: PlanSearch;
+  private readonly deviation: Deviation;
   private readonly order: PlanOrder;
-  private readonly hands: Hands;
-  private readonly locked: Locked;
-  private readonly rigs: RigPlanner;
+  private readonly started = performance.now();
+  private readonly bounds = new Map<boolean, PlanBounds>();
+  /** What stays, as the day has it. */
+  private readonly kept = new Map<FlatSwap, Swap>();
+  private readonly keptCharges: readonly Charge[];
 
   constructor(
     private readonly simulation: DaySimulation,
     private readonly options: PlanOptions,
   ) {
     const { day } = simulation;
-    this.day = day;
-    this.order = options.order ?? 'swaps';
-    const deviation = cautious(simulation, day.chance ?? DEFAULT_CHANCE);
-    this.walkers = new Map(day.rigIds.map((rigId) => [rigId, new RigWalker(simulation, rigId, deviation)]));
-    this.hands = handsOf(day);
-    this.locked = lockedOf(day, options.fromMin);
-    this.rigs = new RigPlanner({
-      simulation,
-      order: this.order,
-      hands: this.hands,
-      lockedSwaps: this.locked.swaps,
-      fromMin: options.fromMin ?? 0,
+    const { order = 'swaps', fromMin = 0, seed = DEFAULT_SEED } = options;
+    this.order = order;
+    this.deviation = cautious(simulation, day.chance ?? DEFAULT_CHANCE);
+    this.flat = new FlatDay(simulation);
+    const locked = keptOf(day, fromMin);
+    for (const swap of locked.swaps) {
+      const [seat, battery] = [this.flat.seatAt(swap.rigId, swap.seatId), this.flat.batteryAt(swap.batteryId)];
+      if (seat !== -1 && battery !== -1) this.kept.set({ seat, battery, atMin: swap.atMin, kept: true }, swap);
+    }
+    this.keptCharges = locked.charges;
+    const charges = locked.charges.flatMap((charge): KeptCharge[] => {
+      const [charger, battery] = [this.flat.chargers.findIndex(({ id }) => id === charge.chargerId), this.flat.batteryAt(charge.batteryId)];
+      return charger === -1 || battery === -1 ? [] : [{ charger, battery, fromMin: charge.fromMin, toMin: charge.toMin }];
     });
+    this.judge = new QuickRun(this.flat, this.deviation, charges, fromMin);
+    this.search = new PlanSearch(this.flat, this.judge, [...this.kept.keys()], { order, fromMin, seed });
   }
 
   plan(): DayPlan {
-    const { onProgress = () => true, tries = DEFAULT_TRIES } = this.options;
-    const orders = this.ordersOf(tries);
-    let best: DayPlan | undefined;
-    const bound = leastSwaps(this.simulation, this.walkers, this.hands);
-    for (const [index, rigIds] of orders.entries()) {
-      if (best && (this.rigs.grown > MOST_GROWN || !onProgress(index, orders.length, best))) break;
-      const plan = this.inOrder(rigIds, bound, index + 1);
-      if (!best || compareCost(plan.cost, best.cost, this.order) < 0) best = plan;
-      else best = { ...best, tried: index + 1 };
-      const { interruptions, gapMin, sparesMissing, swaps } = best.cost;
-      if (this.order === 'swaps' && interruptions + gapMin + sparesMissing === 0 && swaps <= best.leastSwaps) break;
+    const { search, judge } = this;
+    const { onProgress = () => true, effort = 1, limitMs = LIMIT_MS } = this.options;
+    const { day } = this.simulation;
+    const work = effort * Math.min(MOST_WORK, USUAL_WORK * day.days * Math.sqrt(Math.max(1, day.rigIds.length)));
+    let asked = -Infinity;
+    let isCancelled = false;
+    const goesOn = (): boolean => {
+      if (isCancelled || judge.work >= work || performance.now() - this.started > limitMs) return false;
+      // a plan that is told costs an exact run: not more often than people look
+      if (judge.work - asked > work / 40) {
+        asked = judge.work;
+        isCancelled = !onProgress(judge.work, work, () => this.told([search.best]));
+      }
+      return !isCancelled;
+    };
+    const first = search.filled(search.best, goesOn);
+    const found: Candidate[] = [search.best];
+    let barren = 0;
+    for (let round = 0; barren < MOST_BARREN && goesOn() && !(judge.work > work / PROVEN_SHARE && this.isProven(search.best)); round++) {
+      const before = search.best;
+      search.improve(round % 2 === 0 ? search.best : first, TURNS, HEAT, goesOn);
+      barren = search.best === before ? barren + 1 : 0;
+      if (barren === 0) found.push(search.best);
     }
-    return best!;
+    const tidied = search.tidied(search.best);
+    return this.told([tidied, ...found.reverse().slice(0, MOST_CONFIRMED - 1)]);
   }
 
-  /** Rigs that must not be interrupted come first; then each of the others is once put in front. */
-  private ordersOf(tries: number): readonly (readonly string[])[] {
-    const weight = (rigId: string): number =>
-      this.walkers.get(rigId)!.blocks.reduce((sum, block) => sum + (block.uninterrupted ? 10_000 : 0) + (isDrawing(block) ? block.toMin - block.fromMin : 0), 0); // prettier-ignore
-    const first = [...this.day.rigIds].sort((a, b) => weight(b) - weight(a));
-    const orders = [first, ...first.slice(1).map((rigId) => [rigId, ...first.filter((one) => one !== rigId)]), [...first].reverse()];
-    return orders.slice(0, Math.max(1, tries));
+  /** No plan is better in what counts first; batteries and handling are not looked at further then. */
+  private isProven({ outcome }: Candidate): boolean {
+    if (this.order !== 'swaps' || outcome.interruptions > 0 || outcome.sparesMissing > 0 || outcome.impossible + outcome.hasty > 0)
+      return false;
+    const bounds = this.boundsOf(true);
+    const offMin = outcome.gapMin + outcome.lowMin;
+    return offMin <= bounds.gapMin + 0.05 && outcome.swaps <= bounds.fewestSwaps(offMin);
   }
 
-  private inOrder(rigIds: readonly string[], bound: LeastSwaps, tried: number): DayPlan {
-    let pool = startPool(this.simulation, this.locked, this.hands);
-    let cost = NO_COST;
-    const swaps: Swap[] = [];
-    const charges: Charge[] = [...this.locked.charges];
-    const reasons: SwapReason[] = [];
-    const unmet: { rigId: string; fromMin: number }[] = [];
-    for (const rigId of rigIds) {
-      const best = this.rigs.plan(this.walkers.get(rigId)!, pool, rigIds.slice(rigIds.indexOf(rigId) + 1));
-      if (!best) continue;
-      pool = best.pool;
-      swaps.push(...best.swaps);
-      charges.push(...best.charges);
-      reasons.push(...best.reasons);
-      if (best.unmetFromMin !== undefined) unmet.push({ rigId, fromMin: best.unmetFromMin });
-      cost = {
-        ...cost,
-        interruptions: cost.interruptions + best.cost.interruptions,
-        gapMin: cost.gapMin + best.cost.gapMin,
-        swaps: cost.swaps + best.cost.swaps,
-      };
+  private boundsOf(strict: boolean): PlanBounds {
+    let bounds = this.bounds.get(strict);
+    if (!bounds) {
+      bounds = planBounds(this.flat, this.judge.drain, strict);
+      this.bounds.set(strict, bounds);
     }
-    for (const booking of overnight(this.day, pool)) charges.push(asCharge(booking));
-    const used = [...pool.free].filter(([, { used: isUsed }]) => isUsed).map(([id]) => id);
-    const massG = used.reduce((sum, id) => sum + (this.simulation.gear.get(id)?.massG ?? 0), 0);
-    cost = { ...cost, batteries: used.length, massG, sparesMissing: sparesMissing(this.simulation, pool) };
-    const least = cost.gapMin + cost.interruptions > 0 ? bound.ever : bound.withoutGap;
+    return bounds;
+  }
+
+  /** The best of some plans by their exact runs, with everything there is to say about it. */
+  private told(candidates: readonly Candidate[]): DayPlan {
+    let best: { readonly candidate: Candidate; readonly moves: { swaps: Swap[]; charges: Charge[] }; readonly cautious: DayRun; readonly cost: PlanCost } | undefined; // prettier-ignore
+    for (const candidate of new Set(candidates)) {
+      const moves = this.movesOf(candidate);
+      const run = this.simulation.run(this.simulation.prepare(moves), this.deviation);
+      const cost = costOf(planFigures(this.simulation, moves, run), candidate.outcome.sparesMissing);
+      if (!best || compareCost(cost, best.cost, this.order) < 0) best = { candidate, moves, cautious: run, cost };
+    }
+    const { candidate, moves, cautious, cost: held } = best!;
+    const figures = planFigures(this.simulation, moves);
+    const cost = costOf(figures, sparesMissing(this.simulation, moves));
+    const bounds = this.boundsOf(held.interruptions === 0);
     return {
-      swaps: swaps.sort(byTime),
-      charges,
-      reasons: reasons.sort((a, b) => a.atMin - b.atMin),
+      ...moves,
+      reasons: reasonsOf(this.flat, this.judge, candidate.swaps),
       cost,
-      leastSwaps: least,
-      unmet,
-      tried,
+      figures,
+      leastSwaps: Math.min(bounds.fewestSwaps(held.gapMin + held.lowMin), cost.swaps),
+      leastGapMin: Math.min(bounds.gapMin, held.gapMin + held.lowMin),
+      unmet: unmetOf(this.simulation, cautious),
+      tried: this.search.turns,
+    };
+  }
+
+  /** A plan in the day's own terms. */
+  private movesOf({ swaps }: Candidate): { swaps: Swap[]; charges: Charge[] } {
+    const { seats, rigs, batteries, chargers } = this.flat;
+    this.judge.run(swaps);
+    const isLocked = (charge: Charge): boolean =>
+      this.keptCharges.some(
+        ({ locked, batteryId, fromMin }) => locked === true && batteryId === charge.batteryId && fromMin === charge.fromMin,
+      );
+    return {
+      swaps: swaps.map((swap) => {
+        const { seat, battery, atMin } = swap;
+        const { rig, id } = seats[seat]!;
+        return this.kept.get(swap) ?? { rigId: rigs[rig]!.id, seatId: id, batteryId: batteries[battery]!.id, atMin };
+      }),
+      charges: this.judge.charges
+        .filter(({ fromMin, toMin }) => toMin > fromMin)
+        .map(({ battery, charger, fromMin, toMin }): Charge => ({
+          batteryId: batteries[battery]!.id,
+          chargerId: chargers[charger]!.id,
+          fromMin,
+          toMin,
+        })) // prettier-ignore
+        .map((charge) => (isLocked(charge) ? { ...charge, locked: true } : charge))
+        .sort((a, b) => a.fromMin - b.fromMin),
     };
   }
 }
 
 /** What stays: what a person locked, and what lies before a moment. What was put on a charger then can be taken off from then on. */
-function lockedOf({ swaps = [], charges = [] }: Day, fromMin = 0): Locked {
+function keptOf(
+  { swaps = [], charges = [] }: Day,
+  fromMin: number,
+): { readonly swaps: readonly Swap[]; readonly charges: readonly Charge[] } {
   const stays = (locked: boolean | undefined, atMin: number): boolean => locked === true || atMin < fromMin;
   return {
     swaps: swaps.filter(({ locked, atMin }) => stays(locked, atMin)),
@@ -154,6 +225,15 @@ function lockedOf({ swaps = [], charges = [] }: Day, fromMin = 0): Locked {
       .filter((charge) => stays(charge.locked, charge.fromMin))
       .map((charge) => (charge.locked ? charge : { ...charge, toMin: Math.min(charge.toMin, fromMin) })),
   };
+}
+
+/** Rigs that go dark for want of power, or below their reserve, and from when on. */
+function unmetOf(simulation: DaySimulation, run: DayRun): DayPlan['unmet'] {
+  const first = new Map<string, number>();
+  const wanting = [...run.gaps.filter(({ why }) => why !== 'change'), ...belowReserve(simulation, run)];
+  for (const { rigId, fromMin, toMin } of wanting)
+    if (toMin - fromMin > SHORT_MIN) first.set(rigId, Math.min(first.get(rigId) ?? Infinity, fromMin));
+  return [...first].map(([rigId, fromMin]) => ({ rigId, fromMin }));
 }
 
 /**

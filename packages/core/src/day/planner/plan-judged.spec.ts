@@ -2,6 +2,7 @@ import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
 import type { Gear, Rig } from '../../gear';
 import type { Day } from '../shape';
 import { dayIndicators, DaySimulation, onlyIn, planFigures } from '../run';
+import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { costOfMoving } from './move-swap';
 import { planDay } from './plan-day';
 import { neededToday, topUps } from './top-ups';
@@ -74,7 +75,13 @@ describe('top-ups in the breaks', () => {
   });
 
   it('of a day that works are seldom worth it, and each says why', () => {
-    const found = topUps(simulation, run);
+    const easy = dayOfRigs({
+      rigs: { A: [10, 'p1'] },
+      gear: { p1: pack(95), c: charger(60) },
+      blocks: [480, 660].map((fromMin) => ({ rigId: 'A', fromMin, toMin: fromMin + 120, placeId: 'house' })),
+      day: { places: [HOUSE], chargers: [{ gearId: 'c', placeId: 'house' }] },
+    });
+    const found = [...topUps(simulation, run), ...topUps(easy, easy.run())];
     expect(found.some(({ worth }) => !worth)).toBe(true);
     for (const { worth, says } of found)
       expect(says).toMatch(worth ? /less without power|out of its reserve/ : /left at the lowest|adds only|nothing is gained/);

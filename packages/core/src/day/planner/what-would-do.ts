@@ -21,6 +21,8 @@ export interface Help {
 /** Batteries of so many kinds are tried, the smallest first. */
 const MOST_KINDS = 4;
 const MOST_CHARGERS = 3;
+/** Share of the usual search for each try. */
+const TRIED = 0.15;
 /** What a light or a screen is turned down to. */
 const DIMMED = 0.6;
 
@@ -34,7 +36,10 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
   if (!first) return [];
   const { day, gear, rigs, states } = simulation;
   const tryIt = (act: HelpAct, changed: Day, withGear: ReadonlyMap<string, Gear> = gear): Help => {
-    const better = planDay(new DaySimulation(changed, withGear, rigs, withGear === gear ? states : undefined), { ...options, tries: 1 });
+    const better = planDay(new DaySimulation(changed, withGear, rigs, withGear === gear ? states : undefined), {
+      ...options,
+      effort: TRIED,
+    });
     return { says: sayHelp(act), plan: better, enough: better.unmet.length === 0 && better.cost.interruptions === 0 };
   };
   const helps = [

@@ -26,7 +26,7 @@ export interface BlockRun {
   readonly gapMin: number;
   /** Minutes without power through a change of battery. */
   readonly changeMin: number;
-  /** Changes that fall into a block that must not be interrupted. */
+  /** 1 where it must not be interrupted and goes dark, for whatever reason. */
   readonly interruptions: number;
 }
 
@@ -84,14 +84,13 @@ export function joinedGaps(gaps: readonly PowerGap[]): readonly PowerGap[] {
 }
 
 /** What a run came to in one block. */
-export function blockRun({ id, uninterrupted }: Block, gaps: readonly PowerGap[], seated: readonly Seated[]): BlockRun {
+export function blockRun({ id, uninterrupted }: Block, gaps: readonly PowerGap[]): BlockRun {
   const own = gaps.filter(({ blockId }) => blockId === id);
   const minutes = (of: readonly PowerGap[]): number => of.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
-  const interrupting = seated.filter(({ within, first, takesMin }) => !first && within?.id === id && takesMin > 0);
   return {
     blockId: id,
     gapMin: minutes(own.filter(({ why }) => why !== 'change')),
     changeMin: minutes(own.filter(({ why }) => why === 'change')),
-    interruptions: uninterrupted ? interrupting.length : 0,
+    interruptions: uninterrupted && own.length > 0 ? 1 : 0,
   };
 }

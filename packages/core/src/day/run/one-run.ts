@@ -87,7 +87,7 @@ export class OneRun {
       seated,
       stays,
       gaps,
-      blocks: day.blocks.map((block) => blockRun(block, gaps, seated)),
+      blocks: day.blocks.map((block) => blockRun(block, gaps)),
       filled: this.queues.done,
       charge: this.points,
       endCharge: new Map(this.soc),

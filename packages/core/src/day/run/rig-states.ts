@@ -176,7 +176,7 @@ function patternsOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly st
 }
 
 /** Blocks of one pattern draw the same. */
-function patternOf({ kind, devices = [] }: Block): string {
+export function patternOf({ kind, devices = [] }: Block): string {
   return JSON.stringify([QUIET_KINDS.includes(kind), devices]);
 }
 

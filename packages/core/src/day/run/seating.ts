@@ -87,8 +87,11 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
       const history = seatedAt.get(rigId)!.get(seatId)!;
       const out = history.at(-1)?.batteryId;
       if (out !== undefined && out !== batteryId) whereIs.delete(out);
-      const within = blocksOf.get(rigId)!.find(({ fromMin, toMin }) => fromMin < atMin && atMin < toMin);
       const takesMin = first || out === undefined ? 0 : states.swapMinutes(rigId, seatId);
+      // one that takes time and begins with a block falls into it
+      const within = blocksOf
+        .get(rigId)!
+        .find(({ fromMin, toMin }) => (takesMin > 0 ? fromMin <= atMin : fromMin < atMin) && atMin < toMin);
       if (takesMin > 0) history.push({ atMin, batteryId: undefined });
       history.push({ atMin: atMin + takesMin, batteryId });
       seated.push({ rigId, seatId, batteryId, atMin, takesMin, within, first });

@@ -84,16 +84,23 @@ export function dayApproachOf(approach: Approach, world: DayWorld, order: PlanOr
   return dayApproach(approach, simulationOf(world), { order });
 }
 
-/** `best` is told the best plan between tries, so that it is there when the search is cancelled. */
+/** A plan on its way is run exactly before it is told: that often at most. */
+const TELL_EVERY_MS = 1000;
+
+/** `best` is told the best plan now and then, so that it is there when the search is cancelled. */
 export function planDayWith(
   world: DayWorld,
   options: { readonly order: PlanOrder; readonly fromMin?: number },
   best: (plan: DayPlan, done: number, of: number) => void,
 ): DayPlan {
+  let toldMs = performance.now();
   return planDay(simulationOf(world), {
     ...options,
     onProgress: (done, of, plan) => {
-      best(plan, done, of);
+      if (performance.now() - toldMs > TELL_EVERY_MS) {
+        best(plan(), done, of);
+        toldMs = performance.now();
+      }
       return true;
     },
   });

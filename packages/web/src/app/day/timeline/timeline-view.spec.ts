@@ -5,7 +5,7 @@ import { chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
 const simulation = new DaySimulation(LOW_WATER_DAY.body, gear, rigs);
-const plan = planDay(simulation, { tries: 1 });
+const plan = planDay(simulation, { effort: 0.3 });
 const day: Day = { ...LOW_WATER_DAY.body, swaps: plan.swaps, charges: plan.charges };
 const run = simulation.run(simulation.prepare(plan));
 

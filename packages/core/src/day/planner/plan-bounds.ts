@@ -1,0 +1,171 @@
+import type { Drain, Drained } from './drain';
+import type { FlatDay, FlatRig } from './flat-day';
+import { overlap } from '../model';
+import { isThere } from './hands';
+
+/** What no plan can do without. */
+export interface PlanBounds {
+  /** Minutes without power, or below the reserve, that no plan avoids which interrupts nothing. */
+  readonly gapMin: number;
+  /** Fewest changes of all plans that leave no more minutes off than so many. */
+  fewestSwaps(gapMin: number): number;
+}
+
+/** A way through a rig's day: put in at a minute, having lost minutes and made changes so far. */
+interface Label {
+  readonly minute: number;
+  readonly gapMin: number;
+  readonly swaps: number;
+}
+
+/** Two of them that differ less are one. */
+const SAME_MIN = 0.05;
+/** Labels of one rig, after which its bound is given up. */
+const MOST_LABELS = 4000;
+const SEARCH_MIN = 1440;
+const USUAL_STAY_MIN = 300;
+
+/**
+ * Bounds to hold a plan against: each rig with one seat alone, with whichever battery of the form lasts longest, full and as
+ * often as wanted. A later start with a full battery never ends earlier, so of the moments that cost nothing only the last
+ * before it must be matters, and within a block the last of all. Rigs with several seats, and built-in batteries, count for
+ * nothing. `strict`: of plans that interrupt nothing that must not be.
+ */
+export function planBounds(flat: FlatDay, drain: Drain, strict: boolean): PlanBounds {
+  const fronts = flat.rigs.map((rig, index) => frontOf(flat, drain, rig, index, strict));
+  return {
+    gapMin: fronts.reduce((sum, front) => sum + Math.min(...front.map(({ gapMin }) => gapMin)), 0),
+    fewestSwaps: (gapMin) => {
+      const least = fronts.map((front) => Math.min(...front.map((label) => label.gapMin)));
+      const spare = gapMin - least.reduce((sum, one) => sum + one, 0);
+      return fronts.reduce(
+        (sum, front, rig) =>
+          sum + Math.min(...front.filter((label) => label.gapMin <= least[rig]! + Math.max(0, spare) + SAME_MIN).map(({ swaps }) => swaps)),
+        0,
+      );
+    },
+  };
+}
+
+const NOTHING: readonly Label[] = [{ minute: Infinity, gapMin: 0, swaps: 0 }];
+
+/** The ends of a rig's day that no other is better than in both minutes and changes. */
+function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, strict: boolean): readonly Label[] {
+  const [seat] = rig.seats;
+  if (seat === undefined || rig.seats.length !== 1 || drain.builtInOf(index).length > 0 || rig.spans.some(({ span }) => span.power.length > 0 && !isAlone(flat, rig))) return NOTHING; // prettier-ignore
+  const { swapMin } = flat.seats[seat]!;
+  const kinds = Array.from({ length: flat.kinds }, (_, kind) => kind).filter((kind) => flat.seats[seat]!.takes[kind]);
+  const lasts = lastsOf(flat, drain, rig, index, kinds);
+  const moments = momentsOf(flat, rig, swapMin);
+  const guarded = rig.blocks.filter(({ uninterrupted }) => uninterrupted);
+  const isGuarded = (fromMin: number, toMin: number): boolean =>
+    strict && guarded.some((block) => block.fromMin < toMin - 1e-9 && block.toMin > fromMin + 1e-9);
+  const darkMin = (fromMin: number, toMin: number): number => rig.draws.reduce((sum, draw) => sum + overlap(draw, { fromMin, toMin }), 0);
+  let open: Label[] = [{ minute: rig.fromMin, gapMin: 0, swaps: 0 }];
+  const done: Label[] = [];
+  for (let turn = 0; open.length > 0; turn++) {
+    if (turn > MOST_LABELS) return NOTHING;
+    open.sort((a, b) => a.minute - b.minute);
+    const label = open.shift()!;
+    const troubleMin = lasts(label.minute);
+    if (troubleMin >= rig.toMin) {
+      done.push(label);
+      continue;
+    }
+    // it may also stay dark until the end
+    if (!isGuarded(troubleMin, rig.toMin)) done.push({ ...label, minute: Infinity, gapMin: label.gapMin + darkMin(troubleMin, rig.toMin) });
+    const next: Label[] = [];
+    const free = lastBefore(moments.free, troubleMin);
+    if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1 });
+    const late = lastBefore(moments.any, troubleMin);
+    if (late > label.minute + 1e-6 && late > free && !isGuarded(late, late + swapMin)) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1 }); // prettier-ignore
+    for (const after of [moments.free, moments.any]) {
+      const at = after.find((minute) => minute > Math.max(troubleMin, label.minute) + 1e-6);
+      if (at !== undefined && !isGuarded(troubleMin, at))
+        next.push({ minute: at, gapMin: label.gapMin + darkMin(troubleMin, at), swaps: label.swaps + 1 });
+    }
+    for (const one of next) {
+      if (open.some((other) => isBetter(other, one))) continue;
+      open = open.filter((other) => !isBetter(one, other));
+      open.push(one);
+    }
+  }
+  // where nothing gets through without an interruption the bound says nothing
+  return done.length === 0 ? NOTHING : done;
+}
+
+function isBetter(a: Label, b: Label): boolean {
+  return a.minute >= b.minute - 1e-9 && a.gapMin <= b.gapMin + 1e-9 && a.swaps <= b.swaps;
+}
+
+function isAlone(flat: FlatDay, rig: FlatRig): boolean {
+  const seat = flat.seats[rig.seats[0]!]!;
+  const kind = seat.own === -1 ? -1 : flat.batteries[seat.own]!.kind;
+  return flat.stateOf(rig, [kind], rig.spans[0]?.span.temperatureC).state.sourceIds.length === 1;
+}
+
+/** Minutes of drawing that the battery which lasts longest carries a rig, put in full at its start; 300 where the rig has several seats. */
+export function longestStay(flat: FlatDay, drain: Drain, index: number): number {
+  const rig = flat.rigs[index]!;
+  const [seat] = rig.seats;
+  if (seat === undefined || rig.seats.length !== 1) return USUAL_STAY_MIN;
+  const kinds = Array.from({ length: flat.kinds }, (_, kind) => kind).filter((kind) => flat.seats[seat]!.takes[kind]);
+  const endMin = Math.min(rig.toMin, lastsOf(flat, drain, rig, index, kinds)(rig.fromMin));
+  return Math.max(
+    30,
+    rig.draws.reduce((sum, draw) => sum + overlap(draw, { fromMin: rig.fromMin, toMin: endMin }), 0),
+  );
+}
+
+/** By when a full battery put in at a minute must go, whichever lasts longest; known minutes are kept. */
+function lastsOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, kinds: readonly number[]): (minute: number) => number {
+  const known = new Map<number, number>();
+  const soc = new Float64Array(flat.batteries.length);
+  return (minute) => {
+    let longest = known.get(minute);
+    if (longest !== undefined) return longest;
+    longest = minute;
+    for (const kind of kinds) {
+      const battery = flat.ofKind(kind)[0]!;
+      soc[battery] = 1;
+      longest = Math.max(longest, lastsWith(drain, rig, index, battery, soc, minute));
+    }
+    known.set(minute, longest);
+    return longest;
+  };
+}
+
+function lastsWith(drain: Drain, rig: FlatRig, index: number, battery: number, soc: Float64Array, fromMin: number): number {
+  const out: Drained = { gaps: [], lowFromMin: Infinity };
+  for (const span of rig.spans) {
+    if (span.toMin <= fromMin) continue;
+    out.gaps.length = 0;
+    drain.through(rig, index, span, Math.max(fromMin, span.fromMin), span.toMin, [battery], soc, new Float64Array(0), out);
+    const first = Math.min(out.lowFromMin, out.gaps[0] ?? Infinity);
+    if (first < Infinity) return first;
+  }
+  return Infinity;
+}
+
+/** Minutes at which somebody can change a battery: those that cost nothing, and all. */
+function momentsOf(flat: FlatDay, rig: FlatRig, swapMin: number): { readonly free: readonly number[]; readonly any: readonly number[] } {
+  const free: number[] = [];
+  const any: number[] = [];
+  for (let minute = Math.ceil(rig.fromMin); minute < Math.min(rig.toMin, rig.fromMin + 31 * SEARCH_MIN); minute++) {
+    if (!isThere(flat.hands(flat.places[flat.placeOf(rig, minute)]), minute)) continue;
+    any.push(minute);
+    // one that was taken out before takes no time to put back
+    if (rig.draws.every((draw) => draw.toMin <= minute || draw.fromMin >= minute + (swapMin > 0 ? 0 : 1e-9))) free.push(minute);
+  }
+  return swapMin === 0 ? { free: any, any } : { free, any };
+}
+
+function lastBefore(minutes: readonly number[], minute: number): number {
+  let [low, high] = [0, minutes.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (minutes[middle]! <= minute + 1e-9) low = middle + 1;
+    else high = middle;
+  }
+  return low === 0 ? -Infinity : minutes[low - 1]!;
+}
