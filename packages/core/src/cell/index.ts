@@ -1,4 +1,4 @@
-export { accepted, chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold } from './charge-curve';
+export { accepted, chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, tooCold, TAPER_SOC } from './charge-curve';
 export type { Filling } from './charge-curve';
 export { CHEMISTRIES } from './chemistry';
 export type { ChemistryId } from './chemistry';

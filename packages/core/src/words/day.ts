@@ -35,3 +35,21 @@ export function sayHelp(help: HelpAct): string {
       return `${help.devices.join(' and ')} of ${help.rig} turned down to ${Math.round(help.scale * 100)} %${help.after === undefined ? '' : ` from ${help.after} on`}.`;
   }
 }
+
+/** A move for which nobody is there; names as a person knows them. */
+export function sayNobody(
+  move: 'into-rig' | 'onto-charger' | 'off-charger',
+  battery: string,
+  where: string,
+  place: string | undefined,
+): string {
+  const there = `nobody is ${place === undefined ? 'there' : `at ${place}`}`;
+  switch (move) {
+    case 'into-rig':
+      return `${battery} is to go into ${where}, and ${there}.`;
+    case 'onto-charger':
+      return `${battery} is to go onto ${where}, and ${there}.`;
+    case 'off-charger':
+      return `${battery} is to come off ${where}, and ${there}.`;
+  }
+}

@@ -1,5 +1,5 @@
 export { sayCaution } from './caution';
-export { sayDark, sayHelp } from './day';
+export { sayDark, sayHelp, sayNobody } from './day';
 export type { Dark, HelpAct } from './day';
 export { sayGauge } from './gauge';
 export type { GaugeFact } from './gauge';

@@ -1,4 +1,4 @@
-import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, CHEMISTRIES, tooCold } from '../../cell';
+import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, CHEMISTRIES, TAPER_SOC, tooCold } from '../../cell';
 import type { Filling } from '../../cell';
 import { energyNow } from '../../gear';
 import type { Gear } from '../../gear';
@@ -68,6 +68,8 @@ export class ChargerQueues {
     private readonly pairing: (charge: OnCharger) => Pairing,
     private readonly outlets: Outlets,
     private readonly soc: Map<string, number>,
+    /** Told of every bend of a battery's charge: when its turn comes, when it tapers, when what is beside it changes, when it is full. */
+    private readonly note: (batteryId: string, minute: number, charge: number) => void,
   ) {}
 
   /** Puts a battery on. Nothing happens to it until `advance`. */
@@ -95,8 +97,12 @@ export class ChargerQueues {
       const rates = this.rates();
       if (rates.length === 0) break;
       let next = toMin;
-      for (const { slot, filling, watts } of rates)
-        next = Math.min(next, this.nowMin + chargeMinutes(filling, this.soc.get(slot.charge.batteryId) ?? 0, 1, watts));
+      for (const { slot, filling, watts } of rates) {
+        const before = this.soc.get(slot.charge.batteryId) ?? 0;
+        if (!slot.powered) this.note(slot.charge.batteryId, this.nowMin, before);
+        const bend = before < TAPER_SOC - CLOSE ? TAPER_SOC : 1;
+        next = Math.min(next, this.nowMin + chargeMinutes(filling, before, bend, watts));
+      }
       for (const { slot, filling, watts } of rates) {
         const { batteryId } = slot.charge;
         const before = this.soc.get(batteryId) ?? 0;
@@ -105,6 +111,7 @@ export class ChargerQueues {
         slot.wallWh += ((after - before) * filling.energyWh) / CHARGER_EFFICIENCY;
         this.soc.set(batteryId, after > 1 - CLOSE ? 1 : after);
         if (after > 1 - CLOSE) slot.fullMin ??= next;
+        this.note(batteryId, next, after > 1 - CLOSE ? 1 : after);
       }
       this.nowMin = next;
     }

@@ -1,5 +1,3 @@
-export { ChargerBook } from './charger-book';
-export type { Booking } from './charger-book';
 export { ChargerQueues, pairingOf } from './charger-queue';
 export type { Filled, Pairing } from './charger-queue';
 export { chargerOf, fits, wattsOf } from './charger';

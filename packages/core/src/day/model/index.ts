@@ -23,6 +23,8 @@ export {
 } from './edit-day';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 export type { DayTemplate } from './day-templates';
+export { handsOf, isThere, lastThere, nextThere } from './hands';
+export type { Hands } from './hands';
 export { placeW } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
 export { dailySpans, isDuring, overlap } from './spans';

@@ -10,8 +10,8 @@ import { isDrawing, lostFrom } from '../shape';
 import type { Block, Day } from '../shape';
 import { patternOf, rigSpansOf } from '../run';
 import type { DaySimulation, RigSpan } from '../run';
-import { handsOf } from './hands';
-import type { Hands } from './hands';
+import { handsOf } from '../model';
+import type { Hands } from '../model';
 
 /** A battery of the day by its place in `FlatDay.batteries`. */
 export interface FlatBattery {

@@ -1,6 +1,6 @@
 export { DAY_APPROACHES, dayApproach } from './day-approaches';
 export type { DayApproach } from './day-approaches';
-export { costOfMoving } from './move-swap';
+export { costOfMoving, movedSwap } from './move-swap';
 export type { MovedSwap } from './move-swap';
 export { carriedOver, dayAfter, notAsLeft } from './next-day';
 export { PLAN_ORDERS } from './plan-cost';

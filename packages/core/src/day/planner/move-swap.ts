@@ -21,42 +21,44 @@ const TRIED_MIN = [-60, -30, -15, 15, 30, 60];
 
 /** What it would cost to make a change of battery earlier or later, everything else as it is. Cost: a run for each. */
 export function costOfMoving(simulation: DaySimulation, swap: Swap): readonly MovedSwap[] {
-  const { day, gear } = simulation;
-  const at = (atMin: number) => {
-    const swaps = (day.swaps ?? []).map((one) => (isSameSwap(one, swap) ? { ...one, atMin } : one));
-    const run = simulation.run(simulation.prepare({ swaps, charges: day.charges }));
-    const out = run.stays.findLast(
-      (stay) => stay.rigId === swap.rigId && stay.batteryId !== swap.batteryId && Math.abs(stay.toMin - atMin) < 1,
-    );
-    return {
-      gapMin: run.blocks.reduce((sum, block) => sum + block.gapMin, 0),
-      interruptions: run.blocks.reduce((sum, block) => sum + block.interruptions, 0),
-      intoReserve: run.intoReserve.length,
-      out,
-    };
+  return TRIED_MIN.filter((byMin) => swap.atMin + byMin >= 0).map((byMin) => movedSwap(simulation, swap, swap.atMin + byMin));
+}
+
+/** What it would cost to make a change of battery at another minute, everything else as it is. Cost: two runs of the day. */
+export function movedSwap(simulation: DaySimulation, swap: Swap, atMin: number): MovedSwap {
+  const [now, then] = [runWith(simulation, swap, swap.atMin), runWith(simulation, swap, atMin)];
+  const gapMin = then.gapMin - now.gapMin;
+  const interruptions = then.interruptions - now.interruptions;
+  const intoReserve = then.intoReserve - now.intoReserve;
+  const out = then.out && simulation.gear.get(then.out.batteryId);
+  const costs = [
+    interruptions > 0 ? 'a block goes dark that must not be interrupted' : '',
+    gapMin > 0.5 ? `${Math.ceil(gapMin)} min more without power` : gapMin < -0.5 ? `${Math.floor(-gapMin)} min less without power` : '',
+    intoReserve > 0 ? 'a battery goes into its reserve' : intoReserve < 0 ? 'a battery less goes into its reserve' : '',
+  ].filter((one) => one !== '');
+  const left = out && then.out ? `; ${gearTitle(out)} comes out with ${Math.round(100 * then.out.toCharge)} %` : '';
+  return {
+    byMin: atMin - swap.atMin,
+    atMin,
+    gapMin,
+    interruptions,
+    intoReserve,
+    outCharge: then.out?.toCharge,
+    says: `${costs.length > 0 ? costs.join(', ') : 'nothing is lost'}${left}`,
   };
-  const now = at(swap.atMin);
-  return TRIED_MIN.filter((byMin) => swap.atMin + byMin >= 0).map((byMin): MovedSwap => {
-    const atMin = swap.atMin + byMin;
-    const then = at(atMin);
-    const gapMin = then.gapMin - now.gapMin;
-    const interruptions = then.interruptions - now.interruptions;
-    const intoReserve = then.intoReserve - now.intoReserve;
-    const out = then.out && gear.get(then.out.batteryId);
-    const costs = [
-      interruptions > 0 ? 'it falls into a block that must not be interrupted' : '',
-      gapMin > 0.5 ? `${Math.ceil(gapMin)} min more without power` : gapMin < -0.5 ? `${Math.floor(-gapMin)} min less without power` : '',
-      intoReserve > 0 ? 'a battery goes into its reserve' : intoReserve < 0 ? 'a battery less goes into its reserve' : '',
-    ].filter((one) => one !== '');
-    const left = out && then.out ? `; ${gearTitle(out)} comes out with ${Math.round(100 * then.out.toCharge)} %` : '';
-    return {
-      byMin,
-      atMin,
-      gapMin,
-      interruptions,
-      intoReserve,
-      outCharge: then.out?.toCharge,
-      says: `${costs.length > 0 ? costs.join(', ') : 'nothing is lost'}${left}`,
-    };
-  });
+}
+
+function runWith(simulation: DaySimulation, swap: Swap, atMin: number) {
+  const { day } = simulation;
+  const swaps = (day.swaps ?? []).map((one) => (isSameSwap(one, swap) ? { ...one, atMin } : one));
+  const run = simulation.run(simulation.prepare({ swaps, charges: day.charges }));
+  const out = run.stays.findLast(
+    (stay) => stay.rigId === swap.rigId && stay.batteryId !== swap.batteryId && Math.abs(stay.toMin - atMin) < 1,
+  );
+  return {
+    gapMin: run.blocks.reduce((sum, block) => sum + block.gapMin + block.changeMin, 0),
+    interruptions: run.blocks.reduce((sum, block) => sum + block.interruptions, 0),
+    intoReserve: run.intoReserve.length,
+    out,
+  };
 }

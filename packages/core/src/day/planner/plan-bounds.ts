@@ -1,7 +1,7 @@
 import type { Drain, Drained } from './drain';
 import type { FlatDay, FlatRig } from './flat-day';
 import { overlap } from '../model';
-import { isThere } from './hands';
+import { isThere } from '../model';
 
 /** What no plan can do without. */
 export interface PlanBounds {

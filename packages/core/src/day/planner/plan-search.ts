@@ -2,7 +2,7 @@ import { chance } from '../../run';
 import type { Chance } from '../../run';
 import { overlap } from '../model';
 import type { FlatDay, FlatRig } from './flat-day';
-import { isThere } from './hands';
+import { isThere } from '../model';
 import { longestStay } from './plan-bounds';
 import type { PlanOrder } from './plan-cost';
 import { TOP_UP } from './quick-chargers';

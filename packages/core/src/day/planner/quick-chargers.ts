@@ -1,7 +1,8 @@
 import { chargeAfter, chargeMinutes } from '../../cell';
 import { wattsOf } from '../charging';
 import type { FlatDay } from './flat-day';
-import { isThere, lastThere, nextThere } from './hands';
+import { isThere, lastThere, nextThere } from '../model';
+import type { Span } from '../model';
 
 /** A battery below this is put on a charger if there is one. */
 export const TOP_UP = 0.97;
@@ -231,13 +232,13 @@ export class QuickChargers {
   /** The battery that is to be put on a charger next, and until when it may stay. */
   private mostUrgent(index: number): { readonly battery: number; readonly offMin: number } {
     const { chargers, places } = this.flat;
-    const { takes, place } = chargers[index]!;
+    const { takes, place, live } = chargers[index]!;
     const { reach } = this.host;
     let [battery, best, bestOff] = [-1, Infinity, 0];
     for (const one of this.waiting) {
       if (!takes[one] || reach[one * places.length + place]! > this.nowMin) continue;
       const { offMin, rank } = this.until(one, index);
-      if (offMin < this.nowMin + LEAST_STAY_MIN || rank >= best) continue;
+      if (offMin < this.nowMin + LEAST_STAY_MIN || rank >= best || !hasPower(live, this.nowMin, offMin)) continue;
       [battery, best, bestOff] = [one, rank, offMin];
     }
     return { battery, offMin: bestOff };
@@ -340,6 +341,12 @@ export class QuickChargers {
       if (wanted > mostW) for (const rate of here) rate.watts *= mostW / wanted;
     }
   }
+}
+
+/** Whether an outlet is live at some time between two minutes. */
+function hasPower(live: readonly Span[], fromMin: number, toMin: number): boolean {
+  for (const span of live) if (span.fromMin < toMin && span.toMin > fromMin) return true;
+  return false;
 }
 
 interface Rate {

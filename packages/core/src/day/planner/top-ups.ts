@@ -1,14 +1,12 @@
-import type { ChargerBook } from '../charging';
+import { chargerOf } from '../charging';
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
-import { overlap } from '../model';
+import { handsOf, lastThere, nextThere, overlap } from '../model';
 import { isDrawing } from '../shape';
-import type { Span } from '../model';
+import type { Hands, Span } from '../model';
 import type { Charge, Day, Swap } from '../shape';
 import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
-import { handsOf, startPool } from './plan-pool';
-import type { Hands } from './plan-pool';
 
 /** A battery that could be filled in a break, and whether that is worth the handling. */
 export interface TopUp {
@@ -34,6 +32,8 @@ const LEAST_BREAK_MIN = 15;
 /** Nobody walks to a charger for less. */
 const LEAST_GAIN = 0.05;
 const FULL = 0.97;
+/** Less is none, and one charger is as good as another. */
+const LEAST_FILL = 0.01;
 /** Breaks of one day that are tried. */
 const MOST_TRIED = 60;
 
@@ -49,18 +49,16 @@ interface Break extends Span {
 /**
  * Every break in which a battery that is wanted again could be filled, each tried by running the day with it. Worth the
  * handling is what takes away minutes without power, or keeps a battery out of its reserve; of the rest it is said what the
- * battery has left without. Cost: a run of the day for each break.
+ * battery has left without. Cost: a run of the day for each break and charger there.
  */
 export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[] {
   const { day } = simulation;
   const now = planFigures(simulation, day);
   const hands = handsOf(day);
-  // the pool's book holds what is on the chargers already
-  const { book } = startPool(simulation, { swaps: day.swaps ?? [], charges: day.charges ?? [] }, hands);
   const found = breaksOf(simulation, run)
     .slice(0, MOST_TRIED)
     .flatMap((one): TopUp[] => {
-      const filled = filledIn(one, simulation, book, hands);
+      const filled = filledIn(one, simulation, hands);
       if (!filled) return [];
       const { charge, toCharge, moves } = filled;
       const { gear, rigs } = simulation;
@@ -85,27 +83,32 @@ export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[]
   return found.sort((a, b) => Number(b.worth) - Number(a.worth) || a.fromMin - b.fromMin);
 }
 
-/** The day's moves with a battery filled in a break, where its rig is; taken off once it is full and somebody is there. */
+/** The day's moves with a battery filled in a break, where its rig is, on the charger that fills it most; taken off once it is full and somebody is there. */
 function filledIn(
   { batteryId, charge, places, fromMin, toMin, seat }: Break,
-  { day }: DaySimulation,
-  book: ChargerBook,
+  simulation: DaySimulation,
   hands: Hands,
 ): { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined {
-  const reaches = (placeId: string): number | undefined => (places.length === 0 || places.includes(placeId) ? fromMin : undefined);
-  const booking = book.offer(batteryId, charge, fromMin, toMin, reaches);
-  if (!booking) return undefined;
-  const { chargerId, toCharge } = booking;
-  const full = Math.ceil(booking.fillToMin);
-  const there = hands(day.chargers?.find(({ gearId }) => gearId === chargerId)?.placeId).find((span) => span.toMin >= full);
-  const added: Charge = {
-    batteryId,
-    chargerId,
-    fromMin: booking.fromMin,
-    toMin: Math.min(booking.toMin, Math.max(full, there?.fromMin ?? full)),
-  };
-  const back: readonly Swap[] = seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [];
-  return { charge: added, toCharge, moves: { swaps: [...(day.swaps ?? []), ...back], charges: [...(day.charges ?? []), added] } };
+  const { day, gear } = simulation;
+  let best: { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined;
+  for (const { gearId: chargerId, placeId } of day.chargers ?? []) {
+    const place = day.places?.find(({ id }) => id === placeId);
+    const there = hands(placeId);
+    const on = { batteryId, chargerId, fromMin: Math.ceil(nextThere(there, fromMin)), toMin: lastThere(there, toMin) };
+    if ((places.length > 0 && !places.includes(placeId)) || on.toMin <= on.fromMin || !simulation.pairing({ ...on, place }).ok) continue;
+    const beside = (day.charges ?? []).filter((other) => other.chargerId === chargerId && overlap(other, on) > 0).length;
+    if (beside >= (chargerOf(gear.get(chargerId))?.slots ?? 0)) continue;
+    const movesOf = (added: Charge): Moves => ({
+      swaps: [...(day.swaps ?? []), ...(seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [])],
+      charges: [...(day.charges ?? []), added],
+    });
+    const tried = simulation.run(simulation.prepare(movesOf(on))).filled.find((one) => one.charge.batteryId === batteryId && one.charge.fromMin === on.fromMin); // prettier-ignore
+    if (!tried || tried.toCharge <= Math.max(charge + LEAST_FILL, (best?.toCharge ?? 0) + LEAST_FILL)) continue;
+    const full = tried.fullMin === undefined ? on.toMin : Math.ceil(nextThere(there, Math.ceil(tried.fullMin)));
+    const added = { ...on, toMin: Math.min(on.toMin, full) };
+    best = { charge: added, toCharge: tried.toCharge, moves: movesOf(added) };
+  }
+  return best;
 }
 
 function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number): Pick<TopUp, 'worth' | 'says'> {

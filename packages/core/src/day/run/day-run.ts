@@ -20,6 +20,16 @@ export interface Stay extends Span {
   readonly toCharge: number;
 }
 
+/** A battery that is to be moved where nobody is: put into a rig, put on a charger, or taken off it. */
+export interface LonelyMove {
+  readonly atMin: number;
+  readonly batteryId: string;
+  readonly move: 'into-rig' | 'onto-charger' | 'off-charger';
+  /** The rig, or the charger. */
+  readonly whereId: string;
+  readonly placeId: string | undefined;
+}
+
 export interface BlockRun {
   readonly blockId: string;
   /** Minutes without power, planned changes left out. */
@@ -43,6 +53,8 @@ export interface DayRun {
   readonly endCharge: ReadonlyMap<string, number>;
   /** Batteries whose charge at the start is not entered. */
   readonly takenAsFull: readonly string[];
+  /** Moves at moments when nobody is there to make them. */
+  readonly nobodyThere: readonly LonelyMove[];
   /** Stays that end below the reserve. */
   readonly intoReserve: readonly Stay[];
 }

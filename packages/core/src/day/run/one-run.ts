@@ -9,6 +9,7 @@ import type { Day } from '../shape';
 import type { SystemPhase, SystemRun } from '../../run';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
+import { nobodyThere } from './nobody-there';
 import type { Deviation, RigState, RigStates } from './rig-states';
 import type { RigSpan, Seating } from './seating';
 import { sayDark } from '../../words';
@@ -67,7 +68,9 @@ export class OneRun {
     private readonly day: ReadyDay,
     private readonly deviation: Deviation | undefined,
   ) {
-    this.queues = new ChargerQueues(simulation.pairing, simulation.outlets, this.soc);
+    this.queues = new ChargerQueues(simulation.pairing, simulation.outlets, this.soc, (id, minute, charge) =>
+      this.points.get(id)!.push({ minute, charge }),
+    );
     for (const { batteryId } of day.seated) this.start(batteryId);
     for (const { batteryId } of day.charging) this.start(batteryId);
     for (const happening of day.happenings) {
@@ -92,6 +95,7 @@ export class OneRun {
       charge: this.points,
       endCharge: new Map(this.soc),
       takenAsFull: [...this.soc.keys()].filter((id) => this.simulation.gear.has(id) && this.simulation.saidCharge(id) === undefined),
+      nobodyThere: nobodyThere(this.simulation.day, seated, this.day.charging),
       intoReserve: stays.filter(({ fromCharge, toCharge }) => toCharge < Math.min(reserve, fromCharge) - 1e-9),
     };
   }
@@ -113,12 +117,7 @@ export class OneRun {
     this.queues.advance(atMin);
     if (rank === RANK.outlet) return;
     if (rank === RANK.begin) this.queues.begin(charge);
-    else {
-      this.queues.end(charge);
-      const filled = this.queues.done.at(-1);
-      if (filled?.fullMin !== undefined && filled.fullMin < atMin)
-        this.points.get(charge.batteryId)!.push({ minute: filled.fullMin, charge: 1 });
-    }
+    else this.queues.end(charge);
     this.mark(charge.batteryId, atMin);
   }
 

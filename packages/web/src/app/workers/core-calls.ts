@@ -45,6 +45,7 @@ import {
   figuresOf,
   helpsOf,
   indicatorsOf,
+  movedSwapOf,
   movingCosts,
   planDayWith,
 } from './day-calls';
@@ -132,6 +133,7 @@ export const coreCalls = {
   dayHelps: helpsOf,
   dayApproach: dayApproachOf,
   planFigures: figuresOf,
+  movedSwapOf,
   movingCosts,
   chargingAdvice,
   dayIndicators: indicatorsOf,

@@ -5,6 +5,7 @@ import {
   dayChances,
   dayIndicators,
   dayApproach,
+  movedSwap,
   neededToday,
   planDay,
   planFigures,
@@ -114,6 +115,10 @@ export function figuresOf(world: DayWorld, plans: readonly Moves[]): readonly Pl
 
 export function movingCosts(world: DayWorld, swap: Swap): readonly MovedSwap[] {
   return costOfMoving(simulationOf(world), swap);
+}
+
+export function movedSwapOf(world: DayWorld, swap: Swap, atMin: number): MovedSwap {
+  return movedSwap(simulationOf(world), swap, atMin);
 }
 
 /** What there is to know of charging beyond the list. */

@@ -7,14 +7,17 @@ import { SelectField } from '../../fields/select-field';
 /** One thing that a rig's operator does or has before them. */
 interface Item {
   readonly minute: number;
-  readonly kind: 'block' | 'swap' | 'gap';
+  readonly kind: 'block' | 'swap' | 'charge' | 'gap';
   readonly says: string;
   readonly more: string;
   /** To be changed at a touch. */
   readonly blockId?: string;
 }
 
-/** The hours of one rig as a list, large: what comes, which battery goes in, where there is no power. For the phone and for print. */
+/** What is chosen instead of a rig. */
+const CHARGERS = 'chargers';
+
+/** The hours of one rig, or of the chargers, as a list, large: what comes, which battery goes where, where there is no power. For the phone and for print. */
 @Component({
   selector: 'app-agenda',
   imports: [SelectField],
@@ -23,6 +26,9 @@ interface Item {
       <app-select-field label="Hours of" class="mb-2" (picked)="rig.set($event)">
         @for (one of rigs(); track one.id) {
           <option [value]="one.id" [selected]="one.id === chosen()">{{ one.name }}</option>
+        }
+        @if (charging().length > 0) {
+          <option [value]="all" [selected]="chosen() === all">the chargers</option>
         }
       </app-select-field>
       <ol class="list-unstyled">
@@ -75,7 +81,8 @@ interface Item {
     button[aria-pressed='true'] {
       text-decoration: underline;
     }
-    .swap {
+    .swap,
+    .charge {
       background: var(--bs-tertiary-bg);
     }
     .gap {
@@ -90,12 +97,14 @@ export class Agenda {
   protected readonly rigs = computed(() =>
     (this.sheet.day()?.rigIds ?? []).map((id) => ({ id, name: this.sheet.rigs().get(id)?.name ?? 'A rig that is gone' })),
   );
+  protected readonly all = CHARGERS;
   protected readonly chosen = computed(() => this.rig() ?? this.rigs()[0]?.id);
 
   protected readonly items = computed((): readonly Item[] => {
     const day = this.sheet.day();
     const rigId = this.chosen();
     if (!day || rigId === undefined) return [];
+    if (rigId === CHARGERS) return this.charging();
     const run = this.sheet.outlook()?.run;
     const chances = this.sheet.chances()?.blocks;
     const blocks = day.blocks
@@ -123,7 +132,36 @@ export class Agenda {
     const gaps = (run?.gaps ?? [])
       .filter((one) => one.rigId === rigId && one.why !== 'change')
       .map((gap): Item => ({ minute: gap.fromMin, kind: 'gap', says: '▲ No power', more: `until ${this.at(gap.toMin)}. ${gap.says}` }));
-    return [...blocks, ...swaps, ...gaps].sort((a, b) => a.minute - b.minute);
+    const own = new Set((run?.stays ?? []).filter((stay) => stay.rigId === rigId).map(({ batteryId }) => batteryId));
+    const charges = this.charging().filter(({ batteryId }) => own.has(batteryId));
+    return [...blocks, ...swaps, ...charges, ...gaps].sort((a, b) => a.minute - b.minute);
+  });
+
+  /** What goes onto a charger and comes off it. */
+  protected readonly charging = computed((): readonly (Item & { readonly batteryId: string })[] => {
+    const [day, run] = [this.sheet.day(), this.sheet.outlook()?.run];
+    const title = (id: string): string => {
+      const gear = this.sheet.gear().get(id);
+      return gear ? gearTitle(gear) : 'Something that is gone';
+    };
+    return (run?.filled ?? [])
+      .flatMap(({ charge: { batteryId, chargerId, fromMin, toMin, place }, fromCharge, toCharge, fullMin }) => {
+        const full = fullMin === undefined ? `${percent(toCharge)} by ${this.at(toMin)}` : `full at ${this.at(Math.ceil(fullMin))}`;
+        const isWanted = run!.seated.some((one) => one.batteryId === batteryId && one.atMin >= toMin);
+        const item = { kind: 'charge', batteryId } as const;
+        return [
+          {
+            ...item,
+            minute: fromMin,
+            says: `Put ${title(batteryId)} on ${title(chargerId)}`,
+            more: `${place?.name ?? ''}: ${percent(fromCharge)}, ${full}`,
+          },
+          ...(isWanted && day
+            ? [{ ...item, minute: toMin, says: `Take ${title(batteryId)} off`, more: `${percent(toCharge)}, from ${title(chargerId)}` }]
+            : []),
+        ];
+      })
+      .sort((a, b) => a.minute - b.minute);
   });
 
   protected of(blockId: string): ReadonlySet<string> {

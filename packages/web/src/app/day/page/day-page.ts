@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { blockTitle, dayAfter, gearTitle } from '@viaggio/core';
+import { blockTitle, dayAfter, gearTitle, sayNobody } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
 import { selectLoading } from '../../state/items.selectors';
@@ -74,8 +74,8 @@ export class DayPage {
         const name = `${this.sheet.rigs().get(block.rigId)?.name ?? '?'}, ${blockTitle(block, day)}`;
         const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
         const chance = chances?.get(block.id);
-        if (run && run.interruptions > 0)
-          return [{ is: 'stop', says: `${name}: a change of battery falls into it, and it must not be interrupted.` }];
+        if (run && run.interruptions > 0 && !gap)
+          return [{ is: 'stop', says: `${name}: off for ${Math.ceil(run.changeMin)} min while a battery is changed, and it must not be interrupted.` }]; // prettier-ignore
         if (gap)
           return [
             {
@@ -95,6 +95,19 @@ export class DayPage {
         return [];
       })
       .sort((a, b) => Number(a.is === 'caution') - Number(b.is === 'caution'));
+  });
+
+  /** What cannot be done because nobody is there. */
+  protected readonly alone = computed(() => {
+    const [day, run] = [this.sheet.day(), this.sheet.outlook()?.run];
+    const name = (id: string): string => {
+      const gear = this.sheet.gear().get(id);
+      return gear ? gearTitle(gear) : (this.sheet.rigs().get(id)?.name ?? '?');
+    };
+    return (run?.nobodyThere ?? []).map(({ atMin, batteryId, move, whereId, placeId }) => {
+      const place = day?.places?.find(({ id }) => id === placeId)?.name;
+      return `${time(day!, atMin)}: ${sayNobody(move, name(batteryId), name(whereId), place)}`;
+    });
   });
 
   protected readonly sure = computed(() => {

@@ -15,7 +15,7 @@ import { percent, time } from '../timeline/timeline-view';
     <section aria-label="Batteries that go in">
       <h2 class="fs-5">Batteries that go in</h2>
       @if (rows().length === 0) {
-        <p class="text-body-secondary">Every rig starts with its own batteries, and keeps them. “Make it work” places the changes.</p>
+        <p class="text-body-secondary">Every rig starts with its own batteries, and keeps them.</p>
       } @else {
         <ul class="list-unstyled mb-2">
           @for (row of rows(); track row.key) {

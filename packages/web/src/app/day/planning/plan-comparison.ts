@@ -32,7 +32,8 @@ const ROWS: readonly Row[] = [
     title: 'Their mass',
     of: ({ massG, massUnknown }) => `${formatQuantity(massG, 'g')}${massUnknown > 0 ? `, and ${massUnknown} of unknown mass` : ''}`,
   },
-  { title: 'Into the reserve', of: ({ intoReserve }) => String(intoReserve) },
+  { title: 'Batteries into the reserve', of: ({ intoReserve }) => String(intoReserve) },
+  { title: 'Below the reserve', of: ({ lowMin }) => formatQuantity(Math.ceil(lowMin - 1e-6), 'min') },
   { title: 'Times on a charger', of: ({ charges }) => String(charges) },
   { title: 'From the wall', of: ({ wallWh }) => formatQuantity(wallWh, 'Wh') },
 ];

@@ -3,7 +3,7 @@ import { PLAN_ORDERS, formatQuantity, gearTitle, mishapTitle } from '@viaggio/co
 import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
 import { PlanComparison } from './plan-comparison';
-import { time } from '../timeline/timeline-view';
+import { percent, time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
 
@@ -29,12 +29,12 @@ import { choicesOf } from '../../fields/choices-of';
       @switch (state.is) {
         @case ('looking') {
           <p role="status" class="mb-1">
-            Looking … {{ state.done }} of {{ state.of }} orders tried.
+            Looking … {{ share(state.done, state.of) }} done.
             @if (state.best; as best) {
               {{ summary(best) }}
             }
           </p>
-          <progress class="w-100" [value]="state.done" [max]="state.of" aria-label="Plans tried"></progress>
+          <progress class="w-100" [value]="state.done" [max]="state.of" aria-label="Looked at"></progress>
         }
         @case ('failed') {
           <p class="text-danger-emphasis" role="alert">The plan could not be made: {{ state.message }}</p>
@@ -125,26 +125,36 @@ export class PlanPanel {
     return this.sheet.rigs().get(id)?.name ?? 'A rig that is gone';
   }
 
-  /** Figures first; how far from what no plan can do better. */
-  protected summary({ cost, leastSwaps }: DayPlan): string {
-    const { interruptions, gapMin, swaps, batteries, massG } = cost;
+  protected share(done: number, of: number): string {
+    return percent(Math.min(1, done / of));
+  }
+
+  /** Figures first, each with what no plan does better than; the figures are those of the table below. */
+  protected summary({ figures, cost, leastSwaps, leastGapMin }: DayPlan): string {
+    const { interruptions, gapMin, changeMin, lowMin, changes, batteries, massG } = figures;
     const count = (number: number, one: string, many: string): string => `${number} ${number === 1 ? one : many}`;
-    return [
+    const offMin = gapMin + changeMin;
+    const isLeast = offMin + lowMin - leastGapMin < 1;
+    const parts = [
       interruptions === 0
         ? 'nothing is interrupted that must not be'
         : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
-      gapMin < 0.5 ? 'no minute off' : `${Math.ceil(gapMin)} min off, changes of battery among them`,
-      `${count(swaps, 'change', 'changes')} of battery (${gapMin + interruptions > 0 ? 'no plan' : 'none with no minute off'} needs fewer than ${leastSwaps})`,
-      `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}.`,
-    ].join(', ');
+      offMin < 0.5 ? 'no minute off' : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`, // prettier-ignore
+      lowMin < 0.5 ? '' : `${Math.ceil(lowMin)} min below the reserve`,
+      offMin + lowMin < 0.5 ? '' : isLeast ? 'no plan leaves less' : `the least there can be is ${Math.floor(leastGapMin)} min`,
+      `${count(changes, 'change', 'changes')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
+      `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}`,
+    ];
+    return `${parts.filter((one) => one !== '').join(', ')}.${cost.swaps > 0 ? '' : ' Every rig keeps the batteries it starts with.'}`;
   }
 
   protected why({ rigId, batteryId, atMin, where, byMin }: DayPlan['reasons'][number]): string {
     const battery = this.sheet.gear().get(batteryId);
-    const what = `${this.at(atMin)} ${battery ? gearTitle(battery) : 'a battery'} goes into ${this.rigName(rigId)}`;
-    if (where === 'before the start') return `${what} before it starts: its own would have to go by ${this.at(byMin)}.`;
-    const spare = Math.round(byMin - atMin);
-    const room = spare > 0 ? `; ${spare} min later at the most` : '';
-    return `${what}, ${where}: the one before it has to go by ${this.at(byMin)}${room}.`;
+    const rig = this.rigName(rigId);
+    const what = `${this.at(atMin)} ${battery ? gearTitle(battery) : 'a battery'}`;
+    const room = byMin - atMin >= 1 ? `; ${Math.round(byMin - atMin)} min later at the most` : '';
+    if (where === 'before the start') return `${what} goes into ${rig} before it starts: its own would have to go by ${this.at(byMin)}.`;
+    if (where === 'put back') return `${what} goes back into ${rig}, charged meanwhile: it is wanted by ${this.at(byMin)}${room}.`;
+    return `${what} goes into ${rig}, ${where}: the one before it has to go by ${this.at(byMin)}${room}.`;
   }
 }

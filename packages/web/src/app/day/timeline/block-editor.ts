@@ -146,7 +146,7 @@ export class BlockEditor {
     const told = [
       run && run.gapMin > 0 ? `${Math.ceil(run.gapMin)} min without power as it stands.` : '',
       run && run.changeMin > 0 ? `${Math.ceil(run.changeMin)} min off for changes of battery.` : '',
-      run && run.interruptions > 0 ? 'A change of battery interrupts it.' : '',
+      run && run.interruptions > 0 ? 'It goes dark, and must not be interrupted.' : '',
       chance === undefined ? '' : `It has power throughout in ${percent(chance)} of runs.`,
     ];
     return told.filter((one) => one !== '').join(' ');

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
-import type { Block } from '@viaggio/core';
+import type { Block, Swap } from '@viaggio/core';
 import { STEP_MIN, blockTitle } from '@viaggio/core';
+import { computedLater, valueOf } from '../../workers/computed-later';
 import { DaySheet } from '../page/day-sheet';
 import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
 import { PressGroup, Pressable } from '../../shared/press-group';
@@ -11,6 +12,13 @@ interface Grip {
   readonly edge: 'from' | 'to' | 'both';
   readonly startX: number;
   readonly byMin: number;
+}
+
+/** A change of battery that the pointer holds. */
+interface SwapGrip {
+  readonly swap: Swap;
+  readonly startX: number;
+  readonly atMin: number;
 }
 
 /** Room for names at the left, then the hours. */
@@ -39,6 +47,22 @@ export class Timeline {
   protected readonly scale = computed(() => scaleOf(this.day(), WIDTH));
   private readonly run = computed(() => this.sheet.outlook()?.run);
   private readonly grip = signal<Grip | undefined>(undefined);
+  private readonly swapGrip = signal<SwapGrip | undefined>(undefined);
+  private readonly costLater = computedLater(
+    'compare',
+    () => {
+      const [grip, world] = [this.swapGrip(), this.sheet.asked()];
+      return grip && world && grip.atMin !== grip.swap.atMin ? { grip, world } : undefined;
+    },
+    (core, { grip, world }) => core.movedSwapOf(world, grip.swap, grip.atMin),
+  );
+  /** What it costs to let go of the change of battery where it is held now. */
+  protected readonly dragged = computed(() => {
+    const grip = this.swapGrip();
+    if (!grip || grip.atMin === grip.swap.atMin) return undefined;
+    const cost = valueOf(this.costLater());
+    return `${time(this.day(), grip.atMin)}: ${cost?.atMin === grip.atMin ? cost.says : '…'}`;
+  });
 
   protected readonly rigs = computed(() => {
     const height = ROW.block + ROW.line + ROW.gap;
@@ -108,16 +132,59 @@ export class Timeline {
     this.grip.set({ block, edge, startX: event.clientX, byMin: 0 });
   }
 
+  protected shownSwapX(swap: Swap, x: number): number {
+    const grip = this.swapGrip();
+    return grip?.swap === swap ? this.scale().x(grip.atMin) : x;
+  }
+
+  protected downOnSwap(event: PointerEvent, swap: Swap): void {
+    if (event.button !== 0) return;
+    (event.target as SVGElement).setPointerCapture(event.pointerId);
+    this.swapGrip.set({ swap, startX: event.clientX, atMin: swap.atMin });
+  }
+
+  /** Arrows try it earlier and later, what it costs is told; Enter leaves it there, Escape where it was. */
+  protected keyOnSwap(event: KeyboardEvent, swap: Swap): void {
+    const by = { ArrowLeft: -STEP_MIN, ArrowRight: STEP_MIN }[event.key];
+    const grip = this.swapGrip();
+    if (by !== undefined) this.swapGrip.set({ swap, startX: 0, atMin: Math.max(0, (grip?.swap === swap ? grip.atMin : swap.atMin) + by) });
+    else if (event.key === 'Enter' || event.key === ' ') this.dropSwap();
+    else if (event.key === 'Escape') this.leaveSwap();
+    else return;
+    event.preventDefault();
+  }
+
+  protected leaveSwap(): void {
+    this.swapGrip.set(undefined);
+  }
+
+  protected dropSwap(): void {
+    const grip = this.swapGrip();
+    this.swapGrip.set(undefined);
+    if (grip && grip.atMin !== grip.swap.atMin) this.sheet.changeSwap(grip.swap, { atMin: grip.atMin }, 'at');
+  }
+
   protected move(event: PointerEvent): void {
+    const held = this.swapGrip();
+    if (held) {
+      const atMin = Math.max(0, Math.round((held.swap.atMin + (event.clientX - held.startX) * this.perPixel()) / STEP_MIN) * STEP_MIN);
+      if (atMin !== held.atMin) this.swapGrip.set({ ...held, atMin });
+      return;
+    }
     const grip = this.grip();
     if (!grip) return;
-    const svg = this.host.nativeElement.querySelector('svg')!;
-    const perPixel = (this.scale().toMin - this.scale().fromMin) / (svg.getBoundingClientRect().width * (WIDTH / (LEFT + WIDTH)));
-    const byMin = Math.round(((event.clientX - grip.startX) * perPixel) / STEP_MIN) * STEP_MIN;
+    const byMin = Math.round(((event.clientX - grip.startX) * this.perPixel()) / STEP_MIN) * STEP_MIN;
     if (byMin !== grip.byMin) this.grip.set({ ...grip, byMin });
   }
 
+  /** Minutes. */
+  private perPixel(): number {
+    const svg = this.host.nativeElement.querySelector('svg')!;
+    return (this.scale().toMin - this.scale().fromMin) / (svg.getBoundingClientRect().width * (WIDTH / (LEFT + WIDTH)));
+  }
+
   protected up(): void {
+    this.dropSwap();
     const grip = this.grip();
     this.grip.set(undefined);
     if (grip && grip.byMin !== 0) this.sheet.shift(grip.edge === 'to' ? 0 : grip.byMin, grip.edge === 'from' ? 0 : grip.byMin);

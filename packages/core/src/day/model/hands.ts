@@ -1,6 +1,6 @@
-import { dailySpans } from '../model';
-import type { Span } from '../model';
 import type { Day } from '../shape';
+import { dailySpans } from './spans';
+import type { Span } from './spans';
 
 /** When somebody is at a place and can move batteries there; `undefined`: a place that is not said. */
 export type Hands = (placeId?: string) => readonly Span[];

@@ -1,0 +1,34 @@
+import type { OnCharger } from '../charging';
+import { handsOf, isThere } from '../model';
+import type { Day } from '../shape';
+import type { LonelyMove } from './day-run';
+import type { Seated } from './seating';
+
+/**
+ * Moves of a day for which nobody is there, by the crew's hours. What a rig starts with is put in before; what nobody waits
+ * for may stay on its charger.
+ */
+export function nobodyThere(day: Day, seated: readonly Seated[], charging: readonly OnCharger[]): readonly LonelyMove[] {
+  if ((day.hands ?? []).length === 0) return [];
+  const hands = handsOf(day);
+  const isAlone = (placeId: string | undefined, minute: number): boolean => !isThere(hands(placeId), minute);
+  const changes = seated.flatMap(({ rigId, batteryId, atMin, first }): LonelyMove[] => {
+    const placeId = placeOf(day, rigId, atMin);
+    return !first && isAlone(placeId, atMin) ? [{ atMin, batteryId, move: 'into-rig', whereId: rigId, placeId }] : [];
+  });
+  const charges = charging.flatMap(({ batteryId, chargerId, fromMin, toMin, place }): LonelyMove[] => {
+    const move = { batteryId, whereId: chargerId, placeId: place?.id };
+    const isWanted = seated.some((one) => one.batteryId === batteryId && one.atMin >= toMin);
+    return [
+      ...(isAlone(place?.id, fromMin) ? [{ ...move, atMin: fromMin, move: 'onto-charger' } as const] : []),
+      ...(isWanted && isAlone(place?.id, toMin) ? [{ ...move, atMin: toMin, move: 'off-charger' } as const] : []),
+    ];
+  });
+  return [...changes, ...charges].sort((a, b) => a.atMin - b.atMin);
+}
+
+/** Where a rig is at a minute: in its block, or where its next one is. */
+function placeOf({ blocks }: Day, rigId: string, minute: number): string | undefined {
+  const own = blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
+  return (own.find(({ toMin }) => toMin > minute) ?? own.at(-1))?.placeId;
+}
