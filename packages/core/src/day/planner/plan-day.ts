@@ -48,7 +48,7 @@ export interface PlanOptions {
 }
 
 /** Steps of the judge for a day with one rig; more rigs and days get more. About a second. */
-const USUAL_WORK = 300_000;
+const USUAL_WORK = 400_000;
 const MOST_WORK = 2_500_000;
 const LIMIT_MS = 45_000;
 /** Turns of the search before it begins anew from the best plan, or from the first. */
@@ -56,7 +56,7 @@ const TURNS = 2500;
 /** A plan that no other is better than is looked at for so much longer, for one with fewer batteries. */
 const PROVEN_SHARE = 20;
 /** Rounds after which nothing better is looked for any more. */
-const MOST_BARREN = 4;
+const MOST_BARREN = 7;
 /** What is worse by so many changes may be taken for a while. */
 const HEAT = 12;
 /** For so short a time nobody is said to get no further. */

@@ -63,6 +63,8 @@ export class QuickChargers {
   private slots: FlatCharge[][];
   private offMin: Float64Array;
   private on: Int32Array;
+  /** By battery: since when it is where a person wants it. */
+  private readonly keptFrom: number[] = [];
   private readonly order: readonly number[];
   private nowMin = 0;
   /** Some place gives its chargers only so many watts. */
@@ -135,6 +137,27 @@ export class QuickChargers {
     this.on[battery] = charger;
     this.offMin[battery] = offMin;
     this.isStale = true;
+  }
+
+  /** The same for one that a person wants there: it gives way to nothing, what has no place beside it does. */
+  keep(battery: number, charger: number, atMin: number, offMin: number): void {
+    const slots = this.slots[charger]!;
+    while (slots.length >= this.flat.chargers[charger]!.charger.slots) {
+      const gives = this.latest(slots.filter((one) => !this.isKept(one)));
+      if (!gives) break;
+      this.takeOff(gives.battery, atMin);
+    }
+    this.put(battery, charger, atMin, offMin);
+    this.keptFrom[battery] = atMin;
+  }
+
+  private isKept({ battery, fromMin }: FlatCharge): boolean {
+    return this.keptFrom[battery] === fromMin;
+  }
+
+  /** The one that may stay longest. */
+  private latest(slots: readonly FlatCharge[]): FlatCharge | undefined {
+    return slots.reduce<FlatCharge | undefined>((a, b) => (a && this.offMin[a.battery]! >= this.offMin[b.battery]! ? a : b), undefined);
   }
 
   takeOff(battery: number, atMin: number): void {
@@ -216,7 +239,7 @@ export class QuickChargers {
       for (;;) {
         const { battery, offMin } = this.mostUrgent(index);
         if (battery === -1) break;
-        const full = slots.find((one) => this.host.soc[one.battery]! >= FULL);
+        const full = slots.find((one) => this.host.soc[one.battery]! >= FULL && !this.isKept(one));
         if (slots.length >= charger.slots) {
           const gives = full ?? this.givesWay(index, battery, offMin);
           if (!gives) break;
@@ -265,11 +288,9 @@ export class QuickChargers {
     const wanted = this.minutes(battery, each);
     const first = Math.min(...slots.map((one) => this.minutes(one.battery, each)));
     if (this.nowMin + first + wanted <= offMin) return undefined;
-    const latest = slots.reduce((a, b) => (this.offMin[b.battery]! > this.offMin[a.battery]! ? b : a));
-    // what is locked, or wanted no later, stays; and nothing is taken off that was only just put on
-    return this.offMin[latest.battery]! > offMin && this.nowMin - latest.fromMin >= LEAST_STAY_MIN && this.flat.batteries[battery]
-      ? latest
-      : undefined;
+    const latest = this.latest(slots.filter((one) => !this.isKept(one)));
+    // what is wanted no later stays; and nothing is taken off that was only just put on
+    return latest && this.offMin[latest.battery]! > offMin && this.nowMin - latest.fromMin >= LEAST_STAY_MIN ? latest : undefined;
   }
 
   private minutes(battery: number, watts: number): number {

@@ -92,6 +92,8 @@ export class QuickRun {
   private readonly next: Int32Array;
   private readonly nextMin: Float64Array;
   private readonly inSeat: Int32Array;
+  /** By seat: since when it is empty, where it is. */
+  private readonly emptied: Float64Array;
   private readonly rigMin: Float64Array;
   private readonly rigSpan: Int32Array;
   private readonly dark: Float64Array;
@@ -131,6 +133,7 @@ export class QuickRun {
     this.next = new Int32Array(seats.length);
     this.nextMin = new Float64Array(seats.length);
     this.inSeat = new Int32Array(batteries.length);
+    this.emptied = new Float64Array(seats.length);
     this.rigMin = new Float64Array(rigs.length);
     this.rigSpan = new Int32Array(rigs.length);
     this.dark = new Float64Array(blocks.length);
@@ -217,7 +220,7 @@ export class QuickRun {
     const seat = this.inSeat[battery]!;
     if (seat === -1) return;
     this.rigTo(this.flat.seats[seat]!.rig, atMin);
-    this.empty(seat);
+    this.empty(seat, atMin);
   }
 
   /**
@@ -280,7 +283,7 @@ export class QuickRun {
   }
 
   private arrays(): readonly (Float64Array | Int32Array | Uint8Array)[] {
-    return [this.soc, this.reach, this.seated, this.next, this.nextMin, this.inSeat, this.rigMin, this.rigSpan, this.dark, this.used, this.lastSwap, this.needAt, this.low]; // prettier-ignore
+    return [this.soc, this.reach, this.seated, this.next, this.nextMin, this.inSeat, this.rigMin, this.rigSpan, this.dark, this.used, this.lastSwap, this.needAt, this.low, this.emptied]; // prettier-ignore
   }
 
   private reset(): void {
@@ -291,6 +294,7 @@ export class QuickRun {
     this.seated.fill(-1);
     this.next.fill(-1);
     this.nextMin.fill(Infinity);
+    this.emptied.fill(-Infinity);
     this.inSeat.fill(-1);
     this.rigSpan.fill(0);
     flat.rigs.forEach(({ fromMin }, rig) => {
@@ -309,20 +313,21 @@ export class QuickRun {
   private movesOf(swaps: readonly FlatSwap[]): readonly Move[] {
     const { seats, rigs } = this.flat;
     const moves: Move[] = [...this.chargeMoves, ...this.goneMoves];
+    const isFirst = ({ seat, atMin }: FlatSwap): boolean => atMin <= rigs[seats[seat]!.rig]!.fromMin;
     const isGiven = new Uint8Array(seats.length);
-    for (const { seat, battery, atMin } of swaps) {
-      const isFirst = atMin <= rigs[seats[seat]!.rig]!.fromMin;
-      if (isFirst) isGiven[seat] = 1;
-      moves.push({ kind: 'seat', seat, battery, atMin, first: isFirst, charger: -1, offMin: 0 });
-    }
+    for (const swap of swaps) if (isFirst(swap)) isGiven[swap.seat] = 1;
     for (let seat = 0; seat < seats.length; seat++) {
       const { rig, own } = seats[seat]!;
       const { fromMin, blocks } = rigs[rig]!;
       if (!isGiven[seat] && own !== -1 && blocks.length > 0)
         moves.push({ kind: 'seat', seat, battery: own, atMin: fromMin, first: true, charger: -1, offMin: 0 });
     }
+    for (const swap of swaps) {
+      const { seat, battery, atMin } = swap;
+      moves.push({ kind: 'seat', seat, battery, atMin, first: isFirst(swap), charger: -1, offMin: 0 });
+    }
     // at one minute what a rig starts with comes first, then changes, then charges, then what is lost: as the exact run has it
-    return moves.sort((a, b) => a.atMin - b.atMin || rankOf(a) - rankOf(b));
+    return moves.sort((a, b) => a.atMin - b.atMin || RANK[a.kind] - RANK[b.kind]);
   }
 
   private noteNeeds(moves: readonly Move[]): void {
@@ -353,11 +358,14 @@ export class QuickRun {
     const before = this.inSeat[battery]!;
     if (before !== -1) {
       this.rigTo(flat.seats[before]!.rig, atMin);
-      this.empty(before);
+      this.empty(before, atMin);
     }
-    if (kind === 'lost') return;
+    if (kind === 'lost') {
+      this.chargers.noteChange();
+      return;
+    }
     if (kind === 'charge') {
-      this.chargers.put(battery, charger, atMin, offMin);
+      this.chargers.keep(battery, charger, atMin, offMin);
       return;
     }
     const { rig, swapMin } = flat.seats[seat]!;
@@ -367,18 +375,19 @@ export class QuickRun {
       const there = flat.placeOf(flat.rigs[rig]!, atMin);
       if (there !== -1 && this.reach[battery * places.length + there]! > atMin) result.impossible++;
     }
-    const out = this.seated[seat]!;
+    const out = this.next[seat] === -1 ? this.seated[seat]! : this.next[seat]!;
     if (out !== -1) {
-      this.empty(seat);
+      this.empty(seat, atMin);
       this.free(out, flat.rigs[rig]!, atMin);
     }
-    const takesMin = first || out === -1 ? 0 : swapMin;
+    // into a seat that was emptied before, it takes no longer than what is left of a change
+    const takesMin = first ? 0 : Math.max(0, swapMin - (atMin - this.emptied[seat]!));
     this.inSeat[battery] = seat;
     this.used[battery] = 1;
     if (!first) {
       result.swaps++;
       if (atMin - this.lastSwap[seat]! < HASTY_MIN) result.hasty++;
-      if (out !== -1 && flat.rigs[rig]!.blocks.some((block) => block.uninterrupted && block.fromMin <= atMin && atMin < block.toMin))
+      if (takesMin > 0 && flat.rigs[rig]!.blocks.some((block) => block.uninterrupted && block.fromMin <= atMin && atMin < block.toMin))
         result.touched++;
     }
     this.lastSwap[seat] = first ? -Infinity : atMin;
@@ -410,10 +419,21 @@ export class QuickRun {
     for (let place = 0; place < places.length; place++) this.reach[battery * places.length + place] = this.flat.comesTo(rig, place, atMin);
   }
 
-  private empty(seat: number): void {
-    const battery = this.next[seat] === -1 ? this.seated[seat]! : this.next[seat]!;
+  private empty(seat: number, atMin: number): void {
+    this.seatDue(seat, atMin);
+    const isPending = this.next[seat] !== -1;
+    const battery = isPending ? this.next[seat]! : this.seated[seat]!;
     if (battery !== -1) this.inSeat[battery] = -1;
+    if (!isPending && battery !== -1) this.emptied[seat] = atMin;
     this.seated[seat] = -1;
+    this.next[seat] = -1;
+    this.nextMin[seat] = Infinity;
+  }
+
+  /** What was being put in sits, once its minutes are over. */
+  private seatDue(seat: number, atMin: number): void {
+    if (this.nextMin[seat]! > atMin) return;
+    this.seated[seat] = this.next[seat]!;
     this.next[seat] = -1;
     this.nextMin[seat] = Infinity;
   }
@@ -425,11 +445,8 @@ export class QuickRun {
     while (now < toMin) {
       let next = toMin;
       for (const seat of rig.seats) {
-        if (this.nextMin[seat]! <= now) {
-          this.seated[seat] = this.next[seat]!;
-          this.next[seat] = -1;
-          this.nextMin[seat] = Infinity;
-        } else if (this.nextMin[seat]! < next) next = this.nextMin[seat]!;
+        this.seatDue(seat, now);
+        if (this.nextMin[seat]! < next) next = this.nextMin[seat]!;
       }
       this.pass(rig, index, now, next);
       now = next;
@@ -501,7 +518,5 @@ export class QuickRun {
   }
 }
 
-function rankOf({ kind, first }: Move): number {
-  if (kind === 'seat') return first ? 0 : 1;
-  return kind === 'charge' ? 2 : 3;
-}
+/** The order of kinds at one minute. */
+const RANK: Readonly<Record<Move['kind'], number>> = { seat: 0, charge: 1, lost: 2 };

@@ -85,9 +85,17 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     } else if (seat) {
       const { rigId, seatId, first } = seat;
       const history = seatedAt.get(rigId)!.get(seatId)!;
-      const out = history.at(-1)?.batteryId;
+      // what was only just being put in does not sit down any more
+      while (history.length > 0 && history.at(-1)!.atMin > atMin) {
+        const pending = history.pop()!.batteryId;
+        if (pending !== undefined && pending !== batteryId) whereIs.delete(pending);
+      }
+      const last = history.at(-1);
+      const out = last?.batteryId;
       if (out !== undefined && out !== batteryId) whereIs.delete(out);
-      const takesMin = first || out === undefined ? 0 : states.swapMinutes(rigId, seatId);
+      // into a seat that was emptied before, it takes no longer than what is left of a change
+      const emptiedMin = out === undefined ? (last?.atMin ?? -Infinity) : atMin;
+      const takesMin = first ? 0 : Math.max(0, states.swapMinutes(rigId, seatId) - (atMin - emptiedMin));
       // one that takes time and begins with a block falls into it
       const within = blocksOf
         .get(rigId)!
@@ -108,8 +116,8 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
 /** Empties a seat; a battery that is only just being put in does not sit down any more. */
 function leave(history: Sitting[], batteryId: string, atMin: number): void {
   const pending = history.findIndex((one) => one.batteryId === batteryId && one.atMin > atMin);
-  if (pending !== -1) history.splice(pending, 1);
-  history.push({ atMin, batteryId: undefined });
+  if (pending === -1) history.push({ atMin, batteryId: undefined });
+  else history.splice(pending, 1);
 }
 
 function cutAt(charge: OnCharger, atMin: number): OnCharger {
