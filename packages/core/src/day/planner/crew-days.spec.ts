@@ -70,9 +70,7 @@ describe('days as crews have them', () => {
       const into = run.stays.find((stay) => stay.rigId === rigId && stay.batteryId === batteryId && stay.toMin > atMin)!;
       const out = run.stays.findLast((stay) => stay.rigId === rigId && Math.abs(stay.toMin - atMin) < 1e-6);
       if (out) expect(into.fromCharge).toBeGreaterThan(out.toCharge);
-      const again = run.seated.find(
-        (one) => one.rigId === rigId && one.seatId === seatId && one.atMin > atMin && one.atMin < atMin + 10,
-      );
+      const again = run.seated.find((one) => one.rigId === rigId && one.seatId === seatId && one.atMin > atMin && one.atMin < atMin + 10);
       expect(again).toBeUndefined();
     }
     // nothing is put on a charger whose outlet stays dead

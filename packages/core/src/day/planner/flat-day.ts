@@ -10,7 +10,6 @@ import { isDrawing, lostFrom } from '../shape';
 import type { Block, Day } from '../shape';
 import { patternOf, rigSpansOf } from '../run';
 import type { DaySimulation, RigSpan } from '../run';
-import { handsOf } from '../model';
 import type { Hands } from '../model';
 
 /** A battery of the day by its place in `FlatDay.batteries`. */
@@ -113,7 +112,7 @@ export class FlatDay {
     const { day, gear, states, outlets } = simulation;
     this.day = day;
     this.blocks = day.blocks;
-    this.hands = handsOf(day);
+    this.hands = simulation.hands;
     this.startMin = day.startsAt ?? 0;
     this.endMin = Math.max(minuteAt(day, day.days, 0), ...day.blocks.map(({ toMin }) => toMin));
     this.midnights = Array.from({ length: day.days + 2 }, (_, index) => minuteAt(day, index, 0));

@@ -16,6 +16,9 @@ interface Label {
   readonly minute: number;
   readonly gapMin: number;
   readonly swaps: number;
+  /** The way there, and when the change was begun. */
+  readonly before?: Label;
+  readonly atMin?: number;
 }
 
 /** Two of them that differ less are one. */
@@ -76,13 +79,13 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
     if (!isGuarded(troubleMin, rig.toMin)) done.push({ ...label, minute: Infinity, gapMin: label.gapMin + darkMin(troubleMin, rig.toMin) });
     const next: Label[] = [];
     const free = lastBefore(moments.free, troubleMin);
-    if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1 });
+    if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1, before: label, atMin: free });
     const late = lastBefore(moments.any, troubleMin);
-    if (late > label.minute + 1e-6 && late > free && !isGuarded(late, late + swapMin)) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1 }); // prettier-ignore
+    if (late > label.minute + 1e-6 && late > free && !isGuarded(late, late + swapMin)) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1, before: label, atMin: late }); // prettier-ignore
     for (const after of [moments.free, moments.any]) {
       const at = after.find((minute) => minute > Math.max(troubleMin, label.minute) + 1e-6);
       if (at !== undefined && !isGuarded(troubleMin, at))
-        next.push({ minute: at, gapMin: label.gapMin + darkMin(troubleMin, at), swaps: label.swaps + 1 });
+        next.push({ minute: at, gapMin: label.gapMin + darkMin(troubleMin, at), swaps: label.swaps + 1, before: label, atMin: at });
     }
     for (const one of next) {
       if (open.some((other) => isBetter(other, one))) continue;
@@ -102,6 +105,18 @@ function isAlone(flat: FlatDay, rig: FlatRig): boolean {
   const seat = flat.seats[rig.seats[0]!]!;
   const kind = seat.own === -1 ? -1 : flat.batteries[seat.own]!.kind;
   return flat.stateOf(rig, [kind], rig.spans[0]?.span.temperatureC).state.sourceIds.length === 1;
+}
+
+/** When a rig would be changed if it were alone, with a full battery of the best kind each time; undefined where that is not known. */
+export function bestMoments(flat: FlatDay, drain: Drain, index: number): readonly number[] | undefined {
+  const front = frontOf(flat, drain, flat.rigs[index]!, index, true);
+  if (front === NOTHING) return undefined;
+  let label: Label | undefined = front.reduce((a, b) =>
+    b.gapMin < a.gapMin - SAME_MIN || (b.gapMin < a.gapMin + SAME_MIN && b.swaps < a.swaps) ? b : a,
+  );
+  const moments: number[] = [];
+  for (; label; label = label.before) if (label.atMin !== undefined) moments.unshift(label.atMin);
+  return moments;
 }
 
 /** Minutes of drawing that the battery which lasts longest carries a rig, put in full at its start; 300 where the rig has several seats. */

@@ -148,7 +148,12 @@ describe('a day that is planned', () => {
   });
 
   it('tells the best so far while it looks, and the share that is done', () => {
-    const simulation = dayOfRigs({ rigs: { A: [30, 'p1'] }, gear: { p1: pack(95), p2: pack(95), p3: pack(60) }, blocks: blocks('A', 4) });
+    const simulation = dayOfRigs({
+      rigs: { A: [30, 'p1'] },
+      gear: { p1: pack(95), p2: pack(95), p3: pack(60) },
+      blocks: blocks('A', 4),
+      day: { chance: 0.5 },
+    });
     const told: { done: number; of: number; off: number }[] = [];
     const plan = planDay(simulation, {
       onProgress: (done, of, best) => {

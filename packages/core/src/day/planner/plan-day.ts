@@ -54,7 +54,7 @@ const LIMIT_MS = 45_000;
 /** Turns of the search before it begins anew from the best plan, or from the first. */
 const TURNS = 2500;
 /** A plan that no other is better than is looked at for so much longer, for one with fewer batteries. */
-const PROVEN_SHARE = 20;
+const PROVEN_SHARE = 200;
 /** Rounds after which nothing better is looked for any more. */
 const MOST_BARREN = 7;
 /** What is worse by so many changes may be taken for a while. */
@@ -120,19 +120,26 @@ class Planner {
     const work = effort * Math.min(MOST_WORK, USUAL_WORK * day.days * Math.sqrt(Math.max(1, day.rigIds.length)));
     let asked = -Infinity;
     let isCancelled = false;
-    const goesOn = (): boolean => {
-      if (isCancelled || judge.work >= work || performance.now() - this.started > limitMs) return false;
+    const isAsked = (): boolean => {
       // a plan that is told costs an exact run: not more often than people look
-      if (judge.work - asked > work / 40) {
+      if (!isCancelled && judge.work - asked > work / 40) {
         asked = judge.work;
-        isCancelled = !onProgress(judge.work, work, () => this.told([search.best]));
+        isCancelled = !onProgress(Math.min(judge.work, work), work, () => this.told([search.best]));
       }
-      return !isCancelled;
+      return !isCancelled && performance.now() - this.started < limitMs;
     };
-    const first = search.filled(search.best, goesOn);
+    const goesOn = (): boolean => judge.work < work && isAsked();
+    // a plan for the whole trip comes first, whatever it takes
+    const first = search.filled(search.eachAtItsBest(search.best, isAsked), isAsked);
     const found: Candidate[] = [search.best];
     let barren = 0;
-    for (let round = 0; barren < MOST_BARREN && goesOn() && !(judge.work > work / PROVEN_SHARE && this.isProven(search.best)); round++) {
+    for (
+      let round = 0;
+      barren < MOST_BARREN &&
+      goesOn() &&
+      !(this.isProven(search.best) && (judge.work > work / PROVEN_SHARE || search.best.outcome.batteries <= day.rigIds.length));
+      round++
+    ) {
       const before = search.best;
       search.improve(round % 2 === 0 ? search.best : first, TURNS, HEAT, goesOn);
       barren = search.best === before ? barren + 1 : 0;

@@ -3,7 +3,7 @@ import type { Chance } from '../../run';
 import { overlap } from '../model';
 import type { FlatDay, FlatRig } from './flat-day';
 import { isThere } from '../model';
-import { longestStay } from './plan-bounds';
+import { bestMoments, longestStay } from './plan-bounds';
 import type { PlanOrder } from './plan-cost';
 import { TOP_UP } from './quick-chargers';
 import type { FlatSwap, Outcome, QuickRun, Then, Trouble } from './quick-run';
@@ -17,13 +17,15 @@ const MOST_BATTERIES = 8;
 /** How far a plan is filled up at a time, and how far it is looked what a change leads to. */
 const WINDOW_MIN = 240;
 const HELP_MIN = 300;
+/** Batteries that one rig is given in turn. */
+const MOST_IN_TURN = 3;
 /** Steps of the judge after which a plan is told as it is. */
 const MOST_TIDYING = 12_000_000;
 
 /** What one of each costs, in changes: harm far above everything else, then what the person wants least of. */
 function weights(order: PlanOrder) {
-  const rest = { swaps: { swap: 1, battery: 0.2, kg: 0.01 }, batteries: { swap: 0.2, battery: 1, kg: 0.01 }, mass: { swap: 0.2, battery: 0.05, kg: 2 } }; // prettier-ignore
-  return { impossible: 2000, interruption: 400, minute: 8, hasty: 60, touched: 100, spare: 6, handling: 0.003, ...rest[order] };
+  const rest = { swaps: { swap: 1, battery: 0.2, kg: 0.03 }, batteries: { swap: 0.2, battery: 1, kg: 0.03 }, mass: { swap: 0.2, battery: 0.05, kg: 2 } }; // prettier-ignore
+  return { impossible: 5000, interruption: 1000, minute: 20, hasty: 150, touched: 250, spare: 6, handling: 0.003, ...rest[order] };
 }
 
 /** A plan on its way, and what it comes to. */
@@ -162,6 +164,40 @@ export class PlanSearch {
         break;
       }
     }
+    return now;
+  }
+
+  /** A plan with some rigs changed as they would be if they were alone, by one, two or three large batteries in turn, where that is better. */
+  eachAtItsBest(start: Candidate, goesOn: () => boolean): Candidate {
+    let now = start;
+    for (const [index, rig] of this.flat.rigs.entries()) {
+      const moments = bestMoments(this.flat, this.judge.drain, index);
+      if (
+        !moments ||
+        rig.fromMin < this.fromMin ||
+        !goesOn() ||
+        now.swaps.some(({ seat, kept }) => kept && this.flat.seats[seat]!.rig === index)
+      )
+        continue;
+      const seat = rig.seats[0]!;
+      const rest = now.swaps.filter((swap) => swap.seat !== seat);
+      const taken = new Set([
+        ...rest.map(({ battery }) => battery),
+        ...this.flat.seats.flatMap(({ own }, other) => (other === seat ? [] : [own])),
+      ]);
+      const heldWh = (battery: number): number =>
+        (this.flat.batteries[battery]!.filling?.energyWh ?? 0) * this.flat.batteries[battery]!.startCharge;
+      const largest = this.fitting(seat)
+        .filter((battery) => !taken.has(battery))
+        .sort((a, b) => heldWh(b) - heldWh(a));
+      for (let many = 1; many <= Math.min(MOST_IN_TURN, largest.length); many++) {
+        const own = [rig.fromMin, ...moments].map((atMin, turn): FlatSwap => ({ seat, atMin, battery: largest[turn % many]! }));
+        const changed = own.filter(({ battery }, turn) => turn > 0 || battery !== this.flat.seats[seat]!.own);
+        const next = this.tried(inOrder([...rest, ...changed]));
+        if (next.score < now.score) now = next;
+      }
+    }
+    if (now.score < this.best.score) this.best = now;
     return now;
   }
 

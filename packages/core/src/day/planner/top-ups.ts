@@ -1,9 +1,9 @@
 import { chargerOf } from '../charging';
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
-import { handsOf, lastThere, nextThere, overlap } from '../model';
+import { lastThere, nextThere, overlap } from '../model';
 import { isDrawing } from '../shape';
-import type { Hands, Span } from '../model';
+import type { Span } from '../model';
 import type { Charge, Day, Swap } from '../shape';
 import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
@@ -54,11 +54,10 @@ interface Break extends Span {
 export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[] {
   const { day } = simulation;
   const now = planFigures(simulation, day);
-  const hands = handsOf(day);
   const found = breaksOf(simulation, run)
     .slice(0, MOST_TRIED)
     .flatMap((one): TopUp[] => {
-      const filled = filledIn(one, simulation, hands);
+      const filled = filledIn(one, simulation);
       if (!filled) return [];
       const { charge, toCharge, moves } = filled;
       const { gear, rigs } = simulation;
@@ -87,13 +86,12 @@ export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[]
 function filledIn(
   { batteryId, charge, places, fromMin, toMin, seat }: Break,
   simulation: DaySimulation,
-  hands: Hands,
 ): { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined {
   const { day, gear } = simulation;
   let best: { readonly charge: Charge; readonly toCharge: number; readonly moves: Moves } | undefined;
   for (const { gearId: chargerId, placeId } of day.chargers ?? []) {
     const place = day.places?.find(({ id }) => id === placeId);
-    const there = hands(placeId);
+    const there = simulation.hands(placeId);
     const on = { batteryId, chargerId, fromMin: Math.ceil(nextThere(there, fromMin)), toMin: lastThere(there, toMin) };
     if ((places.length > 0 && !places.includes(placeId)) || on.toMin <= on.fromMin || !simulation.pairing({ ...on, place }).ok) continue;
     const beside = (day.charges ?? []).filter((other) => other.chargerId === chargerId && overlap(other, on) > 0).length;

@@ -53,7 +53,7 @@ export interface DayRun {
   readonly endCharge: ReadonlyMap<string, number>;
   /** Batteries whose charge at the start is not entered. */
   readonly takenAsFull: readonly string[];
-  /** Moves at moments when nobody is there to make them. */
+  /** Moves at moments when nobody is there to make them; of runs by chance none are told. */
   readonly nobodyThere: readonly LonelyMove[];
   /** Stays that end below the reserve. */
   readonly intoReserve: readonly Stay[];

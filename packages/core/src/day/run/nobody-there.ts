@@ -1,5 +1,6 @@
 import type { OnCharger } from '../charging';
-import { handsOf, isThere } from '../model';
+import { isThere } from '../model';
+import type { Hands } from '../model';
 import type { Day } from '../shape';
 import type { LonelyMove } from './day-run';
 import type { Seated } from './seating';
@@ -8,9 +9,8 @@ import type { Seated } from './seating';
  * Moves of a day for which nobody is there, by the crew's hours. What a rig starts with is put in before; what nobody waits
  * for may stay on its charger.
  */
-export function nobodyThere(day: Day, seated: readonly Seated[], charging: readonly OnCharger[]): readonly LonelyMove[] {
+export function nobodyThere(day: Day, hands: Hands, seated: readonly Seated[], charging: readonly OnCharger[]): readonly LonelyMove[] {
   if ((day.hands ?? []).length === 0) return [];
-  const hands = handsOf(day);
   const isAlone = (placeId: string | undefined, minute: number): boolean => !isThere(hands(placeId), minute);
   const changes = seated.flatMap(({ rigId, batteryId, atMin, first }): LonelyMove[] => {
     const placeId = placeOf(day, rigId, atMin);

@@ -4,7 +4,7 @@ import { DEFAULT_RESERVE } from '../../gear';
 import type { Gear } from '../../gear';
 import { overlap } from '../model';
 import { isDrawing } from '../shape';
-import type { Span } from '../model';
+import type { Hands, Span } from '../model';
 import type { Day } from '../shape';
 import type { SystemPhase, SystemRun } from '../../run';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
@@ -47,6 +47,7 @@ export interface RunWorld {
   readonly gear: ReadonlyMap<string, Gear>;
   readonly states: RigStates;
   readonly outlets: Outlets;
+  readonly hands: Hands;
   readonly pairing: (charge: OnCharger) => Pairing;
   startCharge(batteryId: string): number;
   saidCharge(batteryId: string): number | undefined;
@@ -95,7 +96,7 @@ export class OneRun {
       charge: this.points,
       endCharge: new Map(this.soc),
       takenAsFull: [...this.soc.keys()].filter((id) => this.simulation.gear.has(id) && this.simulation.saidCharge(id) === undefined),
-      nobodyThere: nobodyThere(this.simulation.day, seated, this.day.charging),
+      nobodyThere: this.deviation ? [] : nobodyThere(day, this.simulation.hands, seated, this.day.charging),
       intoReserve: stays.filter(({ fromCharge, toCharge }) => toCharge < Math.min(reserve, fromCharge) - 1e-9),
     };
   }

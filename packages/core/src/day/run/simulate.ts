@@ -1,7 +1,8 @@
 import { pairingOf } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
 import type { Gear, Rig } from '../../gear';
-import { dailySpans, placeW } from '../model';
+import { dailySpans, handsOf, placeW } from '../model';
+import type { Hands } from '../model';
 import type { Day } from '../shape';
 import { builtInId } from '../../run';
 import type { DayRun } from './day-run';
@@ -27,6 +28,7 @@ export type Moves = Pick<Day, 'swaps' | 'charges'>;
 export class DaySimulation {
   readonly states: RigStates;
   readonly outlets: Outlets;
+  readonly hands: Hands;
   private readonly pairings = new Map<string, Pairing>();
 
   constructor(
@@ -37,6 +39,7 @@ export class DaySimulation {
     states?: RigStates,
   ) {
     this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs);
+    this.hands = handsOf(day);
     this.outlets = new Map(
       (day.places ?? []).map((place) => [place.id, placeW(place) === 0 ? [] : dailySpans(day, place.powerFrom, place.powerTo)]),
     );
