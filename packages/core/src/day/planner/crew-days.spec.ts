@@ -1,5 +1,5 @@
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Charger, Gear } from '../../gear';
+import { LOW_WATER } from '../../demo';
+import type { Gear } from '../../gear';
 import type { Block, Day } from '../shape';
 import { DaySimulation } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
@@ -10,7 +10,7 @@ const demo = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, bod
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
 const rigNamed = (name: string): string => LOW_WATER.rigs.find(({ body }) => body.name === name)!.id;
 const tagged = (tag: string): string => LOW_WATER.gear.find(({ body }) => body.tag === tag)!.id;
-const four = LOW_WATER.gear.find(({ body }) => body.name === 'Charger M, four slots')!.body as Charger;
+const four = LOW_WATER.gear.find(({ body }) => body.name === 'Charger M, four slots')!.body;
 
 /** Two bodies, one with two cells in its grip, two spares, two slots on mains from noon to seven, a ceremony at half past twelve. */
 function event(scale: number): DaySimulation {
@@ -48,8 +48,8 @@ function event(scale: number): DaySimulation {
     chargers: [{ gearId: 'two', placeId: 'hall' }],
     batteries: ['K1', 'K2'].map((tag) => ({ gearId: tagged(tag), startCharge: 1 })),
   };
-  const gear = new Map(demo).set('two', { ...four, name: 'Charger M, two slots', slots: 2 });
-  return new DaySimulation({ ...LOW_WATER_DAY.body, ...day, swaps: undefined, charges: undefined, lost: undefined, hands: undefined, zone: undefined, kinds: undefined, follows: undefined } as unknown as Day, gear, rigs); // prettier-ignore
+  const gear = new Map(demo).set('two', { ...four, name: 'Charger M, two slots', slots: 2 } as Gear);
+  return new DaySimulation(day, gear, rigs);
 }
 
 describe('days as crews have them', () => {

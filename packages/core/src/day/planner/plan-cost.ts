@@ -24,8 +24,8 @@ export const PLAN_ORDERS = {
 /** What counts first among plans that are all sound. */
 export type PlanOrder = keyof typeof PLAN_ORDERS;
 
-/** Minutes nearer than this are the same: a plan is not better for some seconds. */
-const SAME_MIN = 0.5;
+/** Minutes nearer than this are the same: a plan is not better for three seconds. */
+const SAME_MIN = 0.05;
 
 export function costOf(
   { interruptions, gapMin, changeMin, lowMin, changes, batteries, massG }: PlanFigures,

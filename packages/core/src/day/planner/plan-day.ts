@@ -51,12 +51,14 @@ export interface PlanOptions {
 const USUAL_WORK = 400_000;
 const MOST_WORK = 2_500_000;
 const LIMIT_MS = 45_000;
+/** With so few rigs much can be won by looking long; with more, each plan costs more. */
+const FEW_RIGS = 2;
 /** Turns of the search before it begins anew from the best plan, or from the first. */
-const TURNS = 2500;
+const TURNS = { few: 2500, many: 1200 };
 /** A plan that no other is better than is looked at for so much longer, for one with fewer batteries. */
 const PROVEN_SHARE = 200;
 /** Rounds after which nothing better is looked for any more. */
-const MOST_BARREN = 7;
+const MOST_BARREN = { few: 7, many: 2 };
 /** What is worse by so many changes may be taken for a while. */
 const HEAT = 12;
 /** For so short a time nobody is said to get no further. */
@@ -132,16 +134,17 @@ class Planner {
     // a plan for the whole trip comes first, whatever it takes
     const first = search.filled(search.eachAtItsBest(search.best, isAsked), isAsked);
     const found: Candidate[] = [search.best];
+    const size = day.rigIds.length > FEW_RIGS ? 'many' : 'few';
     let barren = 0;
     for (
       let round = 0;
-      barren < MOST_BARREN &&
+      barren < MOST_BARREN[size] &&
       goesOn() &&
       !(this.isProven(search.best) && (judge.work > work / PROVEN_SHARE || search.best.outcome.batteries <= day.rigIds.length));
       round++
     ) {
       const before = search.best;
-      search.improve(round % 2 === 0 ? search.best : first, TURNS, HEAT, goesOn);
+      search.improve(round % 2 === 0 ? search.best : first, TURNS[size], HEAT, goesOn);
       barren = search.best === before ? barren + 1 : 0;
       if (barren === 0) found.push(search.best);
     }

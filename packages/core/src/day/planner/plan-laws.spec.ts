@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Charge, Day, Swap } from '../shape';
-import { DaySimulation, planFigures } from '../run';
+import type { DaySimulation } from '../run';
+import { planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { FlatDay } from './flat-day';
 import { compareCost, costOf } from './plan-cost';

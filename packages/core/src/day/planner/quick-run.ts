@@ -371,9 +371,11 @@ export class QuickRun {
     const { rig, swapMin } = flat.seats[seat]!;
     const { places } = flat;
     this.rigTo(rig, atMin);
-    if (before === -1 && !wasOn && places.length > 0) {
+    // it is somewhere else: free at another place, or in a rig that is at one
+    if (!wasOn && places.length > 0 && (before === -1 || flat.seats[before]!.rig !== rig)) {
       const there = flat.placeOf(flat.rigs[rig]!, atMin);
-      if (there !== -1 && this.reach[battery * places.length + there]! > atMin) result.impossible++;
+      const isBeside = before !== -1 && [there, -1].includes(flat.placeOf(flat.rigs[flat.seats[before]!.rig]!, atMin));
+      if (there !== -1 && !isBeside && this.reach[battery * places.length + there]! > atMin) result.impossible++;
     }
     const out = this.next[seat] === -1 ? this.seated[seat]! : this.next[seat]!;
     if (out !== -1) {

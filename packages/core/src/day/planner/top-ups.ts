@@ -4,7 +4,7 @@ import type { Battery } from '../../gear';
 import { lastThere, nextThere, overlap } from '../model';
 import { isDrawing } from '../shape';
 import type { Span } from '../model';
-import type { Charge, Day, Swap } from '../shape';
+import type { Charge, Day } from '../shape';
 import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
 

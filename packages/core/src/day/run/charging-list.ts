@@ -56,6 +56,8 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
     wallWh,
     trouble,
   }));
+  // under a plan that leaves it so, another plan is no remedy
+  const isPlanned = (day.swaps ?? []).length + (day.charges ?? []).length > 0;
   const notReady = run.stays
     .filter(({ fromCharge }) => fromCharge < READY)
     .filter(({ batteryId, fromMin }) => !run.stays.some((one) => one.batteryId === batteryId && Math.abs(one.toMin - fromMin) < 1e-3))
@@ -69,7 +71,7 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
         charge: fromCharge,
         remedy: last
           ? `${Math.round((1 - fromCharge) * 100)} % of its charge is missing: put it on earlier, before others in the same charger, or on a stronger one.`
-          : 'It is on no charger before: ask for a plan, or put it on one.',
+          : `It is on no charger before${isPlanned ? '.' : ': ask for a plan, or put it on one.'}`,
       };
     });
   // where chargers stand somebody will use them, whether the plan says so yet or not

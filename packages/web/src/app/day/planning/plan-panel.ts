@@ -141,7 +141,13 @@ export class PlanPanel {
         : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
       offMin < 0.5 ? 'no minute off' : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`, // prettier-ignore
       lowMin < 0.5 ? '' : `${Math.ceil(lowMin)} min below the reserve`,
-      offMin + lowMin < 0.5 ? '' : isLeast ? 'no plan leaves less' : `the least there can be is ${Math.floor(leastGapMin)} min`,
+      offMin + lowMin < 0.5
+        ? ''
+        : isLeast
+          ? 'no plan leaves less'
+          : leastGapMin < 1
+            ? ''
+            : `no plan leaves less than ${Math.floor(leastGapMin)} min`,
       `${count(changes, 'change', 'changes')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
       `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}`,
     ];
