@@ -14,7 +14,7 @@ import { reasonsOf } from './plan-reasons';
 import type { SwapReason } from './plan-reasons';
 import { sparesMissing } from './spares';
 import { QuickRun } from './quick-run';
-import type { FlatSwap, KeptCharge } from './quick-run';
+import type { FlatSwap, KeptCharge } from './quick-moves';
 
 /** What the search has found for a day. */
 export interface DayPlan {

@@ -1,5 +1,6 @@
 import type { FlatDay } from './flat-day';
-import type { FlatSwap, QuickRun, Then } from './quick-run';
+import type { FlatSwap } from './quick-moves';
+import type { QuickRun, Then } from './quick-run';
 
 /** Why a change of battery is where it is. */
 export interface SwapReason {

@@ -1,17 +1,15 @@
 import { chance } from '../../run';
 import type { Chance } from '../../run';
 import { overlap } from '../model';
-import type { FlatDay, FlatRig } from './flat-day';
-import { isThere } from '../model';
+import type { FlatDay } from './flat-day';
 import { bestMoments, longestStay } from './plan-bounds';
 import type { PlanOrder } from './plan-cost';
+import { canChange, momentsOf } from './plan-moments';
+import type { Moments } from './plan-moments';
 import { TOP_UP } from './quick-chargers';
-import type { FlatSwap, Outcome, QuickRun, Then, Trouble } from './quick-run';
+import type { FlatSwap } from './quick-moves';
+import type { Outcome, QuickRun, Then, Trouble } from './quick-run';
 
-/** Changes within a block are at round minutes. */
-const ROUND_MIN = 5;
-/** Within pauses it is looked at their edges, and every so often between. */
-const PAUSE_STEP_MIN = 15;
 /** Batteries that are tried at one moment. */
 const MOST_BATTERIES = 8;
 /** How far a plan is filled up at a time, and how far it is looked what a change leads to. */
@@ -33,18 +31,6 @@ export interface Candidate {
   readonly swaps: readonly FlatSwap[];
   readonly outcome: Outcome;
   readonly score: number;
-}
-
-/** Where a search may put a change of one rig. */
-interface Moments {
-  /** Every minute that is worth a try, in the order of time. */
-  readonly all: readonly number[];
-  /** Of them: where pauses begin and end, where somebody comes or goes in them, and where one block follows another. */
-  readonly edges: readonly number[];
-  /** Of them: within blocks. */
-  readonly inBlocks: readonly number[];
-  /** Of them: as a day of the rig begins. */
-  readonly mornings: readonly number[];
 }
 
 /**
@@ -69,7 +55,7 @@ export class PlanSearch {
     this.random = chance(seed);
     this.weights = weights(order);
     this.fromMin = fromMin;
-    this.moments = flat.rigs.map((rig) => this.momentsOf(rig));
+    this.moments = flat.rigs.map((rig) => momentsOf(flat, rig, fromMin));
     this.best = this.tried([...kept].sort(byTime));
   }
 
@@ -331,7 +317,10 @@ export class PlanSearch {
     const copied = now.swaps.filter((swap) => isIt(swap) && swap.atMin >= source && swap.atMin < end).map((swap) => ({ ...swap, atMin: swap.atMin - source + from, kept: false })); // prettier-ignore
     const rest = now.swaps.filter((swap) => swap.kept || !isIt(swap) || swap.atMin < from || swap.atMin >= to);
     return this.tried(
-      inOrder([...rest, ...copied.filter(({ seat, atMin }) => this.isAllowed(this.flat.rigs[this.flat.seats[seat]!.rig]!, atMin))]),
+      inOrder([
+        ...rest,
+        ...copied.filter(({ seat, atMin }) => canChange(this.flat, this.flat.rigs[this.flat.seats[seat]!.rig]!, atMin, this.fromMin)),
+      ]),
     );
   }
 
@@ -410,48 +399,6 @@ export class PlanSearch {
     if (swaps.length === 0) return undefined;
     const place = this.pickOf(swaps.length);
     return swaps[place]!.kept ? undefined : place;
-  }
-
-  private isAllowed(rig: FlatRig, minute: number): boolean {
-    if (minute < this.fromMin) return false;
-    if (minute === rig.fromMin) return true;
-    const place = this.flat.placeOf(rig, minute);
-    return isThere(this.flat.hands(this.flat.places[place]), minute);
-  }
-
-  private momentsOf(rig: FlatRig): Moments {
-    const all = new Set<number>();
-    const edges = new Set<number>();
-    const inBlocks = new Set<number>();
-    const swapMin = Math.max(0, ...rig.seats.map((seat) => this.flat.seats[seat]!.swapMin));
-    const add = (minute: number, ...to: readonly Set<number>[]): void => {
-      const at = Math.ceil(minute);
-      if (at < rig.fromMin || at >= rig.toMin || !this.isAllowed(rig, at)) return;
-      all.add(at);
-      for (const one of to) one.add(at);
-    };
-    rig.draws.forEach((draw, index) => {
-      for (let minute = Math.ceil(draw.fromMin / ROUND_MIN) * ROUND_MIN; minute < draw.toMin; minute += ROUND_MIN) add(minute, inBlocks);
-      const next = rig.draws[index + 1];
-      if (!next) return;
-      const lastMin = Math.floor(next.fromMin - swapMin);
-      add(draw.toMin, edges);
-      if (lastMin > draw.toMin) add(lastMin, edges);
-      // into a seat that was emptied it takes no time
-      add(next.fromMin, edges);
-      for (let minute = Math.ceil(draw.toMin / PAUSE_STEP_MIN) * PAUSE_STEP_MIN; minute < lastMin; minute += PAUSE_STEP_MIN) add(minute);
-      const place = this.flat.places[this.flat.placeOf(rig, draw.toMin)];
-      for (const { fromMin, toMin } of this.flat.hands(place))
-        for (const edge of [fromMin, Math.ceil(toMin) - 1]) if (edge >= draw.toMin && edge <= next.fromMin) add(edge, edges);
-    });
-    for (const { fromMin } of rig.blocks) add(fromMin, edges);
-    add(rig.fromMin, edges);
-    const sorted = (minutes: ReadonlySet<number>): readonly number[] => [...minutes].sort((a, b) => a - b);
-    const dawns = new Map(rig.blocks.map(({ fromMin }) => [this.flat.dayOf(fromMin), 0]));
-    for (const day of dawns.keys())
-      dawns.set(day, Math.min(...rig.draws.filter(({ fromMin }) => this.flat.dayOf(fromMin) === day).map(({ fromMin }) => fromMin)));
-    const mornings = [...dawns.values()].filter((minute) => all.has(minute));
-    return { all: sorted(all), edges: sorted(edges), inBlocks: sorted(inBlocks), mornings };
   }
 
   /** One of so many. */

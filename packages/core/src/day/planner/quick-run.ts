@@ -5,17 +5,10 @@ import type { Deviation } from '../run';
 import { Drain } from './drain';
 import type { Drained } from './drain';
 import type { FlatDay, FlatRig } from './flat-day';
+import { movesOf, otherMoves } from './quick-moves';
+import type { FlatSwap, KeptCharge, Move } from './quick-moves';
 import { QuickChargers, TOP_UP } from './quick-chargers';
 import type { ChargersThen, FlatCharge } from './quick-chargers';
-
-/** A battery put into a seat, by number. */
-export interface FlatSwap {
-  readonly seat: number;
-  readonly battery: number;
-  readonly atMin: number;
-  /** It stays where it is: a person locked it, or it has happened. */
-  readonly kept?: boolean;
-}
 
 /** What a plan comes to, as the search sees it. */
 export interface Outcome {
@@ -50,16 +43,6 @@ export const HASTY_MIN = 10;
 
 const NOTHING: Outcome = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, hasty: 0, touched: 0, impossible: 0, batteries: 0, massG: 0, handlings: 0 }; // prettier-ignore
 
-interface Move {
-  readonly seat: number;
-  readonly battery: number;
-  readonly atMin: number;
-  readonly kind: 'seat' | 'charge' | 'lost';
-  readonly first: boolean;
-  readonly charger: number;
-  readonly offMin: number;
-}
-
 /** A run at one moment: what begins the same goes on from here. */
 export interface Then {
   readonly minute: number;
@@ -69,14 +52,6 @@ export interface Then {
   readonly gapMin: number;
   readonly moves: number;
   readonly result: Outcome;
-}
-
-/** Charges that stay as they are. */
-export interface KeptCharge {
-  readonly battery: number;
-  readonly charger: number;
-  readonly fromMin: number;
-  readonly toMin: number;
 }
 
 /**
@@ -115,13 +90,12 @@ export class QuickRun {
   readonly troubles: (Trouble | undefined)[];
   /** Not full at the start. */
   private readonly alwaysActive: readonly number[];
-  private readonly goneMoves: readonly Move[];
-  private readonly chargeMoves: readonly Move[];
+  private readonly otherMoves: readonly Move[];
 
   constructor(
     readonly flat: FlatDay,
     deviation: Deviation,
-    private readonly keptCharges: readonly KeptCharge[],
+    keptCharges: readonly KeptCharge[],
     fromMin: number,
   ) {
     const { batteries, seats, rigs, places, blocks, day, simulation } = flat;
@@ -157,18 +131,7 @@ export class QuickRun {
     }
     this.apart = apart;
     this.alwaysActive = batteries.flatMap(({ startCharge }, battery) => (startCharge < TOP_UP ? [battery] : []));
-    const none = { seat: -1, first: false, charger: -1, offMin: 0 };
-    this.goneMoves = batteries.flatMap(({ lostMin }, battery): Move[] =>
-      lostMin < Infinity ? [{ ...none, kind: 'lost', battery, atMin: lostMin }] : [],
-    );
-    this.chargeMoves = keptCharges.map(({ battery, charger, fromMin: at, toMin }): Move => ({
-      ...none,
-      kind: 'charge',
-      battery,
-      charger,
-      atMin: at,
-      offMin: toMin,
-    }));
+    this.otherMoves = otherMoves(flat, keptCharges);
   }
 
   /** What was done at the chargers in the last run. */
@@ -228,7 +191,7 @@ export class QuickRun {
    * on that was kept of a run that began the same.
    */
   run(swaps: readonly FlatSwap[], untilMin = Infinity, from?: Then): Outcome {
-    const moves = this.movesOf(swaps);
+    const moves = movesOf(this.flat, swaps, this.otherMoves);
     this.noteNeeds(moves);
     const { result, first } = from ? this.goOn(from) : this.begin();
     for (this.made = first; this.made < moves.length; this.made++) {
@@ -307,27 +270,6 @@ export class QuickRun {
     this.lastSwap.fill(-Infinity);
     this.needAt.fill(0);
     this.low.fill(0);
-  }
-
-  /** Swaps, charges that stay, what rigs start with and what is lost, in the order of time, as the exact run has it. */
-  private movesOf(swaps: readonly FlatSwap[]): readonly Move[] {
-    const { seats, rigs } = this.flat;
-    const moves: Move[] = [...this.chargeMoves, ...this.goneMoves];
-    const isFirst = ({ seat, atMin }: FlatSwap): boolean => atMin <= rigs[seats[seat]!.rig]!.fromMin;
-    const isGiven = new Uint8Array(seats.length);
-    for (const swap of swaps) if (isFirst(swap)) isGiven[swap.seat] = 1;
-    for (let seat = 0; seat < seats.length; seat++) {
-      const { rig, own } = seats[seat]!;
-      const { fromMin, blocks } = rigs[rig]!;
-      if (!isGiven[seat] && own !== -1 && blocks.length > 0)
-        moves.push({ kind: 'seat', seat, battery: own, atMin: fromMin, first: true, charger: -1, offMin: 0 });
-    }
-    for (const swap of swaps) {
-      const { seat, battery, atMin } = swap;
-      moves.push({ kind: 'seat', seat, battery, atMin, first: isFirst(swap), charger: -1, offMin: 0 });
-    }
-    // at one minute what a rig starts with comes first, then changes, then charges, then what is lost: as the exact run has it
-    return moves.sort((a, b) => a.atMin - b.atMin || RANK[a.kind] - RANK[b.kind]);
   }
 
   private noteNeeds(moves: readonly Move[]): void {
@@ -519,6 +461,3 @@ export class QuickRun {
     }
   }
 }
-
-/** The order of kinds at one minute. */
-const RANK: Readonly<Record<Move['kind'], number>> = { seat: 0, charge: 1, lost: 2 };
