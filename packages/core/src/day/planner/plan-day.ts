@@ -60,7 +60,7 @@ const PROVEN_SHARE = 200;
 /** Rounds after which nothing better is looked for any more. */
 const MOST_BARREN = { few: 7, many: 2 };
 /** What is worse by so many changes may be taken for a while. */
-const HEAT = 12;
+const HEAT = 20;
 /** For so short a time nobody is said to get no further. */
 const SHORT_MIN = 0.5;
 /** Plans of the search that are confirmed by the exact run, the best first. */
@@ -74,7 +74,7 @@ const MOST_CONFIRMED = 4;
  * plan is what that run comes to. What is locked, or lies before `fromMin`, stays. The same day, options and seed give the
  * same plan, as long as `limitMs` does not end the search. See docs/day.md for what is bounded and what is not looked at.
  *
- * @example planDay(simulation).cost.gapMin // 4
+ * @example planDay(simulation).cost.interruptions // 0
  */
 export function planDay(simulation: DaySimulation, options: PlanOptions = {}): DayPlan {
   return new Planner(simulation, options).plan();

@@ -17,6 +17,8 @@ const WINDOW_MIN = 240;
 const HELP_MIN = 300;
 /** Batteries that one rig is given in turn. */
 const MOST_IN_TURN = 3;
+/** Changes by which a stretch is filled again. */
+const MOST_REFILLED = 6;
 /** Steps of the judge after which a plan is told as it is. */
 const MOST_TIDYING = 12_000_000;
 
@@ -237,19 +239,34 @@ export class PlanSearch {
     const rig = this.pickOf(this.flat.rigs.length);
     const { fromMin, toMin } = this.flat.rigs[rig]!;
     if (toMin <= fromMin) return undefined;
-    const from = fromMin + this.random.uniform() * (toMin - fromMin);
-    const to = from + Math.min(toMin - fromMin, 120 + this.random.uniform() * 900);
+    const isWhole = this.random.uniform() < 0.3;
+    const from = isWhole ? fromMin : fromMin + this.random.uniform() * (toMin - fromMin);
+    const to = isWhole ? toMin : from + Math.min(toMin - fromMin, 120 + this.random.uniform() * 900);
+    // now by the best of some ways, now by any: what is best for the next hours may be worse for the day
+    const most = this.random.uniform() < 0.5 ? 1 : 4;
     const rest = now.swaps.filter(({ seat, atMin, kept }) => kept || this.flat.seats[seat]!.rig !== rig || atMin < from || atMin > to);
-    let next = this.tried(rest);
-    for (let turn = 0; turn < 6; turn++) {
+    // with what it starts much is decided: a whole day is filled from any start
+    const start = isWhole && fromMin >= this.fromMin ? this.anyStart(rig) : [];
+    let next = this.tried(inOrder([...rest, ...start]));
+    for (let turn = 0; turn < MOST_REFILLED; turn++) {
       const trouble = this.judge.troubles[rig];
-      if (!trouble || trouble.atMin > to + 240) break;
-      const better = this.repaired(next, rig, trouble.atMin, 4);
-      if (!better || better.score >= next.score) break;
+      if (!trouble || trouble.atMin > to + WINDOW_MIN) break;
+      const better = this.repaired(next, rig, trouble.atMin, most);
+      if (!better || (most > 1 && better.score >= next.score)) break;
       next = better;
       this.judge.run(next.swaps);
     }
     return next;
+  }
+
+  /** A rig with some batteries of those that fit put in before it starts; its own stay where they are picked. */
+  private anyStart(rig: number): FlatSwap[] {
+    const { seats, fromMin } = this.flat.rigs[rig]!;
+    return seats.flatMap((seat) => {
+      const fitting = this.fitting(seat);
+      const battery = fitting[this.pickOf(fitting.length)];
+      return battery === undefined || battery === this.flat.seats[seat]!.own ? [] : [{ seat, battery, atMin: fromMin }];
+    });
   }
 
   private withoutOne(now: Candidate): Candidate | undefined {

@@ -73,6 +73,8 @@ export class QuickRun {
   private readonly rigSpan: Int32Array;
   private readonly dark: Float64Array;
   private readonly used: Uint8Array;
+  /** By block that must not be interrupted: changes in it. */
+  private readonly touched: Uint8Array;
   private readonly lastSwap: Float64Array;
   private readonly own: readonly Float64Array[];
   private readonly needs: { atMin: number; rig: number; seat: number }[][];
@@ -112,6 +114,7 @@ export class QuickRun {
     this.rigSpan = new Int32Array(rigs.length);
     this.dark = new Float64Array(blocks.length);
     this.used = new Uint8Array(batteries.length);
+    this.touched = new Uint8Array(blocks.length);
     this.low = new Float64Array(rigs.length);
     this.lastSwap = new Float64Array(seats.length);
     this.own = rigs.map((_, rig) => new Float64Array(this.drain.builtInOf(rig).length));
@@ -208,7 +211,7 @@ export class QuickRun {
 
   /** A moment of the run with these swaps, to go on from with others that are the same before it. */
   then(swaps: readonly FlatSwap[], minute: number, from?: Then): Then {
-    const { interruptions: _1, gapMin, lowMin: _3, sparesMissing: _4, batteries: _5, massG: _6, handlings: _7, ...counted } = this.run(swaps, minute, from); // prettier-ignore
+    const { interruptions: _1, gapMin, lowMin: _3, sparesMissing: _4, batteries: _5, massG: _6, handlings: _7, touched: _8, ...counted } = this.run(swaps, minute, from); // prettier-ignore
     return {
       minute,
       arrays: this.arrays().map((array) => array.slice()),
@@ -246,7 +249,7 @@ export class QuickRun {
   }
 
   private arrays(): readonly (Float64Array | Int32Array | Uint8Array)[] {
-    return [this.soc, this.reach, this.seated, this.next, this.nextMin, this.inSeat, this.rigMin, this.rigSpan, this.dark, this.used, this.lastSwap, this.needAt, this.low, this.emptied]; // prettier-ignore
+    return [this.soc, this.reach, this.seated, this.next, this.nextMin, this.inSeat, this.rigMin, this.rigSpan, this.dark, this.used, this.lastSwap, this.needAt, this.low, this.emptied, this.touched]; // prettier-ignore
   }
 
   private reset(): void {
@@ -267,6 +270,7 @@ export class QuickRun {
     });
     this.dark.fill(0);
     this.used.fill(0);
+    this.touched.fill(0);
     this.lastSwap.fill(-Infinity);
     this.needAt.fill(0);
     this.low.fill(0);
@@ -331,8 +335,7 @@ export class QuickRun {
     if (!first) {
       result.swaps++;
       if (atMin - this.lastSwap[seat]! < HASTY_MIN) result.hasty++;
-      if (takesMin > 0 && flat.rigs[rig]!.blocks.some((block) => block.uninterrupted && block.fromMin <= atMin && atMin < block.toMin))
-        result.touched++;
+      if (takesMin > 0) this.noteTouched(flat.rigs[rig]!, atMin);
     }
     this.lastSwap[seat] = first ? -Infinity : atMin;
     if (takesMin > 0) {
@@ -340,6 +343,13 @@ export class QuickRun {
       this.nextMin[seat] = atMin + takesMin;
     } else this.seated[seat] = battery;
     this.rest(battery, atMin);
+  }
+
+  private noteTouched({ blockPlaces }: FlatRig, atMin: number): void {
+    for (const place of blockPlaces) {
+      const { uninterrupted, fromMin, toMin } = this.flat.blocks[place]!;
+      if (uninterrupted && fromMin <= atMin && atMin < toMin) this.touched[place]!++;
+    }
   }
 
   /** From when on a battery that sits in a rig could be charged in between: once the rig draws no more before it is wanted. */
@@ -438,7 +448,10 @@ export class QuickRun {
     const { flat } = this;
     flat.blocks.forEach(({ uninterrupted }, block) => {
       const dark = this.dark[block]!;
-      if (dark <= 0) return;
+      if (dark <= 0) {
+        result.touched += this.touched[block]!;
+        return;
+      }
       result.gapMin += dark;
       if (uninterrupted) result.interruptions++;
     });
