@@ -144,7 +144,7 @@ export class Drain {
     const key = `${span.fromMin} ${fromMin} ${toMin} ${rounded.join(' ')}`;
     let known = standing.runs.get(key);
     if (!known) {
-      this.work += 60;
+      this.work += 25;
       known = this.run(
         standing,
         span,

@@ -7,6 +7,8 @@ import { isThere } from '../model';
 export interface PlanBounds {
   /** Minutes without power, or below the reserve, that no plan avoids which interrupts nothing. */
   readonly gapMin: number;
+  /** A rig does not get through without an interruption even by itself. */
+  readonly isForced: boolean;
   /** Fewest changes of all plans that leave no more minutes off than so many. */
   fewestSwaps(gapMin: number): number;
 }
@@ -37,6 +39,7 @@ const USUAL_STAY_MIN = 300;
 export function planBounds(flat: FlatDay, drain: Drain, strict: boolean): PlanBounds {
   const fronts = flat.rigs.map((rig, index) => frontOf(flat, drain, rig, index, strict));
   return {
+    isForced: fronts.includes(FORCED),
     gapMin: fronts.reduce((sum, front) => sum + Math.min(...front.map(({ gapMin }) => gapMin)), 0),
     fewestSwaps: (gapMin) => {
       const least = fronts.map((front) => Math.min(...front.map((label) => label.gapMin)));
@@ -51,6 +54,8 @@ export function planBounds(flat: FlatDay, drain: Drain, strict: boolean): PlanBo
 }
 
 const NOTHING: readonly Label[] = [{ minute: Infinity, gapMin: 0, swaps: 0 }];
+/** The same, of a rig that does not get through without an interruption. */
+const FORCED: readonly Label[] = [...NOTHING];
 
 /** The ends of a rig's day that no other is better than in both minutes and changes. */
 function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, strict: boolean): readonly Label[] {
@@ -59,10 +64,11 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
   const { swapMin } = flat.seats[seat]!;
   const kinds = Array.from({ length: flat.kinds }, (_, kind) => kind).filter((kind) => flat.seats[seat]!.takes[kind]);
   const lasts = lastsOf(flat, drain, rig, index, kinds);
-  const moments = momentsOf(flat, rig, swapMin);
   const guarded = rig.blocks.filter(({ uninterrupted }) => uninterrupted);
   const isGuarded = (fromMin: number, toMin: number): boolean =>
     strict && guarded.some((block) => block.fromMin < toMin - 1e-9 && block.toMin > fromMin + 1e-9);
+  const { free: inPauses, any: all } = momentsOf(flat, rig, swapMin);
+  const moments = { free: inPauses, any: all.filter((minute) => !isGuarded(minute, minute + swapMin)) };
   const darkMin = (fromMin: number, toMin: number): number => rig.draws.reduce((sum, draw) => sum + overlap(draw, { fromMin, toMin }), 0);
   let open: Label[] = [{ minute: rig.fromMin, gapMin: 0, swaps: 0 }];
   const done: Label[] = [];
@@ -81,7 +87,7 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
     const free = lastBefore(moments.free, troubleMin);
     if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1, before: label, atMin: free });
     const late = lastBefore(moments.any, troubleMin);
-    if (late > label.minute + 1e-6 && late > free && !isGuarded(late, late + swapMin)) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1, before: label, atMin: late }); // prettier-ignore
+    if (late > label.minute + 1e-6 && late > free) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1, before: label, atMin: late }); // prettier-ignore
     for (const after of [moments.free, moments.any]) {
       const at = after.find((minute) => minute > Math.max(troubleMin, label.minute) + 1e-6);
       if (at !== undefined && !isGuarded(troubleMin, at))
@@ -93,8 +99,8 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
       open.push(one);
     }
   }
-  // where nothing gets through without an interruption the bound says nothing
-  return done.length === 0 ? NOTHING : done;
+  // where nothing gets through without an interruption the bound says nothing else
+  return done.length === 0 ? FORCED : done;
 }
 
 function isBetter(a: Label, b: Label): boolean {
@@ -110,7 +116,7 @@ function isAlone(flat: FlatDay, rig: FlatRig): boolean {
 /** When a rig would be changed if it were alone, with a full battery of the best kind each time; undefined where that is not known. */
 export function bestMoments(flat: FlatDay, drain: Drain, index: number): readonly number[] | undefined {
   const front = frontOf(flat, drain, flat.rigs[index]!, index, true);
-  if (front === NOTHING) return undefined;
+  if (front === NOTHING || front === FORCED) return undefined;
   let label: Label | undefined = front.reduce((a, b) =>
     b.gapMin < a.gapMin - SAME_MIN || (b.gapMin < a.gapMin + SAME_MIN && b.swaps < a.swaps) ? b : a,
   );

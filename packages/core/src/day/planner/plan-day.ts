@@ -59,12 +59,14 @@ const TURNS = { few: 2500, many: 1200 };
 const PROVEN_SHARE = 200;
 /** Rounds after which nothing better is looked for any more. */
 const MOST_BARREN = { few: 7, many: 2 };
+/** Times the usual search that is spent on a plan that would interrupt what must not be. */
+const HARM_LONGER = 4;
 /** What is worse by so many changes may be taken for a while. */
-const HEAT = 20;
+const HEAT = 12;
 /** For so short a time nobody is said to get no further. */
 const SHORT_MIN = 0.5;
 /** Plans of the search that are confirmed by the exact run, the best first. */
-const MOST_CONFIRMED = 4;
+const MOST_CONFIRMED = 10;
 
 /**
  * Assigns batteries to rigs over time, places changes where they hurt least, and keeps the chargers going.
@@ -130,7 +132,9 @@ class Planner {
       }
       return !isCancelled && performance.now() - this.started < limitMs;
     };
-    const goesOn = (): boolean => judge.work < work && isAsked();
+    // where a block would be interrupted that need not be, it is looked on for longer
+    const longer = (): number => (search.best.outcome.interruptions > 0 && !this.boundsOf(true).isForced ? HARM_LONGER : 1);
+    const goesOn = (): boolean => judge.work < work * longer() && isAsked();
     // a plan for the whole trip comes first, whatever it takes
     const first = search.filled(search.eachAtItsBest(search.best, isAsked), isAsked);
     const found: Candidate[] = [search.best];
@@ -138,7 +142,7 @@ class Planner {
     let barren = 0;
     for (
       let round = 0;
-      barren < MOST_BARREN[size] &&
+      barren < MOST_BARREN[size] * longer() &&
       goesOn() &&
       !(this.isProven(search.best) && (judge.work > work / PROVEN_SHARE || search.best.outcome.batteries <= day.rigIds.length));
       round++

@@ -239,7 +239,7 @@ export class PlanSearch {
     const rig = this.pickOf(this.flat.rigs.length);
     const { fromMin, toMin } = this.flat.rigs[rig]!;
     if (toMin <= fromMin) return undefined;
-    const isWhole = this.random.uniform() < 0.3;
+    const isWhole = this.random.uniform() < 0.1;
     const from = isWhole ? fromMin : fromMin + this.random.uniform() * (toMin - fromMin);
     const to = isWhole ? toMin : from + Math.min(toMin - fromMin, 120 + this.random.uniform() * 900);
     // now by the best of some ways, now by any: what is best for the next hours may be worse for the day
