@@ -57,7 +57,8 @@ describe('a day that is planned', () => {
           }
         },
       ),
-      { numRuns: 30 },
+      // the same days each time: a search, not a proof
+      { numRuns: 30, seed: 20_261_128 },
     );
   });
 
