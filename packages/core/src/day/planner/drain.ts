@@ -4,6 +4,8 @@ import type { FlatDay, FlatRig, FlatSpan } from './flat-day';
 
 /** Charges that differ less are run once: the search rounds, the run that confirms its plan does not. */
 const CHARGE_STEPS = 4096;
+/** Steps of a table that a run of a circuit costs. */
+const RUN_WORK = 25;
 /** Shorter than this is the rounding of an instant. */
 const LEAST_MIN = 1e-3;
 
@@ -89,12 +91,11 @@ export class Drain {
       for (const part of span.parts) if (part.draws) addGap(out.gaps, Math.max(part.fromMin, fromMin), Math.min(part.toMin, toMin));
       return;
     }
-    if (standing.alone) this.alone(rig, standing, span, fromMin, toMin, seats[0]!, soc, out);
+    if (standing.alone) this.alone(standing, span, fromMin, toMin, seats[0]!, soc, out);
     else this.together(standing, span, fromMin, toMin, seats, soc, own, out);
   }
 
   private alone(
-    rig: FlatRig,
     standing: Standing,
     span: FlatSpan,
     fromMin: number,
@@ -108,7 +109,7 @@ export class Drain {
       const [from, to] = [Math.max(part.fromMin, fromMin), Math.min(part.toMin, toMin)];
       if (to <= from) continue;
       this.work++;
-      const table = this.table(rig, standing, part.pattern, part.block);
+      const table = this.table(standing, part.pattern, part.block);
       const at = table.minuteOf(charge);
       const lasts = Math.max(0, Math.min(to - from, table.endMin - at));
       const before = charge;
@@ -144,7 +145,7 @@ export class Drain {
     const key = `${span.fromMin} ${fromMin} ${toMin} ${rounded.join(' ')}`;
     let known = standing.runs.get(key);
     if (!known) {
-      this.work += 25;
+      this.work += RUN_WORK;
       known = this.run(
         standing,
         span,
@@ -190,7 +191,7 @@ export class Drain {
     return { ends, gaps: gaps.length > 2 ? merged(gaps) : gaps };
   }
 
-  private table(rig: FlatRig, standing: Standing, pattern: number, block: number): DrainTable {
+  private table(standing: Standing, pattern: number, block: number): DrainTable {
     return (standing.tables[pattern] ??= new DrainTable(standing.state, this.flat.blocks[block], this.deviation));
   }
 

@@ -310,13 +310,11 @@ export class QuickChargers {
       const { place, live, lostMin } = chargers[index]!;
       const slots = this.slots[index]!;
       if (slots.length === 0 && !isWaiting) continue;
-      if (slots.length > 0 || isWaiting) {
-        for (const { fromMin, toMin: to } of live) {
-          if (fromMin > now) next = Math.min(next, fromMin);
-          if (to > now) next = Math.min(next, to);
-        }
-        if (lostMin > now) next = Math.min(next, lostMin);
+      for (const { fromMin, toMin: to } of live) {
+        if (fromMin > now) next = Math.min(next, fromMin);
+        if (to > now) next = Math.min(next, to);
       }
+      if (lostMin > now) next = Math.min(next, lostMin);
       for (const { battery } of slots) if (this.offMin[battery]! > now) next = Math.min(next, this.offMin[battery]!);
       if (isWaiting) {
         const there = hands(places[place]);

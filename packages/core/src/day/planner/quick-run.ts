@@ -35,11 +35,10 @@ export interface Outcome {
 export interface Trouble {
   readonly rig: number;
   readonly atMin: number;
-  readonly toMin: number;
 }
 
 /** Changes of one seat that follow each other sooner are never a plan. */
-export const HASTY_MIN = 10;
+const HASTY_MIN = 10;
 
 const NOTHING: Outcome = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, hasty: 0, touched: 0, impossible: 0, batteries: 0, massG: 0, handlings: 0 }; // prettier-ignore
 
@@ -77,7 +76,7 @@ export class QuickRun {
   private readonly touched: Uint8Array;
   private readonly lastSwap: Float64Array;
   private readonly own: readonly Float64Array[];
-  private readonly needs: { atMin: number; rig: number; seat: number }[][];
+  private readonly needs: { atMin: number; rig: number }[][];
   private readonly needAt: Int32Array;
   private readonly seatMoves: number[][];
   private readonly out: Drained = { gaps: [], lowFromMin: Infinity };
@@ -283,7 +282,7 @@ export class QuickRun {
     for (const { kind, battery, seat, atMin } of moves) {
       if (kind === 'lost') continue;
       active.add(battery);
-      this.needs[battery]!.push({ atMin, rig: seat === -1 ? -1 : this.flat.seats[seat]!.rig, seat });
+      this.needs[battery]!.push({ atMin, rig: seat === -1 ? -1 : this.flat.seats[seat]!.rig });
       if (seat !== -1) this.seatMoves[seat]!.push(atMin);
     }
     this.chargers.begin([...active]);
@@ -440,7 +439,7 @@ export class QuickRun {
       if (out.lowFromMin < Infinity) this.low[index]! -= darkMin;
       const first = Math.min(out.lowFromMin, isChanging ? Infinity : (out.gaps[0] ?? Infinity));
       if (first < Infinity && (!this.troubles[index] || first < this.troubles[index].atMin))
-        this.troubles[index] = { rig: index, atMin: first, toMin: to };
+        this.troubles[index] = { rig: index, atMin: first };
     }
   }
 

@@ -10,6 +10,8 @@ interface Item {
   readonly kind: 'block' | 'swap' | 'charge' | 'gap';
   readonly says: string;
   readonly more: string;
+  /** Of two at one minute the lower comes first: what is taken off a charger, before it goes into a rig. */
+  readonly rank?: number;
   /** To be changed at a touch. */
   readonly blockId?: string;
 }
@@ -134,7 +136,7 @@ export class Agenda {
       .map((gap): Item => ({ minute: gap.fromMin, kind: 'gap', says: '▲ No power', more: `until ${this.at(gap.toMin)}. ${gap.says}` }));
     const own = new Set((run?.stays ?? []).filter((stay) => stay.rigId === rigId).map(({ batteryId }) => batteryId));
     const charges = this.charging().filter(({ batteryId }) => own.has(batteryId));
-    return [...blocks, ...swaps, ...charges, ...gaps].sort((a, b) => a.minute - b.minute);
+    return [...blocks, ...swaps, ...charges, ...gaps].sort((a, b) => a.minute - b.minute || (a.rank ?? 0) - (b.rank ?? 0));
   });
 
   /** What goes onto a charger and comes off it. */
@@ -157,7 +159,15 @@ export class Agenda {
             more: `${place?.name ?? ''}: ${percent(fromCharge)}, ${full}`,
           },
           ...(isWanted && day
-            ? [{ ...item, minute: toMin, says: `Take ${title(batteryId)} off`, more: `${percent(toCharge)}, from ${title(chargerId)}` }]
+            ? [
+                {
+                  ...item,
+                  minute: toMin,
+                  rank: -1,
+                  says: `Take ${title(batteryId)} off`,
+                  more: `${percent(toCharge)}, from ${title(chargerId)}`,
+                },
+              ]
             : []),
         ];
       })
