@@ -210,3 +210,39 @@ test('five days, three packs, one slot at night: planned while one waits, a chan
   await page.mouse.up();
   await untilSaved(page);
 });
+
+test('a card is changed in the pause in which a battery is, and never in the ceremony', async ({ page, request }) => {
+  await small(page, request, {
+    powerW: 30,
+    batteries: 2,
+    blocks: [[540, 620, 'field'], [640, 720, 'field', 'record', true], [740, 800, 'field']], // prettier-ignore
+  });
+  await page.getByRole('button', { name: 'Places and gear' }).click();
+  await page.getByLabel('Add cards for').selectOption('Quay camera, Quay rig');
+  const cards = page.getByRole('group', { name: 'Quay camera, Quay rig' });
+  await cards.getByLabel('One card holds').fill('2h30');
+  await cards.getByLabel('Cards', { exact: true }).fill('2');
+  await cards.getByLabel('Copying a full card takes').fill('40');
+  await cards.getByLabel('Copying a full card takes').press('Enter');
+  await page.getByRole('button', { name: 'Places and gear' }).click();
+  await expect(risks(page)).toContainText('has no room left on its card');
+  const told = await makeItWork(page);
+  expect(told).toContain('nothing is interrupted that must not be');
+  expect(told).toContain('1 change of card (all with a battery)');
+  await allGood(page);
+  const changed = page.getByRole('region', { name: 'Cards that are changed' });
+  await expect(changed.getByRole('listitem')).toHaveCount(1);
+  await expect(changed).toContainText('Card 1 of Quay camera is copied from');
+  // dragged into the ceremony by the keys, it tells what that costs; left there it is at risk, and undo takes it back
+  const mark = page.getByRole('button', { name: /Quay rig, .*a card is changed/ });
+  await mark.focus();
+  for (let press = 0; press < 6; press++) await mark.press('ArrowRight');
+  await expect(page.getByRole('status').filter({ hasText: 'interrupted' })).toContainText('a block is interrupted that must not be');
+  await mark.press('Escape');
+  await allGood(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  const hours = page.getByRole('region', { name: 'Hours of a rig' });
+  await expect(hours).toContainText('Change the card: 2 in, 1 out');
+  await expect(hours).toContainText('Copy card 1');
+  await untilSaved(page);
+});

@@ -2,6 +2,7 @@ export * from './answer';
 export * from './balance';
 export * from './cell';
 export * from './circuit';
+export * from './day/cards';
 export * from './day/charging';
 export * from './day/model';
 export * from './day/planner';

@@ -43,7 +43,7 @@ export const LOW_WATER_DAY: { readonly id: string; readonly body: Day } = {
       block(WHEELHOUSE, 'travel', 'To the boat', 7, 7.5, { placeId: 'boat' }),
       block(WHEELHOUSE, 'record', 'Out with the pilots', 7.5, 11.5, { placeId: 'boat' }),
       block(WHEELHOUSE, 'meal', 'Soup on board', 11.5, 12.25, { placeId: 'boat' }),
-      block(WHEELHOUSE, 'record', 'Coming alongside', 12.25, 13.25, { placeId: 'boat', uninterrupted: true, mediaMin: 70 }),
+      block(WHEELHOUSE, 'record', 'Coming alongside', 12.25, 13.25, { placeId: 'boat', uninterrupted: true }),
       block(WHEELHOUSE, 'record', 'The way home', 14, 15, { placeId: 'boat' }),
       block(DECK, 'record', 'Buoys, first light', 8, 9.75, { temperatureC: -5, placeId: 'boat' }),
       block(DECK, 'record', 'Buoys, afternoon', 13, 15, { temperatureC: -5, placeId: 'boat' }),
@@ -60,6 +60,18 @@ export const LOW_WATER_DAY: { readonly id: string; readonly body: Day } = {
       { gearId: moreId('chargerM4'), placeId: 'hut' },
       { gearId: moreId('chargerS2'), placeId: 'house' },
       { gearId: moreId('mainsUsbC'), placeId: 'hut' },
+    ],
+    cards: [
+      {
+        id: 'wheelhouse',
+        rigId: WHEELHOUSE,
+        deviceId: GEAR.wheelhouseCamera,
+        count: 4,
+        minutes: 128,
+        slots: 2,
+        copyMin: 35,
+        copyPlaceId: 'house',
+      },
     ],
     batteries: [
       { gearId: moreId('v2'), startCharge: 1 },

@@ -56,7 +56,15 @@ export const DEVICES = {
     kind: 'device',
     name: 'Skuadon 60 B',
     draw: { basis: 'maker', powerW: 17 },
-    modes: [{ id: 'top', name: '4K at 100 frames', draw: { basis: 'maker', powerW: 22 }, needs: { contractW: 36, recognised: true } }],
+    modes: [
+      {
+        id: 'top',
+        name: '4K at 100 frames',
+        draw: { basis: 'maker', powerW: 22 },
+        needs: { contractW: 36, recognised: true },
+        limits: { takeMin: 29, hotMin: 25, hotFromC: 22, coolMin: 12 },
+      },
+    ],
     inputs: [
       { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, minV: 9, maxV: 15, needW: 27, sink: 'mixes', chargeW: 8 },
       { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.3, maxV: 8.6 },

@@ -1,4 +1,5 @@
 import { DEFAULT_SEED } from '../answer';
+import type { CardsRun } from '../day/cards';
 import { dayIssues } from '../day/model';
 import type { DayEntry } from '../day/shape';
 import { neededToday, planDay, topUps } from '../day/planner';
@@ -19,6 +20,8 @@ export interface DayEvaluation {
   readonly gaps: readonly PowerGap[];
   readonly stays: readonly Stay[];
   readonly charging: ChargingList;
+  /** Cards, and where recording stops though there is power. */
+  readonly cards: CardsRun;
   /** Whether the plan itself needs it, by place among the day's charges. */
   readonly needed: readonly boolean[];
   readonly topUps: readonly TopUp[];
@@ -51,6 +54,7 @@ export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: R
     gaps: run.gaps,
     stays: run.stays,
     charging: chargingList(simulation, run),
+    cards: run.cards,
     needed: neededToday(simulation, run),
     topUps: topUps(simulation, run),
     indicators: dayIndicators(simulation, run),

@@ -11,11 +11,14 @@ const RIG = 'x-viaggio-rig';
 const KIND = 'x-viaggio-kind';
 const OWN_KIND = 'x-viaggio-own-kind';
 const HARD = 'x-viaggio-uninterrupted';
+/** Categories of what is no block. */
+const BATTERY = 'battery';
+const CARD = 'card';
 /** Occurrences of one event that repeats. */
 const MOST_OCCURRENCES = 400;
 
 /**
- * A day as a calendar (iCalendar, RFC 5545): an event for every block and every change of battery. `stampMs` is when it
+ * A day as a calendar (iCalendar, RFC 5545): an event for every block and every change of battery and card. `stampMs` is when it
  * was made: the format asks for it.
  */
 export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>, stampMs: number): string {
@@ -52,7 +55,16 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
     const title = battery ? gearTitle(battery) : 'A battery';
     event(`${rigId}-${seatId}-${batteryId}-${atMin}@viaggio`, `${title} into ${rigName(rigId)}`, atMin, atMin).addPropertyWithValue(
       'categories',
-      'battery',
+      BATTERY,
+    );
+  }
+  for (const { cardsId, atMin } of day.cardChanges ?? []) {
+    const cards = day.cards?.find(({ id }) => id === cardsId);
+    if (!cards) continue;
+    const device = gear.get(cards.deviceId)?.name ?? 'a device';
+    event(`${cardsId}-${atMin}@viaggio`, `Card of ${device} (${rigName(cards.rigId)})`, atMin, atMin).addPropertyWithValue(
+      'categories',
+      CARD,
     );
   }
   return calendar.toString();
@@ -67,7 +79,7 @@ export interface ReadCalendar {
 /**
  * Reads a calendar's events as blocks of a day. Events of its own keep their block; others go to `rigId`, at clock times
  * of the day's zone where they name none. Events that repeat come once each time; those outside the plan, of whole days
- * and of batteries are left out. Never throws: what is wrong is told, by the event's place.
+ * and of batteries and cards are left out. Never throws: what is wrong is told, by the event's place.
  */
 export function blocksFromCalendar(text: string, day: Day, rigId: string, newId: () => string): ReadCalendar {
   let root: ICAL.Component;
@@ -83,7 +95,7 @@ export function blocksFromCalendar(text: string, day: Day, rigId: string, newId:
   const issues: Issue[] = [];
   root.getAllSubcomponents('vevent').forEach((component, index) => {
     const path = `/vevent/${index}`;
-    if (component.getFirstPropertyValue('categories') === 'battery') return;
+    if ([BATTERY, CARD].includes(String(component.getFirstPropertyValue('categories')))) return;
     const event = new ICAL.Event(component);
     if (!event.startDate || !event.endDate) {
       issues.push(issue(`${path}/dtstart`, 'no-time', 'a beginning and an end', event.summary ?? ''));

@@ -20,6 +20,16 @@ const needsShape = object('What it needs', {
 });
 export type Needs = Infer<typeof needsShape>;
 
+/** What ends a recording in a mode, whatever feeds it: the longest take, and heat. */
+const limitsShape = object('What ends a recording', {
+  takeMin: optional(number('Longest take', 'min', { above: 0, max: 1440 })),
+  /** At any temperature when none is said. */
+  hotMin: optional(number('Shuts off from heat after', 'min', { above: 0, max: 1440 })),
+  hotFromC: optional(number('When it is at least', 'C', { min: -40, max: 60 })),
+  coolMin: optional(number('Then cools for', 'min', { above: 0, max: 1440 })),
+});
+export type RecordingLimits = Infer<typeof limitsShape>;
+
 /** Whether the device knows it for one of its own: some modes ask for that. */
 const recognised = optional(flag('Recognised by the device'));
 
@@ -85,6 +95,8 @@ export const gearShape = tagged('Gear', 'kind', {
     dimmable: optional(flag('Can be turned down')),
     /** What its usual mode asks of a feed. */
     needs: optional(needsShape),
+    /** What ends a recording in its usual mode. */
+    limits: optional(limitsShape),
     modes: optional(
       list(
         'Other modes',
@@ -94,6 +106,7 @@ export const gearShape = tagged('Gear', 'kind', {
           draw: drawShape,
           peakW: optional(watts('Peak')),
           needs: optional(needsShape),
+          limits: optional(limitsShape),
         }),
         { max: 20 },
       ),

@@ -11,7 +11,7 @@ export { asideShape, idShape, localId, name, provenanceShape, unknown, watts } f
 export type { Provenance } from './fields';
 export { withInput, withOutput, withTyped } from './edit-gear';
 export { gearShape, gearTitle } from './gear';
-export type { Adapter, Battery, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, Supply } from './gear';
+export type { Adapter, Battery, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, RecordingLimits, Supply } from './gear';
 export { GENERIC_TRUNK } from './generic-kit';
 export {
   blankBattery,

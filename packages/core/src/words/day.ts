@@ -12,6 +12,28 @@ export function sayDark(device: string, why: Dark): string {
   }
 }
 
+/** Why nothing is recorded in a block, though there is power. */
+export type Unrecorded = 'card-full' | 'card-change' | 'too-hot' | 'take-over';
+
+export function sayUnrecorded(device: string, why: Unrecorded): string {
+  switch (why) {
+    case 'card-full':
+      return `${device} has no room left on its card.`;
+    case 'card-change':
+      return `${device} does not record while its card is changed.`;
+    case 'too-hot':
+      return `${device} shuts off from heat.`;
+    case 'take-over':
+      return `${device} has come to its longest take, and nobody is there to start the next.`;
+  }
+}
+
+/** A card that is changed, and for which one. */
+export function sayCardChange(device: string, out: number, outFull: number, card: number | undefined): string {
+  if (card === undefined) return `Card ${out} of ${device} stays: no emptier one is there.`;
+  return `Card ${card} into ${device}, card ${out} out: ${Math.round(outFull * 100)} % full.`;
+}
+
 /** The least that would make a day work. */
 export type HelpAct =
   | { readonly act: 'battery'; readonly name: string; readonly energyWh: number | undefined }
@@ -38,18 +60,21 @@ export function sayHelp(help: HelpAct): string {
 
 /** A move for which nobody is there; names as a person knows them. */
 export function sayNobody(
-  move: 'into-rig' | 'onto-charger' | 'off-charger',
-  battery: string,
+  move: 'into-rig' | 'onto-charger' | 'off-charger' | 'card',
+  /** The battery; of a card, what it records for. */
+  what: string,
   where: string,
   place: string | undefined,
 ): string {
   const there = `nobody is ${place === undefined ? 'there' : `at ${place}`}`;
   switch (move) {
     case 'into-rig':
-      return `${battery} is to go into ${where}, and ${there}.`;
+      return `${what} is to go into ${where}, and ${there}.`;
     case 'onto-charger':
-      return `${battery} is to go onto ${where}, and ${there}.`;
+      return `${what} is to go onto ${where}, and ${there}.`;
     case 'off-charger':
-      return `${battery} is to come off ${where}, and ${there}.`;
+      return `${what} is to come off ${where}, and ${there}.`;
+    case 'card':
+      return `The card of ${what} is to be changed in ${where}, and ${there}.`;
   }
 }

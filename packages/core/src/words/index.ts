@@ -1,6 +1,6 @@
 export { sayCaution } from './caution';
-export { sayDark, sayHelp, sayNobody } from './day';
-export type { Dark, HelpAct } from './day';
+export { sayCardChange, sayDark, sayHelp, sayNobody, sayUnrecorded } from './day';
+export type { Dark, HelpAct, Unrecorded } from './day';
 export { sayGauge } from './gauge';
 export type { GaugeFact } from './gauge';
 export { figureFormula, figureName } from './figure';

@@ -38,6 +38,16 @@ export function dayIssues(day: Day): readonly Issue[] {
     if (toMin <= fromMin) issues.push(issue(`/charges/${index}/toMin`, 'ends-before-it-begins', `more than ${fromMin} min`, toMin));
   });
   (day.chargers ?? []).forEach(({ placeId }, index) => place(`/chargers/${index}/placeId`, placeId));
+  const lots = new Set((day.cards ?? []).map(({ id }) => id));
+  (day.cards ?? []).forEach(({ rigId, count, full = 0, copyPlaceId }, index) => {
+    if (!rigs.has(rigId)) issues.push(issue(`/cards/${index}/rigId`, 'no-such-rig', 'a rig of this day', rigId));
+    if (full > count) issues.push(issue(`/cards/${index}/full`, 'too-many', `no more than the ${count} cards there are`, full));
+    place(`/cards/${index}/copyPlaceId`, copyPlaceId);
+  });
+  (day.cardChanges ?? []).forEach(({ cardsId }, index) => {
+    if (!lots.has(cardsId))
+      issues.push(issue(`/cardChanges/${index}/cardsId`, 'no-such-cards', 'the identifier of recording media of this day', cardsId));
+  });
   (day.hands ?? []).forEach(({ placeId }, index) => place(`/hands/${index}/placeId`, placeId));
   return issues;
 }

@@ -96,12 +96,13 @@ export function templateBlocks(
 
 /** Another day as a template: its rigs, places, hands, chargers, kinds and blocks, without what was planned, charged or broken. */
 export function dayLike(day: Day, name: string, date: string, newId: () => string): Day {
-  const { swaps: _swaps, charges: _charges, lost: _lost, note: _note, follows: _follows, ...rest } = day;
+  const { swaps: _swaps, charges: _charges, cardChanges: _cardChanges, lost: _lost, note: _note, follows: _follows, ...rest } = day;
   return {
     ...rest,
     name,
     date,
     blocks: day.blocks.map((block) => ({ ...block, id: newId() })),
     ...(day.batteries && { batteries: day.batteries.map(({ startCharge: _charge, ...battery }) => battery) }),
+    ...(day.cards && { cards: day.cards.map(({ full: _full, ...cards }) => cards) }),
   };
 }

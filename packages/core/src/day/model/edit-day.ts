@@ -1,5 +1,6 @@
 import { withChanges } from '../../shape';
 import type { Changes } from '../../shape';
+import { withoutCards } from './edit-cards';
 import type { Block, Day, OwnKind, Place, Swap } from '../shape';
 
 /** Blocks are moved by so many minutes, and none gets shorter. */
@@ -62,9 +63,10 @@ export function withRig(day: Day, rigId: string): Day {
   return { ...day, rigIds: [...day.rigIds, rigId] };
 }
 
-/** Its blocks and swaps go too. */
-export function withoutRig(day: Day, rigId: string): Day {
+/** Its blocks, swaps and cards go too. */
+export function withoutRig(all: Day, rigId: string): Day {
   const others = <T extends { readonly rigId: string }>(list: readonly T[]): T[] => list.filter((one) => one.rigId !== rigId);
+  const day = withoutCards(all, new Set((all.cards ?? []).filter((cards) => cards.rigId === rigId).map(({ id }) => id)));
   return { ...day, rigIds: day.rigIds.filter((id) => id !== rigId), blocks: others(day.blocks), swaps: others(day.swaps ?? []) };
 }
 
@@ -89,6 +91,9 @@ export function withoutPlace(day: Day, id: string): Day {
     chargers: elsewhere(day.chargers),
     hands: elsewhere(day.hands),
     blocks: day.blocks.map((block) => (block.placeId === id ? withChanges(block, { placeId: undefined }) : block)),
+    ...(day.cards && {
+      cards: day.cards.map((cards) => (cards.copyPlaceId === id ? withChanges(cards, { copyPlaceId: undefined }) : cards)),
+    }),
   };
 }
 
@@ -126,8 +131,8 @@ export function withBattery(day: Day, gearId: string, changes: Changes<Omit<DayB
 }
 
 /** Crew hours by their place in the list. */
-export function withHands(day: Day, index: number, changes: Partial<Hands>): Day {
-  return { ...day, hands: (day.hands ?? []).map((one, place) => (place === index ? { ...one, ...changes } : one)) };
+export function withHands(day: Day, index: number, changes: Changes<Hands>): Day {
+  return { ...day, hands: (day.hands ?? []).map((one, place) => (place === index ? withChanges(one, changes) : one)) };
 }
 
 export function withNewHands(day: Day): Day {

@@ -1,5 +1,6 @@
 export { clockAt, instantAt, minuteAt, minuteOf, minuteOfClock, readClock } from './clock';
 export { dayIssues } from './day-issues';
+export { withCardChange, withCardMode, withCards, withNewCardChange, withNewCards, withoutCards } from './edit-cards';
 export {
   STEP_MIN,
   withBattery,
@@ -27,8 +28,10 @@ export { handsOf, isThere, lastThere, nextThere } from './hands';
 export type { Hands } from './hands';
 export { placeW } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
-export { dailySpans, isDuring, overlap } from './spans';
+export { dailySpans, isDuring, overlap, without } from './spans';
 export type { Span } from './spans';
+export { comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, placeAt } from './way';
+export type { DayOf } from './way';
 export { coldestAt, COLDEST_HOUR_C, forecastAskShape, forecastShape, isInPlan, temperatureIn, weatherFromForecast } from './weather';
 export type { Forecast, ForecastAsk } from './weather';
 export { answerFrom, mishapTitle, withMishap } from './what-if';

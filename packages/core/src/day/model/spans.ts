@@ -37,3 +37,18 @@ export function isDuring(spans: readonly Span[], minute: number): boolean {
 export function overlap(a: Span, b: Span): number {
   return Math.max(0, Math.min(a.toMin, b.toMin) - Math.max(a.fromMin, b.fromMin));
 }
+
+/** What of a span is in none of some others, in the order of time. */
+export function without(span: Span, others: readonly Span[]): readonly Span[] {
+  const whole = span.toMin > span.fromMin ? [span] : [];
+  return others.reduce<readonly Span[]>(
+    (rest, other) =>
+      rest.flatMap(({ fromMin, toMin }) =>
+        [
+          { fromMin, toMin: Math.min(toMin, other.fromMin) },
+          { fromMin: Math.max(fromMin, other.toMin), toMin },
+        ].filter((one) => one.toMin > one.fromMin),
+      ),
+    whole,
+  );
+}

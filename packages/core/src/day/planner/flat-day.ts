@@ -4,8 +4,8 @@ import { CHARGER_EFFICIENCY, tooCold } from '../../cell';
 import type { Filling } from '../../cell';
 import { fits, chargerOf } from '../charging';
 import type { Charger } from '../charging';
-import { coldestAt, minuteAt, placeW } from '../model';
-import type { Span } from '../model';
+import { coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, placeW } from '../model';
+import type { DayOf, Span } from '../model';
 import { isDrawing, lostFrom } from '../shape';
 import type { Block, Day } from '../shape';
 import { patternOf, rigSpansOf } from '../run';
@@ -101,6 +101,7 @@ export class FlatDay {
   readonly startMin: number;
   readonly endMin: number;
   readonly midnights: readonly number[];
+  readonly dayOf: DayOf;
   /** Spans of all rigs. */
   spanCount = 0;
   private readonly coming = new Map<number, number>();
@@ -115,7 +116,8 @@ export class FlatDay {
     this.hands = simulation.hands;
     this.startMin = day.startsAt ?? 0;
     this.endMin = Math.max(minuteAt(day, day.days, 0), ...day.blocks.map(({ toMin }) => toMin));
-    this.midnights = Array.from({ length: day.days + 2 }, (_, index) => minuteAt(day, index, 0));
+    this.midnights = midnightsOf(day);
+    this.dayOf = dayOfMinute(day);
     this.places = (day.places ?? []).map(({ id }) => id);
     this.placeWatts = (day.places ?? []).map((place) => (placeW(place) ?? Infinity) * CHARGER_EFFICIENCY);
 
@@ -191,43 +193,17 @@ export class FlatDay {
 
   /** Where a rig is at a minute: in its block, or where its next one is; -1 where not said. */
   placeOf(rig: FlatRig, minute: number): number {
-    const block = rig.blocks.find(({ toMin }) => toMin > minute) ?? rig.blocks.at(-1);
-    return this.places.indexOf(block?.placeId ?? '');
+    return this.places.indexOf(placeAt(rig.blocks, minute) ?? '');
   }
 
   /** When what a rig leaves behind comes to a place: at once, with the rig, or after its day. */
   comesTo(rig: FlatRig, place: number, minute: number): number {
-    return kept(this.coming, rig, place, minute, () => this.comes(rig, place, minute));
-  }
-
-  private comes(rig: FlatRig, place: number, minute: number): number {
-    const last = rig.blocks.findLast(({ fromMin }) => fromMin < minute) ?? rig.blocks[0];
-    if (!last || last.placeId === undefined || this.places.indexOf(last.placeId) === place) return minute;
-    const day = this.dayOf(minute);
-    const today = rig.blocks.filter(({ fromMin }) => this.dayOf(fromMin) === day);
-    const there = today.find((block) => block.fromMin >= minute && this.places.indexOf(block.placeId ?? '') === place);
-    return Math.max(minute, Math.min(there?.fromMin ?? Infinity, Math.max(minute, ...today.map(({ toMin }) => toMin))));
+    return kept(this.coming, rig, place, minute, () => comesTo(rig.blocks, this.places[place], minute, this.dayOf));
   }
 
   /** When what is wanted in a rig at a minute must leave a place at the latest: with the rig, or before its day. */
   leavesBy(rig: FlatRig, place: number, minute: number): number {
-    return kept(this.leaving, rig, place, minute, () => this.leaves(rig, place, minute));
-  }
-
-  private leaves(rig: FlatRig, place: number, minute: number): number {
-    const there = this.placeOf(rig, minute);
-    if (there === -1 || there === place) return minute;
-    const last = rig.blocks.findLast((block) => block.fromMin < minute && this.places.indexOf(block.placeId ?? '') === place);
-    const day = this.dayOf(minute);
-    const dawn = rig.blocks.find(({ fromMin }) => this.dayOf(fromMin) === day);
-    return Math.min(minute, Math.max(last ? last.toMin : -Infinity, dawn?.fromMin ?? minute));
-  }
-
-  /** By how many midnights a minute lies behind the first. */
-  dayOf(minute: number): number {
-    let day = 0;
-    while (day + 1 < this.midnights.length && this.midnights[day + 1]! <= minute) day++;
-    return day;
+    return kept(this.leaving, rig, place, minute, () => leavesBy(rig.blocks, this.places[place], minute, this.dayOf));
   }
 
   private seatIds(rig: FlatRig): readonly string[] {
@@ -265,15 +241,19 @@ export class FlatDay {
         parts,
       };
     });
-    const draws: Span[] = [];
-    for (const { fromMin, toMin } of blocks.filter(isDrawing)) {
-      const last = draws.at(-1);
-      if (last && fromMin <= last.toMin) draws[draws.length - 1] = { ...last, toMin: Math.max(last.toMin, toMin) };
-      else draws.push({ fromMin, toMin });
-    }
     const seats = seatIds.flatMap((seat, place) => (seat.rigId === id ? [place] : []));
     const blockPlaces = blocks.map((block) => day.blocks.indexOf(block));
-    return { id, index: rig, seats, spans, blocks, blockPlaces, fromMin: blocks[0]?.fromMin ?? 0, toMin: spans.at(-1)?.toMin ?? 0, draws };
+    return {
+      id,
+      index: rig,
+      seats,
+      spans,
+      blocks,
+      blockPlaces,
+      fromMin: blocks[0]?.fromMin ?? 0,
+      toMin: spans.at(-1)?.toMin ?? 0,
+      draws: drawsOf(blocks),
+    };
   }
 
   private seatOf(rigId: string, id: string): FlatSeat {

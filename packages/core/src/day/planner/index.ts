@@ -1,7 +1,7 @@
 export { DAY_APPROACHES, dayApproach } from './day-approaches';
 export type { DayApproach } from './day-approaches';
-export { costOfMoving, movedSwap } from './move-swap';
-export type { MovedSwap } from './move-swap';
+export { costOfMoving, movedChange } from './moved-change';
+export type { MovedChange } from './moved-change';
 export { carriedOver, dayAfter, notAsLeft } from './next-day';
 export { PLAN_ORDERS } from './plan-cost';
 export type { PlanOrder } from './plan-cost';

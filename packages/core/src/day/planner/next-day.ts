@@ -24,12 +24,12 @@ export function carriedOver(
 
 /**
  * The plan that follows: it begins where this one ends, with the same rigs, places, hands, chargers and batteries, each as
- * full as it is then; what is broken stays broken. Its blocks are for the person to say.
+ * full as it is then, and as many cards that are not yet copied; what is broken stays broken. Its blocks are for the person to say.
  *
  * @param known identifiers of gear that is in the kit; batteries built into devices are charged with their device
  */
-export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge'>, known: ReadonlySet<string>): Day {
-  const { blocks: _blocks, swaps: _swaps, charges: _charges, note: _note, startsAt: _startsAt, ...rest } = day;
+export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge' | 'cards'>, known: ReadonlySet<string>): Day {
+  const { blocks: _blocks, swaps: _swaps, charges: _charges, cardChanges: _cardChanges, note: _note, startsAt: _startsAt, ...rest } = day;
   return {
     ...rest,
     name: `After ${day.name}`.slice(0, 120),
@@ -38,6 +38,9 @@ export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge'>, k
     follows: id,
     blocks: [],
     batteries: carriedOver(day, run, known),
+    ...(day.cards && {
+      cards: day.cards.map((cards) => ({ ...cards, full: run.cards.lots.find(({ cardsId }) => cardsId === cards.id)?.notCopied ?? 0 })),
+    }),
     ...(day.lost && { lost: day.lost.map((one) => ({ ...one, atMin: 0 })) }),
   };
 }

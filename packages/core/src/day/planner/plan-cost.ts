@@ -8,8 +8,11 @@ export interface PlanCost {
   readonly gapMin: number;
   /** Minutes below the reserve, of rigs on one battery. */
   readonly lowMin: number;
+  /** Minutes not recorded though there is power: for want of a card, from heat, a take that is over. */
+  readonly unrecordedMin: number;
   /** Rigs that must not be interrupted and have no charged spare kept apart. */
   readonly sparesMissing: number;
+  /** Changes of battery, and visits to a rig for a card alone. */
   readonly swaps: number;
   /** Batteries that sit in a rig at some time. */
   readonly batteries: number;
@@ -28,16 +31,16 @@ export type PlanOrder = keyof typeof PLAN_ORDERS;
 const SAME_MIN = 0.05;
 
 export function costOf(
-  { interruptions, gapMin, changeMin, lowMin, changes, batteries, massG }: PlanFigures,
+  { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardVisits, batteries, massG }: PlanFigures,
   sparesMissing: number,
 ): PlanCost {
-  return { interruptions, gapMin: gapMin + changeMin, lowMin, sparesMissing, swaps: changes, batteries, massG };
+  return { interruptions, gapMin: gapMin + changeMin, lowMin, unrecordedMin, sparesMissing, swaps: changes + cardVisits, batteries, massG };
 }
 
 /** Below 0 where the first is the better plan. Harm comes first, whatever the order of the rest. */
 export function compareCost(a: PlanCost, b: PlanCost, order: PlanOrder = 'swaps'): number {
   if (a.interruptions !== b.interruptions) return a.interruptions - b.interruptions;
-  const [offA, offB] = [a.gapMin + a.lowMin, b.gapMin + b.lowMin];
+  const [offA, offB] = [a, b].map(({ gapMin, lowMin, unrecordedMin }) => gapMin + lowMin + unrecordedMin) as [number, number];
   if (Math.abs(offA - offB) > SAME_MIN) return offA - offB;
   if (a.sparesMissing !== b.sparesMissing) return a.sparesMissing - b.sparesMissing;
   const keys = { swaps: ['swaps', 'batteries', 'massG'], batteries: ['batteries', 'swaps', 'massG'], mass: ['massG', 'swaps', 'batteries'] } as const; // prettier-ignore

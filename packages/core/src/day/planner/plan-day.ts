@@ -1,9 +1,10 @@
 import { DEFAULT_SEED } from '../../answer';
 import { DEFAULT_CHANCE } from '../shape';
-import type { Charge, Day, Swap } from '../shape';
+import type { CardChange, Charge, Day, Swap } from '../shape';
 import { belowReserve, planFigures } from '../run';
-import type { DayRun, DaySimulation, Deviation, PlanFigures } from '../run';
+import type { DayRun, DaySimulation, Deviation, Moves, PlanFigures } from '../run';
 import { FlatDay } from './flat-day';
+import { planCards } from './plan-cards';
 import { planBounds } from './plan-bounds';
 import type { PlanBounds } from './plan-bounds';
 import { compareCost, costOf } from './plan-cost';
@@ -20,6 +21,7 @@ import type { FlatSwap, KeptCharge } from './quick-moves';
 export interface DayPlan {
   readonly swaps: readonly Swap[];
   readonly charges: readonly Charge[];
+  readonly cardChanges: readonly CardChange[];
   readonly reasons: readonly SwapReason[];
   /** Of its run. */
   readonly cost: PlanCost;
@@ -113,8 +115,15 @@ class Planner {
       const [charger, battery] = [this.flat.chargers.findIndex(({ id }) => id === charge.chargerId), this.flat.batteryAt(charge.batteryId)];
       return charger === -1 || battery === -1 ? [] : [{ charger, battery, fromMin: charge.fromMin, toMin: charge.toMin }];
     });
-    this.judge = new QuickRun(this.flat, this.deviation, charges, fromMin);
+    // cards are planned first without the batteries, which then join them where they can; the cards follow once more
+    const cardMins = this.cardMins(planCards(simulation, [], fromMin));
+    this.judge = new QuickRun(this.flat, this.deviation, charges, fromMin, cardMins);
     this.search = new PlanSearch(this.flat, this.judge, [...this.kept.keys()], { order, fromMin, seed });
+  }
+
+  private cardMins(changes: readonly CardChange[]): readonly (readonly number[])[] {
+    const rigOf = new Map((this.simulation.day.cards ?? []).map(({ id, rigId }) => [id, rigId]));
+    return this.flat.rigs.map(({ id }) => changes.filter(({ cardsId }) => rigOf.get(cardsId) === id).map(({ atMin }) => atMin));
   }
 
   plan(): DayPlan {
@@ -176,7 +185,7 @@ class Planner {
 
   /** The best of some plans by their exact runs, with everything there is to say about it. */
   private told(candidates: readonly Candidate[]): DayPlan {
-    let best: { readonly candidate: Candidate; readonly moves: { swaps: Swap[]; charges: Charge[] }; readonly cautious: DayRun; readonly cost: PlanCost } | undefined; // prettier-ignore
+    let best: { readonly candidate: Candidate; readonly moves: Required<Moves>; readonly cautious: DayRun; readonly cost: PlanCost } | undefined; // prettier-ignore
     for (const candidate of new Set(candidates)) {
       const moves = this.movesOf(candidate);
       const run = this.simulation.run(this.simulation.prepare(moves), this.deviation);
@@ -200,7 +209,26 @@ class Planner {
   }
 
   /** A plan in the day's own terms. */
-  private movesOf({ swaps }: Candidate): { swaps: Swap[]; charges: Charge[] } {
+  private movesOf(candidate: Candidate): Required<Moves> {
+    const moves = this.batteryMovesOf(candidate);
+    return { ...moves, cardChanges: [...this.cardsWith(moves.swaps)] };
+  }
+
+  /** When cards are changed with these changes of battery; many plans have the same at the rigs that have cards. */
+  private cardsWith(swaps: readonly Swap[]): readonly CardChange[] {
+    const withCards = new Set((this.simulation.day.cards ?? []).map(({ rigId }) => rigId));
+    const own = swaps.filter(({ rigId }) => withCards.has(rigId));
+    const key = own.map(({ rigId, atMin }) => `${rigId} ${atMin}`).join();
+    let changes = this.cardPlans.get(key);
+    if (!changes) {
+      changes = planCards(this.simulation, own, this.options.fromMin);
+      this.cardPlans.set(key, changes);
+    }
+    return changes;
+  }
+  private readonly cardPlans = new Map<string, readonly CardChange[]>();
+
+  private batteryMovesOf({ swaps }: Candidate): { swaps: Swap[]; charges: Charge[] } {
     const { seats, rigs, batteries, chargers } = this.flat;
     this.judge.run(swaps);
     const isLocked = (charge: Charge): boolean =>

@@ -215,7 +215,7 @@ export class PlanSearch {
       by.hasty * outcome.hasty +
       by.touched * outcome.touched +
       by.spare * outcome.sparesMissing +
-      by.swap * outcome.swaps +
+      by.swap * (outcome.swaps - outcome.joined) +
       by.battery * outcome.batteries +
       (by.kg * outcome.massG) / 1000 +
       by.handling * (outcome.handlings + moved);

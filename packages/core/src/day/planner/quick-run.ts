@@ -1,6 +1,7 @@
 import { DEFAULT_RESERVE } from '../../gear';
 import type { Battery } from '../../gear';
 import { overlap } from '../model';
+import { isOneVisit } from '../run';
 import type { Deviation } from '../run';
 import { Drain } from './drain';
 import type { Drained } from './drain';
@@ -20,6 +21,8 @@ export interface Outcome {
   lowMin: number;
   sparesMissing: number;
   swaps: number;
+  /** Of them, in pauses in which a card of the rig is changed too: together they are one visit. */
+  joined: number;
   /** Of them, so soon after another of the same seat that nobody would plan it. */
   hasty: number;
   /** Of them, in blocks that must not be interrupted, though something else bridges them. */
@@ -40,7 +43,7 @@ export interface Trouble {
 /** Changes of one seat that follow each other sooner are never a plan. */
 const HASTY_MIN = 10;
 
-const NOTHING: Outcome = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, hasty: 0, touched: 0, impossible: 0, batteries: 0, massG: 0, handlings: 0 }; // prettier-ignore
+const NOTHING: Outcome = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, joined: 0, hasty: 0, touched: 0, impossible: 0, batteries: 0, massG: 0, handlings: 0 }; // prettier-ignore
 
 /** A run at one moment: what begins the same goes on from here. */
 export interface Then {
@@ -98,6 +101,8 @@ export class QuickRun {
     deviation: Deviation,
     keptCharges: readonly KeptCharge[],
     fromMin: number,
+    /** By rig: when cards are changed. */
+    private readonly cardMins: readonly (readonly number[])[] = [],
   ) {
     const { batteries, seats, rigs, places, blocks, day, simulation } = flat;
     this.drain = new Drain(flat, deviation, day.reserve ?? DEFAULT_RESERVE);
@@ -334,6 +339,7 @@ export class QuickRun {
     if (!first) {
       result.swaps++;
       if (atMin - this.lastSwap[seat]! < HASTY_MIN) result.hasty++;
+      if (this.joinsCard(rig, atMin)) result.joined++;
       if (takesMin > 0) this.noteTouched(flat.rigs[rig]!, atMin);
     }
     this.lastSwap[seat] = first ? -Infinity : atMin;
@@ -342,6 +348,15 @@ export class QuickRun {
       this.nextMin[seat] = atMin + takesMin;
     } else this.seated[seat] = battery;
     this.rest(battery, atMin);
+  }
+
+  /** Whether a card of a rig is changed in the pause of a change of battery; one for which another battery came does not count again. */
+  private joinsCard(rig: number, atMin: number): boolean {
+    const { draws, seats } = this.flat.rigs[rig]!;
+    const cardMin = this.cardMins[rig]?.find((minute) => isOneVisit(draws, minute, atMin));
+    return (
+      cardMin !== undefined && !seats.some((seat) => this.lastSwap[seat]! > -Infinity && isOneVisit(draws, this.lastSwap[seat]!, cardMin))
+    );
   }
 
   private noteTouched({ blockPlaces }: FlatRig, atMin: number): void {

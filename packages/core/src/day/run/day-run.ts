@@ -1,4 +1,6 @@
+import type { CardsRun } from '../cards';
 import type { Filled } from '../charging';
+import { without } from '../model';
 import type { Span } from '../model';
 import type { Block } from '../shape';
 import type { Seated } from './seating';
@@ -20,15 +22,16 @@ export interface Stay extends Span {
   readonly toCharge: number;
 }
 
-/** A battery that is to be moved where nobody is: put into a rig, put on a charger, or taken off it. */
-export interface LonelyMove {
+/** Something that is to be done where nobody is: a battery put into a rig, put on a charger or taken off it; a card changed. */
+export type LonelyMove = {
   readonly atMin: number;
-  readonly batteryId: string;
-  readonly move: 'into-rig' | 'onto-charger' | 'off-charger';
   /** The rig, or the charger. */
   readonly whereId: string;
   readonly placeId: string | undefined;
-}
+} & (
+  | { readonly move: 'into-rig' | 'onto-charger' | 'off-charger'; readonly batteryId: string }
+  | { readonly move: 'card'; readonly cardsId: string }
+);
 
 export interface BlockRun {
   readonly blockId: string;
@@ -36,7 +39,9 @@ export interface BlockRun {
   readonly gapMin: number;
   /** Minutes without power through a change of battery. */
   readonly changeMin: number;
-  /** 1 where it must not be interrupted and goes dark, for whatever reason. */
+  /** Minutes not recorded though there is power. */
+  readonly unrecordedMin: number;
+  /** 1 where it must not be interrupted and goes dark or does not record, for whatever reason. */
   readonly interruptions: number;
 }
 
@@ -47,6 +52,8 @@ export interface DayRun {
   readonly gaps: readonly PowerGap[];
   readonly blocks: readonly BlockRun[];
   readonly filled: readonly Filled[];
+  /** What the recording media hold, and where recording stops for want of them, from heat, or because a take is over. */
+  readonly cards: CardsRun;
   /** Charge of each battery over time, the batteries built into devices by `builtInId`; straight between points. */
   readonly charge: ReadonlyMap<string, readonly ChargePoint[]>;
   /** Charge at the end of the plan: what the next day starts with. */
@@ -96,13 +103,17 @@ export function joinedGaps(gaps: readonly PowerGap[]): readonly PowerGap[] {
 }
 
 /** What a run came to in one block. */
-export function blockRun({ id, uninterrupted }: Block, gaps: readonly PowerGap[]): BlockRun {
+export function blockRun({ id, uninterrupted }: Block, gaps: readonly PowerGap[], { stops, takeEnds }: CardsRun): BlockRun {
   const own = gaps.filter(({ blockId }) => blockId === id);
-  const minutes = (of: readonly PowerGap[]): number => of.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+  const stopped = stops.filter(({ blockId }) => blockId === id);
+  const ends = takeEnds.some(({ blockId }) => blockId === id);
+  const minutes = (of: readonly Span[]): number => of.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
   return {
     blockId: id,
     gapMin: minutes(own.filter(({ why }) => why !== 'change')),
     changeMin: minutes(own.filter(({ why }) => why === 'change')),
-    interruptions: uninterrupted && own.length > 0 ? 1 : 0,
+    // what is dark, or stopped on two devices at once, counts once
+    unrecordedMin: minutes(stopped.flatMap((stop, place) => without(stop, [...own, ...stopped.slice(0, place)]))),
+    interruptions: uninterrupted && (ends || own.length + stopped.length > 0) ? 1 : 0,
   };
 }

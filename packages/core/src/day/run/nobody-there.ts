@@ -1,5 +1,7 @@
+import type { CardsRun } from '../cards';
+import { blocksOf } from '../cards';
 import type { OnCharger } from '../charging';
-import { isThere } from '../model';
+import { isThere, placeAt } from '../model';
 import type { Hands } from '../model';
 import type { Day } from '../shape';
 import type { LonelyMove } from './day-run';
@@ -9,11 +11,17 @@ import type { Seated } from './seating';
  * Moves of a day for which nobody is there, by the crew's hours. What a rig starts with is put in before; what nobody waits
  * for may stay on its charger.
  */
-export function nobodyThere(day: Day, hands: Hands, seated: readonly Seated[], charging: readonly OnCharger[]): readonly LonelyMove[] {
+export function nobodyThere(
+  day: Day,
+  hands: Hands,
+  seated: readonly Seated[],
+  charging: readonly OnCharger[],
+  cards: CardsRun,
+): readonly LonelyMove[] {
   if ((day.hands ?? []).length === 0) return [];
   const isAlone = (placeId: string | undefined, minute: number): boolean => !isThere(hands(placeId), minute);
   const changes = seated.flatMap(({ rigId, batteryId, atMin, first }): LonelyMove[] => {
-    const placeId = placeOf(day, rigId, atMin);
+    const placeId = placeAt(blocksOf(day, rigId), atMin);
     return !first && isAlone(placeId, atMin) ? [{ atMin, batteryId, move: 'into-rig', whereId: rigId, placeId }] : [];
   });
   const charges = charging.flatMap(({ batteryId, chargerId, fromMin, toMin, place }): LonelyMove[] => {
@@ -24,11 +32,14 @@ export function nobodyThere(day: Day, hands: Hands, seated: readonly Seated[], c
       ...(isWanted && isAlone(place?.id, toMin) ? [{ ...move, atMin: toMin, move: 'off-charger' } as const] : []),
     ];
   });
-  return [...changes, ...charges].sort((a, b) => a.atMin - b.atMin);
-}
-
-/** Where a rig is at a minute: in its block, or where its next one is. */
-function placeOf({ blocks }: Day, rigId: string, minute: number): string | undefined {
-  const own = blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
-  return (own.find(({ toMin }) => toMin > minute) ?? own.at(-1))?.placeId;
+  const cardChanges = cards.changes
+    .filter(({ isAlone, card }) => isAlone && card !== undefined)
+    .map(({ atMin, rigId, cardsId }): LonelyMove => ({
+      atMin,
+      cardsId,
+      move: 'card',
+      whereId: rigId,
+      placeId: placeAt(blocksOf(day, rigId), atMin),
+    }));
+  return [...changes, ...charges, ...cardChanges].sort((a, b) => a.atMin - b.atMin);
 }

@@ -1,3 +1,4 @@
+import type { CardsRun } from '../cards';
 import { ChargerQueues } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
 import { DEFAULT_RESERVE } from '../../gear';
@@ -34,6 +35,8 @@ export interface ReadySpan {
 
 /** A day with its moves, ready to be run as often as wanted. */
 export interface ReadyDay extends Seating {
+  /** What becomes of the recording media: no chance enters into it. */
+  readonly cards: CardsRun;
   readonly ready: readonly ReadySpan[];
   readonly happenings: readonly Happening[];
 }
@@ -91,12 +94,13 @@ export class OneRun {
       seated,
       stays,
       gaps,
-      blocks: day.blocks.map((block) => blockRun(block, gaps)),
+      blocks: day.blocks.map((block) => blockRun(block, gaps, this.day.cards)),
+      cards: this.day.cards,
       filled: this.queues.done,
       charge: this.points,
       endCharge: new Map(this.soc),
       takenAsFull: [...this.soc.keys()].filter((id) => this.simulation.gear.has(id) && this.simulation.saidCharge(id) === undefined),
-      nobodyThere: this.deviation ? [] : nobodyThere(day, this.simulation.hands, seated, this.day.charging),
+      nobodyThere: this.deviation ? [] : nobodyThere(day, this.simulation.hands, seated, this.day.charging, this.day.cards),
       intoReserve: stays.filter(({ fromCharge, toCharge }) => toCharge < Math.min(reserve, fromCharge) - 1e-9),
     };
   }

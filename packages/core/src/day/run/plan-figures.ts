@@ -1,8 +1,8 @@
 import { DEFAULT_RESERVE } from '../../gear';
-import { overlap } from '../model';
+import { drawsOf, overlap, without } from '../model';
 import type { Span } from '../model';
 import { isDrawing } from '../shape';
-import type { Swap } from '../shape';
+import type { Day, Swap } from '../shape';
 import type { DayRun } from './day-run';
 import type { Seated } from './seating';
 import type { DaySimulation, Moves } from './simulate';
@@ -11,6 +11,11 @@ import type { DaySimulation, Moves } from './simulate';
 export interface PlanFigures {
   /** Blocks that must not be interrupted and go dark, for whatever reason. */
   readonly interruptions: number;
+  /** Minutes not recorded though there is power: a card is full or being changed, heat, a take that nobody starts again. */
+  readonly unrecordedMin: number;
+  /** Changes of card, and of them those in a pause in which no battery of the rig is changed: together they are one visit. */
+  readonly cardChanges: number;
+  readonly cardVisits: number;
   /** Minutes without power, changes of battery left out; and those off for changes. */
   readonly gapMin: number;
   readonly changeMin: number;
@@ -42,6 +47,9 @@ export function planFigures(simulation: DaySimulation, moves: Moves, run = simul
   const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
   return {
     interruptions: sum(run.blocks.map(({ interruptions }) => interruptions)),
+    unrecordedMin: sum(run.blocks.map(({ unrecordedMin }) => unrecordedMin)),
+    cardChanges: run.cards.changes.filter(({ card }) => card !== undefined).length,
+    cardVisits: cardVisits(simulation.day, run.cards.changes, changes),
     gapMin: sum(run.blocks.map(({ gapMin }) => gapMin)),
     changeMin: sum(run.blocks.map(({ changeMin }) => changeMin)),
     changes: changes.length,
@@ -55,6 +63,32 @@ export function planFigures(simulation: DaySimulation, moves: Moves, run = simul
     charges: run.filled.length,
     wallWh: sum(run.filled.map(({ wallWh }) => wallWh)),
   };
+}
+
+/** Moments nearer than this are one visit to a rig. */
+const ONE_VISIT_MIN = 5;
+
+/** Whether two moments lie in one pause of a rig, or are as good as one. `draws`: when it draws. */
+export function isOneVisit(draws: readonly Span[], a: number, b: number): boolean {
+  const [from, to] = [Math.min(a, b), Math.max(a, b)];
+  return to - from <= ONE_VISIT_MIN || !draws.some((draw) => draw.fromMin < to && draw.toMin > from);
+}
+
+/** Visits to rigs for a card alone: those in one pause are one, and none where a battery is changed in it too. */
+function cardVisits(
+  { blocks }: Pick<Day, 'blocks'>,
+  cards: DayRun['cards']['changes'],
+  changes: readonly Pick<Seated, 'rigId' | 'atMin'>[],
+): number {
+  const visits: { readonly rigId: string; readonly atMin: number }[] = [];
+  for (const { rigId, atMin, card } of cards) {
+    if (card === undefined) continue;
+    const draws = drawsOf(blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin));
+    const isKnown = (one: { readonly rigId: string; readonly atMin: number }): boolean =>
+      one.rigId === rigId && isOneVisit(draws, one.atMin, atMin);
+    if (!changes.some(isKnown) && !visits.some(isKnown)) visits.push({ rigId, atMin });
+  }
+  return visits.length;
 }
 
 /** Where one battery alone carries a rig and is below the reserve while a block draws; what is dark by then is not in it. */
@@ -72,7 +106,7 @@ export function belowReserve({ day, states }: DaySimulation, run: DayRun): reado
       return day.blocks
         .filter((block) => block.rigId === rigId && isDrawing(block) && overlap(block, low) > 0)
         .flatMap((block) =>
-          lit(
+          without(
             { fromMin: Math.max(block.fromMin, low.fromMin), toMin: Math.min(block.toMin, low.toMin) },
             run.gaps.filter((gap) => gap.rigId === rigId),
           ),
@@ -80,20 +114,6 @@ export function belowReserve({ day, states }: DaySimulation, run: DayRun): reado
         .map((span) => ({ rigId, ...span }));
     });
   });
-}
-
-/** What of a span is in none of some others. */
-function lit(span: Span, gaps: readonly Span[]): readonly Span[] {
-  return gaps.reduce<readonly Span[]>(
-    (rest, gap) =>
-      rest.flatMap(({ fromMin, toMin }) =>
-        [
-          { fromMin, toMin: Math.min(toMin, gap.fromMin) },
-          { fromMin: Math.max(fromMin, gap.toMin), toMin },
-        ].filter((one) => one.toMin > one.fromMin),
-      ),
-    [span],
-  );
 }
 
 /** Changes of battery that one plan has and another has not; those some minutes apart are the same. */

@@ -1,3 +1,4 @@
+import { runCards } from '../cards';
 import { pairingOf } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
 import type { Gear, Rig } from '../../gear';
@@ -14,7 +15,7 @@ import { seatingOf } from './seating';
 import type { RigSpan } from './seating';
 
 /** A plan's moves: what may be tried otherwise while the rest of the day stays. */
-export type Moves = Pick<Day, 'swaps' | 'charges'>;
+export type Moves = Pick<Day, 'swaps' | 'charges' | 'cardChanges'>;
 
 /**
  * Runs a day through the circuits of its rigs. Made once for a day; tried with as many moves, and as many chances, as
@@ -94,7 +95,8 @@ export class DaySimulation {
       }
     }
     happenings.sort((one, other) => one.atMin - other.atMin || one.rank - other.rank);
-    return { ...seating, ready, happenings };
+    const cards = runCards(this.day, this.gear, this.rigs, this.hands, moves.cardChanges ?? this.day.cardChanges);
+    return { ...seating, ready, happenings, cards };
   }
 
   private readySpan(span: RigSpan): ReadySpan {

@@ -42,7 +42,7 @@ const blockShape = object('Block', {
   uninterrupted: optional(flag('Must not be interrupted')),
   /** Modes where they are not the usual ones. Off, travel and meal draw nothing unless it is said here. */
   devices: optional(phaseShape.fields.devices),
-  /** Recording media at hand, as minutes of recording. */
+  /** Minutes of recording that there is media for, where the cards of its rig are not entered. */
   mediaMin: optional(number('Recording media', 'min', { max: 43_200 })),
 });
 export type Block = Infer<typeof blockShape>;
@@ -107,6 +107,43 @@ const chargeShape = object('Charge', {
 });
 export type Charge = Infer<typeof chargeShape>;
 
+/** Cards of one recording device, all alike: called “Card 1” and so on. */
+const cardsShape = object('Recording media', {
+  id: localId('Cards'),
+  rigId: idShape,
+  /** Whose mode counts. */
+  deviceId: idShape,
+  count: number('Cards', 'count', { min: 1, max: 99, integer: true }),
+  /** In its usual mode. */
+  minutes: number('One card holds', 'min', { above: 0, max: 43_200 }),
+  modes: optional(
+    list(
+      'In other modes',
+      object('In another mode', { mode: localId('Mode'), minutes: number('One card holds', 'min', { above: 0, max: 43_200 }) }),
+      {
+        max: 20,
+      },
+    ),
+  ),
+  /** It goes on to the next by itself when one is full. */
+  slots: optional(number('In the device at once', 'count', { min: 1, max: 4, integer: true })),
+  changeMin: optional(number('A change takes', 'min', { max: 60 })),
+  /** Of the cards, so many are full at the start and not yet copied. */
+  full: optional(number('Full at the start', 'count', { max: 99, integer: true })),
+  /** Without it none is emptied before the end of the plan. */
+  copyMin: optional(number('Copying a full card takes', 'min', { above: 0, max: 1440 })),
+  /** Where they are copied; wherever the rig is, when absent. */
+  copyPlaceId: optional(localId('Place')),
+});
+export type Cards = Infer<typeof cardsShape>;
+
+const cardChangeShape = object('Change of card', {
+  cardsId: localId('Cards'),
+  atMin: minute('At'),
+  locked: optional(flag('Stays as it is')),
+});
+export type CardChange = Infer<typeof cardChangeShape>;
+
 /** One shooting day or several, with the nights between: who records when, what sits where, what charges when. */
 export const dayShape = object('Day', {
   name: text('Name', 120),
@@ -152,6 +189,8 @@ export const dayShape = object('Day', {
   lost: optional(list('Broken or gone', object('Broken or gone', { gearId: idShape, atMin: minute('From') }), { max: 40 })),
   swaps: optional(list('Swaps', swapShape, { max: 2000 })),
   charges: optional(list('Charges', chargeShape, { max: 2000 })),
+  cards: optional(list('Recording media', cardsShape, { max: 40 })),
+  cardChanges: optional(list('Changes of card', cardChangeShape, { max: 2000 })),
 });
 export type Day = Infer<typeof dayShape>;
 export const dayItemShape = object('Day item', { id: idShape, body: dayShape });
@@ -190,6 +229,10 @@ export function namedByDay(day: Day): readonly Named[] {
       gear(`/charges/${index}/batteryId`, batteryId),
       gear(`/charges/${index}/chargerId`, chargerId),
     ]),
+    ...(day.cards ?? []).flatMap(({ rigId, deviceId }, index) => [
+      rig(`/cards/${index}/rigId`, rigId),
+      gear(`/cards/${index}/deviceId`, deviceId),
+    ]),
   ];
 }
 
@@ -199,6 +242,13 @@ export function blockTitle(
   { kinds = [] }: Pick<Day, 'kinds'>,
 ): string {
   return name ?? kinds.find(({ id }) => id === ownKindId)?.name ?? BLOCK_KINDS[kind];
+}
+
+/** The mode that a device is in through a block; undefined where it does not record: the block is not one of recording, or it is off. */
+export function recordingMode({ kind, devices = [] }: Block, deviceId: string, usual: string | undefined): string | undefined {
+  if (kind !== 'record') return undefined;
+  const mode = devices.find(({ gearId }) => gearId === deviceId)?.mode ?? usual ?? 'usual';
+  return mode === 'off' ? undefined : mode;
 }
 
 /** Whether a block wants power at all. */

@@ -11,5 +11,6 @@ export {
   MAX_DAYS_LONG,
   namedByDay,
   QUIET_KINDS,
+  recordingMode,
 } from './day';
-export type { Block, BlockKind, Charge, Day, DayEntry, OwnKind, Place, Swap, Weather } from './day';
+export type { Block, BlockKind, CardChange, Cards, Charge, Day, DayEntry, OwnKind, Place, Swap, Weather } from './day';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { gearShape, inputShape, withChanges, withInput, withTyped } from '@viaggio/core';
-import type { Device, Draw } from '@viaggio/core';
+import type { Device, Draw, RecordingLimits } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
@@ -61,6 +61,19 @@ import type { GearEdit } from './gear-edit';
         />
       </div>
     </details>
+    <details class="mt-1" [open]="device().limits !== undefined">
+      <summary>Longest take and heat</summary>
+      <div class="pair">
+        @for (field of limitFields; track field) {
+          <app-quantity-field
+            [optional]="true"
+            [shape]="limits[field].of"
+            [value]="device().limits?.[field]"
+            (valueChange)="limitOf(field, $event)"
+          />
+        }
+      </div>
+    </details>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -70,6 +83,8 @@ export class DeviceEditor {
   readonly edit = output<GearEdit<Device>>();
 
   protected readonly shapes = gearShape.variants.device;
+  protected readonly limits = gearShape.variants.device.limits.of.fields;
+  protected readonly limitFields = ['takeMin', 'hotMin', 'hotFromC', 'coolMin'] as const;
   protected readonly ports = inputShape.variants.window;
   protected readonly needW = inputShape.variants.pd.needW.of;
   protected readonly port = computed(() => this.device().inputs.find(({ id }) => id === this.inputId()));
@@ -84,6 +99,11 @@ export class DeviceEditor {
 
   protected limit(figure: 'minV' | 'maxV', value: number | undefined): void {
     this.edit.emit({ body: withTyped(this.atPort({ [figure]: value }), {}, figure), field: figure });
+  }
+
+  protected limitOf(field: keyof RecordingLimits, value: number | undefined): void {
+    const limits = withChanges(this.device().limits ?? {}, { [field]: value });
+    this.plain({ limits: Object.keys(limits).length > 0 ? limits : undefined }, field);
   }
 
   protected plain(changes: object, field: string): void {

@@ -45,7 +45,7 @@ import {
   figuresOf,
   helpsOf,
   indicatorsOf,
-  movedSwapOf,
+  movedChangeOf,
   movingCosts,
   planDayWith,
 } from './day-calls';
@@ -133,7 +133,7 @@ export const coreCalls = {
   dayHelps: helpsOf,
   dayApproach: dayApproachOf,
   planFigures: figuresOf,
-  movedSwapOf,
+  movedChangeOf,
   movingCosts,
   chargingAdvice,
   dayIndicators: indicatorsOf,

@@ -5,7 +5,7 @@ import {
   dayChances,
   dayIndicators,
   dayApproach,
-  movedSwap,
+  movedChange,
   neededToday,
   planDay,
   planFigures,
@@ -13,6 +13,7 @@ import {
   whatWouldDo,
 } from '@viaggio/core';
 import type {
+  CardChange,
   ChargingList,
   Day,
   DayChances,
@@ -22,7 +23,7 @@ import type {
   Gear,
   DayApproach,
   Help,
-  MovedSwap,
+  MovedChange,
   Moves,
   PlanFigures,
   PlanOrder,
@@ -113,12 +114,12 @@ export function figuresOf(world: DayWorld, plans: readonly Moves[]): readonly Pl
   return plans.map((moves) => planFigures(simulation, moves));
 }
 
-export function movingCosts(world: DayWorld, swap: Swap): readonly MovedSwap[] {
+export function movingCosts(world: DayWorld, swap: Swap): readonly MovedChange[] {
   return costOfMoving(simulationOf(world), swap);
 }
 
-export function movedSwapOf(world: DayWorld, swap: Swap, atMin: number): MovedSwap {
-  return movedSwap(simulationOf(world), swap, atMin);
+export function movedChangeOf(world: DayWorld, change: Swap | CardChange, atMin: number): MovedChange {
+  return movedChange(simulationOf(world), change, atMin);
 }
 
 /** What there is to know of charging beyond the list. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { BLOCK_KINDS, blockTitle, gearTitle } from '@viaggio/core';
+import { BLOCK_KINDS, blockTitle, gearTitle, sayCardChange, sayUnrecorded } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { percent, time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';
@@ -7,7 +7,7 @@ import { SelectField } from '../../fields/select-field';
 /** One thing that a rig's operator does or has before them. */
 interface Item {
   readonly minute: number;
-  readonly kind: 'block' | 'swap' | 'charge' | 'gap';
+  readonly kind: 'block' | 'swap' | 'charge' | 'medium' | 'gap';
   readonly says: string;
   readonly more: string;
   /** Of two at one minute the lower comes first: what is taken off a charger, before it goes into a rig. */
@@ -84,6 +84,7 @@ const CHARGERS = 'chargers';
       text-decoration: underline;
     }
     .swap,
+    .medium,
     .charge {
       background: var(--bs-tertiary-bg);
     }
@@ -136,8 +137,48 @@ export class Agenda {
       .map((gap): Item => ({ minute: gap.fromMin, kind: 'gap', says: '▲ No power', more: `until ${this.at(gap.toMin)}. ${gap.says}` }));
     const own = new Set((run?.stays ?? []).filter((stay) => stay.rigId === rigId).map(({ batteryId }) => batteryId));
     const charges = this.charging().filter(({ batteryId }) => own.has(batteryId));
-    return [...blocks, ...swaps, ...charges, ...gaps].sort((a, b) => a.minute - b.minute || (a.rank ?? 0) - (b.rank ?? 0));
+    return [...blocks, ...swaps, ...charges, ...gaps, ...this.cardItems(rigId)].sort(
+      (a, b) => a.minute - b.minute || (a.rank ?? 0) - (b.rank ?? 0),
+    );
   });
+
+  /** Cards that are changed and copied, takes that end, and where nothing is recorded. */
+  private cardItems(rigId: string): readonly Item[] {
+    const [day, run] = [this.sheet.day(), this.sheet.outlook()?.run.cards];
+    if (!day || !run) return [];
+    const lots = (day.cards ?? []).filter((cards) => cards.rigId === rigId);
+    const name = (id: string | undefined): string => this.sheet.gear().get(id ?? '')?.name ?? 'A device that is gone';
+    const device = (cardsId: string): string => name(lots.find(({ id }) => id === cardsId)?.deviceId);
+    const isOwn = (one: { readonly rigId: string }): boolean => one.rigId === rigId;
+    return [
+      ...run.changes.filter(isOwn).map(({ cardsId, atMin, out, outFull, card }): Item => ({
+        minute: atMin,
+        kind: 'medium',
+        says: card === undefined ? 'No empty card' : `Change the card: ${card} in, ${out} out`,
+        more: card === undefined ? sayCardChange(device(cardsId), out, outFull, card) : `${device(cardsId)}: card ${out} is ${percent(outFull)} full`,
+      })),
+      ...run.copies
+        .filter(({ cardsId }) => lots.some(({ id }) => id === cardsId))
+        .map(({ cardsId, card, full, fromMin, toMin }): Item => ({
+          minute: fromMin,
+          kind: 'medium',
+          says: `Copy card ${card}`,
+          more: `${device(cardsId)}, ${percent(full)} full; done at ${this.at(Math.ceil(toMin))}`,
+        })),
+      ...run.takeEnds.filter(isOwn).map(({ deviceId, atMin }): Item => ({
+        minute: atMin,
+        kind: 'medium',
+        says: 'The take ends by itself',
+        more: `${name(deviceId)} has come to its longest: start the next.`,
+      })),
+      ...run.stops.filter(isOwn).map(({ deviceId, why, fromMin, toMin }): Item => ({
+        minute: fromMin,
+        kind: 'gap',
+        says: '▲ Not recorded',
+        more: `until ${this.at(toMin)}. ${sayUnrecorded(name(deviceId), why)}`,
+      })),
+    ];
+  }
 
   /** What goes onto a charger and comes off it. */
   protected readonly charging = computed((): readonly (Item & { readonly batteryId: string })[] => {

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { blockTitle, dayAfter, gearTitle, sayNobody } from '@viaggio/core';
+import { blockTitle, dayAfter, gearTitle, sayNobody, sayUnrecorded } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
 import { selectLoading } from '../../state/items.selectors';
 import { Agenda } from './agenda';
 import { BlockEditor } from '../timeline/block-editor';
+import { CardMoves } from '../planning/card-moves';
 import { ChargingView } from '../charging/charging-view';
 import { DayBefore } from '../setup/day-before';
 import { DayFiles } from './day-files';
@@ -32,6 +33,7 @@ interface Risk {
   imports: [
     Agenda,
     BlockEditor,
+    CardMoves,
     ChargingView,
     DayBefore,
     DayFiles,
@@ -74,7 +76,9 @@ export class DayPage {
         const name = `${this.sheet.rigs().get(block.rigId)?.name ?? '?'}, ${blockTitle(block, day)}`;
         const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
         const chance = chances?.get(block.id);
-        if (run && run.interruptions > 0 && !gap)
+        const stop = outlook.run.cards.stops.find(({ blockId }) => blockId === block.id);
+        const takeEnd = outlook.run.cards.takeEnds.find(({ blockId }) => blockId === block.id);
+        if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
           return [{ is: 'stop', says: `${name}: off for ${Math.ceil(run.changeMin)} min while a battery is changed, and it must not be interrupted.` }]; // prettier-ignore
         if (gap)
           return [
@@ -83,15 +87,22 @@ export class DayPage {
               says: `${name}: ${gap.says} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.`,
             },
           ];
-        if (chance !== undefined && chance < wanted)
-          return [{ is: 'caution', says: `${name}: lasts in ${percent(chance)} of runs; ${percent(wanted)} are asked for.` }];
-        if (block.mediaMin !== undefined && block.kind === 'record' && block.mediaMin < block.toMin - block.fromMin)
+        if (stop)
           return [
             {
-              is: 'caution',
-              says: `${name}: media for ${block.mediaMin} min of ${block.toMin - block.fromMin}; the card is full at ${time(day, block.fromMin + block.mediaMin)}.`,
+              is: block.uninterrupted ? 'stop' : 'caution',
+              says: `${name}: ${sayUnrecorded(this.sheet.gear().get(stop.deviceId)?.name ?? 'A device', stop.why)} From ${time(day, stop.fromMin)}, ${Math.ceil((run?.unrecordedMin ?? 0) - 1e-6)} min not recorded in all.`,
             },
           ];
+        if (takeEnd && block.uninterrupted)
+          return [
+            {
+              is: 'stop',
+              says: `${name}: ${this.sheet.gear().get(takeEnd.deviceId)?.name ?? 'a device'} comes to its longest take at ${time(day, takeEnd.atMin)}, and it must not be interrupted. Begin a new take just before it, or record on something else too.`,
+            },
+          ];
+        if (chance !== undefined && chance < wanted)
+          return [{ is: 'caution', says: `${name}: lasts in ${percent(chance)} of runs; ${percent(wanted)} are asked for.` }];
         return [];
       })
       .sort((a, b) => Number(a.is === 'caution') - Number(b.is === 'caution'));
@@ -104,9 +115,10 @@ export class DayPage {
       const gear = this.sheet.gear().get(id);
       return gear ? gearTitle(gear) : (this.sheet.rigs().get(id)?.name ?? '?');
     };
-    return (run?.nobodyThere ?? []).map(({ atMin, batteryId, move, whereId, placeId }) => {
-      const place = day?.places?.find(({ id }) => id === placeId)?.name;
-      return `${time(day!, atMin)}: ${sayNobody(move, name(batteryId), name(whereId), place)}`;
+    return (run?.nobodyThere ?? []).map((lonely) => {
+      const place = day?.places?.find(({ id }) => id === lonely.placeId)?.name;
+      const what = lonely.move === 'card' ? day?.cards?.find(({ id }) => id === lonely.cardsId)?.deviceId : lonely.batteryId;
+      return `${time(day!, lonely.atMin)}: ${sayNobody(lonely.move, name(what ?? ''), name(lonely.whereId), place)}`;
     });
   });
 

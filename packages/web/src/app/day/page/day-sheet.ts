@@ -6,13 +6,14 @@ import {
   repeatBlocks,
   withBlock,
   withBlocksShifted,
+  withCardChange,
   withChanges,
   withMishap,
   withNewBlock,
   withoutBlocks,
   withSwap,
 } from '@viaggio/core';
-import type { Block, Changes, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
+import type { Block, CardChange, Changes, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { Items } from '../../state/items.actions';
 import { selectGearBodies, selectItems, selectRigs } from '../../state/items.selectors';
@@ -148,6 +149,10 @@ export class DaySheet {
     this.edit((day) => withSwap(day, swap, changes), `swap ${swap.rigId} ${swap.batteryId} ${field}`);
   }
 
+  changeCard(change: CardChange, changes: Partial<CardChange> | undefined, field: string): void {
+    this.edit((day) => withCardChange(day, change, changes), `card ${change.cardsId} ${field}`);
+  }
+
   private readonly adviceLater = computedLater('compare', this.world, (core, world) => core.chargingAdvice(world), { restMs: REST_MS });
   /** Which top-ups are worth the handling, and which charges the plan needs. */
   readonly advice = computed(() => valueOf(this.adviceLater()));
@@ -207,8 +212,9 @@ export class DaySheet {
   }
 
   /** With the mishap that it was made for, if it was: one step, and one undo. */
-  take({ swaps, charges }: DayPlan): void {
-    this.change({ ...this.tried()?.day, swaps, charges }, `plan ${Date.now()}`);
+  take({ swaps, charges, cardChanges }: DayPlan): void {
+    const cards = cardChanges.length > 0 || this.day()?.cardChanges ? { cardChanges } : {};
+    this.change({ ...this.tried()?.day, swaps, charges, ...cards }, `plan ${Date.now()}`);
     this.leave();
     this.mishap.set(undefined);
     this.helps.set(undefined);

@@ -16,12 +16,24 @@ interface Column {
 interface Row {
   readonly title: string;
   readonly of: (figures: PlanFigures) => string;
+  /** Shown where one of the plans has it. */
+  readonly only?: (figures: PlanFigures) => boolean;
 }
 
 const ROWS: readonly Row[] = [
   { title: 'Interrupted that must not be', of: ({ interruptions }) => String(interruptions) },
   { title: 'Without power', of: ({ gapMin }) => formatQuantity(Math.ceil(gapMin - 1e-6), 'min') },
   { title: 'Off for changes of battery', of: ({ changeMin }) => formatQuantity(Math.ceil(changeMin - 1e-6), 'min') },
+  {
+    title: 'Not recorded though there is power',
+    of: ({ unrecordedMin }) => formatQuantity(Math.ceil(unrecordedMin - 1e-6), 'min'),
+    only: ({ unrecordedMin }) => unrecordedMin > 0,
+  },
+  {
+    title: 'Changes of card',
+    of: ({ cardChanges, cardVisits }) => (cardVisits === 0 ? String(cardChanges) : `${cardChanges}, ${cardVisits} in a pause of their own`),
+    only: ({ cardChanges }) => cardChanges > 0,
+  },
   { title: 'Changes of battery', of: ({ changes }) => String(changes) },
   {
     title: 'Of them while it runs',
@@ -54,7 +66,7 @@ const ROWS: readonly Row[] = [
             </tr>
           </thead>
           <tbody>
-            @for (row of rows; track row.title) {
+            @for (row of rows(); track row.title) {
               <tr>
                 <th scope="row" class="fw-normal">{{ row.title }}</th>
                 @for (one of all; track one.title) {
@@ -86,7 +98,7 @@ const ROWS: readonly Row[] = [
 })
 export class PlanComparison {
   protected readonly sheet = inject(DaySheet);
-  protected readonly rows = ROWS;
+  protected readonly rows = computed(() => ROWS.filter(({ only }) => !only || this.columns()?.some(({ figures }) => only(figures))));
   private readonly plans = computed(() => {
     const [world, found] = [this.sheet.asked(), this.sheet.search()];
     if (!world || found.is !== 'found') return undefined;
@@ -106,7 +118,7 @@ export class PlanComparison {
     core
       .planFigures(
         world,
-        all.map(({ moves }) => ({ swaps: moves.swaps, charges: moves.charges })),
+        all.map(({ moves }) => ({ swaps: moves.swaps, charges: moves.charges, cardChanges: moves.cardChanges })),
       )
       .then((figures) => all.map((one, index) => ({ ...one, figures: figures[index]! }))),
   );

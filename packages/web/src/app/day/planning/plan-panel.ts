@@ -131,7 +131,7 @@ export class PlanPanel {
 
   /** Figures first, each with what no plan does better than; the figures are those of the table below. */
   protected summary({ figures, cost, leastSwaps, leastGapMin }: DayPlan): string {
-    const { interruptions, gapMin, changeMin, lowMin, changes, batteries, massG } = figures;
+    const { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardChanges, cardVisits, batteries, massG } = figures;
     const count = (number: number, one: string, many: string): string => `${number} ${number === 1 ? one : many}`;
     const offMin = gapMin + changeMin;
     const isLeast = offMin + lowMin - leastGapMin < 1;
@@ -140,6 +140,7 @@ export class PlanPanel {
         ? 'nothing is interrupted that must not be'
         : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
       offMin < 0.5 ? 'no minute off' : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`, // prettier-ignore
+      unrecordedMin < 0.5 ? '' : `${Math.ceil(unrecordedMin - 1e-6)} min not recorded`,
       lowMin < 0.5 ? '' : `${Math.ceil(lowMin)} min below the reserve`,
       offMin + lowMin < 0.5
         ? ''
@@ -149,6 +150,9 @@ export class PlanPanel {
             ? ''
             : `no plan leaves less than ${Math.floor(leastGapMin)} min`,
       `${count(changes, 'change', 'changes')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
+      cardChanges === 0
+        ? ''
+        : `${count(cardChanges, 'change', 'changes')} of card (${cardVisits === 0 ? 'all with a battery' : `${cardVisits} in a pause of their own`})`,
       `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}`,
     ];
     return `${parts.filter((one) => one !== '').join(', ')}.${cost.swaps > 0 ? '' : ' Every rig keeps the batteries it starts with.'}`;

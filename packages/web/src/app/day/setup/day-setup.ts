@@ -22,6 +22,7 @@ import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { DaySheet } from '../page/day-sheet';
 import { ClockField } from '../../fields/clock-field';
+import { CardsSetup } from './cards-setup';
 import { WeatherSetup } from './weather-setup';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
@@ -34,7 +35,7 @@ const PLACE = FIELDS.places.of.item.fields;
 /** Places and gear: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
-  imports: [DateField, CheckField, ClockField, QuantityField, SelectField, TextField, WeatherSetup],
+  imports: [CardsSetup, DateField, CheckField, ClockField, QuantityField, SelectField, TextField, WeatherSetup],
   templateUrl: './day-setup.html',
   styles: `
     fieldset {
@@ -136,7 +137,7 @@ export class DaySetup {
     this.sheet.edit((day) => withCharger(day, id, placeId === '' ? undefined : placeId), `charger ${id}`);
   }
 
-  protected setHands(index: number, changes: Partial<NonNullable<Day['hands']>[number]>): void {
+  protected setHands(index: number, changes: Changes<NonNullable<Day['hands']>[number]>): void {
     this.sheet.edit((day) => withHands(day, index, changes), `hands ${index}`);
   }
 

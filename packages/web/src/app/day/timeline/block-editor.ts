@@ -55,13 +55,15 @@ const FIELDS = dayShape.fields.blocks.item.fields;
             [value]="one.temperatureC"
             (valueChange)="set({ temperatureC: $event }, 'temperature')"
           />
-          <app-quantity-field
-            [shape]="mediaShape"
-            [optional]="true"
-            [value]="one.mediaMin"
-            [hint]="mediaHint()"
-            (valueChange)="set({ mediaMin: $event }, 'media')"
-          />
+          @if (!hasCards()) {
+            <app-quantity-field
+              [shape]="mediaShape"
+              [optional]="true"
+              [value]="one.mediaMin"
+              [hint]="mediaHint()"
+              (valueChange)="set({ mediaMin: $event }, 'media')"
+            />
+          }
         </div>
         <app-check-field
           class="mt-1"
@@ -126,6 +128,8 @@ export class BlockEditor {
     return this.count() === 1 ? this.sheet.day()?.blocks.find((block) => block.id === id) : undefined;
   });
   protected readonly rigName = computed(() => this.sheet.rigs().get(this.block()?.rigId ?? '')?.name ?? 'A rig that is gone');
+  /** Its rig's cards are entered: they count. */
+  protected readonly hasCards = computed(() => this.sheet.day()?.cards?.some(({ rigId }) => rigId === this.block()?.rigId) === true);
   protected readonly mediaHint = computed(() => {
     const block = this.block();
     if (block?.mediaMin === undefined || block.kind !== 'record') return '';
@@ -146,7 +150,8 @@ export class BlockEditor {
     const told = [
       run && run.gapMin > 0 ? `${Math.ceil(run.gapMin)} min without power as it stands.` : '',
       run && run.changeMin > 0 ? `${Math.ceil(run.changeMin)} min off for changes of battery.` : '',
-      run && run.interruptions > 0 ? 'It goes dark, and must not be interrupted.' : '',
+      run && run.unrecordedMin > 0 ? `${Math.ceil(run.unrecordedMin - 1e-6)} min not recorded though there is power.` : '',
+      run && run.interruptions > 0 ? 'It is interrupted, and must not be.' : '',
       chance === undefined ? '' : `It has power throughout in ${percent(chance)} of runs.`,
     ];
     return told.filter((one) => one !== '').join(' ');

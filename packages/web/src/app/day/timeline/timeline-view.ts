@@ -1,5 +1,5 @@
-import { blockTitle, clockAt, gearTitle, minuteAt } from '@viaggio/core';
-import type { Block, ChargePoint, Day, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
+import { blockTitle, clockAt, gearTitle, minuteAt, sayUnrecorded } from '@viaggio/core';
+import type { Block, CardChange, ChargePoint, Day, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
 
 /** Where a minute lies in the picture. */
 export interface Scale {
@@ -16,6 +16,11 @@ export interface RigRow {
   readonly blocks: readonly { readonly block: Block; readonly x: number; readonly width: number; readonly label: string }[];
   readonly gaps: readonly { readonly gap: PowerGap; readonly x: number; readonly width: number; readonly label: string }[];
   readonly swaps: readonly { readonly swap: Swap; readonly x: number; readonly tag: string; readonly label: string }[];
+  /** Room left on the cards in each device. */
+  readonly cards: readonly { readonly points: string; readonly label: string }[];
+  readonly cardChanges: readonly { readonly change: CardChange; readonly x: number; readonly label: string }[];
+  /** Where nothing is recorded though there is power. */
+  readonly stops: readonly { readonly x: number; readonly width: number; readonly label: string }[];
   /** Charge of each battery while it is in the rig. */
   readonly lines: readonly {
     readonly batteryId: string;
@@ -94,8 +99,40 @@ export function rigRows(
         tag: tag(swap.batteryId),
         label: `${time(day, swap.atMin)}: ${gear.has(swap.batteryId) ? gearTitle(gear.get(swap.batteryId)!) : 'a battery'} goes in`,
       })),
+    ...cardsOf(day, rigId, run, x, gear),
     lines: linesOf(rigId, run, x, tag),
   }));
+}
+
+function cardsOf(
+  day: Day,
+  rigId: string,
+  run: DayRun | undefined,
+  x: Scale['x'],
+  gear: ReadonlyMap<string, Gear>,
+): Pick<RigRow, 'cards' | 'cardChanges' | 'stops'> {
+  const own = new Set((day.cards ?? []).filter((cards) => cards.rigId === rigId).map(({ id }) => id));
+  return {
+    cards: (run?.cards.lots ?? [])
+      .filter((lot) => lot.rigId === rigId)
+      .map(({ room }) => ({
+        label: 'Room left on the cards in it',
+        points: pointsOf(
+          room.map(({ minute, share }) => ({ minute, charge: share })),
+          x,
+        ),
+      })),
+    cardChanges: (day.cardChanges ?? [])
+      .filter(({ cardsId }) => own.has(cardsId))
+      .map((change) => ({ change, x: x(change.atMin), label: `${time(day, change.atMin)}: a card is changed` })),
+    stops: (run?.cards.stops ?? [])
+      .filter((stop) => stop.rigId === rigId)
+      .map(({ deviceId, why, fromMin, toMin }) => ({
+        x: x(fromMin),
+        width: Math.max(3, x(toMin) - x(fromMin)),
+        label: `${time(day, fromMin)} to ${time(day, toMin)}: ${sayUnrecorded(gear.get(deviceId)?.name ?? 'A device', why)}`,
+      })),
+  };
 }
 
 /** Tags of batteries that go in together stand side by side. */

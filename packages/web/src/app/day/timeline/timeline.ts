@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
-import type { Block, Swap } from '@viaggio/core';
+import type { Block, CardChange, Swap } from '@viaggio/core';
 import { STEP_MIN, blockTitle } from '@viaggio/core';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { DaySheet } from '../page/day-sheet';
@@ -14,9 +14,9 @@ interface Grip {
   readonly byMin: number;
 }
 
-/** A change of battery that the pointer holds. */
-interface SwapGrip {
-  readonly swap: Swap;
+/** A change of battery or card that the pointer holds. */
+interface ChangeGrip {
+  readonly change: Swap | CardChange;
   readonly startX: number;
   readonly atMin: number;
 }
@@ -29,7 +29,7 @@ const NAME_LENGTH = 26;
 const CHARGER_LENGTH = 32;
 const HEAD = 24;
 
-/** The day as a picture: rigs with their blocks, batteries' charge under them, chargers below. Blocks can be dragged. */
+/** The day as a picture: rigs with their blocks, batteries' charge under them, chargers below. Blocks and changes can be dragged. */
 @Component({
   selector: 'app-timeline',
   imports: [PressGroup, Pressable],
@@ -47,19 +47,19 @@ export class Timeline {
   protected readonly scale = computed(() => scaleOf(this.day(), WIDTH));
   private readonly run = computed(() => this.sheet.outlook()?.run);
   private readonly grip = signal<Grip | undefined>(undefined);
-  private readonly swapGrip = signal<SwapGrip | undefined>(undefined);
+  private readonly held = signal<ChangeGrip | undefined>(undefined);
   private readonly costLater = computedLater(
     'compare',
     () => {
-      const [grip, world] = [this.swapGrip(), this.sheet.asked()];
-      return grip && world && grip.atMin !== grip.swap.atMin ? { grip, world } : undefined;
+      const [grip, world] = [this.held(), this.sheet.asked()];
+      return grip && world && grip.atMin !== grip.change.atMin ? { grip, world } : undefined;
     },
-    (core, { grip, world }) => core.movedSwapOf(world, grip.swap, grip.atMin),
+    (core, { grip, world }) => core.movedChangeOf(world, grip.change, grip.atMin),
   );
-  /** What it costs to let go of the change of battery where it is held now. */
+  /** What it costs to let go of the change where it is held now. */
   protected readonly dragged = computed(() => {
-    const grip = this.swapGrip();
-    if (!grip || grip.atMin === grip.swap.atMin) return undefined;
+    const grip = this.held();
+    if (!grip || grip.atMin === grip.change.atMin) return undefined;
     const cost = valueOf(this.costLater());
     return `${time(this.day(), grip.atMin)}: ${cost?.atMin === grip.atMin ? cost.says : '…'}`;
   });
@@ -83,6 +83,8 @@ export class Timeline {
     const last = this.chargers().at(-1);
     return last ? last.y + last.lanes * ROW.lane + 6 : HEAD + this.rigs().length * (ROW.block + ROW.line + ROW.gap);
   });
+  /** Whether there is anything of cards to explain. */
+  protected readonly withCards = computed(() => (this.day().cards ?? []).length > 0 || (this.run()?.cards.stops.length ?? 0) > 0);
   protected readonly chances = computed(() => this.sheet.chances()?.blocks);
 
   protected shownX(block: Block, x: number): number {
@@ -132,43 +134,46 @@ export class Timeline {
     this.grip.set({ block, edge, startX: event.clientX, byMin: 0 });
   }
 
-  protected shownSwapX(swap: Swap, x: number): number {
-    const grip = this.swapGrip();
-    return grip?.swap === swap ? this.scale().x(grip.atMin) : x;
+  protected shownChangeX(change: Swap | CardChange, x: number): number {
+    const grip = this.held();
+    return grip?.change === change ? this.scale().x(grip.atMin) : x;
   }
 
-  protected downOnSwap(event: PointerEvent, swap: Swap): void {
+  protected downOnChange(event: PointerEvent, change: Swap | CardChange): void {
     if (event.button !== 0) return;
     (event.target as SVGElement).setPointerCapture(event.pointerId);
-    this.swapGrip.set({ swap, startX: event.clientX, atMin: swap.atMin });
+    this.held.set({ change, startX: event.clientX, atMin: change.atMin });
   }
 
   /** Arrows try it earlier and later, what it costs is told; Enter leaves it there, Escape where it was. */
-  protected keyOnSwap(event: KeyboardEvent, swap: Swap): void {
+  protected keyOnChange(event: KeyboardEvent, change: Swap | CardChange): void {
     const by = { ArrowLeft: -STEP_MIN, ArrowRight: STEP_MIN }[event.key];
-    const grip = this.swapGrip();
-    if (by !== undefined) this.swapGrip.set({ swap, startX: 0, atMin: Math.max(0, (grip?.swap === swap ? grip.atMin : swap.atMin) + by) });
-    else if (event.key === 'Enter' || event.key === ' ') this.dropSwap();
-    else if (event.key === 'Escape') this.leaveSwap();
+    const grip = this.held();
+    if (by !== undefined)
+      this.held.set({ change, startX: 0, atMin: Math.max(0, (grip?.change === change ? grip.atMin : change.atMin) + by) });
+    else if (event.key === 'Enter' || event.key === ' ') this.dropChange();
+    else if (event.key === 'Escape') this.leaveChange();
     else return;
     event.preventDefault();
   }
 
-  protected leaveSwap(): void {
-    this.swapGrip.set(undefined);
+  protected leaveChange(): void {
+    this.held.set(undefined);
   }
 
-  protected dropSwap(): void {
-    const grip = this.swapGrip();
-    this.swapGrip.set(undefined);
-    if (grip && grip.atMin !== grip.swap.atMin) this.sheet.changeSwap(grip.swap, { atMin: grip.atMin }, 'at');
+  protected dropChange(): void {
+    const grip = this.held();
+    this.held.set(undefined);
+    if (!grip || grip.atMin === grip.change.atMin) return;
+    if ('cardsId' in grip.change) this.sheet.changeCard(grip.change, { atMin: grip.atMin }, 'at');
+    else this.sheet.changeSwap(grip.change, { atMin: grip.atMin }, 'at');
   }
 
   protected move(event: PointerEvent): void {
-    const held = this.swapGrip();
+    const held = this.held();
     if (held) {
-      const atMin = Math.max(0, Math.round((held.swap.atMin + (event.clientX - held.startX) * this.perPixel()) / STEP_MIN) * STEP_MIN);
-      if (atMin !== held.atMin) this.swapGrip.set({ ...held, atMin });
+      const atMin = Math.max(0, Math.round((held.change.atMin + (event.clientX - held.startX) * this.perPixel()) / STEP_MIN) * STEP_MIN);
+      if (atMin !== held.atMin) this.held.set({ ...held, atMin });
       return;
     }
     const grip = this.grip();
@@ -184,7 +189,7 @@ export class Timeline {
   }
 
   protected up(): void {
-    this.dropSwap();
+    this.dropChange();
     const grip = this.grip();
     this.grip.set(undefined);
     if (grip && grip.byMin !== 0) this.sheet.shift(grip.edge === 'to' ? 0 : grip.byMin, grip.edge === 'from' ? 0 : grip.byMin);

@@ -1,0 +1,142 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { sayCardChange, sayUnrecorded, withNewCardChange } from '@viaggio/core';
+import { SelectField } from '../../fields/select-field';
+import { DaySheet } from '../page/day-sheet';
+import { MomentField } from '../timeline/moment-field';
+import { time } from '../timeline/timeline-view';
+
+/** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */
+@Component({
+  selector: 'app-card-moves',
+  imports: [MomentField, SelectField],
+  template: `
+    @if (lots().length > 0) {
+      <section aria-label="Cards that are changed">
+        <h2 class="fs-5">Cards that are changed</h2>
+        @for (stop of stops(); track $index) {
+          <p class="mb-1 verdict-stop">▲ {{ stop }}</p>
+        }
+        @if (rows().length === 0) {
+          <p class="text-body-secondary">Every device keeps the card it starts with.</p>
+        } @else {
+          <ul class="list-unstyled mb-2">
+            @for (row of rows(); track row.key) {
+              <li class="move">
+                <app-moment-field
+                  class="when"
+                  [label]="row.title"
+                  [minute]="row.change.atMin"
+                  (minuteChange)="sheet.changeCard(row.change, { atMin: $event }, 'at')"
+                />
+                <span class="state">{{ row.state }}</span>
+                <button
+                  type="button"
+                  class="btn btn-sm"
+                  [class.btn-secondary]="row.change.locked"
+                  [class.btn-outline-secondary]="!row.change.locked"
+                  [attr.aria-pressed]="row.change.locked === true"
+                  [attr.aria-label]="'Lock: ' + row.title"
+                  (click)="sheet.changeCard(row.change, { locked: !row.change.locked }, 'locked')"
+                >
+                  {{ row.change.locked ? 'Locked' : 'Lock' }}
+                </button>
+                <button
+                  type="button"
+                  class="btn btn-sm btn-outline-danger"
+                  [attr.aria-label]="'Remove: ' + row.title"
+                  (click)="sheet.changeCard(row.change, undefined, 'out')"
+                >
+                  Remove
+                </button>
+              </li>
+            }
+          </ul>
+        }
+        @for (copy of copies(); track $index) {
+          <p class="small mb-1">{{ copy }}</p>
+        }
+        @for (left of notCopied(); track left) {
+          <p class="small mb-1 verdict-caution">{{ left }}</p>
+        }
+        <app-select-field label="Add a change of card" [bare]="true" [small]="true" [once]="true" [choices]="lots()" (picked)="add($event)">
+          <option value="">Add a change of card …</option>
+        </app-select-field>
+      </section>
+    }
+  `,
+  styles: `
+    .move {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem;
+      align-items: end;
+      padding: 0.25rem 0;
+      border-bottom: 1px solid var(--bs-border-color);
+    }
+    .when {
+      flex: 1 1 16rem;
+      max-width: 24rem;
+    }
+    .state {
+      flex: 1 1 8rem;
+      font-size: 0.85rem;
+      color: var(--bs-secondary-color);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CardMoves {
+  protected readonly sheet = inject(DaySheet);
+  private readonly run = computed(() => this.sheet.outlook()?.run.cards);
+  private readonly device = (cardsId: string): string => {
+    const cards = this.sheet.day()?.cards?.find(({ id }) => id === cardsId);
+    return this.sheet.gear().get(cards?.deviceId ?? '')?.name ?? 'a device that is gone';
+  };
+
+  protected readonly lots = computed(() => (this.sheet.day()?.cards ?? []).map(({ id }) => [id, this.device(id)] as const));
+
+  protected readonly rows = computed(() =>
+    [...(this.sheet.day()?.cardChanges ?? [])]
+      .sort((a, b) => a.atMin - b.atMin)
+      .map((change, index) => {
+        const done = this.run()?.changes.find(({ cardsId, atMin }) => cardsId === change.cardsId && atMin === change.atMin);
+        const device = this.device(change.cardsId);
+        return {
+          change,
+          key: `${change.cardsId} ${index}`,
+          title: `Card of ${device}`,
+          state: done ? sayCardChange(device, done.out, done.outFull, done.card) : '',
+        };
+      }),
+  );
+
+  protected readonly stops = computed(() =>
+    (this.run()?.stops ?? []).map(
+      ({ deviceId, why, fromMin, toMin }) =>
+        `${this.at(fromMin)} to ${this.at(toMin)}: ${sayUnrecorded(this.sheet.gear().get(deviceId)?.name ?? 'A device', why)}`,
+    ),
+  );
+
+  protected readonly copies = computed(() =>
+    (this.run()?.copies ?? []).map(
+      ({ cardsId, card, fromMin, toMin }) =>
+        `Card ${card} of ${this.device(cardsId)} is copied from ${this.at(fromMin)}, done at ${this.at(Math.ceil(toMin))}.`,
+    ),
+  );
+
+  protected readonly notCopied = computed(() =>
+    (this.run()?.lots ?? [])
+      .filter(({ notCopied }) => notCopied > 0)
+      .map(
+        ({ cardsId, notCopied }) => `${notCopied} ${notCopied === 1 ? 'card' : 'cards'} of ${this.device(cardsId)} not copied at the end.`,
+      ),
+  );
+
+  protected add(cardsId: string): void {
+    if (cardsId !== '') this.sheet.edit((day) => withNewCardChange(day, cardsId), `card ${Date.now()}`);
+  }
+
+  private at(minute: number): string {
+    return time(this.sheet.day()!, minute);
+  }
+}
