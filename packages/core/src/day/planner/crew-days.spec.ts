@@ -1,7 +1,7 @@
 import { LOW_WATER } from '../../demo';
 import type { Gear } from '../../gear';
 import type { Block, Day } from '../shape';
-import { DaySimulation } from '../run';
+import { DaySimulation, planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { planDay } from './plan-day';
 import type { PlanOrder } from './plan-cost';
@@ -142,5 +142,44 @@ describe('days as crews have them', () => {
     const moves = { swaps: [{ rigId: 'A', seatId: 'p1', batteryId: 'p2', atMin: 610 }], charges: [] };
     const alone = world([{ placeId: 'field', from: 0, to: 60 }]);
     expect(alone.run(alone.prepare(moves)).nobodyThere).toMatchObject([{ atMin: 610, move: 'into-rig', placeId: 'field' }]);
+  });
+});
+
+describe('a battery that bridges a change', () => {
+  /** A camera with 10 Wh of its own, or such a cell in its bay, on a pack that lasts two and a half hours. */
+  function bridged(inside: 'built in' | 'in the bay'): DaySimulation {
+    const simulation = dayOfRigs({
+      rigs: { R: [20, 'p0'] },
+      gear: { p0: pack(50), p1: pack(50) },
+      blocks: [{ rigId: 'R', fromMin: 600, toMin: 770 }],
+    });
+    const gearWith = new Map(simulation.gear);
+    const camera = gearWith.get('R-camera') as Extract<Gear, { kind: 'device' }>;
+    const rig = simulation.rigs.get('R')!;
+    if (inside === 'built in')
+      return new DaySimulation(
+        simulation.day,
+        gearWith.set('R-camera', { ...camera, builtIn: { energyWh: 12, cellsInSeries: 4 } }),
+        simulation.rigs,
+      );
+    const bay = { takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'battery', shape: 'K' }, minV: 11, maxV: 17 } as const;
+    gearWith.set('R-camera', { ...camera, inputs: [...camera.inputs, bay] });
+    gearWith.set(
+      'cell',
+      pack(12, { form: 'camera', outputs: [{ gives: 'pack', id: 'mount', name: 'Contacts', connector: bay.connector, maxA: 12 }] }),
+    );
+    const links = [...rig.links, { from: { gearId: 'cell', portId: 'mount' }, to: { gearId: 'R-camera', portId: 'bay' } }];
+    return new DaySimulation(simulation.day, gearWith, new Map([['R', { ...rig, links }]]));
+  }
+
+  it.each(['built in', 'in the bay'] as const)('%s: makes it no interruption, and is never run to nothing for it', (inside) => {
+    const simulation = bridged(inside);
+    // without a change it would carry the camera to the end
+    expect(planFigures(simulation, {})).toMatchObject({ gapMin: 0 });
+    const plan = planDay(simulation);
+    expect(plan.figures).toMatchObject({ gapMin: 0, changeMin: 0, lowMin: 0, changes: 1, hot: 1 });
+    const id = inside === 'built in' ? 'R-camera!built-in' : 'cell';
+    const left = simulation.run(simulation.prepare(plan)).endCharge.get(id)!;
+    expect(left).toBeGreaterThan(0.1);
   });
 });

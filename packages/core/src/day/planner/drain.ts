@@ -1,3 +1,5 @@
+import type { SystemRun } from '../../run';
+import { belowIn } from '../run';
 import type { Deviation, RigState } from '../run';
 import { DrainTable } from './drain-table';
 import type { FlatDay, FlatRig, FlatSpan } from './flat-day';
@@ -15,6 +17,8 @@ interface Standing {
   /** By source: the seat whose battery it is, or -1 for one with a fixed charge, or -2 - n for built-in battery n of the rig. */
   readonly sources: readonly number[];
   readonly fixed: readonly (number | undefined)[];
+  /** Sources that are to keep their reserve: built into a device, or sitting in one. */
+  readonly kept: readonly string[];
   /** One source that is the battery of the one seat. */
   readonly alone: boolean;
   readonly tables: DrainTable[];
@@ -25,14 +29,18 @@ interface Known {
   readonly ends: Float64Array;
   /** From and to of each time without power, from the start of the run. */
   readonly gaps: readonly number[];
+  /** From when until when a battery built into a device is below the reserve; the first infinite where none is. */
+  readonly lowFromMin: number;
+  readonly lowToMin: number;
 }
 
 /** What a rig does to the batteries in it for a while. */
 export interface Drained {
   /** Minutes without power, as pairs of from and to in the day's minutes. */
   readonly gaps: number[];
-  /** Of a rig on one battery: when it fell below the reserve; infinite where it did not. */
+  /** When the one battery of a rig, or one that is built into a device, was below the reserve: from infinite where none was. */
   lowFromMin: number;
+  lowToMin: number;
 }
 
 /**
@@ -119,6 +127,7 @@ export class Drain {
         addGap(out.gaps, from, to);
         continue;
       }
+      if (charge < this.reserve) out.lowToMin = toMin;
       if (before >= this.reserve && charge < this.reserve)
         out.lowFromMin = Math.min(out.lowFromMin, from + table.minuteOf(this.reserve) - at);
       else if (charge < this.reserve) out.lowFromMin = Math.min(out.lowFromMin, from);
@@ -165,15 +174,18 @@ export class Drain {
     });
     for (let place = 0; place < known.gaps.length; place += 2)
       addGap(out.gaps, fromMin + known.gaps[place]!, fromMin + known.gaps[place + 1]!);
+    if (known.lowFromMin === Infinity) return;
+    out.lowFromMin = fromMin + known.lowFromMin;
+    out.lowToMin = fromMin + known.lowToMin;
   }
 
-  private run({ state }: Standing, span: FlatSpan, fromMin: number, toMin: number, startSoc: readonly number[]): Known {
+  private run({ state, kept }: Standing, span: FlatSpan, fromMin: number, toMin: number, startSoc: readonly number[]): Known {
     const parts = span.parts.flatMap((part) => {
       const [from, to] = [Math.max(part.fromMin, fromMin), Math.min(part.toMin, toMin)];
       return to > from ? [{ ...part, from, to }] : [];
     });
     const phases = parts.map(({ block, from, to }) => ({ minutes: to - from, loadW: state.loadW(this.flat.blocks[block]) }));
-    const run = state.rough().run(state.vary(this.deviation), { phases, startSoc, record: true });
+    const run = state.rough().run(state.vary(this.deviation), { phases, startSoc, record: true, trace: kept.length > 0 });
     const gaps: number[] = [];
     const open = new Map<string, number>();
     const dark = (from: number, to: number): void => {
@@ -188,7 +200,22 @@ export class Drain {
     }
     for (const from of open.values()) dark(from, toMin - fromMin);
     const ends = Float64Array.from(run.sources, ({ endSoc }) => Math.max(0, endSoc));
-    return { ends, gaps: gaps.length > 2 ? merged(gaps) : gaps };
+    return { ends, gaps: gaps.length > 2 ? merged(gaps) : gaps, ...this.lowOf(kept, run.trace, toMin - fromMin) };
+  }
+
+  /** When a battery that is to keep its reserve falls below it in a run; straight between its points. */
+  private lowOf(ids: readonly string[], trace: SystemRun['trace'], untilMin: number): Pick<Known, 'lowFromMin' | 'lowToMin'> {
+    let [lowFromMin, lowToMin] = [Infinity, -Infinity];
+    for (const id of ids) {
+      const points = trace.map(({ minute, soc }) => ({ minute, charge: soc[id] ?? 1 }));
+      // one that is low and rests takes nothing from its reserve
+      if ((points.at(-1)?.charge ?? 1) >= (points[0]?.charge ?? 1) - 1e-9) continue;
+      for (const { fromMin, toMin } of belowIn(points, this.reserve)) {
+        lowFromMin = Math.min(lowFromMin, fromMin);
+        lowToMin = Math.max(lowToMin, Math.min(toMin, untilMin));
+      }
+    }
+    return { lowFromMin, lowToMin };
   }
 
   private table(standing: Standing, pattern: number, block: number): DrainTable {
@@ -220,7 +247,9 @@ export class Drain {
       return seat ? order.indexOf(seat[0]) : -2 - this.builtIn[index]!.indexOf(id);
     });
     const alone = sources.length === 1 && sources[0] === 0;
-    standing = { state, sources, fixed, alone, tables: [], runs: new Map() };
+    const keeps = order.map((seatId) => this.flat.simulation.states.keepsReserve(rig.id, seatId));
+    const kept = state.sourceIds.filter((_, place) => sources[place]! < -1 || keeps[sources[place]!]);
+    standing = { state, sources, kept, fixed, alone, tables: [], runs: new Map() };
     this.standings.set(key, standing);
     return standing;
   }

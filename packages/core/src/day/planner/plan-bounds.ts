@@ -157,11 +157,12 @@ function lastsOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, kinds
 }
 
 function lastsWith(drain: Drain, rig: FlatRig, index: number, battery: number, soc: Float64Array, fromMin: number): number {
-  const out: Drained = { gaps: [], lowFromMin: Infinity };
+  const out: Drained = { gaps: [], lowFromMin: Infinity, lowToMin: -Infinity };
+  const own = new Float64Array(drain.builtInOf(index).length).fill(1);
   for (const span of rig.spans) {
     if (span.toMin <= fromMin) continue;
     out.gaps.length = 0;
-    drain.through(rig, index, span, Math.max(fromMin, span.fromMin), span.toMin, [battery], soc, new Float64Array(0), out);
+    drain.through(rig, index, span, Math.max(fromMin, span.fromMin), span.toMin, [battery], soc, own, out);
     const first = Math.min(out.lowFromMin, out.gaps[0] ?? Infinity);
     if (first < Infinity) return first;
   }

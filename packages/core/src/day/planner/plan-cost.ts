@@ -6,7 +6,7 @@ export interface PlanCost {
   readonly interruptions: number;
   /** Minutes without power, those of changes with them. */
   readonly gapMin: number;
-  /** Minutes below the reserve, of rigs on one battery. */
+  /** Minutes below the reserve, of rigs on one battery and of batteries built into devices. */
   readonly lowMin: number;
   /** Minutes not recorded though there is power: for want of a card, from heat, a take that is over. */
   readonly unrecordedMin: number;

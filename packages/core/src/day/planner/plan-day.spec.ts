@@ -191,7 +191,7 @@ describe('a day that is planned', () => {
 });
 
 describe('what a plan costs', () => {
-  const none: PlanCost = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, batteries: 0, massG: 0 };
+  const none: PlanCost = { interruptions: 0, gapMin: 0, lowMin: 0, unrecordedMin: 0, sparesMissing: 0, swaps: 0, batteries: 0, massG: 0 };
 
   it('counts harm before everything, then by the order of importance', () => {
     const [harm, many] = [

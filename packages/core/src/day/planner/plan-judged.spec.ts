@@ -11,7 +11,7 @@ const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, bod
 const rigs = new Map<string, Rig>(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
 const bare = new DaySimulation(LOW_WATER_DAY.body, gear, rigs);
 const plan = planDay(bare);
-const planned: Day = { ...LOW_WATER_DAY.body, swaps: plan.swaps, charges: plan.charges };
+const planned: Day = { ...LOW_WATER_DAY.body, swaps: plan.swaps, charges: plan.charges, cardChanges: plan.cardChanges };
 const simulation = new DaySimulation(planned, gear, rigs, bare.states);
 const run = simulation.run();
 

@@ -17,7 +17,7 @@ export interface Outcome {
   interruptions: number;
   /** Minutes without power, in all blocks. */
   gapMin: number;
-  /** Minutes below the reserve, of rigs on one battery. */
+  /** Minutes below the reserve, of rigs on one battery and of batteries built into devices. */
   lowMin: number;
   sparesMissing: number;
   swaps: number;
@@ -82,7 +82,7 @@ export class QuickRun {
   private readonly needs: { atMin: number; rig: number }[][];
   private readonly needAt: Int32Array;
   private readonly seatMoves: number[][];
-  private readonly out: Drained = { gaps: [], lowFromMin: Infinity };
+  private readonly out: Drained = { gaps: [], lowFromMin: Infinity, lowToMin: -Infinity };
   private readonly forms: readonly string[];
   private readonly guarded: readonly string[];
   private readonly apart: ReadonlyMap<string, number>;
@@ -438,6 +438,7 @@ export class QuickRun {
       const [from, to] = [Math.max(fromMin, span.fromMin), Math.min(toMin, span.toMin)];
       out.gaps.length = 0;
       out.lowFromMin = Infinity;
+      out.lowToMin = -Infinity;
       this.drain.through(rig, index, span, from, to, batteries, this.soc, this.own[index]!, out);
       if (out.gaps.length === 0 && out.lowFromMin === Infinity) continue;
       let darkMin = 0;
@@ -449,7 +450,8 @@ export class QuickRun {
           this.dark[part.block]! += minutes;
           darkMin += minutes;
         }
-        if (out.lowFromMin < Infinity) this.low[index]! += overlap(part, { fromMin: Math.max(from, out.lowFromMin), toMin: to });
+        if (out.lowFromMin < Infinity)
+          this.low[index]! += overlap(part, { fromMin: Math.max(from, out.lowFromMin), toMin: Math.min(to, out.lowToMin) });
       }
       if (out.lowFromMin < Infinity) this.low[index]! -= darkMin;
       const first = Math.min(out.lowFromMin, isChanging ? Infinity : (out.gaps[0] ?? Infinity));

@@ -3,7 +3,8 @@ import { drawsOf, overlap, without } from '../model';
 import type { Span } from '../model';
 import { isDrawing } from '../shape';
 import type { Day, Swap } from '../shape';
-import type { DayRun } from './day-run';
+import { builtInId } from '../../run';
+import type { ChargePoint, DayRun, Stay } from './day-run';
 import type { Seated } from './seating';
 import type { DaySimulation, Moves } from './simulate';
 
@@ -30,7 +31,7 @@ export interface PlanFigures {
   readonly massUnknown: number;
   /** Batteries that go below the reserve in a rig. */
   readonly intoReserve: number;
-  /** Minutes below the reserve in blocks that draw, of rigs on one battery. */
+  /** Minutes below the reserve in blocks that draw, of rigs on one battery and of batteries built into devices. */
   readonly lowMin: number;
   /** Times that somebody puts a battery on a charger, and what that takes from the wall. */
   readonly charges: number;
@@ -91,28 +92,52 @@ function cardVisits(
   return visits.length;
 }
 
-/** Where one battery alone carries a rig and is below the reserve while a block draws; what is dark by then is not in it. */
+/**
+ * Where a battery carries a rig alone, sits in a device or is built into it, and is below the reserve while a block draws; what
+ * is dark by then is not in it.
+ */
 export function belowReserve({ day, states }: DaySimulation, run: DayRun): readonly (Span & { readonly rigId: string })[] {
   const reserve = day.reserve ?? DEFAULT_RESERVE;
-  return run.intoReserve.flatMap(({ rigId, batteryId, fromMin, toMin }) => {
-    if (states.seatsOf(rigId).length !== 1) return [];
-    const points = run.charge.get(batteryId) ?? [];
-    return points.slice(1).flatMap((after, index) => {
-      const before = points[index]!;
-      if (before.minute < fromMin - 1e-6 || after.minute > toMin + 1e-6 || after.minute <= before.minute || after.charge >= reserve - 1e-9)
-        return [];
-      const share = before.charge <= reserve ? 0 : (before.charge - reserve) / (before.charge - after.charge);
-      const low: Span = { fromMin: before.minute + share * (after.minute - before.minute), toMin: after.minute };
-      return day.blocks
-        .filter((block) => block.rigId === rigId && isDrawing(block) && overlap(block, low) > 0)
-        .flatMap((block) =>
-          without(
-            { fromMin: Math.max(block.fromMin, low.fromMin), toMin: Math.min(block.toMin, low.toMin) },
-            run.gaps.filter((gap) => gap.rigId === rigId),
-          ),
-        )
-        .map((span) => ({ rigId, ...span }));
-    });
+  const carrying = run.intoReserve.flatMap((stay) =>
+    states.keepsReserve(stay.rigId, seatOf(run, stay))
+      ? [{ rigId: stay.rigId, points: within(run.charge.get(stay.batteryId) ?? [], stay) }]
+      : [],
+  );
+  const builtIn = day.rigIds.flatMap((rigId) =>
+    states.partsOf(rigId).flatMap((gearId) => {
+      const points = run.charge.get(builtInId(gearId));
+      return points ? [{ rigId, points }] : [];
+    }),
+  );
+  return [...carrying, ...builtIn].flatMap(({ rigId, points }) => {
+    const drawing = day.blocks.filter((block) => block.rigId === rigId && isDrawing(block));
+    const gaps = run.gaps.filter((gap) => gap.rigId === rigId);
+    return belowIn(points, reserve).flatMap((low) =>
+      drawing
+        .map(({ fromMin, toMin }) => ({ fromMin: Math.max(fromMin, low.fromMin), toMin: Math.min(toMin, low.toMin) }))
+        .flatMap((span) => without(span, gaps))
+        .map((span) => ({ rigId, ...span })),
+    );
+  });
+}
+
+/** The seat in which a battery stays. */
+function seatOf({ seated }: DayRun, { rigId, batteryId, fromMin }: Stay): string {
+  return seated.findLast((one) => one.rigId === rigId && one.batteryId === batteryId && one.atMin <= fromMin + 1e-6)?.seatId ?? '';
+}
+
+function within(points: readonly ChargePoint[], { fromMin, toMin }: Span): readonly ChargePoint[] {
+  return points.filter(({ minute }) => minute >= fromMin - 1e-6 && minute <= toMin + 1e-6);
+}
+
+/** When a charge lies below a share, straight between its points. */
+export function belowIn(points: readonly ChargePoint[], share: number): readonly Span[] {
+  return points.slice(1).flatMap((after, index) => {
+    const before = points[index]!;
+    if (after.minute <= before.minute || Math.min(before.charge, after.charge) >= share - 1e-9) return [];
+    const crossMin = before.minute + ((before.charge - share) / (before.charge - after.charge)) * (after.minute - before.minute);
+    if (before.charge > share) return [{ fromMin: crossMin, toMin: after.minute }];
+    return [{ fromMin: before.minute, toMin: after.charge > share ? crossMin : after.minute }];
   });
 }
 

@@ -73,6 +73,15 @@ export class RigStates {
     return rig ? gearIdsOf(rig).filter((id) => this.gear.get(id)?.kind !== 'battery') : [];
   }
 
+  /** Whether a seat's battery is to keep its reserve: it carries a rig alone, or sits in a device itself, where it may bridge a change. */
+  keepsReserve(rigId: string, seatId: string): boolean {
+    const { links = [] } = this.rigs.get(rigId) ?? {};
+    return (
+      this.seatsOf(rigId).length === 1 ||
+      links.some(({ from, to }) => from.gearId === seatId && this.gear.get(to.gearId)?.kind === 'device')
+    );
+  }
+
   /** Minutes without a battery that a change takes; 0 where the seat is bridged meanwhile. */
   swapMinutes(rigId: string, seatId: string): number {
     const rig = this.rigs.get(rigId);

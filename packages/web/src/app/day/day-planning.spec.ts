@@ -18,7 +18,7 @@ jest.setTimeout(60_000);
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map<string, Rig>(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
 const plan = planDay(new DaySimulation(LOW_WATER_DAY.body, gear, rigs));
-const PLANNED: Partial<Day> = { swaps: plan.swaps, charges: plan.charges };
+const PLANNED: Partial<Day> = { swaps: plan.swaps, charges: plan.charges, cardChanges: plan.cardChanges };
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
 async function shown(fixture: ComponentFixture<unknown>, text: string | RegExp): Promise<void> {
   await until(() => (typeof text === 'string' ? textOf(fixture).includes(text) : text.test(textOf(fixture))));

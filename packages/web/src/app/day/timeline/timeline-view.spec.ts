@@ -6,7 +6,7 @@ const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
 const simulation = new DaySimulation(LOW_WATER_DAY.body, gear, rigs);
 const plan = planDay(simulation, { effort: 0.3 });
-const day: Day = { ...LOW_WATER_DAY.body, swaps: plan.swaps, charges: plan.charges };
+const day: Day = { ...LOW_WATER_DAY.body, swaps: plan.swaps, charges: plan.charges, cardChanges: plan.cardChanges };
 const run = simulation.run(simulation.prepare(plan));
 
 describe('the picture of a day', () => {
