@@ -4,7 +4,7 @@ import { energyNow } from '../../gear';
 import type { Gear } from '../../gear';
 import { coldestAt, isDuring, placeW } from '../model';
 import type { Day } from '../shape';
-import { chargerOf, fits, wattsOf } from './charger';
+import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';
 import type { Charger, OnCharger, Outlets } from './charger';
 
 /** What a battery's time on a charger came to. */
@@ -25,7 +25,11 @@ export type Pairing =
   { readonly ok: true; readonly charger: Charger; readonly filling: Filling } | { readonly ok: false; readonly why: string };
 
 /** Whether a battery can be filled by a charger where that stands. */
-export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: ReadonlyMap<string, Gear>, day: Pick<Day, 'date'>): Pairing {
+export function pairingOf(
+  { batteryId, chargerId, place, inPlace }: OnCharger,
+  gear: ReadonlyMap<string, Gear>,
+  day: Pick<Day, 'date'>,
+): Pairing {
   const [charger, battery] = [chargerOf(gear.get(chargerId)), gear.get(batteryId)];
   const no = (why: string): Pairing => ({ ok: false, why });
   if (!charger) return no('There is no such charger.');
@@ -34,6 +38,7 @@ export function pairingOf({ batteryId, chargerId, place }: OnCharger, gear: Read
   const energyWh = battery?.kind === 'battery' ? energyNow(battery) : undefined;
   if (battery?.kind !== 'battery' || energyWh === undefined) return no('How much this battery holds is not known.');
   if (!fits(charger, battery)) return no('It does not fit this charger.');
+  if (inPlace && !canChargeInPlace(charger, battery)) return no('It is not known to take a charge where it sits.');
   if (battery.chemistry === 'alkaline') return no(`${CHEMISTRIES.alkaline.name} cells must not be charged.`);
   if (tooCold(battery, coldestAt(place, day))) return no('Lithium cells must not be charged below 0 °C.');
   if (place.power === 'none') return no('There is no power at this place.');

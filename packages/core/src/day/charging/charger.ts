@@ -40,6 +40,11 @@ export function fits({ connector }: Charger, { form, outputs }: Battery): boolea
   return outputs.some((port) => mates(port.connector, connector) === 'yes');
 }
 
+/** Whether a battery can be charged in the rig that it sits in: its maker lets it feed and be charged, and a lead reaches it. */
+export function canChargeInPlace({ connector }: Charger, { chargesWhileFeeding }: Battery): boolean {
+  return chargesWhileFeeding === true && connector === 'usb-c';
+}
+
 /** Watts of a slot when so many are filled; undefined while the charger's power is not known. */
 export function wattsOf({ powerW, totalW }: Pick<Charger, 'powerW' | 'totalW'>, active: number): number | undefined {
   if (totalW === undefined) return powerW;

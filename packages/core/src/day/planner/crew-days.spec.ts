@@ -1,7 +1,7 @@
 import { LOW_WATER } from '../../demo';
 import type { Gear } from '../../gear';
 import type { Block, Day } from '../shape';
-import { DaySimulation, planFigures } from '../run';
+import { chargingList, DaySimulation, planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { planDay } from './plan-day';
 import type { PlanOrder } from './plan-cost';
@@ -181,5 +181,60 @@ describe('a battery that bridges a change', () => {
     const id = inside === 'built in' ? 'R-camera!built-in' : 'cell';
     const left = simulation.run(simulation.prepare(plan)).endCharge.get(id)!;
     expect(left).toBeGreaterThan(0.1);
+  });
+});
+
+describe('charging a battery where it sits', () => {
+  const usbC = { type: 'usb-c' } as const;
+  /** A bank on the camera, a meal of an hour where there is a supply, and one bank. */
+  function meal(chargesWhileFeeding: boolean, more: Partial<Day> = {}): DaySimulation {
+    const bank = pack(60, {
+      form: 'bank',
+      chargesWhileFeeding,
+      outputs: [{ gives: 'pack', id: 'mount', name: 'Out', connector: { type: 'v-mount' }, maxA: 12 }],
+    });
+    const supply: Gear = {
+      kind: 'supply',
+      name: 'Supply 65 W',
+      form: 'mains',
+      outputs: [{ gives: 'pd', id: 'c', name: 'USB-C', connector: usbC, profiles: [{ fixedV: 20, maxA: 3.25 }], ratingW: 65 }],
+    } as Gear;
+    return dayOfRigs({
+      rigs: { R: [20, 'bank'] },
+      gear: { bank, supply },
+      blocks: [
+        { rigId: 'R', fromMin: 600, toMin: 720, placeId: 'house' },
+        { rigId: 'R', kind: 'meal', fromMin: 720, toMin: 780, placeId: 'house' },
+        { rigId: 'R', fromMin: 780, toMin: 900, placeId: 'house' },
+      ],
+      day: { places: [HOUSE], chargers: [{ gearId: 'supply', placeId: 'house' }], ...more },
+    });
+  }
+
+  it('is no change of battery, and its run keeps what the plan promises', () => {
+    const plan = planDay(meal(true));
+    expect(plan.figures).toMatchObject({ changes: 0, gapMin: 0, lowMin: 0 });
+    expect(plan.charges).toContainEqual({ batteryId: 'bank', chargerId: 'supply', fromMin: 720, toMin: 780, inPlace: true });
+    const run = meal(true, { charges: [...plan.charges] });
+    expect(run.run().filled[0]).toMatchObject({ trouble: undefined });
+    expect(chargingList(run, run.run()).cautions.join(' ')).toMatch(/switch the rig off and disconnect it first/);
+  });
+
+  it('is left alone where the maker does not let it: the bank goes out, and back in', () => {
+    const plan = planDay(meal(false));
+    expect(plan.figures).toMatchObject({ changes: 1, gapMin: 0 });
+    expect(plan.charges.some(({ inPlace }) => inPlace)).toBe(false);
+    const forced = meal(false, { charges: [{ batteryId: 'bank', chargerId: 'supply', fromMin: 720, toMin: 780, inPlace: true }] });
+    expect(forced.run().filled[0]).toMatchObject({ trouble: 'It is not known to take a charge where it sits.' });
+  });
+
+  it('waits while the rig draws, and where the rig is somewhere else', () => {
+    const charge = { batteryId: 'bank', chargerId: 'supply', fromMin: 600, toMin: 900, inPlace: true } as const;
+    const filled = meal(true, { charges: [charge] }).run().filled;
+    expect(filled.map(({ charge: { fromMin, toMin } }) => [fromMin, toMin])).toEqual([[720, 780]]);
+    const away = meal(true, { charges: [charge] });
+    const blocks = away.day.blocks.map((block) => ({ ...block, placeId: 'hill' }));
+    const day: Day = { ...away.day, blocks, places: [HOUSE, { id: 'hill', name: 'Hill', power: 'none' }] };
+    expect(new DaySimulation(day, away.gear, away.rigs).run().filled).toEqual([]);
   });
 });

@@ -113,7 +113,9 @@ class Planner {
     this.keptCharges = locked.charges;
     const charges = locked.charges.flatMap((charge): KeptCharge[] => {
       const [charger, battery] = [this.flat.chargers.findIndex(({ id }) => id === charge.chargerId), this.flat.batteryAt(charge.batteryId)];
-      return charger === -1 || battery === -1 ? [] : [{ charger, battery, fromMin: charge.fromMin, toMin: charge.toMin }];
+      return charger === -1 || battery === -1
+        ? []
+        : [{ charger, battery, fromMin: charge.fromMin, toMin: charge.toMin, ...(charge.inPlace && { inPlace: true }) }];
     });
     // cards are planned first without the batteries, which then join them where they can; the cards follow once more
     const cardMins = this.cardMins(planCards(simulation, [], fromMin));
@@ -243,11 +245,12 @@ class Planner {
       }),
       charges: this.judge.charges
         .filter(({ fromMin, toMin }) => toMin > fromMin)
-        .map(({ battery, charger, fromMin, toMin }): Charge => ({
+        .map(({ battery, charger, fromMin, toMin, inPlace }): Charge => ({
           batteryId: batteries[battery]!.id,
           chargerId: chargers[charger]!.id,
           fromMin,
           toMin,
+          ...(inPlace && { inPlace }),
         })) // prettier-ignore
         .map((charge) => (isLocked(charge) ? { ...charge, locked: true } : charge))
         .sort((a, b) => a.fromMin - b.fromMin),

@@ -1,5 +1,6 @@
 import { chargeAfter, chargeMinutes } from '../../cell';
-import { wattsOf } from '../charging';
+import type { Battery } from '../../gear';
+import { canChargeInPlace, wattsOf } from '../charging';
 import type { FlatDay } from './flat-day';
 import { isThere, lastThere, nextThere } from '../model';
 import type { Span } from '../model';
@@ -17,6 +18,8 @@ export interface FlatCharge {
   readonly charger: number;
   readonly fromMin: number;
   readonly toMin: number;
+  /** It stays in the seat that it sits in. */
+  readonly inPlace?: boolean;
 }
 
 /** The chargers at one moment of a run. */
@@ -41,6 +44,10 @@ export interface ChargerHost {
   settle(battery: number, atMin: number): void;
   /** Takes a battery out of the rig that it rests in. */
   takeOut(battery: number, atMin: number): void;
+  /** Where a battery sits in a rig that draws nothing now, and until when, or until the battery is moved; else when it next does. */
+  pauseOf(battery: number, minute: number): { readonly place: number; readonly fromMin: number; readonly toMin: number } | undefined;
+  /** The rig that a battery sits in is disconnected until a minute, and nothing in it runs down. */
+  restUntil(battery: number, minute: number): void;
 }
 
 /**
@@ -66,6 +73,8 @@ export class QuickChargers {
   /** By battery: since when it is where a person wants it. */
   private readonly keptFrom: number[] = [];
   private readonly order: readonly number[];
+  /** Batteries that can be charged in the rig that they sit in. */
+  private readonly inPlace: readonly number[];
   private nowMin = 0;
   /** Some place gives its chargers only so many watts. */
   private readonly isLimited: boolean;
@@ -81,6 +90,10 @@ export class QuickChargers {
     this.on = new Int32Array(flat.batteries.length).fill(-1);
     const watts = flat.chargers.map(({ charger }) => wattsOf(charger, 1) ?? 0);
     this.chargersFor = flat.batteries.map((_, battery) => flat.chargers.flatMap(({ takes }, charger) => (takes[battery] ? [charger] : [])));
+    this.inPlace = flat.batteries.flatMap(({ id }, battery) => {
+      const body = flat.simulation.gear.get(id) as Battery;
+      return flat.chargers.some(({ charger, takes }) => takes[battery] && canChargeInPlace(charger, body)) ? [battery] : [];
+    });
     this.isLimited = flat.placeWatts.some((watts) => watts < Infinity);
     this.order = flat.chargers.map((_, place) => place).sort((a, b) => watts[b]! - watts[a]!);
   }
@@ -132,22 +145,22 @@ export class QuickChargers {
   }
 
   /** Puts a battery on, as said; it stays until `offMin`, or until it is wanted. */
-  put(battery: number, charger: number, atMin: number, offMin: number): void {
-    this.slots[charger]!.push({ battery, charger, fromMin: atMin, toMin: atMin });
+  put(battery: number, charger: number, atMin: number, offMin: number, inPlace = false): void {
+    this.slots[charger]!.push({ battery, charger, fromMin: atMin, toMin: atMin, ...(inPlace && { inPlace }) });
     this.on[battery] = charger;
     this.offMin[battery] = offMin;
     this.isStale = true;
   }
 
   /** The same for one that a person wants there: it gives way to nothing, what has no place beside it does. */
-  keep(battery: number, charger: number, atMin: number, offMin: number): void {
+  keep(battery: number, charger: number, atMin: number, offMin: number, inPlace = false): void {
     const slots = this.slots[charger]!;
     while (slots.length >= this.flat.chargers[charger]!.charger.slots) {
       const gives = this.latest(slots.filter((one) => !this.isKept(one)));
       if (!gives) break;
       this.takeOff(gives.battery, atMin);
     }
-    this.put(battery, charger, atMin, offMin);
+    this.put(battery, charger, atMin, offMin, inPlace);
     this.keptFrom[battery] = atMin;
   }
 
@@ -165,10 +178,16 @@ export class QuickChargers {
     if (charger === -1) return;
     const slots = this.slots[charger]!;
     const place = slots.findIndex((one) => one.battery === battery);
-    this.done.push({ ...slots[place]!, toMin: atMin });
+    const taken = { ...slots[place]!, toMin: atMin };
+    this.done.push(taken);
     slots.splice(place, 1);
     this.on[battery] = -1;
     this.offMin[battery] = Infinity;
+    if (taken.inPlace) {
+      this.host.restUntil(battery, atMin);
+      this.isStale = true;
+      return;
+    }
     const { chargers, places } = this.flat;
     this.host.reach[battery * places.length + chargers[charger]!.place] = atMin;
     this.isStale = true;
@@ -231,6 +250,7 @@ export class QuickChargers {
         if (this.offMin[slots[at]!.battery]! <= now || chargers[index]!.lostMin <= now) this.takeOff(slots[at]!.battery, now);
     }
     if (this.isStale || now >= this.arriveMin) this.survey();
+    if (this.inPlace.length > 0) this.handleInPlace();
     if (this.waiting.length === 0) return;
     for (const index of this.order) {
       const { place, charger, lostMin } = chargers[index]!;
@@ -249,6 +269,24 @@ export class QuickChargers {
         this.put(battery, index, now, offMin);
         this.survey();
       }
+    }
+  }
+
+  /** What can be charged where it sits gets a free slot as soon as its rig rests beside the charger. */
+  private handleInPlace(): void {
+    const { chargers, places, hands } = this.flat;
+    const now = this.nowMin;
+    for (const battery of this.inPlace) {
+      const pause = this.on[battery] === -1 ? this.host.pauseOf(battery, now) : undefined;
+      if (!pause || pause.fromMin > now || pause.toMin < now + LEAST_STAY_MIN) continue;
+      this.host.settle(battery, now);
+      if (this.host.soc[battery]! >= TOP_UP) continue;
+      const index = this.order.find((one) => {
+        const { place, charger, lostMin, takes, live } = chargers[one]!;
+        const isHere = pause.place === place || pause.place === -1;
+        return isHere && takes[battery] && charger.connector === 'usb-c' && lostMin > now && this.slots[one]!.length < charger.slots && isThere(hands(places[place]), now) && hasPower(live, now, pause.toMin); // prettier-ignore
+      });
+      if (index !== undefined) this.put(battery, index, now, lastThere(hands(places[chargers[index]!.place]), pause.toMin), true);
     }
   }
 
@@ -305,6 +343,10 @@ export class QuickChargers {
     let next = Number.isInteger(now) ? toMin : Math.min(toMin, Math.ceil(now));
     if (now < this.fromMin) next = Math.min(next, Math.ceil(this.fromMin));
     if (this.arriveMin < next) next = Math.ceil(this.arriveMin);
+    for (const battery of this.inPlace) {
+      const pause = this.on[battery] === -1 ? this.host.pauseOf(battery, now) : undefined;
+      if (pause && pause.fromMin > now) next = Math.min(next, Math.ceil(pause.fromMin));
+    }
     const isWaiting = this.waiting.length > 0;
     for (let index = 0; index < chargers.length; index++) {
       const { place, live, lostMin } = chargers[index]!;

@@ -18,6 +18,8 @@ export interface Move {
   readonly first: boolean;
   readonly charger: number;
   readonly offMin: number;
+  /** A charge of a battery that stays in its seat. */
+  readonly inPlace?: boolean;
 }
 
 /** Charges that stay as they are. */
@@ -26,6 +28,7 @@ export interface KeptCharge {
   readonly charger: number;
   readonly fromMin: number;
   readonly toMin: number;
+  readonly inPlace?: boolean;
 }
 
 /** Swaps, charges that stay, what rigs start with and what is lost, in the order of time, as the exact run has it. */
@@ -52,13 +55,14 @@ export function movesOf({ seats, rigs }: FlatDay, swaps: readonly FlatSwap[], ot
 export function otherMoves({ batteries }: FlatDay, keptCharges: readonly KeptCharge[]): readonly Move[] {
   const none = { seat: -1, first: false, charger: -1, offMin: 0 };
   return [
-    ...keptCharges.map(({ battery, charger, fromMin, toMin }): Move => ({
+    ...keptCharges.map(({ battery, charger, fromMin, toMin, inPlace }): Move => ({
       ...none,
       kind: 'charge',
       battery,
       charger,
       atMin: fromMin,
       offMin: toMin,
+      ...(inPlace && { inPlace }),
     })),
     ...batteries.flatMap(({ lostMin }, battery): Move[] =>
       lostMin < Infinity ? [{ ...none, kind: 'lost', battery, atMin: lostMin }] : [],

@@ -186,6 +186,24 @@ export class QuickRun {
     this.rigTo(this.flat.seats[this.inSeat[battery]!]!.rig, atMin);
   }
 
+  pauseOf(battery: number, minute: number): { readonly place: number; readonly fromMin: number; readonly toMin: number } | undefined {
+    const seat = this.inSeat[battery]!;
+    if (seat === -1 || this.seated[seat] !== battery) return undefined;
+    const rig = this.flat.rigs[this.flat.seats[seat]!.rig]!;
+    const place = rig.draws.findIndex(({ toMin }) => toMin > minute);
+    const [now, next] = place === -1 ? [undefined, undefined] : [rig.draws[place]!, rig.draws[place + 1]];
+    const movesMin = this.seatMoves[seat]!.find((one) => one > minute) ?? Infinity;
+    // it rests now, or from the end of what it draws now
+    const fromMin = now && now.fromMin <= minute ? now.toMin : minute;
+    const toMin = Math.min(movesMin, (now && now.fromMin <= minute ? next?.fromMin : now?.fromMin) ?? this.flat.endMin);
+    return { place: this.flat.placeOf(rig, fromMin), fromMin, toMin };
+  }
+
+  restUntil(battery: number, minute: number): void {
+    const seat = this.inSeat[battery]!;
+    if (seat !== -1) this.rigMin[this.flat.seats[seat]!.rig] = Math.max(this.rigMin[this.flat.seats[seat]!.rig]!, minute);
+  }
+
   takeOut(battery: number, atMin: number): void {
     const seat = this.inSeat[battery]!;
     if (seat === -1) return;
@@ -293,7 +311,7 @@ export class QuickRun {
     this.chargers.begin([...active]);
   }
 
-  private make({ kind, battery, seat, atMin, first, charger, offMin }: Move, result: Outcome): void {
+  private make({ kind, battery, seat, atMin, first, charger, offMin, inPlace }: Move, result: Outcome): void {
     const { flat } = this;
     const { lostMin } = flat.batteries[battery]!;
     if (kind !== 'lost') {
@@ -306,6 +324,12 @@ export class QuickRun {
     const wasOn = this.chargers.isOn(battery);
     if (wasOn) this.chargers.takeOff(battery, atMin);
     const before = this.inSeat[battery]!;
+    if (inPlace && before !== -1) {
+      this.rigTo(flat.seats[before]!.rig, atMin);
+      const pause = this.pauseOf(battery, atMin);
+      if (pause && pause.fromMin <= atMin) this.chargers.keep(battery, charger, atMin, Math.min(offMin, pause.toMin), true);
+      return;
+    }
     if (before !== -1) {
       this.rigTo(flat.seats[before]!.rig, atMin);
       this.empty(before, atMin);

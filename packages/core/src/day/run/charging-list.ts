@@ -16,6 +16,8 @@ export interface ChargingRow {
   readonly toCharge: number;
   readonly wallWh: number;
   readonly trouble: string | undefined;
+  /** In the rig that it sits in. */
+  readonly inPlace: boolean;
 }
 
 /** A battery that is not full when its rig wants it. */
@@ -55,6 +57,7 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
     toCharge,
     wallWh,
     trouble,
+    inPlace: charge.inPlace === true,
   }));
   // under a plan that leaves it so, another plan is no remedy
   const isPlanned = (day.swaps ?? []).length + (day.charges ?? []).length > 0;
@@ -88,6 +91,9 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
         : [
             'Never charge unattended or where you sleep; follow the makers’ instructions.',
             ...(isLithium ? ['Lithium: not below 0 °C. Let cold packs come to room warmth first.'] : []),
+            ...(rows.some(({ inPlace }) => inPlace)
+              ? ['Charging where it sits: switch the rig off and disconnect it first, and only as the maker allows.']
+              : []),
             ...(isLead ? ['Lead-acid: air the room; switch the system off and disconnect it before charging in place.'] : []),
             ...(day.hands?.length ? [] : ['No crew hours entered: batteries are taken to be moved at any hour.']),
           ],

@@ -130,6 +130,7 @@ export class OneRun {
   private runSpan({ span, state, phases, fixed, held }: ReadySpan): () => void {
     const { rigId, fromMin, toMin } = span;
     const { deviation } = this;
+    if (span.resting) return () => undefined;
     if (!state.runner || span.broken !== undefined) {
       this.cannotRun(span, state);
       return () => undefined;

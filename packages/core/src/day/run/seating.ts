@@ -1,5 +1,6 @@
 import type { OnCharger, Outlets } from '../charging';
-import { isDuring, temperatureIn } from '../model';
+import { drawsOf, isDuring, placeAt, temperatureIn, without } from '../model';
+import type { Span } from '../model';
 import { lostFrom } from '../shape';
 import type { Block, Charge, Day, Place } from '../shape';
 import type { RigStates } from './rig-states';
@@ -13,6 +14,8 @@ export interface RigSpan {
   readonly seats: ReadonlyMap<string, string>;
   readonly temperatureC: number | undefined;
   readonly power: readonly ('mains' | 'vehicle')[];
+  /** It is switched off and disconnected: a battery is charged where it sits. */
+  readonly resting?: true;
   /** A part of the rig that is broken: it does not run. */
   readonly broken?: string;
   /** What is drawn one after the other; without a block nothing is. */
@@ -69,6 +72,11 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
   for (const rigId of day.rigIds) seatedAt.set(rigId, new Map(states.seatsOf(rigId).map((seatId) => [seatId, []])));
   const seated: Seated[] = [];
   const charging: OnCharger[] = [];
+  /** Charges of batteries in their seats, by place in `charging`; each ends when its battery is moved. */
+  const inPlace: { readonly rigId: string; readonly batteryId: string; readonly index: number }[] = [];
+  const cutInPlace = (batteryId: string, atMin: number): void => {
+    for (const one of inPlace) if (one.batteryId === batteryId) charging[one.index] = cutAt(charging[one.index]!, atMin);
+  };
   /** Where each battery is: a seat, or its place in `charging`. */
   const whereIs = new Map<string, { readonly rigId: string; readonly seatId: string } | number>();
 
@@ -76,6 +84,17 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     // what is gone is not put anywhere any more
     if ((seat || charge) && atMin >= lostFrom(day, batteryId)) continue;
     const before = whereIs.get(batteryId);
+    cutInPlace(batteryId, atMin);
+    if (charge?.inPlace && typeof before === 'object') {
+      const blocks = blocksOf.get(before.rigId)!;
+      const place = chargerPlace.get(charge.chargerId);
+      const untilMin = Math.min(charge.toMin, lostFrom(day, charge.chargerId), lostFrom(day, batteryId));
+      for (const { fromMin, toMin } of without({ fromMin: charge.fromMin, toMin: untilMin }, drawsOf(blocks))) {
+        if (![undefined, place?.id].includes(placeAt(blocks, fromMin))) continue;
+        inPlace.push({ rigId: before.rigId, batteryId, index: charging.push({ ...charge, fromMin, toMin, place }) - 1 });
+      }
+      continue;
+    }
     if (typeof before === 'number') charging[before] = cutAt(charging[before]!, atMin);
     else if (before) leave(seatedAt.get(before.rigId)!.get(before.seatId)!, batteryId, atMin);
     if (!charge && !seat) whereIs.delete(batteryId);
@@ -92,7 +111,10 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
       }
       const last = history.at(-1);
       const out = last?.batteryId;
-      if (out !== undefined && out !== batteryId) whereIs.delete(out);
+      if (out !== undefined && out !== batteryId) {
+        whereIs.delete(out);
+        cutInPlace(out, atMin);
+      }
       // into a seat that was emptied before, it takes no longer than what is left of a change
       const emptiedMin = out === undefined ? (last?.atMin ?? -Infinity) : atMin;
       const takesMin = first ? 0 : Math.max(0, states.swapMinutes(rigId, seatId) - (atMin - emptiedMin));
@@ -107,9 +129,10 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     }
   }
 
-  const rigSpans = day.rigIds.flatMap((rigId) =>
-    rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets, states.partsOf(rigId)),
-  );
+  const rigSpans = day.rigIds.flatMap((rigId) => {
+    const resting = inPlace.filter((one) => one.rigId === rigId).map(({ index }) => charging[index]!);
+    return rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets, states.partsOf(rigId), resting);
+  });
   return { rigSpans: rigSpans.sort((a, b) => a.fromMin - b.fromMin), seated, charging };
 }
 
@@ -146,7 +169,10 @@ function movesOf(day: Day, states: RigStates, blocksOf: ReadonlyMap<string, read
   return [...starts, ...changes, ...charges, ...gone].sort((a, b) => a.atMin - b.atMin);
 }
 
-/** A rig's day, cut wherever something of it changes. `blocks` are its own, in the order of time; `parts` what it cannot do without. */
+/**
+ * A rig's day, cut wherever something of it changes. `blocks` are its own, in the order of time; `parts` what it cannot do
+ * without; `resting` when it is disconnected.
+ */
 export function rigSpansOf(
   day: Day,
   rigId: string,
@@ -154,6 +180,7 @@ export function rigSpansOf(
   seats: Histories,
   outlets: Outlets,
   parts: readonly string[],
+  resting: readonly Span[] = [],
 ): RigSpan[] {
   const places = new Map((day.places ?? []).map((place) => [place.id, place]));
   const first = blocks[0];
@@ -166,6 +193,7 @@ export function rigSpansOf(
     for (const live of outlets.get(placeId ?? '') ?? [])
       for (const at of [live.fromMin, live.toMin]) if (at > fromMin && at < toMin) cuts.add(at);
   }
+  for (const { fromMin, toMin } of resting) for (const at of [fromMin, toMin]) if (at > first.fromMin && at < end) cuts.add(at);
   const broken = parts.map((gearId) => ({ gearId, atMin: lostFrom(day, gearId) })).filter(({ atMin }) => atMin < end);
   for (const { atMin } of broken) cuts.add(Math.max(first.fromMin, atMin));
   const times = [...cuts].sort((a, b) => a - b);
@@ -182,6 +210,7 @@ export function rigSpansOf(
       temperatureC: temperatureIn(block, day),
       power: powerFor(block, place, outlets, fromMin),
       ...(broken.some(({ atMin }) => atMin <= fromMin) && { broken: broken.find(({ atMin }) => atMin <= fromMin)!.gearId }),
+      ...(isDuring(resting, fromMin) && { resting: true as const }),
       parts: [{ block, minutes: toMin - fromMin }],
     };
     const last = rigSpans.at(-1);
@@ -206,6 +235,7 @@ function alike(a: RigSpan, b: RigSpan): boolean {
   return (
     a.temperatureC === b.temperatureC &&
     a.broken === b.broken &&
+    a.resting === b.resting &&
     a.power.join() === b.power.join() &&
     a.seats.size === b.seats.size &&
     [...a.seats].every(([seatId, batteryId]) => b.seats.get(seatId) === batteryId)

@@ -103,6 +103,8 @@ const chargeShape = object('Charge', {
   chargerId: idShape,
   fromMin: minute('From'),
   toMin: minute('To'),
+  /** In the seat that it sits in, while its rig draws nothing and stands where the charger is. */
+  inPlace: optional(flag('Where it sits')),
   locked: optional(flag('Stays as it is')),
 });
 export type Charge = Infer<typeof chargeShape>;

@@ -44,7 +44,7 @@ import { percent, time } from '../timeline/timeline-view';
                     <td>{{ row.battery }}</td>
                     <td>
                       {{ row.charger }}
-                      <small class="text-body-secondary">{{ row.place }}</small>
+                      <small class="text-body-secondary">{{ row.place }}{{ row.inPlace ? ', where it sits' : '' }}</small>
                     </td>
                     <td class="text-end text-nowrap">{{ share(row.fromCharge) }}</td>
                     <td>

@@ -155,7 +155,10 @@ export class Agenda {
         minute: atMin,
         kind: 'medium',
         says: card === undefined ? 'No empty card' : `Change the card: ${card} in, ${out} out`,
-        more: card === undefined ? sayCardChange(device(cardsId), out, outFull, card) : `${device(cardsId)}: card ${out} is ${percent(outFull)} full`,
+        more:
+          card === undefined
+            ? sayCardChange(device(cardsId), out, outFull, card)
+            : `${device(cardsId)}: card ${out} is ${percent(outFull)} full`,
       })),
       ...run.copies
         .filter(({ cardsId }) => lots.some(({ id }) => id === cardsId))
@@ -188,7 +191,7 @@ export class Agenda {
       return gear ? gearTitle(gear) : 'Something that is gone';
     };
     return (run?.filled ?? [])
-      .flatMap(({ charge: { batteryId, chargerId, fromMin, toMin, place }, fromCharge, toCharge, fullMin }) => {
+      .flatMap(({ charge: { batteryId, chargerId, fromMin, toMin, place, inPlace }, fromCharge, toCharge, fullMin }) => {
         const full = fullMin === undefined ? `${percent(toCharge)} by ${this.at(toMin)}` : `full at ${this.at(Math.ceil(fullMin))}`;
         const isWanted = run!.seated.some((one) => one.batteryId === batteryId && one.atMin >= toMin);
         const item = { kind: 'charge', batteryId } as const;
@@ -196,16 +199,18 @@ export class Agenda {
           {
             ...item,
             minute: fromMin,
-            says: `Put ${title(batteryId)} on ${title(chargerId)}`,
+            says: inPlace
+              ? `Switch off, and plug ${title(chargerId)} into ${title(batteryId)} where it sits`
+              : `Put ${title(batteryId)} on ${title(chargerId)}`,
             more: `${place?.name ?? ''}: ${percent(fromCharge)}, ${full}`,
           },
-          ...(isWanted && day
+          ...((inPlace || isWanted) && day
             ? [
                 {
                   ...item,
                   minute: toMin,
                   rank: -1,
-                  says: `Take ${title(batteryId)} off`,
+                  says: inPlace ? `Unplug ${title(batteryId)}` : `Take ${title(batteryId)} off`,
                   more: `${percent(toCharge)}, from ${title(chargerId)}`,
                 },
               ]

@@ -79,7 +79,10 @@ const FIELDS = dayShape.fields.cards.of.item.fields;
       </div>
     }
     @if (lots().length > 0) {
-      <p class="small verdict-caution mb-1">With more than one in the device it goes on to the next by itself. In the plan a card is empty once it is copied: empty none before two copies are checked.</p>
+      <p class="small verdict-caution mb-1">
+        With more than one in the device it goes on to the next by itself. In the plan a card is empty once it is copied: empty none before
+        two copies are checked.
+      </p>
     }
     @if (devices().length > 0) {
       <app-select-field label="Add cards for" [bare]="true" [small]="true" [once]="true" [choices]="devices()" (picked)="add($event)">
