@@ -2,6 +2,8 @@ import type { Drain, Drained } from './drain';
 import type { FlatDay, FlatRig } from './flat-day';
 import { overlap } from '../model';
 import { isThere } from '../model';
+import { leastWays } from './pool-bounds';
+import type { LeastWay } from './pool-bounds';
 
 /** What no plan can do without. */
 export interface PlanBounds {
@@ -38,19 +40,28 @@ const USUAL_STAY_MIN = 300;
  */
 export function planBounds(flat: FlatDay, drain: Drain, strict: boolean): PlanBounds {
   const fronts = flat.rigs.map((rig, index) => frontOf(flat, drain, rig, index, strict));
+  const pooled = flat.rigs.map((rig, index) => (fronts[index] === NOTHING ? undefined : leastWays(flat, drain, rig, index, strict)));
+  const least = fronts.map((front, rig) => Math.max(leastGap(front), leastGap(pooled[rig] ?? [])));
+  const sum = (values: readonly number[]): number => values.reduce((total, one) => total + one, 0);
   return {
     isForced: fronts.includes(FORCED),
-    gapMin: fronts.reduce((sum, front) => sum + Math.min(...front.map(({ gapMin }) => gapMin)), 0),
+    gapMin: sum(least),
     fewestSwaps: (gapMin) => {
-      const least = fronts.map((front) => Math.min(...front.map((label) => label.gapMin)));
-      const spare = gapMin - least.reduce((sum, one) => sum + one, 0);
-      return fronts.reduce(
-        (sum, front, rig) =>
-          sum + Math.min(...front.filter((label) => label.gapMin <= least[rig]! + Math.max(0, spare) + SAME_MIN).map(({ swaps }) => swaps)),
-        0,
-      );
+      // what one rig leaves off beyond its least, no other can
+      const spare = Math.max(0, gapMin - sum(least)) + SAME_MIN;
+      return sum(fronts.map((front, rig) => Math.max(fewest(front, least[rig]! + spare), fewest(pooled[rig] ?? [], least[rig]! + spare))));
     },
   };
+}
+
+function leastGap(ways: readonly LeastWay[]): number {
+  return ways.length === 0 ? 0 : Math.min(...ways.map(({ gapMin }) => gapMin));
+}
+
+/** Fewest changes of ways that leave no more minutes off than so many. */
+function fewest(ways: readonly LeastWay[], gapMin: number): number {
+  const swaps = ways.filter((way) => way.gapMin <= gapMin).map((way) => way.swaps);
+  return swaps.length === 0 ? 0 : Math.min(...swaps);
 }
 
 const NOTHING: readonly Label[] = [{ minute: Infinity, gapMin: 0, swaps: 0 }];

@@ -4,6 +4,7 @@ import type { DaySimulation } from '../run';
 import { planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { FlatDay } from './flat-day';
+import { planBounds } from './plan-bounds';
 import { compareCost, costOf } from './plan-cost';
 import { planDay } from './plan-day';
 import { QuickRun } from './quick-run';
@@ -150,6 +151,34 @@ describe('laws of plans', () => {
           expect(plan.charges).toContainEqual(expect.objectContaining({ batteryId, fromMin: from }));
       }),
       RUNS,
+    );
+  });
+
+  it('no bound is above a plan, neither one that was looked for nor any other', () => {
+    const none = { of: () => 0, efficiency: 0, temperature: 0 };
+    const change = fc.record({ rig: fc.nat(1), battery: fc.nat(4), atMin: fc.integer({ min: 480, max: 1000 }) });
+    fc.assert(
+      fc.property(scarce, fc.array(change, { maxLength: 5 }), (given, changes) => {
+        const simulation = dayOf(given, { hands: undefined });
+        const flat = new FlatDay(simulation);
+        const judge = new QuickRun(flat, none, [], 0);
+        const plan = planDay(simulation, { effort: 0.3 });
+        const strict = planBounds(flat, judge.drain, true);
+        const loose = planBounds(flat, judge.drain, false);
+        const bounds = plan.cost.interruptions === 0 ? strict : loose;
+        const offMin = plan.cost.gapMin + plan.cost.lowMin;
+        expect(bounds.gapMin).toBeLessThanOrEqual(offMin + 0.1);
+        expect(bounds.fewestSwaps(offMin)).toBeLessThanOrEqual(plan.cost.swaps);
+        const swaps = changes
+          .map(({ rig, battery, atMin }) => ({ seat: rig % flat.seats.length, battery: battery % flat.batteries.length, atMin }))
+          .sort((a, b) => a.atMin - b.atMin);
+        const any = judge.run(swaps);
+        if (any.impossible > 0) return;
+        const least = any.interruptions === 0 ? strict : loose;
+        expect(least.gapMin).toBeLessThanOrEqual(any.gapMin + any.lowMin + 0.1);
+        expect(least.fewestSwaps(any.gapMin + any.lowMin)).toBeLessThanOrEqual(any.swaps);
+      }),
+      { numRuns: 20 },
     );
   });
 
