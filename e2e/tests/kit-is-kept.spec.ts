@@ -113,14 +113,40 @@ test('adding from the list, several at once, under tags that go on', async ({ pa
 test('adding by what the label says', async ({ page }) => {
   await page.goto('/kit/add');
   await page.getByRole('button', { name: 'By a battery’s label' }).click();
-  await page.getByLabel('What does it say?').fill('2040 mAh');
-  await expect(page.getByText(/Expected the volts beside the mAh/)).toBeVisible();
-  await page.getByLabel('What does it say?').fill('7,2 V 2040 mAh');
-  await expect(page.getByText('Read as 7.2 V × 2.04 Ah = 14.7 Wh, 2 cells in series.')).toBeVisible();
+  const says = page.getByLabel('What does it say?');
+  await says.fill('2040 mAh');
+  await expect(page.getByText(/How many volts\? mAh alone say nothing/)).toBeVisible();
+  await says.fill('7,2 V 2040 mÄh');
+  await expect(says).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByRole('button', { name: 'Add it to the kit' })).toBeDisabled();
+  await says.fill('7,2 V 2040 mAh');
+  await expect(page.getByText('Read as 7.2 V, 2.04 Ah, that is 14.7 Wh.')).toBeVisible();
   await page.getByRole('button', { name: 'M', exact: true }).click();
   await page.getByLabel('Tag').fill('K9');
   await page.getByRole('button', { name: 'Add it to the kit' }).click();
   await expect(line(page, /^K9|K9/).first()).toContainText(/14\.7 Wh now\s*printed/);
+});
+
+test('a bank of two ports goes in by its labels in four fields; lead-acid is not taken for lithium', async ({ page }) => {
+  await page.goto('/kit/add');
+  await page.getByRole('button', { name: 'By a battery’s label' }).click();
+  const kind = page.getByLabel('What is it?');
+  await kind.selectOption('USB bank');
+  await page.getByLabel('What does it say?').fill('13000 mAh');
+  await page.getByLabel('What do its ports say?').fill('USB-C 45W, USB-A 5V 2.4A');
+  await expect(page.getByText(/Assumed: a bank’s mAh counted at 3.7 V/)).toBeVisible();
+  await page.getByLabel('Tag').fill('B9');
+  await page.getByRole('button', { name: 'Add it to the kit' }).click();
+  await expect(line(page, /^B9|B9/).first()).toContainText(/48\.1 Wh now\s*guess/);
+  await page.goto('/kit/add');
+  await page.getByRole('button', { name: 'By a battery’s label' }).click();
+  await kind.selectOption('holder of AA or 18650 cells');
+  await page.getByLabel('What does it say?').fill('8 x AA 1900 mAh');
+  await expect(page.getByText('Say which chemistry it is.')).toBeVisible();
+  await kind.selectOption('lead-acid battery');
+  await page.getByLabel('What does it say?').fill('12 V 33 Ah');
+  await page.getByText('Age, cells and what a meter found').click();
+  await expect(page.getByLabel('Cells in series')).toHaveValue('6');
 });
 
 test('why the bank with the bigger mAh is the smaller battery', async ({ page }) => {

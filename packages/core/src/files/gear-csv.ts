@@ -1,9 +1,7 @@
 import Papa from 'papaparse';
-import { cellsFromNominal } from '../cell';
-import { blankBattery, blankDevice, gearShape } from '../gear';
+import { blankBattery, blankDevice, cellsMeant, gearShape, readBatteryLabel } from '../gear';
 import type { Battery, Gear, GearKind } from '../gear';
 import { showReceived } from '../issue';
-import { readBatteryLabel } from '../quantity';
 import { missingFields } from '../shape';
 import type { Fields, Shape } from '../shape';
 import { readCell, writeCell } from './csv-cell';
@@ -253,8 +251,10 @@ function readLabel(draft: Draft, kind: GearKind, text: string, refuse: (expected
     refuse(read.issue.expected);
     return;
   }
-  const { energyWh, nominalV } = read.value;
-  const cells = nominalV === undefined ? undefined : cellsFromNominal((draft['chemistry'] ?? 'li-ion') as Battery['chemistry'], nominalV);
+  const { energyWh, nominalV, chemistry, cellsInSeries } = read.value;
+  if (chemistry) draft['chemistry'] = chemistry;
+  const cells =
+    cellsInSeries ?? (nominalV === undefined ? undefined : cellsMeant((draft['chemistry'] ?? 'li-ion') as Battery['chemistry'], nominalV));
   Object.assign(draft, { energyWh, ...(nominalV !== undefined && { nominalV }), ...(cells !== undefined && { cellsInSeries: cells }) });
   draft['from'] = { ...(draft['from'] as Draft | undefined), energyWh: 'printed' };
 }

@@ -23,8 +23,35 @@ export {
   GENERIC_DEVICES,
   genericKit,
 } from './generic';
-export { LABEL_KINDS, labelMeaning, misleadingPairs } from './label-meaning';
-export type { LabelKind, LabelMeaning, Through } from './label-meaning';
+export {
+  BATTERY_CLASSES,
+  batteryOfLabel,
+  cellsMeant,
+  LABEL_KINDS,
+  LABEL_QUESTIONS,
+  labelMeaning,
+  misleadingPairs,
+  readBatteryLabel,
+  readLabel,
+  readPortLabel,
+  readProfiles,
+  sayLabel,
+} from './label';
+export type {
+  BatteryClassId,
+  BatteryLabel,
+  Label,
+  LabelAnswers,
+  LabelledBattery,
+  LabelAsk,
+  LabelKind,
+  LabelMeaning,
+  LabelPort,
+  LabelProfile,
+  LabelReads,
+  PortLabel,
+  Through,
+} from './label';
 export { nextTags, tagAfter } from './next-tag';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 export { inputShape, outputShape } from './port';

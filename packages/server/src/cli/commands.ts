@@ -1,4 +1,5 @@
 import { createReadStream, readFileSync } from 'node:fs';
+import { readLabel } from '@viaggio/core';
 import { evaluateText } from './evaluate';
 import { feedsText } from './feeds';
 import { meterUntilEnded } from './meter';
@@ -52,6 +53,22 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     needs: ['rig'],
     run: (file, { rig = '' }, output) => feedsText(textOf(file), rig, output),
   },
+  label: {
+    usage: 'label TEXT…',
+    about: 'what labels say of batteries, ports and leads, one JSON line each',
+    more: 'Each text is one label, such as “7.2 V 2040 mAh”. What is read, what is asked before it can be used, and what it is refused for\nare told; a label that is refused ends the command with 1.',
+    options: [],
+    needs: [],
+    run: (text, _options, { out }) => {
+      const labels =
+        text === '-'
+          ? textOf('-')
+              .split('\n')
+              .filter((line) => line.trim() !== '')
+          : [text];
+      return Math.max(0, ...labels.map((label) => labelLine(label, out)));
+    },
+  },
   segments: {
     usage: 'segments FILE…',
     about: 'steady segments of meters’ recordings (CSV of any make-up), as JSON',
@@ -69,6 +86,16 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     run: (file, { rig = '', port = '0' }, output) => meterUntilEnded(textOf(file), rig, port, output),
   },
 };
+
+function labelLine(text: string, out: Output['out']): number {
+  const { refused, disagrees: _disagrees, ...label } = readLabel(text);
+  out(
+    JSON.stringify(
+      refused ? { ...label, refused: { code: refused.code, at: Number(refused.path.slice(1)), message: refused.message } } : label,
+    ),
+  );
+  return refused ? 1 : 0;
+}
 
 /** What a command was called before. */
 export const FORMERLY: Readonly<Record<string, string>> = { stretches: 'segments' };

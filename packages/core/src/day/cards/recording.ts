@@ -78,10 +78,10 @@ export function limitedRecording(
     let at = block.fromMin;
     for (let take = 0; at < block.toMin - 1e-9 && take < MOST_TAKES; take++) {
       const overMin = at + (limits.takeMin ?? Infinity);
-      const hotMin = isWarm ? at + (1 - heat) * limits.hotMin! : Infinity;
+      const hotMin = isWarm ? at + (1 - heat) * limits.hotMin : Infinity;
       const restartMin = restarts.find((minute) => minute > at + 1e-9 && minute < block.toMin) ?? Infinity;
       const end = Math.min(overMin, hotMin, restartMin, block.toMin);
-      heat = isWarm ? Math.min(1, heat + (end - at) / limits.hotMin!) : Math.max(0, heat - (end - at) / coolsMin);
+      heat = isWarm ? Math.min(1, heat + (end - at) / limits.hotMin) : Math.max(0, heat - (end - at) / coolsMin);
       at = end;
       if (end >= block.toMin - 1e-9) break;
       const stop = { rigId, blockId: block.id, deviceId };

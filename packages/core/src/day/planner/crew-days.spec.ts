@@ -162,7 +162,7 @@ describe('a battery that bridges a change', () => {
         gearWith.set('R-camera', { ...camera, builtIn: { energyWh: 12, cellsInSeries: 4 } }),
         simulation.rigs,
       );
-    const bay = { takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'battery', shape: 'K' }, minV: 11, maxV: 17 } as const;
+    const bay = { takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'bay', family: 'K' }, minV: 11, maxV: 17 } as const;
     gearWith.set('R-camera', { ...camera, inputs: [...camera.inputs, bay] });
     gearWith.set(
       'cell',
@@ -197,8 +197,8 @@ describe('charging a battery where it sits', () => {
       kind: 'supply',
       name: 'Supply 65 W',
       form: 'mains',
-      outputs: [{ gives: 'pd', id: 'c', name: 'USB-C', connector: usbC, profiles: [{ fixedV: 20, maxA: 3.25 }], ratingW: 65 }],
-    } as Gear;
+      outputs: [{ gives: 'pd', id: 'c', name: 'USB-C', connector: usbC, profiles: [{ voltageV: 20, currentA: 3.25 }], ratingW: 65 }],
+    };
     return dayOfRigs({
       rigs: { R: [20, 'bank'] },
       gear: { bank, supply },

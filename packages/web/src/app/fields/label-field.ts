@@ -33,6 +33,8 @@ export class LabelField<T> {
   /** Puts into words what was understood. */
   readonly say = input.required<(value: T) => string>();
   readonly understoodAs = output<T>();
+  /** Whether what stands in it cannot be read: nothing is to be saved then. */
+  readonly refused = output<boolean>();
 
   protected readonly id = fieldId('label');
   protected readonly text = signal('');
@@ -49,6 +51,7 @@ export class LabelField<T> {
   protected type(text: string): void {
     this.text.set(text);
     const parsed = this.parsed();
+    this.refused.emit(parsed?.ok === false);
     if (parsed?.ok) this.understoodAs.emit(parsed.value);
   }
 }

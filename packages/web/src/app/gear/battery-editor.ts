@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import {
-  cellsFromNominal,
+  CHEMISTRIES,
+  cellsMeant,
   formatQuantity,
   gearShape,
   outputShape,
@@ -13,7 +14,7 @@ import {
   withOutput,
   withTyped,
 } from '@viaggio/core';
-import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core';
+import type { Battery, BatteryLabel, ChemistryId, PortLabel, Provenance } from '@viaggio/core';
 import { LabelField } from '../fields/label-field';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
@@ -51,7 +52,11 @@ import { choicesOf } from '../fields/choices-of';
           (picked)="provenance($event)"
         />
       </div>
+      <app-select-field label="Chemistry" [choices]="chemistries" [value]="battery().chemistry" (picked)="chemistry($event)" />
     </div>
+    @if (battery().cellsInSeries === undefined) {
+      <p class="small verdict-caution mb-1">How many cells are in series is not known: say it below, or which chemistry it is.</p>
+    }
     @if (port(); as port) {
       @switch (port.gives) {
         @case ('pack') {
@@ -151,6 +156,7 @@ export class BatteryEditor {
 
   protected readonly shapes = gearShape.variants.battery;
   protected readonly ports = outputShape.variants;
+  protected readonly chemistries = Object.entries(CHEMISTRIES).map(([id, { name }]) => [id as ChemistryId, name] as const);
   protected readonly provenances = choicesOf(provenanceShape.options);
   protected readonly port = computed(() => this.battery().outputs.find(({ id }) => id === this.outputId()));
   protected readonly offers = computed(() => {
@@ -163,9 +169,9 @@ export class BatteryEditor {
   protected readonly readBattery = readBatteryLabel;
   protected readonly readPort = readPortLabel;
   protected readonly readList = readProfiles;
-  protected readonly sayBattery = ({ energyWh, nominalV, capacityAh, energyComputed }: BatteryLabel): string => {
+  protected readonly sayBattery = ({ energyWh, nominalV, capacityAh, chemistry, cellsInSeries, energyComputed }: BatteryLabel): string => {
     const energy = formatQuantity(energyWh, 'Wh');
-    const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery().chemistry, nominalV);
+    const cells = cellsInSeries ?? (nominalV === undefined ? undefined : cellsMeant(chemistry ?? this.battery().chemistry, nominalV));
     const how =
       energyComputed && nominalV !== undefined && capacityAh !== undefined
         ? ` (${formatQuantity(nominalV, 'V')} × ${formatQuantity(capacityAh, 'Ah')})`
@@ -182,14 +188,23 @@ export class BatteryEditor {
     if (name !== undefined) this.plain({ name }, 'name');
   }
 
-  protected label({ energyWh, nominalV }: BatteryLabel): void {
-    const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery().chemistry, nominalV);
-    const body = withTyped(
-      this.battery(),
-      { energyWh, ...(nominalV !== undefined && { nominalV }), ...(cells !== undefined && { cellsInSeries: cells }) },
-      'energyWh',
-    );
-    this.edit.emit({ body, field: 'label' });
+  protected label({ energyWh, nominalV, chemistry = this.battery().chemistry, cellsInSeries }: BatteryLabel): void {
+    const typed = withTyped(this.battery(), { energyWh, chemistry, ...(nominalV !== undefined && { nominalV }) }, 'energyWh');
+    this.edit.emit({ body: withChanges(typed, this.cellsOf(chemistry, nominalV, cellsInSeries)), field: 'label' });
+  }
+
+  /** Of another chemistry the same volts are other cells. */
+  protected chemistry(chemistry: ChemistryId): void {
+    this.edit.emit({
+      body: withChanges(this.battery(), { chemistry, ...this.cellsOf(chemistry, this.battery().nominalV) }),
+      field: 'chemistry',
+    });
+  }
+
+  /** Volts that are no number of cells of that chemistry leave the cells unknown: none are guessed. */
+  private cellsOf(chemistry: ChemistryId, nominalV: number | undefined, printed?: number): { readonly cellsInSeries?: number | undefined } {
+    if (printed !== undefined) return { cellsInSeries: printed };
+    return nominalV === undefined ? {} : { cellsInSeries: cellsMeant(chemistry, nominalV) };
   }
 
   protected withEnergy(energyWh: number | undefined): Battery {

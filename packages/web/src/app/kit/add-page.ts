@@ -4,20 +4,21 @@ import { Router } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
+  BATTERY_CLASSES,
+  CHEMISTRIES,
   GENERIC_TRUNK,
-  blankBattery,
-  cellsFromNominal,
+  LABEL_QUESTIONS,
+  batteryOfLabel,
   forBay,
-  formatQuantity,
   gearShape,
   nextTags,
   number,
-  readBatteryLabel,
-  readPortLabel,
-  readProfiles,
+  readLabel,
+  sayLabel,
   tagAfter,
+  withChanges,
 } from '@viaggio/core';
-import type { Battery, BatteryLabel, Gear, GearKind, Output, PortLabel } from '@viaggio/core';
+import type { BatteryClassId, ChemistryId, Gear, GearKind, Label, LabelAnswers, LabelledBattery, Parsed } from '@viaggio/core';
 import { GearEditor } from '../gear/gear-editor';
 import { KINDS, KIND_TITLES, sortOf } from '../gear/kinds';
 import { LabelField } from '../fields/label-field';
@@ -27,15 +28,7 @@ import { Items } from '../state/items.actions';
 import { selectGear } from '../state/items.selectors';
 import { SelectField } from '../fields/select-field';
 
-type Form = Battery['form'];
-
-/** Forms that a label can be read for, with the port that is usual for each. */
-const LABELLED: readonly { readonly form: Form; readonly title: string; readonly port: 'pack' | 'fixed' | 'pd' }[] = [
-  { form: 'camera', title: 'camera battery', port: 'pack' },
-  { form: 'v-mount', title: 'V-mount battery', port: 'pack' },
-  { form: 'bank', title: 'USB bank with Power Delivery', port: 'pd' },
-  { form: 'bank', title: 'USB bank, plain 5 V', port: 'fixed' },
-];
+const NO_LABEL: Label = { text: '', reads: {}, asks: [] };
 
 /** Quick ways into the kit: a generic thing to start from, or what a battery's label says; several of a kind at once. */
 @Component({
@@ -51,18 +44,41 @@ export class AddPage {
   private readonly kit = this.store.selectSignal(selectGear);
   protected readonly way = signal<'list' | 'label'>('list');
   protected readonly search = signal('');
-  protected readonly labelled = LABELLED;
-  protected readonly labelKind = signal(0);
+  protected readonly classes = Object.entries(BATTERY_CLASSES).map(([id, { title }]) => [id as BatteryClassId, title] as const);
+  protected readonly chemistries = Object.entries(CHEMISTRIES).map(([id, { name }]) => [id as ChemistryId, name] as const);
+  protected readonly questions = LABEL_QUESTIONS;
+  protected readonly classId = signal<BatteryClassId>('camera');
+  protected readonly class = computed((): { readonly example: string; readonly ports?: string } => BATTERY_CLASSES[this.classId()]);
+  protected readonly label = signal<Label>(NO_LABEL);
+  protected readonly ports = signal<Label | undefined>(undefined);
+  protected readonly answers = signal<LabelAnswers>({});
+  protected readonly bay = signal<string | undefined>(undefined);
+  protected readonly wrongLabel = signal(false);
+  protected readonly wrongPorts = signal(false);
+  /** What the labels make of it so far. */
+  protected readonly labelled = computed((): LabelledBattery => batteryOfLabel(this.classId(), this.label(), this.ports(), this.answers()));
   /** What is about to be added; its figures can be changed before it is. */
-  protected readonly draft = signal<Gear | undefined>(undefined);
+  protected readonly draft = linkedSignal<Gear | undefined>(() =>
+    this.way() === 'label' ? forBay(this.labelled().battery, this.bay()) : undefined,
+  );
   protected readonly count = signal(1);
   protected readonly tagShape = gearShape.variants.battery.tag.of;
   protected readonly nameShape = gearShape.variants.battery.name;
   protected readonly bayShape = { ...gearShape.variants.battery.name, title: 'Fits the bay' };
   protected readonly countShape = number('How many', 'count', { min: 1, max: 50, integer: true });
-  protected readonly readBattery = readBatteryLabel;
-  protected readonly readPort = readPortLabel;
-  protected readonly readList = readProfiles;
+  protected readonly shapes = gearShape.variants.battery;
+  protected readonly read = (text: string): Parsed<Label> => {
+    const label = readLabel(text);
+    return label.refused ? { ok: false, issue: label.refused } : { ok: true, value: label };
+  };
+  protected readonly say = sayLabel;
+  protected readonly hasBay = computed(() => this.labelled().battery.outputs.some(({ connector }) => connector.type === 'bay'));
+  /** Why it cannot be added yet. */
+  protected readonly hindered = computed(() => {
+    if (this.way() !== 'label') return undefined;
+    if (this.wrongLabel() || this.wrongPorts()) return 'A label above cannot be read: put it right, or empty it.';
+    return this.labelled().asks.includes('chemistry') ? 'Say which chemistry it is.' : undefined;
+  });
   protected readonly groups = computed(() => {
     const words = this.search()
       .toLowerCase()
@@ -100,18 +116,6 @@ export class AddPage {
     ),
   ]);
 
-  protected readonly sayBattery = ({ energyWh, nominalV, capacityAh, energyComputed }: BatteryLabel): string => {
-    const how =
-      energyComputed && nominalV !== undefined && capacityAh !== undefined
-        ? `${formatQuantity(nominalV, 'V')} × ${formatQuantity(capacityAh, 'Ah')} = `
-        : '';
-    const cells = nominalV === undefined ? undefined : cellsFromNominal(this.battery()?.chemistry ?? 'li-ion', nominalV);
-    return `${how}${formatQuantity(energyWh, 'Wh')}${cells === undefined ? '' : `, ${cells} ${cells === 1 ? 'cell' : 'cells in series'}`}`;
-  };
-  protected readonly sayPort = ({ voltageV, currentA }: PortLabel): string =>
-    `${formatQuantity(voltageV, 'V')} at ${formatQuantity(currentA, 'A')}`;
-  protected readonly sayList = (profiles: readonly PortLabel[]): string => profiles.map(this.sayPort).join(', ');
-
   /** The first of what is on its way into the kit; it is shown there once it is in. */
   private adding: string | undefined;
 
@@ -125,8 +129,7 @@ export class AddPage {
 
   protected choose(way: 'list' | 'label'): void {
     this.way.set(way);
-    if (way === 'label') this.startLabel(this.labelKind());
-    else this.draft.set(undefined);
+    if (way === 'label') this.startLabel(this.classId());
   }
 
   protected pick(gear: Gear): void {
@@ -134,46 +137,13 @@ export class AddPage {
     this.count.set(1);
   }
 
-  protected startLabel(kind: number): void {
-    this.labelKind.set(kind);
-    const { form, port } = LABELLED[kind]!;
-    this.draft.set(blankBattery(form as 'camera' | 'v-mount' | 'bank', port));
+  protected startLabel(id: BatteryClassId): void {
+    this.classId.set(id);
+    this.answers.set({});
   }
 
-  protected label({ energyWh, nominalV }: BatteryLabel): void {
-    const battery = this.battery();
-    if (!battery) return;
-    const cells = nominalV === undefined ? undefined : cellsFromNominal(battery.chemistry, nominalV);
-    this.draft.set({
-      ...battery,
-      energyWh,
-      ...(nominalV !== undefined && { nominalV }),
-      ...(cells !== undefined && { cellsInSeries: cells }),
-      from: { ...battery.from, energyWh: 'printed' },
-    });
-  }
-
-  protected port({ voltageV, currentA }: PortLabel): void {
-    this.withPort((output) =>
-      output.gives === 'fixed' ? { ...output, voltageV, maxA: currentA } : output.gives === 'pack' ? { ...output, maxA: currentA } : output,
-    );
-  }
-
-  protected profiles(profiles: readonly PortLabel[]): void {
-    this.withPort((output) => (output.gives === 'pd' ? { ...output, profiles } : output));
-  }
-
-  protected rating(ratingW: number | undefined): void {
-    this.withPort((output) => {
-      if (output.gives !== 'pd') return output;
-      const { ratingW: _before, ...rest } = output;
-      return ratingW === undefined ? rest : { ...rest, ratingW };
-    });
-  }
-
-  protected family(family: string | undefined): void {
-    const battery = this.battery();
-    if (battery) this.draft.set(forBay(battery, family));
+  protected answer(said: { readonly [K in keyof LabelAnswers]: LabelAnswers[K] | undefined }): void {
+    this.answers.update((before) => withChanges(before, said));
   }
 
   protected name(name: string | undefined): void {
@@ -193,12 +163,5 @@ export class AddPage {
     const title = added.length === 1 ? `“${draft.name}” is in the kit` : `${added.length} of “${draft.name}” are in the kit`;
     this.adding = added[0]!.id;
     this.store.dispatch(Items.change({ step: { changes, field: 'add', at: Date.now(), title } }));
-  }
-
-  private withPort(change: (output: Output) => Output): void {
-    const battery = this.battery();
-    if (!battery) return;
-    const [first, ...rest] = battery.outputs;
-    this.draft.set({ ...battery, outputs: [change(first!), ...rest] });
   }
 }

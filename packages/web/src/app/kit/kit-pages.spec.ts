@@ -3,7 +3,7 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
-import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core';
+import { namedByDay, LOW_WATER, LOW_WATER_DAY } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { NEVER, of, throwError } from 'rxjs';
 import { textOf } from '../../../testing/component';
@@ -100,7 +100,12 @@ describe('the kit', () => {
     expect(textOf(fixture, 'app-item-panel')).toContain('Planned with in Day 2, out with the pilots.');
     const remove = (): HTMLButtonElement => [...host(fixture).querySelectorAll<HTMLButtonElement>('app-item-panel button')].find(({ textContent }) => textContent.trim() === 'Delete')!; // prettier-ignore
     expect(remove().disabled).toBe(false);
-    fixture.componentRef.setInput('item', LOW_WATER.rigs[0]!.body.devices[0]!.gearId);
+    const planned = new Set(namedByDay(LOW_WATER_DAY.body).map(({ id }) => id));
+    const inRigs = LOW_WATER.rigs.flatMap(({ body }) => body.devices.map(({ gearId }) => gearId));
+    fixture.componentRef.setInput(
+      'item',
+      inRigs.find((id) => !planned.has(id)),
+    );
     await fixture.whenStable();
     expect(textOf(fixture, 'app-item-panel')).not.toContain('Planned with');
     expect(remove().disabled).toBe(true);

@@ -1,7 +1,8 @@
-import { CHEMISTRIES } from '../cell';
-import { issue } from '../issue';
-import { formatQuantity, readBatteryLabel } from '../quantity';
-import type { Parsed } from '../quantity';
+import { CHEMISTRIES } from '../../cell';
+import { issue } from '../../issue';
+import { formatQuantity } from '../../quantity';
+import type { Parsed } from '../../quantity';
+import { readBatteryLabel } from './views';
 
 /** What a label that prints no volts counts its amp-hours at. */
 export const LABEL_KINDS = {

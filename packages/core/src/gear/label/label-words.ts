@@ -1,0 +1,69 @@
+import type { ChemistryId } from '../../cell';
+import type { Connector } from '../connector';
+
+/** Words on labels, in the languages that gear is sold in; all matched without regard to case. Collected 2026-11. */
+
+export const CHEMISTRY_WORDS: readonly (readonly [RegExp, ChemistryId])[] = [
+  [/li-?\s?fe\s?-?po4?|lfp|lithium[- ]iron(?:[- ]phosphate)?|lithium-?eisen(?:-?phosphat)?|litio[- ]ferro/, 'lifepo4'],
+  [/li-?\s?hv|li-?ion hv|high[- ]voltage li(?:thium)?-?(?:ion)?/, 'li-ion-hv'],
+  [/li-?\s?ion(?:en)?|li-?\s?po(?:ly(?:mer)?)?|lithium[- ]?(?:ion(?:en)?|polymer?e?|poly)|ions?[- ]lithium|(?:lithium|litio)[- ]ion|ion(?:e|es|i)?[- ](?:de |di )?litio|pol[ií]mero de litio|polimeri di litio|lithium-ionen-akku/, 'li-ion'], // prettier-ignore
+  [/agm|lead[- ]?acid|sealed lead|sla|vrla|blei(?:-?(?:säure|gel|akku))*|plomb|plomo(?:[- ][aá]cido)?|piombo|lood(?:zuur)?|pb/, 'agm'],
+  [/ni-?\s?mh|nickel[- ]metal[- ]hydride|nickel-metallhydrid/, 'nimh'],
+  [/alkaline?|alkali(?:-mangan)?|alcalin[aeo]s?|alcaline/, 'alkaline'],
+];
+
+export const CONNECTOR_WORDS: readonly (readonly [RegExp, Connector['type'] | undefined])[] = [
+  [/usb[- ]?(?:type[- ]?)?c(?![a-z])|type[- ]?c(?![a-z])|typ[- ]?c(?![a-z])/, 'usb-c'],
+  [/micro[- ]?usb|mini[- ]?usb/, undefined],
+  [/usb[- ]?(?:type[- ]?)?a(?![a-z])|type[- ]?a(?![a-z])|typ[- ]?a(?![a-z])/, 'usb-a'],
+  [/usb/, undefined],
+  [/[dp][- ]?tap/, 'd-tap'],
+  [/v[- ]?mount|v[- ]?lock/, 'v-mount'],
+  [/(?:4[- ]?pin )?xlr4?/, 'xlr4'],
+  [/xt60/, 'xt60'],
+  [/barrel|dc[- ](?:jack|plug|buchse|stecker)|hohlstecker|jack/, 'barrel'],
+  [/poe/, 'poe'],
+];
+
+/** Which way a port goes. */
+export const DIRECTION_WORDS: readonly (readonly [RegExp, 'in' | 'out'])[] = [
+  [
+    /in(?:put)?\d?|eingang|entr[ée]e|entrada|ingresso|ingang|charg(?:e|er|ing)|laden|ladespannung|ladestrom|laden|ladung|recharge|carga|ricarica/,
+    'in',
+  ],
+  [/out(?:put)?\d?|ausgang|sortie|salida|uscita|uitgang/, 'out'],
+];
+
+/** Words between two figures that make a range of them. */
+export const RANGE_WORDS = /^(?:to|bis|à|a|hasta|tot|fino a)$/;
+
+/** A figure that is no more than: it is still the one that counts where no other is there. */
+export const MOST_WORDS =
+  /^(?:max\.?|maximum|maximal|maxi|máx\.?|massimo|massima|up|bis zu|jusqu'à|peak|spitze|pico|picco|crête|pointe|surge)$/;
+/** A figure of an instant, or of the charger: never the one that counts. */
+export const PEAK_WORDS = /^(?:peak|spitze|pico|picco|crête|crete|pointe|surge|burst|inrush)$/;
+/** Volts of a full pack, or of its charger. */
+export const FULL_WORDS =
+  /^(?:full|fuse|fused|sicherung|fusible|fusibile|zekering|lvc|low|charged|charging|ladeschlussspannung|cut-?off|charg\.?|pleine?|lleno|piena|vol|limited|limit)$/;
+/** A bare number behind one of these is a name. */
+export const NAME_WORDS =
+  /^(?:made|mfg|mfd|hergestellt|fabr|model|modell|modèle|modelo|modello|type|typ|s\/n|sn|serial|serie|no\.?|nr\.?|n°|p\/n|lot|date|rev\.?|ver\.?|version|art\.?)$/;
+export const CELL_WORDS = /^(?:cells?|zellen?|cellules?|[ée]l[ée]ments?|celdas?|celle|cellen)$/;
+/** A figure that is no less than. */
+export const LEAST_WORDS = /^(?:min\.?|minimum|minimal|mini|m[ií]nimo|from|von|de|da|ab)$/;
+/** From here on a battery speaks of itself again. */
+export const OWN_WORDS =
+  /^(?:nominal|nominale|nominell|nenn[a-zäöü]*|discharge|discharging|entladung|entladestrom|d[ée]charge|descarga|scarica)$/;
+/** Of all its ports together. */
+export const TOTAL_WORDS = /^(?:total|totale?|combined|shared|gesamt|zusammen|insgesamt|en tout|in totale|totaal)$/;
+/** What a bare number may count. */
+export const COUNTED_WORDS =
+  /^(?:pins?|polig|p[ôo]les?|broches?|slots?|ports?|bays?|ways?|fach|fächer|outputs?|inputs?|contacts?|conductors?|core|stück|pcs|pieces?)$/;
+/** Each of several: “2 x USB-A 5V 2.4A each”. */
+export const EACH_WORDS = /^(?:each|je|jeweils|chacun|chaque|cada|ciascuno|elk)$/;
+
+/** Standards and markings that hold digits and say nothing of power. */
+export const MARKINGS =
+  /\b(?:un ?38\.3|iec ?\d{4,}(?:-\d+)?|en ?\d{4,}|ip[x\d]\d|pd ?[23](?:\.\d)?(?![\d.]* ?[vaw])|qc ?[2345](?:\.\d)?\+?(?![\d.]* ?[vaw])|usb ?[23]\.\d|bc ?1\.2|pps|gan|ce|fcc|rohs|class ?[i1-3]+)\b/gi;
+/** Cells by size, which a holder takes: the number is a name. */
+export const CELL_SIZES = /^(?:aaa|aa|lr6|lr03|mignon|14500|16340|18350|18650|20700|21700|26650|32700)$/;

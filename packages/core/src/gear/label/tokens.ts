@@ -1,0 +1,224 @@
+import type { ChemistryId } from '../../cell';
+import { parseNumber } from '../../quantity';
+import type { Connector } from '../connector';
+import { CELL_SIZES, CELL_WORDS, CHEMISTRY_WORDS, CONNECTOR_WORDS,
+  COUNTED_WORDS, DIRECTION_WORDS, EACH_WORDS, FULL_WORDS,
+  LEAST_WORDS, MARKINGS, MOST_WORDS, NAME_WORDS, OWN_WORDS, PEAK_WORDS, TOTAL_WORDS } from './label-words'; // prettier-ignore
+
+export type FigureUnit = 'V' | 'A' | 'W' | 'Wh' | 'Ah' | 'awg' | 'mm2' | 'other';
+
+/** A piece of a label, where it stands in it. */
+export type Token = { readonly at: number; readonly text: string } & (
+  | {
+      readonly is: 'figure';
+      readonly unit: FigureUnit;
+      /** Undefined where the digits can be read in two ways. */
+      readonly value: number | undefined;
+      /** Where two volts are joined to a range. */
+      readonly toValue?: number | undefined;
+      /** It is printed in thousandths, as mAh are. */
+      readonly milli: boolean;
+    }
+  | { readonly is: 'number'; readonly value: number }
+  | { readonly is: 'barrel'; readonly outerMm: number; readonly innerMm: number }
+  | { readonly is: 'cells'; readonly series: number | undefined }
+  | { readonly is: 'count'; readonly count: number; /** It stands behind what it counts. */ readonly trails?: boolean }
+  | { readonly is: 'size' }
+  | { readonly is: 'chemistry'; readonly chemistry: ChemistryId }
+  | { readonly is: 'connector'; readonly type: Connector['type'] | undefined; readonly name: string }
+  | { readonly is: 'direction'; readonly direction: 'in' | 'out' }
+  | { readonly is: 'polarity'; readonly polarity: NonNullable<Connector['polarity']> }
+  | {
+      readonly is:
+        | 'end'
+        | 'comma'
+        | 'dash'
+        | 'each'
+        | 'own'
+        | 'total'
+        | 'least'
+        | 'most'
+        | 'counted'
+        | 'peak'
+        | 'full'
+        | 'name'
+        | 'cell-word'
+        | 'word';
+    }
+  | { readonly is: 'unreadable' }
+);
+
+const NUMBER = String.raw`\d{1,3}(?:[.,'’]\d{3})*(?:[.,]\d+)?(?!\d)|\d+(?:[.,]\d+)?`;
+const GROUPED = String.raw`\d{1,3}(?:[ '’]\d{3})+(?:[.,]\d+)?(?!\d)`;
+const POLARITY: readonly (readonly [RegExp, NonNullable<Connector['polarity']>])[] = [
+  [/^(?:\(?\+\)? ?(?:in(?:side|nen)?|innen|dentro|interno|int[ée]rieur|à l'int[ée]rieur|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner|innen|plus innen)[- ]?(?:positive|plus|\+)|plus innen)(?![a-zà-ÿ])/i, 'centre-positive'], // prettier-ignore
+  [/^(?:\(?[-−]\)? ?(?:inside|innen|dentro|interno|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner)[- ]?(?:negative|minus|-)|\(?\+\)? ?(?:out(?:side)?|aussen|außen|fuera|esterno|ext[ée]rieur|buiten)|minus innen)(?![a-zà-ÿ])/i, 'centre-negative'], // prettier-ignore
+];
+const MOST_METRES = 50;
+/** IEC 61960 names a pack: 2ICP7/34/50 has two lithium-ion cells in series. */
+const IEC_NAME = /^(\d{0,2})I[CNMF][RP]\d{1,3}\/\d{2,3}(?:\/\d{2,3})?(?:-\d{1,2})?(?![\d/])/i;
+const UNITS: readonly (readonly [RegExp, FigureUnit, 'k' | 'm' | ''])[] = [
+  [/^k ?wh(?![a-z])/i, 'Wh', 'k'],
+  [/^m ?wh(?![a-z])/i, 'Wh', 'm'],
+  [/^(?:wh|w\.h|watt-?hours?|watt-?stunden|wattheures?)(?![a-z])/i, 'Wh', ''],
+  [/^(?:m ?a ?h|milli ?amp(?:ere)?[- ]?hours?)(?![a-z])/i, 'Ah', 'm'],
+  [/^(?:a ?h|amp(?:ere)?[- ]?(?:hours?|stunden))(?![a-z])/i, 'Ah', ''],
+  [/^mm ?(?:²|2|\^2|q|kv\.?)(?![a-z\d])|^(?:qmm|sq\.? ?mm)(?![a-z])/i, 'mm2', ''],
+  [/^(?:awg|ga|gauge)(?![a-z])/i, 'awg', ''],
+  [/^(?:ma)(?![a-z])/i, 'A', 'm'],
+  [/^(?:mv)(?![a-z])/i, 'V', 'm'],
+  [/^(?:kw)(?![a-z])/i, 'W', 'k'],
+  [/^(?:mw)(?![a-z])/i, 'W', 'm'],
+  [/^(?:v(?:olts?|oltios?)? ?(?:dc|ac|d\.c\.)|v(?:olts?|oltios?)?)(?![a-z])/i, 'V', ''],
+  [/^(?:a(?:mp(?:s|[eè]res?|erios?)?)?)(?![a-z])/i, 'A', ''],
+  [/^(?:w(?:atts?)?|vatios?)(?![a-z])/i, 'W', ''],
+  // read for what it is, and nothing of power: lengths, weights, hertz, per cent, temperatures, resistance, rates of discharge
+  [/^(?:mm|cm|m|ft|feet|in|inch|zoll|hz|khz|g|kg|oz|lb|lbs|%|°c|° ?c|°f|c|mω|ω|mohm|ohm|va|h|hrs?|min|years?|jahre?|ans|cycles?|x?lm|lumens?)(?![a-z])/i, 'other', ''], // prettier-ignore
+];
+
+/** Cuts a label into pieces; whatever is none of them is `unreadable`, where it stands. */
+export function tokensOf(text: string): readonly Token[] {
+  const clean = text
+    .replace(MARKINGS, (found) => ' '.repeat(found.length))
+    .replace(/[\u00a0\u2009\u202f]/g, ' ')
+    .replace(/[–—−‐‑]/g, '-')
+    .replace(/×/g, 'x')
+    // between two figures it is a range, behind one alternating current
+    .replace(/[~∼](?=\s*\d)/g, '-')
+    .replace(/[⎓⎯=~∼≈:⏛"“”„]/g, ' ');
+  const tokens: Token[] = [];
+  let at = 0;
+  while (at < clean.length) {
+    const rest = clean.slice(at);
+    const space = /^\s+/.exec(rest);
+    if (space) {
+      if (space[0].includes('\n')) tokens.push({ is: 'end', at, text: '\n' });
+      at += space[0].length;
+      continue;
+    }
+    const token = polarityAt(rest, at) ?? numberAt(rest, at) ?? wordAt(rest, at) ?? markAt(rest, at);
+    tokens.push(token);
+    at += token.text.length;
+  }
+  return tokens;
+}
+
+function polarityAt(rest: string, at: number): Token | undefined {
+  for (const [pattern, polarity] of POLARITY) {
+    const found = pattern.exec(rest);
+    if (found) return { is: 'polarity', polarity, at, text: found[0] };
+  }
+  return undefined;
+}
+
+function numberAt(rest: string, at: number): Token | undefined {
+  if (!/^\d|^[.,]\d/.test(rest)) {
+    const gauge = /^awg ?#?(\d{1,2})(?!\d)/i.exec(rest);
+    return gauge ? { is: 'figure', unit: 'awg', value: Number(gauge[1]), milli: false, at, text: gauge[0] } : undefined;
+  }
+  const iec = IEC_NAME.exec(rest);
+  if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
+  const series = /^(\d{1,2}) ?s(?: ?(\d{1,2}) ?p)?(?![a-z\d])/i.exec(rest);
+  if (series) return { is: 'cells', series: Number(series[1]), at, text: series[0] };
+  const size = /^(\d{4,5})(?![\d.,]| ?m?[avw])/i.exec(rest);
+  if (size && CELL_SIZES.test(size[1]!)) return { is: 'size', at, text: size[0] };
+  const barrel =
+    /^(\d(?:[.,]\d{1,2})?) ?(?:mm)? ?(?:x|\/) ?(\d(?:[.,]\d{1,2})?) ?(?:mm)?(?!\d|[.,]\d|²| ?(?:m?[vaw]|mm2|mm²)(?![a-z]))/i.exec(rest);
+  if (barrel && /[.,]/.test(barrel[1]! + barrel[2]!)) {
+    const [outerMm, innerMm] = [decimal(barrel[1]!), decimal(barrel[2]!)];
+    if (outerMm > innerMm) return { is: 'barrel', outerMm, innerMm, at, text: barrel[0] };
+  }
+  const grouped = new RegExp(`^(${GROUPED}) ?(?=m ?[aw] ?h|wh)`, 'i').exec(rest);
+  const found = grouped ?? new RegExp(`^(${NUMBER}|[.,]\\d+)`).exec(rest)!;
+  const digits = found[1]!;
+  const behind = rest.slice(found[0].length);
+  const gap = /^[ -]?/.exec(behind)![0];
+  const count = /^ ?x(?![a-z])/i.exec(behind);
+  if (count && /^\d{1,2}$/.test(digits)) return { is: 'count', count: Number(digits), at, text: found[0] + count[0] };
+  for (const [pattern, unit, prefix] of UNITS) {
+    const spelled = pattern.exec(behind.slice(gap.length));
+    if (!spelled || (gap === '-' && unit !== 'V' && unit !== 'A' && unit !== 'W')) continue;
+    const milli = prefix === 'm';
+    // as a length it makes no sense: letters are missing
+    if (unit === 'other' && /^m$/i.test(spelled[0]) && Number(digits) > MOST_METRES)
+      return { is: 'unreadable', at, text: found[0] + gap + spelled[0] };
+    const number = parseNumber(digits, milli);
+    const value = !number.ok ? undefined : milli ? number.value / 1000 : prefix === 'k' ? number.value * 1000 : number.value;
+    return { is: 'figure', unit, value, milli, at, text: found[0] + gap + spelled[0] };
+  }
+  // letters that are no unit, right behind: “3Q”
+  const glued = /^[a-zµω]+\d*/i.exec(behind);
+  if (glued && !/^x$/i.test(glued[0])) return { is: 'unreadable', at, text: found[0] + glued[0] };
+  const number = parseNumber(digits);
+  return number.ok ? { is: 'number', value: number.value, at, text: digits } : { is: 'unreadable', at, text: digits };
+}
+
+function wordAt(rest: string, at: number): Token | undefined {
+  const lower = rest.toLowerCase();
+  const times = /^x ?(\d{1,2})(?![\d.,]| ?m?[avw])/.exec(lower);
+  if (times) return { is: 'count', count: Number(times[1]), trails: true, at, text: times[0] };
+  // a word that a figure hangs on: “DC12V”, “PD100W”
+  const prefix = /^(?:dc|ac|pd|qc|max|typ)(?=\d+(?:[.,]\d+)? ?m?(?:v|w|a)h?(?![a-z]))/.exec(lower);
+  for (const [pattern, chemistry] of CHEMISTRY_WORDS) {
+    const found = wordMatch(pattern, lower);
+    if (found !== undefined) return { is: 'chemistry', chemistry, at, text: rest.slice(0, found.length) };
+  }
+  for (const [pattern, type] of CONNECTOR_WORDS) {
+    const found = new RegExp(`^(?:${pattern.source})(?:[- ]?#?\\d(?![\\d.,]| ?[-vawx]| ?(?:to|bis|à|a|ports?)(?![a-z])))?`).exec(lower);
+    if (found && !/^[a-zà-ÿ]/.test(lower.slice(found[0].length))) {
+      const name = rest.slice(0, found[0].length);
+      return { is: 'connector', type, name, at, text: name };
+    }
+  }
+  const iec = IEC_NAME.exec(rest);
+  if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
+  for (const [pattern, direction] of DIRECTION_WORDS) {
+    const found = wordMatch(pattern, lower);
+    if (found !== undefined && !FULL_WORDS.test(found)) return { is: 'direction', direction, at, text: rest.slice(0, found.length) };
+  }
+  const word = prefix ?? /^[a-zà-ÿß°][a-zà-ÿß0-9.'’/°-]*/i.exec(rest);
+  if (!word) return undefined;
+  const text = rest.slice(0, word[0].length).replace(/[.'’/-]+$/, '') || word[0];
+  const said = text.toLowerCase();
+  const is = OWN_WORDS.test(said)
+    ? 'own'
+    : TOTAL_WORDS.test(said)
+      ? 'total'
+      : CELL_SIZES.test(said)
+        ? 'size'
+        : CELL_WORDS.test(said)
+          ? 'cell-word'
+          : EACH_WORDS.test(said)
+            ? 'each'
+            : PEAK_WORDS.test(said)
+              ? 'peak'
+              : FULL_WORDS.test(said)
+                ? 'full'
+                : MOST_WORDS.test(said)
+                  ? 'most'
+                  : LEAST_WORDS.test(said)
+                    ? 'least'
+                    : COUNTED_WORDS.test(said)
+                      ? 'counted'
+                      : NAME_WORDS.test(said)
+                        ? 'name'
+                        : 'word';
+  return { is, at, text };
+}
+
+function wordMatch(pattern: RegExp, lower: string): string | undefined {
+  return new RegExp(`^(?:${pattern.source})(?![a-zà-ÿ0-9])`).exec(lower)?.[0];
+}
+
+function markAt(rest: string, at: number): Token {
+  const text = rest[0]!;
+  if (/[;|\n•·]/.test(text)) return { is: 'end', at, text };
+  if (/[,/()[\]&]/.test(text)) return { is: 'comma', at, text };
+  const dots = /^(?:\.{2,}|…)/.exec(rest);
+  if (text === '-' || dots) return { is: 'dash', at, text: dots?.[0] ?? text };
+  return /[+.*'’!≤<>±#®™©_°]/.test(text) ? { is: 'word', at, text } : { is: 'unreadable', at, text };
+}
+
+function decimal(text: string): number {
+  return Number(text.replace(',', '.'));
+}
