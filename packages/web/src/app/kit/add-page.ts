@@ -9,7 +9,9 @@ import {
   GENERIC_TRUNK,
   LABEL_QUESTIONS,
   batteryOfLabel,
+  connectorName,
   forBay,
+  formatQuantity,
   gearShape,
   nextTags,
   number,
@@ -53,13 +55,17 @@ export class AddPage {
   protected readonly ports = signal<Label | undefined>(undefined);
   protected readonly answers = signal<LabelAnswers>({});
   protected readonly bay = signal<string | undefined>(undefined);
+  /** Stays while its labels change. */
+  protected readonly called = signal<string | undefined>(undefined);
   protected readonly wrongLabel = signal(false);
   protected readonly wrongPorts = signal(false);
   /** What the labels make of it so far. */
   protected readonly labelled = computed((): LabelledBattery => batteryOfLabel(this.classId(), this.label(), this.ports(), this.answers()));
   /** What is about to be added; its figures can be changed before it is. */
   protected readonly draft = linkedSignal<Gear | undefined>(() =>
-    this.way() === 'label' ? forBay(this.labelled().battery, this.bay()) : undefined,
+    this.way() === 'label'
+      ? { ...forBay(this.labelled().battery, this.bay()), ...(this.called() !== undefined && { name: this.called()! }) }
+      : undefined,
   );
   protected readonly count = signal(1);
   protected readonly tagShape = gearShape.variants.battery.tag.of;
@@ -73,6 +79,26 @@ export class AddPage {
   };
   protected readonly say = sayLabel;
   protected readonly hasBay = computed(() => this.labelled().battery.outputs.some(({ connector }) => connector.type === 'bay'));
+  /** What it comes to, before it is added. */
+  protected readonly summary = computed((): readonly (readonly [string, string])[] => {
+    const battery = this.battery();
+    if (!battery) return [];
+    const { energyWh, cellsInSeries, chemistry, outputs, from } = battery;
+    const isSaid = !this.labelled().asks.includes('chemistry');
+    return [
+      [
+        'Energy',
+        energyWh === undefined ? 'unknown' : `${formatQuantity(energyWh, 'Wh')}, ${from?.energyWh === 'guess' ? 'a guess' : 'as printed'}`,
+      ],
+      ['Cells', `${cellsInSeries ?? 'unknown'} in series${isSaid ? `, ${CHEMISTRIES[chemistry].name}` : ''}`],
+      [
+        'Ports',
+        outputs
+          .map(({ name, connector }) => (connectorName(connector).startsWith(name) ? name : `${name} (${connectorName(connector)})`))
+          .join(', '),
+      ],
+    ];
+  });
   /** Why it cannot be added yet. */
   protected readonly hindered = computed(() => {
     if (this.way() !== 'label') return undefined;
@@ -148,7 +174,8 @@ export class AddPage {
 
   protected name(name: string | undefined): void {
     const draft = this.draft();
-    if (draft && name !== undefined) this.draft.set({ ...draft, name });
+    if (this.way() === 'label') this.called.set(name);
+    else if (draft && name !== undefined) this.draft.set({ ...draft, name });
   }
 
   protected add(): void {
