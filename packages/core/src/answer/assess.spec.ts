@@ -75,7 +75,18 @@ describe('the draw', () => {
   it('by own test lasts as long as the test did, on the same pack', () => {
     const { minutes: lasted } = minutes({ basis: 'run-down', energyWh: 50, minutes: 240 });
     expect(Math.abs(lasted / 240 - 1)).toBeLessThan(0.03); // the rated 50 Wh are at another pace
-    expect(minutes({ basis: 'run-down', energyWh: 95, minutes: 310, lostShare: 0.1 }).figure.value).toBeCloseTo((95 / (310 / 60)) * 0.9, 9);
+    expect(minutes({ basis: 'run-down', energyWh: 95, minutes: 310, lostShare: 0.1 }).figure.value).toBeCloseTo((95 / (310 / 60)) * 0.9, 1);
+  });
+
+  it('by own test gives the tested time back to the minute: same pack, load, temperature and feed', () => {
+    for (const lasted of [150, 240, 700, 2000]) {
+      const draw = { basis: 'run-down', energyWh: 50, minutes: lasted } as const;
+      const { run, figures } = answerTo({ ...IN_CAMERA, battery: battery(CONTACTS, 2, 50), device: { ...device(), draw } });
+      expect({ lasted, minutes: Math.round(run!.minutes), draw: figures.find(({ name }) => name === 'Draw')!.value }).toMatchObject({
+        lasted,
+        minutes: lasted,
+      });
+    }
   });
 
   it('cannot be less than what the feed itself takes', () => {

@@ -132,7 +132,7 @@ export class Variations {
  * of microseconds a run; `runs` at most 20 000. `onProgress` may return false to stop early, `mostSteps` bounds the work; the
  * runs made until then count, and `runs` says how many they were.
  *
- * @example runRange(rigModel(rig, gear)).p10Min // 266.66
+ * @example runRange(rigModel(rig, gear)).p10Min // 266.78
  */
 export function runRange(
   model: RigModel,

@@ -5,5 +5,6 @@ export type { ChemistryId } from './chemistry';
 export { ageFactor, coldDerating, LOWEST_KNOWN_C } from './derating';
 export { cellVoltage, ocvArea, socAtVoltage } from './ocv';
 export type { OcvTable } from './ocv';
+export { deliveredWh } from './delivered';
 export { cellsFromNominal, fullVoltage, labelAh, packFrom } from './pack';
 export type { Pack, PackSpec } from './pack';

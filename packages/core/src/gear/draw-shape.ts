@@ -23,6 +23,8 @@ export const drawShape = tagged('Draw', 'basis', {
     lostShare: optional(lostShare),
     energyWh: number('Pack of the test', 'Wh', { above: 0, max: 5000 }),
     minutes: number('It lasted', 'min', { above: 0, max: 43_200 }),
+    /** Of the battery in that test; a room's when absent. */
+    temperatureC: optional(number('It was', 'C', { min: -40, max: 60 })),
     spread,
   },
   /** Taken over from the log. */

@@ -1,4 +1,5 @@
 import { cellVoltage } from '../cell';
+import type { PackSpec } from '../cell';
 import { compile, settleDraws, solve } from '../circuit';
 import type { Draw, Provenance } from '../gear';
 import { circuitOf } from './circuit-of';
@@ -6,6 +7,7 @@ import type { LoadDraw } from './circuit-of';
 import type { DeviceUse } from './drawn-rig';
 import type { Evidence } from './figure';
 import type { SourceTree } from './source-tree';
+import { drawOfTest, givenInTest } from './tested-draw';
 
 const HALF_CHARGE = 0.5;
 const SECANT_ROUNDS = 30;
@@ -36,7 +38,8 @@ export const DRAW_SPREAD: Readonly<Record<Provenance, number>> = { printed: 0.07
  * A meter at the battery and a run-down have the losses of the way in them, so the draw at the device is the one with
  * which this very feed takes the measured watts at half charge.
  *
- * A run-down of 95 Wh in 5 h 10 is 18.4 W at the battery; behind an adapter of 92 % about 16.8 W at the camera.
+ * A pack of 95 Wh that a test empties in 5 h 10 gives all of it, at its rated pace: 18.4 W at the battery, behind an adapter of
+ * 92 % about 16.8 W at the camera. Emptied within an hour it gives some 5 % less, and the draw is that much less.
  *
  * @example deviceDraw(model.resolved.devices[0], undefined, model.resolved.trees[0], new Evidence()).powerW // 16.7
  */
@@ -55,11 +58,19 @@ export function deviceDraw(
     return undefined;
   }
   const said = device.from?.draw;
-  const read = readDraw(draw, said);
-  const atW = atDevice(read, use, tree, evidence);
+  const read = readDraw(draw, said, tree?.spec);
+  const atW = atDevice(draw, read, use, tree, evidence);
   if (atW === undefined) return undefined;
   const feedLossOff = read.atBattery && read.lostShare === undefined;
-  const basis = { of: 'draw', mode: mode?.name, draw, guessed: said === 'guess', feedLossOff, scale } as const;
+  const basis = {
+    of: 'draw',
+    mode: mode?.name,
+    draw,
+    guessed: said === 'guess',
+    feedLossOff,
+    ...(read.givenWh !== undefined && { givenWh: read.givenWh }),
+    scale,
+  } as const;
   evidence.note(part, basis, atW * scale, 'W', read.from);
   const { peakW, peakMs } = device;
   return {
@@ -72,6 +83,7 @@ export function deviceDraw(
 
 /** Watts at the device of a draw that was read there or at the battery. */
 function atDevice(
+  draw: Draw,
   { atW, atBattery, lostShare }: ReadDraw,
   { part }: DeviceUse,
   tree: SourceTree | undefined,
@@ -81,7 +93,8 @@ function atDevice(
   if (lostShare !== undefined) return atW * (1 - lostShare);
   const behind = tree && behindFeed(part.id, atW, tree);
   if (behind === undefined) evidence.lack('draw-behind-feed', part);
-  if (behind !== 'below-feed') return behind;
+  if (behind !== 'below-feed')
+    return (draw.basis === 'run-down' && behind !== undefined && drawOfTest(part.id, draw, tree!, behind)) || behind;
   evidence.lack('draw-below-feed', part, { readW: atW });
   return undefined;
 }
@@ -133,10 +146,12 @@ interface ReadDraw {
   readonly atBattery: boolean;
   readonly lostShare: number | undefined;
   readonly from: Provenance;
+  /** Of an own test: what its pack gave. */
+  readonly givenWh?: number;
 }
 
 /** A draw in watts where it was read. */
-function readDraw(draw: Draw, said: Provenance | undefined): ReadDraw {
+function readDraw(draw: Draw, said: Provenance | undefined, spec?: PackSpec): ReadDraw {
   const atDevice = { atBattery: false, lostShare: undefined };
   switch (draw.basis) {
     case 'maker':
@@ -146,8 +161,9 @@ function readDraw(draw: Draw, said: Provenance | undefined): ReadDraw {
       return { atW: voltageV * currentA, atBattery: at === 'battery', lostShare, from: 'measured' };
     }
     case 'run-down': {
-      const { energyWh, minutes, lostShare } = draw;
-      return { atW: energyWh / (minutes / 60), atBattery: true, lostShare, from: 'measured' };
+      const { minutes, lostShare } = draw;
+      const givenWh = givenInTest(draw, spec);
+      return { atW: givenWh / (minutes / 60), atBattery: true, lostShare, from: 'measured', givenWh };
     }
     case 'learnt':
       return { ...atDevice, atW: draw.powerW, from: 'measured' };

@@ -42,6 +42,8 @@ export type FigureBasis =
       readonly guessed: boolean;
       /** What the feed takes was taken off a reading at the battery. */
       readonly feedLossOff: boolean;
+      /** What the pack of an own test gave, of what its label says. */
+      readonly givenWh?: number;
       readonly scale: number;
     }
   | { readonly of: 'first-stop' }

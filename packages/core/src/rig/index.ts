@@ -11,6 +11,7 @@ export { POE_W } from './output-volts';
 export type { OutputVolts } from './output-volts';
 export { carriesDelivery } from './contract';
 export { awakeShare, DRAW_SPREAD, plainDraw } from './draw';
+export { givenInTest } from './tested-draw';
 export { drawnRig } from './drawn-rig';
 export type { DeviceUse, DrawnRig, RigFault } from './drawn-rig';
 export { rigDraws } from './draws';

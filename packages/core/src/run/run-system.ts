@@ -34,7 +34,7 @@ export interface RunOptions {
  * Accuracy: 1e-4 of the minutes of a single discharge. Cost: some tens of microseconds for one source, more with phases
  * and sources. Throws `RangeError` past 200 000 steps.
  *
- * @example new SystemRunner(system).run().firstGapMin // 283.5
+ * @example new SystemRunner(system).run().firstGapMin // 283.6
  */
 export class SystemRunner {
   private readonly sources: readonly RunningSource[];

@@ -87,7 +87,7 @@ export function figureFormula({ basis, from }: Figure): string | undefined {
     case 'cutoff':
       return from === 'assumed' ? `${basis.cells} × ${say(basis.cutoffCellV, 'V')} for ${basis.chemistry}` : undefined;
     case 'draw': {
-      const parts = [drawFormula(basis.draw, basis.guessed)];
+      const parts = [drawFormula(basis.draw, basis.guessed, basis.givenWh)];
       if (basis.feedLossOff) parts.push(' at the battery; this feed’s own losses taken off');
       if (basis.scale !== 1) parts.push(`; turned to ${say(basis.scale, 'fraction')}`);
       return parts.join('');
@@ -118,8 +118,11 @@ export function figureFormula({ basis, from }: Figure): string | undefined {
   }
 }
 
+/** A pack that gives what its label says within this is not told to do otherwise. */
+const SHOWN_GIVEN = 0.005;
+
 /** The sum that gives a draw, with what was read and where. */
-function drawFormula(draw: Draw, guessed: boolean): string {
+function drawFormula(draw: Draw, guessed: boolean, givenWh = draw.basis === 'run-down' ? draw.energyWh : 0): string {
   const off =
     'lostShare' in draw && draw.lostShare !== undefined
       ? ` at the battery, less ${say(draw.lostShare, 'fraction')} lost on the way in that test`
@@ -133,7 +136,11 @@ function drawFormula(draw: Draw, guessed: boolean): string {
     }
     case 'run-down': {
       const { energyWh, minutes } = draw;
-      return `own test: ${say(energyWh, 'Wh')} ÷ ${say(minutes, 'min')} = ${say(energyWh / (minutes / 60), 'W')}${off}`;
+      const gave =
+        Math.abs(givenWh / energyWh - 1) < SHOWN_GIVEN
+          ? say(energyWh, 'Wh')
+          : `${say(givenWh, 'Wh')} that a pack of ${say(energyWh, 'Wh')} gives at this pace,`;
+      return `own test: ${gave} ÷ ${say(minutes, 'min')} = ${say(givenWh / (minutes / 60), 'W')}${off}`;
     }
     case 'learnt':
       return draw.how;

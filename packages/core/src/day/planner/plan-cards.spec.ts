@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { dayOfRigs, HOUSE, pack } from '../../../testing/day';
 import { planFigures } from '../run';
-import type { PlanFigures , DaySimulation} from '../run';
+import type { PlanFigures, DaySimulation } from '../run';
 import type { Block, Cards, Day } from '../shape';
 import { planCards } from './plan-cards';
 import { compareCost, costOf } from './plan-cost';

@@ -1,4 +1,4 @@
-import { CHEMISTRIES, coldDerating, ocvArea } from '../../cell';
+import { CHEMISTRIES, coldDerating, deliveredWh, ocvArea } from '../../cell';
 import { batteryFigures, energyNow } from '../../gear';
 import type { Battery } from '../../gear';
 import { through } from '../feed-loss';
@@ -93,7 +93,17 @@ export function usedEnergy(
   const energyWh = full * cold;
   const spread = battery.from?.energyWh === 'measured' ? CAPACITY.measured : CAPACITY.other;
   const held = `${say(energyWh, 'Wh')}${observation.temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
-  if (observation.kind === 'run-down') return { energyWh, sigmaWh: energyWh * spread, formula: held };
+  if (observation.kind === 'run-down') {
+    const { cellsInSeries = 1, resistanceOhm } = batteryFigures(battery);
+    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: observation.temperatureC ?? 25 }; // prettier-ignore
+    // emptied faster than its rated pace it gives less
+    const givenWh = deliveredWh(spec, observation.minutes);
+    return {
+      energyWh: givenWh,
+      sigmaWh: givenWh * spread,
+      formula: `${say(givenWh, 'Wh')}${observation.temperatureC === undefined ? ' (25 °C assumed)' : ''}`,
+    };
+  }
   const part = observation.kind === 'two-point' ? byVolts(observation, battery) : byIndicator(observation);
   if (part === undefined || part.share <= 0) return undefined;
   return {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { drawShape, formatQuantity } from '@viaggio/core';
+import { drawShape, formatQuantity, givenInTest } from '@viaggio/core';
 import type { Draw } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
@@ -8,7 +8,9 @@ import { choicesOf } from '../fields/choices-of';
 
 type Basis = Draw['basis'];
 /** A draw while it is being typed: figures may still be missing. */
-type Drafted = { readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' | 'minutes' | 'lostShare']?: number | undefined } & {
+type Drafted = {
+  readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' | 'minutes' | 'temperatureC' | 'lostShare']?: number | undefined;
+} & {
   readonly at?: 'device' | 'battery';
 };
 
@@ -72,6 +74,14 @@ type Drafted = { readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' 
             [value]="draft().minutes"
             (valueChange)="set({ minutes: $event })"
           />
+          <app-quantity-field
+            label="at"
+            placeholder="25 °C"
+            [optional]="true"
+            [shape]="shapes['run-down'].temperatureC.of"
+            [value]="draft().temperatureC"
+            (valueChange)="set({ temperatureC: $event })"
+          />
         </div>
       }
     }
@@ -123,7 +133,7 @@ export class DrawEditor {
     if (!draw) return 'Both figures are needed before this counts.';
     if (draw.basis === 'maker' || draw.basis === 'learnt') return '';
     if (draw.basis === 'shots' || draw.basis === 'frames') return 'Drawn by the shot or frame; choose another way to replace it.';
-    const watts = draw.basis === 'meter' ? draw.voltageV * draw.currentA : draw.energyWh / (draw.minutes / 60);
+    const watts = draw.basis === 'meter' ? draw.voltageV * draw.currentA : givenInTest(draw) / (draw.minutes / 60);
     return `That is ${formatQuantity(watts, 'W')}${this.atBattery() ? ' at the battery' : ''}.`;
   });
 
@@ -143,7 +153,7 @@ export class DrawEditor {
   }
 }
 
-function complete(basis: Basis, { powerW, voltageV, currentA, energyWh, minutes, lostShare, at }: Drafted): Draw | undefined {
+function complete(basis: Basis, { powerW, voltageV, currentA, energyWh, minutes, temperatureC, lostShare, at }: Drafted): Draw | undefined {
   const lost = lostShare === undefined ? {} : { lostShare };
   switch (basis) {
     case 'maker':
@@ -153,7 +163,9 @@ function complete(basis: Basis, { powerW, voltageV, currentA, energyWh, minutes,
         ? undefined
         : { basis, voltageV, currentA, at: at ?? 'device', ...(at === 'battery' && lost) };
     case 'run-down':
-      return energyWh === undefined || minutes === undefined ? undefined : { basis, energyWh, minutes, ...lost };
+      return energyWh === undefined || minutes === undefined
+        ? undefined
+        : { basis, energyWh, minutes, ...(temperatureC !== undefined && { temperatureC }), ...lost };
     case 'learnt':
     case 'shots':
     case 'frames':
