@@ -14,7 +14,10 @@ test('a day begins from a template, gets a kind of block of its own with its mod
   await page.goto('/days');
   await page.getByRole('button', { name: 'New day from a template' }).click();
   await page.getByRole('button', { name: /^Talks, locked off/ }).click();
-  await expect(page.getByRole('heading', { name: 'Talks, locked off' })).toBeVisible();
+  const which = page.getByRole('form', { name: 'Which rigs?' });
+  await expect(which.getByRole('checkbox', { checked: true })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Make the day' }).click();
+  await expect(page.getByRole('heading', { name: 'Talks, locked off', level: 1 })).toBeVisible();
   await block(page, /Sound check, 08:00 to 09:00/).click();
   await editor(page).getByText('Modes in it').click();
   const camera = editor(page)

@@ -243,3 +243,24 @@ test('a rig prints on a page: the answer, not the fields', async ({ page }) => {
   await page.emulateMedia({ media: 'screen' });
   await openPart(page, /^Battery V1/);
 });
+
+test('a dialog belongs to its rig: Back leaves it, and the other rig keeps its feed', async ({ page, request }) => {
+  const feedOf = async (): Promise<unknown> =>
+    (await (await request.get(await addressOf(request, '/api/rigs/<Wheelhouse>'))).json()).body.links;
+  const before = await feedOf();
+  await visit(page, WHEELHOUSE);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.goto('/rigs');
+  await page
+    .getByRole('link', { name: /Cinema camera day/ })
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: /^(Choose a|Other) feed/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  expect(await feedOf()).toEqual(before);
+});

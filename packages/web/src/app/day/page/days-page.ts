@@ -1,16 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
 import { DAY_TEMPLATES, clockAt, dayLike, templateBlocks } from '@viaggio/core';
 import type { Day, DayTemplate } from '@viaggio/core';
+import { CheckField } from '../../fields/check-field';
 import { Items } from '../../state/items.actions';
 import { selectDays, selectLoading, selectRigs } from '../../state/items.selectors';
+
+/** So many rigs are put into an empty day without being asked for. */
+const FEW = 4;
 
 /** Every shooting day, the latest first. */
 @Component({
   selector: 'app-days-page',
-  imports: [NgbDropdownModule, RouterLink],
+  imports: [CheckField, NgbDropdownModule, RouterLink],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Days</h1>
@@ -20,7 +24,7 @@ import { selectDays, selectLoading, selectRigs } from '../../state/items.selecto
         <div ngbDropdownMenu>
           <h2 class="dropdown-header">As days usually go</h2>
           @for (one of templates; track one.id) {
-            <button type="button" ngbDropdownItem (click)="add(one)">
+            <button type="button" ngbDropdownItem (click)="ask(one)">
               {{ one.title }} <small class="d-block text-body-secondary text-wrap">{{ one.says }}</small>
             </button>
           }
@@ -33,6 +37,18 @@ import { selectDays, selectLoading, selectRigs } from '../../state/items.selecto
         </div>
       </div>
     </div>
+    @if (template(); as chosen) {
+      <form class="which mb-3" aria-label="Which rigs?" (submit)="make($event)">
+        <h2 class="fs-5">{{ chosen.title }}: which rigs?</h2>
+        <div class="rigs">
+          @for (rig of choices(); track rig.id) {
+            <app-check-field [label]="rig.name" [value]="chosenRigs().has(rig.id)" (valueChange)="choose(rig.id, $event)" />
+          }
+        </div>
+        <button class="btn btn-primary btn-sm me-2" [disabled]="chosenRigs().size === 0">Make the day</button>
+        <button type="button" class="btn btn-outline-secondary btn-sm" (click)="template.set(undefined)">Leave it</button>
+      </form>
+    }
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
     } @else if (loading().is === 'loaded') {
@@ -52,6 +68,19 @@ import { selectDays, selectLoading, selectRigs } from '../../state/items.selecto
           </li>
         }
       </ul>
+    }
+  `,
+  styles: `
+    .which {
+      padding: 0.75rem 1rem;
+      background: var(--bs-tertiary-bg);
+      border-radius: 0.4rem;
+    }
+    .rigs {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+      gap: 0 1rem;
+      margin-bottom: 0.5rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -77,14 +106,50 @@ export class DaysPage {
 
   protected readonly templates = DAY_TEMPLATES;
 
-  /** Tomorrow, with one's own rigs in it, each through the template's blocks if one is given. */
-  protected add(template?: DayTemplate): void {
+  /** The template whose rigs are being chosen. */
+  protected readonly template = signal<DayTemplate | undefined>(undefined);
+  private readonly picked = signal<ReadonlySet<string>>(new Set());
+  /** One's own rigs; the demo's where there are none. */
+  protected readonly choices = computed(() => {
     const own = this.rigs().filter(({ origin }) => origin === 'own');
-    const rigs = own.length > 0 || !template ? own : this.rigs().slice(0, 1);
-    const rigIds = rigs.slice(0, 20).map((rig) => rig.id);
+    return (own.length > 0 ? own : this.rigs()).map(({ id, body: { name } }) => ({ id, name }));
+  });
+  protected readonly chosenRigs = computed(() => new Set(this.choices().flatMap(({ id }) => (this.picked().has(id) ? [id] : []))));
+
+  /** Tomorrow, empty, with one's own rigs where they are few. */
+  protected add(): void {
+    const own = this.rigs().filter(({ origin }) => origin === 'own');
+    this.open({ name: 'New day', date: tomorrow(), days: 1, rigIds: own.length > FEW ? [] : own.map(({ id }) => id), blocks: [] });
+  }
+
+  /** One rig is taken; of several it is asked which. */
+  protected ask(template: DayTemplate): void {
+    const [first, ...others] = this.choices();
+    this.picked.set(new Set(first ? [first.id] : []));
+    if (others.length === 0) this.begin(template);
+    else this.template.set(template);
+  }
+
+  protected choose(id: string, on: boolean): void {
+    this.picked.update((before) => new Set(on ? [...before, id] : [...before].filter((one) => one !== id)));
+  }
+
+  protected make(event: Event): void {
+    event.preventDefault();
+    this.begin(this.template()!);
+  }
+
+  private begin(template: DayTemplate): void {
+    const rigIds = [...this.chosenRigs()].slice(0, 20);
     const date = tomorrow();
-    const blocks = template ? templateBlocks(template, { date }, rigIds, () => crypto.randomUUID()) : [];
-    this.open({ name: template?.title ?? 'New day', date, days: 1, rigIds, blocks });
+    this.template.set(undefined);
+    this.open({
+      name: template.title,
+      date,
+      days: 1,
+      rigIds,
+      blocks: templateBlocks(template, { date }, rigIds, () => crypto.randomUUID()),
+    });
   }
 
   protected addLike(day: Day): void {

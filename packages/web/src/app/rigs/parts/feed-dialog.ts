@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import type { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { gearTitle } from '@viaggio/core';
@@ -78,5 +78,9 @@ export function openFeedDialog(modals: NgbModal, sheet: RigSheet, deviceId: stri
   const content = dialog.componentInstance as FeedDialog;
   content.deviceId.set(deviceId);
   content.page.set(page);
-  dialog.result.catch(() => undefined);
+  // it belongs to this rig: whoever leaves it, by Back too, leaves the dialog
+  const rigId = sheet.id();
+  const leaving = effect(() => sheet.id() !== rigId && dialog.dismiss(), { injector });
+  injector.get(DestroyRef).onDestroy(() => dialog.dismiss());
+  dialog.result.catch(() => undefined).finally(() => leaving.destroy());
 }
