@@ -114,13 +114,17 @@ export class Agenda {
       .filter((block) => block.rigId === rigId)
       .map((block): Item => {
         const chance = chances?.get(block.id);
-        const hard = block.uninterrupted ? 'must not be interrupted; ' : '';
+        const more = [
+          `${BLOCK_KINDS[block.kind]} until ${this.at(block.toMin)}`,
+          block.uninterrupted ? 'must not be interrupted' : '',
+          chance === undefined ? '' : `lasts in ${percent(chance)} of runs`,
+        ];
         return {
           minute: block.fromMin,
           kind: 'block',
           blockId: block.id,
           says: blockTitle(block, day),
-          more: `${BLOCK_KINDS[block.kind]} until ${this.at(block.toMin)}; ${hard}${chance === undefined ? '' : `lasts in ${percent(chance)} of runs`}`,
+          more: more.filter((one) => one !== '').join('; '),
         };
       });
     const swaps = (run?.seated ?? [])
