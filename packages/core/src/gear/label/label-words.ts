@@ -7,7 +7,10 @@ export const CHEMISTRY_WORDS: readonly (readonly [RegExp, ChemistryId])[] = [
   [/li-?\s?fe\s?-?po4?|lfp|lithium[- ]iron(?:[- ]phosphate)?|lithium-?eisen(?:-?phosphat)?|litio[- ]ferro/, 'lifepo4'],
   [/li-?\s?hv|li-?ion hv|high[- ]voltage li(?:thium)?-?(?:ion)?/, 'li-ion-hv'],
   [/li-?\s?ion(?:en)?|li-?\s?po(?:ly(?:mer)?)?|lithium[- ]?(?:ion(?:en)?|polymer?e?|poly)|ions?[- ]lithium|(?:lithium|litio)[- ]ion|ion(?:e|es|i)?[- ](?:de |di )?litio|pol[ií]mero de litio|polimeri di litio|lithium-ionen-akku/, 'li-ion'], // prettier-ignore
-  [/agm|lead[- ]?acid|sealed lead|sla|vrla|blei(?:-?(?:säure|gel|akku))*|plomb|plomo(?:[- ][aá]cido)?|piombo|lood(?:zuur)?|pb/, 'agm'],
+  [
+    /agm|lead[- ]?acid|sealed lead|sla|vrla|blei(?:-?(?:säure|gel|akku))*|plomb|plomo(?:[- ][aá]cido)?|piombo|lood(?:zuur)?|pb(?=[\s,;)]|$)/,
+    'agm',
+  ],
   [/ni-?\s?mh|nickel[- ]metal[- ]hydride|nickel-metallhydrid/, 'nimh'],
   [/alkaline?|alkali(?:-mangan)?|alcalin[aeo]s?|alcaline/, 'alkaline'],
 ];
@@ -27,15 +30,12 @@ export const CONNECTOR_WORDS: readonly (readonly [RegExp, Connector['type'] | un
 
 /** Which way a port goes. */
 export const DIRECTION_WORDS: readonly (readonly [RegExp, 'in' | 'out'])[] = [
-  [
-    /in(?:put)?\d?|eingang|entr[ée]e|entrada|ingresso|ingang|charg(?:e|er|ing)|laden|ladespannung|ladestrom|laden|ladung|recharge|carga|ricarica/,
-    'in',
-  ],
-  [/out(?:put)?\d?|ausgang|sortie|salida|uscita|uitgang/, 'out'],
+  [/in(?:put)?(?:\d| \d(?! ?[-vaw]| (?:to|bis|à|a) )(?=[\s,;)]|$))?|eingang|entr[ée]e|entrada|ingresso|ingang|charg(?:e|ing)|laden|ladespannung|ladestrom|ladung|recharge|carga|ricarica/, 'in'], // prettier-ignore
+  [/out(?:put)?(?:\d| \d(?! ?[-vaw]| (?:to|bis|à|a) )(?=[\s,;)]|$))?|ausgang|sortie|salida|uscita|uitgang/, 'out'],
 ];
 
 /** Words between two figures that make a range of them. */
-export const RANGE_WORDS = /^(?:to|bis|à|a|hasta|tot|fino a)$/;
+export const RANGE_WORDS = /^(?:to|bis|à|a|hasta|tot)$/;
 
 /** A figure that is no more than: it is still the one that counts where no other is there. */
 export const MOST_WORDS =
@@ -44,7 +44,7 @@ export const MOST_WORDS =
 export const PEAK_WORDS = /^(?:peak|spitze|pico|picco|crête|crete|pointe|surge|burst|inrush)$/;
 /** Volts of a full pack, or of its charger. */
 export const FULL_WORDS =
-  /^(?:full|fuse|fused|sicherung|fusible|fusibile|zekering|lvc|low|charged|charging|ladeschlussspannung|cut-?off|charg\.?|pleine?|lleno|piena|vol|limited|limit)$/;
+  /^(?:full|fuse|fused|sicherung|fusible|fusibile|zekering|lvc|low|voc|charged|charging|ladeschlussspannung|cut-?off|charg\.?|pleine?|lleno|piena|vol|limited|limit)$/;
 /** A bare number behind one of these is a name. */
 export const NAME_WORDS =
   /^(?:made|mfg|mfd|hergestellt|fabr|model|modell|modèle|modelo|modello|type|typ|s\/n|sn|serial|serie|no\.?|nr\.?|n°|p\/n|lot|date|rev\.?|ver\.?|version|art\.?)$/;
@@ -64,6 +64,6 @@ export const EACH_WORDS = /^(?:each|je|jeweils|chacun|chaque|cada|ciascuno|elk)$
 
 /** Standards and markings that hold digits and say nothing of power. */
 export const MARKINGS =
-  /\b(?:un ?38\.3|iec ?\d{4,}(?:-\d+)?|en ?\d{4,}|ip[x\d]\d|pd ?[23](?:\.\d)?(?![\d.]* ?[vaw])|qc ?[2345](?:\.\d)?\+?(?![\d.]* ?[vaw])|usb ?[23]\.\d|bc ?1\.2|pps|gan|ce|fcc|rohs|class ?[i1-3]+)\b/gi;
+  /\b(?:un ?38\.3|iec ?\d{4,}(?:-\d+)?|en ?\d{4,}|ip[x\d]\d|pd ?[23](?:\.\d)?(?![\d.]* ?[vaw])|qc ?[2345](?:\.\d)?\+?(?![\d.]* ?[vaw])|usb ?[23]\.\d|bc ?1\.2|pps|gan|ce|fcc|rohs|802\.3(?:af|at|bt)|class ?[i1-3]+)\b/gi;
 /** Cells by size, which a holder takes: the number is a name. */
 export const CELL_SIZES = /^(?:aaa|aa|lr6|lr03|mignon|14500|16340|18350|18650|20700|21700|26650|32700)$/;

@@ -3,6 +3,8 @@ import type { ChemistryId } from '../../cell';
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
 import type { Connector } from '../connector';
+import { Grouping, isCapacity, isRange } from './groups';
+import type { Figure, Group, Told } from './groups';
 import { tokensOf } from './tokens';
 import type { Token } from './tokens';
 
@@ -82,7 +84,7 @@ export function readLabel(text: string): Label {
   if (bare) return refuse('not-a-label', bare.at, bare.text);
   const odd = tokens.find((token, place) => isNotPositive(tokens, token, place));
   if (odd) return refuse('not-positive', odd.at, odd.text);
-  const reading = new Reading(tokens);
+  const reading = new Reading(new Grouping(tokens));
   const { reads, asks, disagrees } = reading.label();
   if (Object.keys(reads).length === 0 && asks.length === 0) return refuse('not-a-label', tokens[0]?.at ?? 0, text.trim());
   return { text, reads, asks, ...(disagrees && { disagrees }) };
@@ -111,37 +113,6 @@ function isName(tokens: readonly Token[], place: number): boolean {
   return named?.is === 'name';
 }
 
-/** Whether a bare number begins a range: “12-24V”, “11 to 17 V”. */
-function isRange(tokens: readonly Token[], place: number): boolean {
-  const [between, after] = [tokens[place + 1], tokens[place + 2]];
-  return (
-    after?.is === 'figure' &&
-    after.unit === 'V' &&
-    (between?.is === 'dash' || (between !== undefined && RANGE.test(between.text.toLowerCase())))
-  );
-}
-const RANGE = /^(?:to|bis|à|a|hasta|tot)$/;
-
-type Figure = Extract<Token, { is: 'figure' }>;
-interface Told {
-  readonly figure: Figure;
-  readonly least: boolean;
-  readonly most: boolean;
-  readonly peak: boolean;
-  readonly full: boolean;
-  /** No mark or port between it and the one before. */
-  readonly joined: boolean;
-}
-
-/** Figures of one port, or of the thing itself. */
-interface Group {
-  port: { name?: string; direction?: 'in' | 'out'; type?: Connector['type'] | undefined; size?: { outerMm: number; innerMm: number }; polarity?: NonNullable<Connector['polarity']> } | undefined; // prettier-ignore
-  count: number;
-  /** Names of others that say the same. */
-  readonly also: string[];
-  readonly figures: Told[];
-}
-
 /** Volts first: what else is asked follows from them. */
 const ORDER: readonly LabelAsk[] = [
   'voltageV',
@@ -155,153 +126,18 @@ const ORDER: readonly LabelAsk[] = [
   'areaMm2',
 ];
 
-function isCapacity(figure: Figure | undefined): boolean {
-  return figure?.unit === 'Wh' || figure?.unit === 'Ah';
-}
-
-/** Whether a word says something of the figure before it, and not of the one behind: “10A max, 14.4V”. */
-function trails(tokens: readonly Token[], place: number): boolean {
-  const [before, after] = [tokens[place - 1], tokens[place + 1]];
-  if (before?.is !== 'figure') return false;
-  if (after?.is !== 'figure') return true;
-  // “5A fuse 20 AWG”
-  return ['V', 'A'].includes(before.unit) && !['V', 'A'].includes(after.unit);
-}
-
-/** “10A fuse 5A”: which of the two it is of nobody knows. */
-function isBetweenAlike(tokens: readonly Token[], place: number): boolean {
-  const [before, after] = [tokens[place - 1], tokens[place + 1]];
-  return before?.is === 'figure' && after?.is === 'figure' && before.unit === after.unit;
-}
-
-/** The figure behind another, no port between them. */
-function nextFigure(tokens: readonly Token[], place: number): Figure | undefined {
-  const next = tokens.slice(place + 1).find(({ is }) => is === 'figure' || is === 'connector' || is === 'direction' || is === 'end');
-  return next?.is === 'figure' ? next : undefined;
-}
-
 class Reading {
-  private readonly groups: Group[] = [];
-  private readonly body: Group = { port: undefined, count: 1, also: [], figures: [] };
-  private readonly asks = new Set<LabelAsk>();
-  private chemistries = new Set<ChemistryId>();
-  private series: number | undefined;
-  private holds: number | undefined;
-  private isOfCells = false;
+  private readonly asks: Set<LabelAsk>;
   private disagrees: Label['disagrees'];
 
-  constructor(tokens: readonly Token[]) {
-    let group = this.body;
-    let count = 1;
-    let [least, most, peak, full, joined] = [false, false, false, false, true];
-    tokens.forEach((token, place) => {
-      switch (token.is) {
-        case 'figure': {
-          if (token.unit === 'other') break;
-          const figure = this.withRange(tokens, place, token);
-          if (!figure) break;
-          const said = (what: 'most' | 'peak' | 'full'): boolean => tokens[place + 1]?.is === what && trails(tokens, place + 1);
-          const told: Told = { figure, least, most: most || said('most'), peak: peak || said('peak'), full: full || said('full'), joined };
-          if (tokens[place + 1]?.is === 'full' && isBetweenAlike(tokens, place + 1))
-            this.asks.add(figure.unit === 'V' ? 'voltageV' : 'currentA');
-          // a battery’s own figures are not its port’s
-          const isOwn = isCapacity(figure) || (figure.unit === 'V' && isCapacity(nextFigure(tokens, place)));
-          if (isOwn) group = this.body;
-          group.figures.push(told);
-          [least, most, peak, full, joined] = [false, false, false, false, true];
-          break;
-        }
-        case 'connector':
-        case 'direction':
-          if (token.is === 'direction' && tokens[place - 1]?.text === '/' && tokens[place - 2]?.is === 'direction') {
-            // “IN/OUT”: both ways
-            delete group.port?.direction;
-            break;
-          }
-          if (token.is === 'connector' && token.type === 'v-mount') {
-            // what holds the thing is no port with figures of its own
-            this.groups.push({ port: { name: token.name, type: token.type }, count: 1, also: [], figures: [] });
-            break;
-          }
-          group = this.portOf(group, token);
-          if (count > 1 && group.figures.length === 0) group.count = count;
-          count = 1;
-          [least, most, peak, full] = [false, false, false, false];
-          break;
-        case 'barrel':
-        case 'polarity':
-          group = this.portOf(group, token);
-          if (count > 1 && group.figures.length === 0) group.count = count;
-          count = 1;
-          [least, most, peak, full] = [false, false, false, false];
-          break;
-        case 'count':
-          if (tokens[place + 1]?.is === 'size' || tokens[place + 1]?.is === 'cell-word' || tokens[place + 2]?.is === 'size')
-            this.holds = token.count;
-          else if (token.trails && group !== this.body) group.count = token.count;
-          else count = token.count;
-          break;
-        case 'number':
-          if (tokens[place + 1]?.is === 'connector' && Number.isInteger(token.value)) count = token.value;
-          if (tokens[place + 1]?.is === 'size') this.holds = token.value;
-          if (tokens[place + 1]?.is === 'cell-word' || tokens[place + 2]?.is === 'cell-word') this.holds = token.value;
-          break;
-        case 'size':
-          this.isOfCells = true;
-          break;
-        case 'cells':
-          this.series = token.series;
-          if (/[cnmf]/i.test(token.text)) this.chemistries.add('li-ion');
-          break;
-        case 'chemistry':
-          this.chemistries.add(token.chemistry);
-          break;
-        case 'least':
-          least = true;
-          break;
-        case 'most':
-          most = !trails(tokens, place);
-          break;
-        case 'peak':
-          peak = !trails(tokens, place);
-          break;
-        case 'full':
-          full = !trails(tokens, place);
-          break;
-        case 'own':
-          group = this.body;
-          break;
-        case 'total':
-          // “8 A total” of several ports is no port’s own
-          if (trails(tokens, place) && group.count > 1) this.shared(group);
-          else if (!trails(tokens, place)) group = this.body;
-          break;
-        case 'word':
-          // “USB-C1/C2”: two of one kind
-          if (
-            /^[ac]\d$/i.test(token.text) &&
-            tokens[place - 1]?.text === '/' &&
-            tokens[place - 2]?.is === 'connector' &&
-            group.port?.name !== undefined
-          )
-            group.also.push(group.port.name.slice(0, -2) + token.text);
-          break;
-        case 'end':
-          if (token.text !== '\n' || group.figures.length > 0) joined = false;
-          break;
-        case 'comma':
-          joined = joined && token.text === '/';
-          break;
-        default:
-          break;
-      }
-    });
+  constructor(private readonly said: Grouping) {
+    this.asks = new Set(said.unsure);
   }
 
   label(): Pick<Label, 'reads' | 'asks' | 'disagrees'> {
-    const body = this.body.figures;
+    const body = this.said.body.figures;
     const reads: Record<string, unknown> = {};
-    const isBattery = body.some(({ figure: { unit } }) => unit === 'Wh' || unit === 'Ah') || this.isOfCells || this.series !== undefined;
+    const isBattery = body.some(({ figure }) => isCapacity(figure)) || this.said.isOfCells || this.said.series !== undefined;
     for (const [unit, field] of [['awg', 'awg'], ['mm2', 'areaMm2'], ['Ah', 'capacityAh'], ['Wh', 'energyWh']] as const) this.put(reads, field, body.filter(({ figure }) => figure.unit === unit)); // prettier-ignore
     const electric = body.filter(({ figure: { unit } }) => unit === 'V' || unit === 'A' || unit === 'W');
     const { own, profiles } = isBattery ? this.ofBattery(electric) : { own: [], profiles: this.profilesOf(electric) };
@@ -322,7 +158,7 @@ class Reading {
         own.filter(({ figure }) => figure.unit === 'W'),
       );
     }
-    const ports = this.groups.filter(isSaid).flatMap((group) => this.portsOf(group));
+    const ports = this.said.groups.filter(isSaid).flatMap((group) => this.portsOf(group));
     const [first] = profiles;
     if (profiles.length === 1 && !isBattery) Object.assign(reads, first);
     else if (profiles.length > 0) {
@@ -340,54 +176,12 @@ class Reading {
       Object.assign(reads, figures, list && { profiles: list });
     }
     if (isBattery) this.ofCells(reads);
-    else if (this.chemistries.size === 1) reads['chemistry'] = [...this.chemistries][0];
+    else if (this.said.chemistries.size === 1) reads['chemistry'] = [...this.said.chemistries][0];
     return {
       reads: reads,
       asks: ORDER.filter((ask) => this.asks.has(ask)),
       ...(this.disagrees && { disagrees: this.disagrees }),
     };
-  }
-
-  /** A figure with the number before it, where the two are a range; undefined where it is the first half of one. */
-  private withRange(tokens: readonly Token[], place: number, figure: Figure): Figure | undefined {
-    if (figure.unit !== 'V') return figure;
-    const [between, before] = [tokens[place - 1], tokens[place - 2]];
-    const isJoint = between?.is === 'dash' || (between !== undefined && RANGE.test(between.text.toLowerCase()));
-    const from = before?.is === 'number' ? before.value : before?.is === 'figure' && before.unit === 'V' ? before.value : undefined;
-    if (isJoint && from !== undefined && figure.value !== undefined && from < figure.value)
-      return { ...figure, value: from, toValue: figure.value };
-    const [joint, after] = [tokens[place + 1], tokens[place + 2]];
-    const begins =
-      (joint?.is === 'dash' || (joint !== undefined && RANGE.test(joint.text.toLowerCase()))) &&
-      after?.is === 'figure' &&
-      after.unit === 'V';
-    return begins && figure.value !== undefined && after.value !== undefined && figure.value < after.value ? undefined : figure;
-  }
-
-  /** The port that a word belongs to: the one that is open, where it says something new of it; else a new one. */
-  private portOf(group: Group, token: Extract<Token, { is: 'connector' | 'direction' | 'barrel' | 'polarity' }>): Group {
-    const open = group.port;
-    const isNew =
-      !open ||
-      (group.figures.length > 0 && token.is !== 'polarity' && token.is !== 'barrel') ||
-      (token.is === 'connector' && open.name !== undefined) ||
-      (token.is === 'direction' && open.direction !== undefined && open.direction !== token.direction) ||
-      (token.is === 'barrel' && open.size !== undefined);
-    const into: Group = isNew ? { port: {}, count: 1, also: [], figures: [] } : group;
-    if (isNew) {
-      // what goes out of it is said once for several ports
-      if (open?.direction && token.is === 'connector') into.port!.direction = open.direction;
-      this.groups.push(into);
-    }
-    const port = into.port!;
-    if (token.is === 'connector') [port.name, port.type] = [token.name, token.type];
-    else if (token.is === 'direction') port.direction = token.direction;
-    else if (token.is === 'barrel') [port.type, port.size] = ['barrel', { outerMm: token.outerMm, innerMm: token.innerMm }];
-    else {
-      port.polarity = token.polarity;
-      port.type ??= 'barrel';
-    }
-    return into;
   }
 
   /** The figures of a battery itself, and profiles of ports that are not named: volts that stand beside amps where there are several. */
@@ -432,7 +226,13 @@ class Reading {
     }
     // “12V/24V 10A”: whether the amps are of both nobody knows
     const isBare = (one: Record<string, number>): boolean => Object.keys(one).join() === 'voltageV';
+    const isLoose = (one: Record<string, number>): boolean => Object.keys(one).join() === 'currentA';
     if (profiles.length > 1 && profiles.some(isBare) && !profiles.every(isBare)) this.asks.add('currentA');
+    if (profiles.length > 1 && profiles.some(isLoose)) {
+      this.asks.add('currentA');
+      for (const one of profiles) delete one['currentA'];
+      return profiles.filter((one) => Object.keys(one).length > 0);
+    }
     return profiles;
   }
 
@@ -453,12 +253,6 @@ class Reading {
     return Array.from({ length: Math.min(count, 12) }, (_, index) =>
       count > 1 && name !== undefined ? { ...one, name: `${name} ${index + 1}` } : one,
     );
-  }
-
-  /** Takes the last figure from ports that share it: what each may have is asked for. */
-  private shared({ figures }: Group): void {
-    const last = figures.pop();
-    if (last) this.asks.add(last.figure.unit === 'W' ? 'powerW' : 'currentA');
   }
 
   /** Puts the one figure of a kind that counts; asks where there are two, or where it makes no sense. */
@@ -487,15 +281,24 @@ class Reading {
       delete reads['energyWh'];
       delete reads['capacityAh'];
     }
-    const chemistry = this.chemistries.size === 1 ? [...this.chemistries][0]! : undefined;
+    const chemistry = this.said.chemistries.size === 1 ? [...this.said.chemistries][0]! : undefined;
     if (chemistry) reads['chemistry'] = chemistry;
     else this.asks.add('chemistry');
+    // volts of the full pack
+    if (
+      this.said.series !== undefined &&
+      chemistry &&
+      voltageV !== undefined &&
+      Math.abs(voltageV / (this.said.series * CHEMISTRIES[chemistry].fullCellV) - 1) < 0.01 &&
+      chemistry !== 'agm'
+    )
+      delete reads['voltageV'];
     // of loose cells the volts are one cell's, and whether they lie in series is the holder's
-    if (this.isOfCells && this.holds !== undefined && this.series === undefined) {
+    if (this.said.isOfCells && this.said.holds !== undefined && this.said.series === undefined) {
       const cellV = chemistry === undefined ? undefined : CHEMISTRIES[chemistry].nominalCellV;
-      const isPack = voltageV !== undefined && cellV !== undefined && Math.abs(voltageV / (this.holds * cellV) - 1) < 0.07;
-      if (isPack || voltageV === undefined) reads['cellsInSeries'] = this.holds;
-      else if (this.holds > 1) {
+      const isPack = voltageV !== undefined && cellV !== undefined && Math.abs(voltageV / (this.said.holds * cellV) - 1) < 0.07;
+      if (isPack || voltageV === undefined) reads['cellsInSeries'] = this.said.holds;
+      else if (this.said.holds > 1) {
         delete reads['voltageV'];
         this.asks.add('cellsInSeries');
       }
@@ -503,12 +306,12 @@ class Reading {
     }
     if (voltageV === undefined && !this.asks.has('voltageV') && (capacityAh === undefined || energyWh === undefined))
       this.asks.add('voltageV');
-    if (this.series !== undefined) {
+    if (this.said.series !== undefined) {
       const isOdd =
-        chemistry && voltageV !== undefined && Math.abs(voltageV / (this.series * CHEMISTRIES[chemistry].nominalCellV) - 1) > ODD_CELL;
+        chemistry && voltageV !== undefined && Math.abs(voltageV / (this.said.series * CHEMISTRIES[chemistry].nominalCellV) - 1) > ODD_CELL;
       if (isOdd) this.asks.add('cellsInSeries');
-      else reads['cellsInSeries'] = this.series;
-    } else if (this.holds !== undefined || (chemistry && voltageV !== undefined)) {
+      else reads['cellsInSeries'] = this.said.series;
+    } else if (this.said.holds !== undefined || (chemistry && voltageV !== undefined)) {
       const cells = chemistry && voltageV !== undefined ? cellsMeant(chemistry, voltageV) : undefined;
       if (cells === undefined) this.asks.add('cellsInSeries');
       else reads['cellsInSeries'] = cells;

@@ -60,9 +60,9 @@ const IEC_NAME = /^(\d{0,2})I[CNMF][RP]\d{1,3}\/\d{2,3}(?:\/\d{2,3})?(?:-\d{1,2}
 const UNITS: readonly (readonly [RegExp, FigureUnit, 'k' | 'm' | ''])[] = [
   [/^k ?wh(?![a-z])/i, 'Wh', 'k'],
   [/^m ?wh(?![a-z])/i, 'Wh', 'm'],
-  [/^(?:wh|w\.h|watt-?hours?|watt-?stunden|wattheures?)(?![a-z])/i, 'Wh', ''],
+  [/^(?:w ?[./·]? ?h|watt[- ]?hours?|watt-?stunden|wattheures?)(?![a-z])/i, 'Wh', ''],
   [/^(?:m ?a ?h|milli ?amp(?:ere)?[- ]?hours?)(?![a-z])/i, 'Ah', 'm'],
-  [/^(?:a ?h|amp(?:ere)?[- ]?(?:hours?|stunden))(?![a-z])/i, 'Ah', ''],
+  [/^(?:a ?[./·]? ?h|amp(?:ere)?[- ]?(?:hours?|stunden))(?![a-z])/i, 'Ah', ''],
   [/^mm ?(?:²|2|\^2|q|kv\.?)(?![a-z\d])|^(?:qmm|sq\.? ?mm)(?![a-z])/i, 'mm2', ''],
   [/^(?:awg|ga|gauge)(?![a-z])/i, 'awg', ''],
   [/^(?:ma)(?![a-z])/i, 'A', 'm'],
@@ -82,7 +82,7 @@ export function tokensOf(text: string): readonly Token[] {
     .replace(MARKINGS, (found) => ' '.repeat(found.length))
     .replace(/[\u00a0\u2009\u202f]/g, ' ')
     .replace(/[–—−‐‑]/g, '-')
-    .replace(/×/g, 'x')
+    .replace(/×|(?<=\d ?)\*(?= ?\d)/g, 'x')
     // between two figures it is a range, behind one alternating current
     .replace(/[~∼](?=\s*\d)/g, '-')
     .replace(/[⎓⎯=~∼≈:⏛"“”„]/g, ' ');
@@ -118,6 +118,9 @@ function numberAt(rest: string, at: number): Token | undefined {
   }
   const iec = IEC_NAME.exec(rest);
   if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
+  // “2C1A”: how many ports of which kind
+  const kinds = /^\d[ac]\d[ac](?![a-z\d])/i.exec(rest);
+  if (kinds) return { is: 'word', at, text: kinds[0] };
   const series = /^(\d{1,2}) ?s(?: ?(\d{1,2}) ?p)?(?![a-z\d])/i.exec(rest);
   if (series) return { is: 'cells', series: Number(series[1]), at, text: series[0] };
   const size = /^(\d{4,5})(?![\d.,]| ?m?[avw])/i.exec(rest);
@@ -158,7 +161,7 @@ function wordAt(rest: string, at: number): Token | undefined {
   const times = /^x ?(\d{1,2})(?![\d.,]| ?m?[avw])/.exec(lower);
   if (times) return { is: 'count', count: Number(times[1]), trails: true, at, text: times[0] };
   // a word that a figure hangs on: “DC12V”, “PD100W”
-  const prefix = /^(?:dc|ac|pd|qc|max|typ)(?=\d+(?:[.,]\d+)? ?m?(?:v|w|a)h?(?![a-z]))/.exec(lower);
+  const prefix = /^(?:dc|ac)(?=-(?:in|out))|^(?:dc|ac|pd|qc|max|typ)(?=\d+(?:[.,]\d+)? ?m?(?:v|w|a)h?(?![a-z]))/.exec(lower);
   for (const [pattern, chemistry] of CHEMISTRY_WORDS) {
     const found = wordMatch(pattern, lower);
     if (found !== undefined) return { is: 'chemistry', chemistry, at, text: rest.slice(0, found.length) };
@@ -216,7 +219,7 @@ function markAt(rest: string, at: number): Token {
   if (/[,/()[\]&]/.test(text)) return { is: 'comma', at, text };
   const dots = /^(?:\.{2,}|…)/.exec(rest);
   if (text === '-' || dots) return { is: 'dash', at, text: dots?.[0] ?? text };
-  return /[+.*'’!≤<>±#®™©_°]/.test(text) ? { is: 'word', at, text } : { is: 'unreadable', at, text };
+  return /[+.*'’!≤<>±#®™©_°@]/.test(text) ? { is: 'word', at, text } : { is: 'unreadable', at, text };
 }
 
 function decimal(text: string): number {

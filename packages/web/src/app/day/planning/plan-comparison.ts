@@ -20,6 +20,12 @@ interface Row {
   readonly only?: (figures: PlanFigures) => boolean;
 }
 
+/** What batteries weigh as far as it is entered: never 0 g for what nobody weighed. */
+export function sayMass({ massG, massUnknown, batteries }: PlanFigures): string {
+  if (massUnknown === 0) return formatQuantity(massG, 'g');
+  return massUnknown >= batteries ? 'of unknown mass' : `${formatQuantity(massG, 'g')}, and ${massUnknown} of unknown mass`;
+}
+
 const ROWS: readonly Row[] = [
   { title: 'Interrupted that must not be', of: ({ interruptions }) => String(interruptions) },
   { title: 'Without power', of: ({ gapMin }) => formatQuantity(Math.ceil(gapMin - 1e-6), 'min') },
@@ -42,7 +48,7 @@ const ROWS: readonly Row[] = [
   { title: 'Batteries carried', of: ({ batteries }) => String(batteries) },
   {
     title: 'Their mass',
-    of: ({ massG, massUnknown }) => `${formatQuantity(massG, 'g')}${massUnknown > 0 ? `, and ${massUnknown} of unknown mass` : ''}`,
+    of: (figures) => sayMass(figures),
   },
   { title: 'Batteries into the reserve', of: ({ intoReserve }) => String(intoReserve) },
   { title: 'Below the reserve', of: ({ lowMin }) => formatQuantity(Math.ceil(lowMin - 1e-6), 'min') },

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { PLAN_ORDERS, formatQuantity, gearTitle, mishapTitle } from '@viaggio/core';
 import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
-import { PlanComparison } from './plan-comparison';
+import { PlanComparison, sayMass } from './plan-comparison';
 import { percent, time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
@@ -131,7 +131,7 @@ export class PlanPanel {
 
   /** Figures first, each with what no plan does better than; the figures are those of the table below. */
   protected summary({ figures, cost, leastSwaps, leastGapMin }: DayPlan): string {
-    const { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardChanges, cardVisits, batteries, massG } = figures;
+    const { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardChanges, cardVisits, batteries } = figures;
     const count = (number: number, one: string, many: string): string => `${number} ${number === 1 ? one : many}`;
     const offMin = gapMin + changeMin;
     const isLeast = offMin + lowMin - leastGapMin < 1;
@@ -153,7 +153,7 @@ export class PlanPanel {
       cardChanges === 0
         ? ''
         : `${count(cardChanges, 'change', 'changes')} of card (${cardVisits === 0 ? 'all with a battery' : `${cardVisits} in a pause of their own`})`,
-      `${count(batteries, 'battery', 'batteries')}, ${formatQuantity(massG, 'g')}`,
+      `${count(batteries, 'battery', 'batteries')}, ${sayMass(figures)}`,
     ];
     return `${parts.filter((one) => one !== '').join(', ')}.${cost.swaps > 0 ? '' : ' Every rig keeps the batteries it starts with.'}`;
   }
