@@ -79,6 +79,11 @@ test('a device more is fed from a free port, and the whole rig can be fed at onc
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Nothing feeds Murre 6 audio recorder.');
   await page.getByRole('button', { name: 'Feed the whole rig at once' }).click();
+  // it shows what it would change, and asks
+  await expect(page.getByRole('group', { name: 'What would be fed otherwise' })).toContainText('Murre 6 audio recorder', {
+    timeout: 25_000,
+  });
+  await page.getByRole('button', { name: 'Feed it so' }).click();
   await expect(page.getByRole('list', { name: 'How Murre 6 audio recorder is fed' }).getByRole('listitem')).not.toHaveCount(1, {
     timeout: 25_000,
   });

@@ -27,7 +27,7 @@ describe('the voltage profile', () => {
     expect(stations().map((station) => station.getAttribute('tabindex'))).toEqual(['0', '-1', '-1', '-1']);
     const labels = stations().map((station) => station.getAttribute('aria-label'));
     expect(labels[0]).toMatch(
-      /^Holmvik 95; gives 16.8 V down to 12 V; at the start 16.58 V, 1.11 A, 18.4 W; half way 14.* V, .*; at the end 12 V, 1.54 A, 18.5 W; verdict good$/,
+      /^Holmvik 95; gives 16.8 V down to 12 V; at the start 16.58 V, 1.11 A, 18.4 W; half way 14.* V, .*; at the end 12 V, 1.54 A, 18.4 W; verdict good$/,
     );
     expect(labels[1]).toContain('at most 8 A');
     expect(labels[2]).toContain('Adapter M from D-tap; gives 8 V;');

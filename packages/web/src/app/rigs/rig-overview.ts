@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { gearTitle, linksTo, rigShape, titleOf, withLinks } from '@viaggio/core';
+import type { Rig } from '@viaggio/core';
 import { TextField } from '../fields/text-field';
 import { CoreWorkers } from '../workers/core-workers';
 import { AnswerBar } from './answer/answer-bar';
@@ -14,7 +15,15 @@ import { StyleChoice } from './parts/style-choice';
 import { RigSheet } from './rig-sheet';
 import { SelectField } from '../fields/select-field';
 
-type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly is: 'none'; readonly why: string };
+/** A feed of each device found at once, shown before it takes the place of what is there. */
+interface Solved {
+  readonly is: 'found';
+  /** The rig that it was looked for. */
+  readonly rig: Rig;
+  readonly then: Rig;
+  readonly ways: readonly { readonly device: string; readonly now: string; readonly then: string }[];
+}
+type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly is: 'none'; readonly why: string } | Solved;
 
 /** One rig: its devices and how each is fed on the left, the answer on the right, each change answered and saved at once. */
 @Component({
@@ -60,6 +69,20 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
             @let state = solving();
             @if (state.is === 'none') {
               <p class="small mb-0" role="status">{{ state.why }}</p>
+            }
+            @if (state.is === 'found' && state.rig === current) {
+              <div class="mt-2" role="group" aria-label="What would be fed otherwise">
+                <ul class="list-unstyled small mb-2">
+                  @for (way of state.ways; track way.device) {
+                    <li class="mb-1">
+                      <strong>{{ way.device }}</strong> from {{ way.then }}
+                      <span class="text-body-secondary">{{ way.now === way.then ? ', as now' : '; now from ' + way.now }}</span>
+                    </li>
+                  }
+                </ul>
+                <button type="button" class="btn btn-sm btn-primary me-2" (click)="takeSolved()">Feed it so</button>
+                <button type="button" class="btn btn-sm btn-outline-secondary" (click)="cancel()">Leave it as it is</button>
+              </div>
             }
           </section>
           <section aria-label="Batteries">
@@ -148,11 +171,30 @@ export class RigOverview {
         this.solving.set({ is: 'none', why: 'Not every device can be fed at once from this kit. Choose a feed for each.' });
         return;
       }
-      this.solving.set({ is: 'idle' });
-      this.sheet.put(withLinks(rig, first.links), 'solve');
+      // an edit since, or another rig: what was found is of what was there
+      if (this.sheet.rig() !== rig) {
+        this.solving.set({ is: 'none', why: 'The rig has changed meanwhile: ask again.' });
+        return;
+      }
+      const then = withLinks(rig, first.links);
+      const names = new Map([...this.sheet.kit(), ...this.sheet.parts()]);
+      const feed = (of: Rig, gearId: string): string => titleOf(linksTo(of, gearId), names) || 'nothing';
+      const ways = rig.devices.map(({ gearId }) => ({
+        device: names.get(gearId)?.name ?? 'a device that is gone',
+        now: feed(rig, gearId),
+        then: feed(then, gearId),
+      }));
+      this.solving.set({ is: 'found', rig, then, ways });
     } catch (error) {
       this.solving.set({ is: 'none', why: `It could not be worked out: ${error instanceof Error ? error.message : String(error)}` });
     }
+  }
+
+  /** One step, one undo. */
+  protected takeSolved(): void {
+    const found = this.solving();
+    this.solving.set({ is: 'idle' });
+    if (found.is === 'found' && found.rig === this.sheet.rig()) this.sheet.put(found.then, 'solve');
   }
 
   protected cancel(): void {

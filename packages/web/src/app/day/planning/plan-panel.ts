@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { PLAN_ORDERS, formatQuantity, gearTitle, mishapTitle } from '@viaggio/core';
+import { PLAN_ORDERS, gearTitle, mishapTitle } from '@viaggio/core';
 import type { DayPlan, PlanOrder } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
 import { PlanComparison, sayMass } from './plan-comparison';
