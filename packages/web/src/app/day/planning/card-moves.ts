@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { sayCardChange, sayUnrecorded, withNewCardChange } from '@viaggio/core';
 import { SelectField } from '../../fields/select-field';
 import { DaySheet } from '../page/day-sheet';
-import { MomentField } from '../timeline/moment-field';
+import { MoveLine } from './move-line';
 import { time } from '../timeline/timeline-view';
 
 /** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */
 @Component({
   selector: 'app-card-moves',
-  imports: [MomentField, SelectField],
+  imports: [MoveLine, SelectField],
   template: `
     @if (lots().length > 0) {
       <section aria-label="Cards that are changed">
@@ -21,33 +21,16 @@ import { time } from '../timeline/timeline-view';
         } @else {
           <ul class="list-unstyled mb-2">
             @for (row of rows(); track row.key) {
-              <li class="move">
-                <app-moment-field
-                  class="when"
-                  [label]="row.title"
+              <li>
+                <app-move-line
+                  [title]="row.title"
                   [minute]="row.change.atMin"
+                  [state]="row.state"
+                  [locked]="row.change.locked === true"
                   (minuteChange)="sheet.changeCard(row.change, { atMin: $event }, 'at')"
+                  (lockedChange)="sheet.changeCard(row.change, { locked: $event }, 'locked')"
+                  (removed)="sheet.changeCard(row.change, undefined, 'out')"
                 />
-                <span class="state">{{ row.state }}</span>
-                <button
-                  type="button"
-                  class="btn btn-sm"
-                  [class.btn-secondary]="row.change.locked"
-                  [class.btn-outline-secondary]="!row.change.locked"
-                  [attr.aria-pressed]="row.change.locked === true"
-                  [attr.aria-label]="'Lock: ' + row.title"
-                  (click)="sheet.changeCard(row.change, { locked: !row.change.locked }, 'locked')"
-                >
-                  {{ row.change.locked ? 'Locked' : 'Lock' }}
-                </button>
-                <button
-                  type="button"
-                  class="btn btn-sm btn-outline-danger"
-                  [attr.aria-label]="'Remove: ' + row.title"
-                  (click)="sheet.changeCard(row.change, undefined, 'out')"
-                >
-                  Remove
-                </button>
               </li>
             }
           </ul>
@@ -62,25 +45,6 @@ import { time } from '../timeline/timeline-view';
           <option value="">Add a change of card …</option>
         </app-select-field>
       </section>
-    }
-  `,
-  styles: `
-    .move {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem;
-      align-items: end;
-      padding: 0.25rem 0;
-      border-bottom: 1px solid var(--bs-border-color);
-    }
-    .when {
-      flex: 1 1 16rem;
-      max-width: 24rem;
-    }
-    .state {
-      flex: 1 1 8rem;
-      font-size: 0.85rem;
-      color: var(--bs-secondary-color);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,14 +3,14 @@ import { gearTitle, withNewSwap } from '@viaggio/core';
 import type { Swap } from '@viaggio/core';
 import { computedLater } from '../../workers/computed-later';
 import { SelectField } from '../../fields/select-field';
-import { MomentField } from '../timeline/moment-field';
+import { MoveLine } from './move-line';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from '../timeline/timeline-view';
 
 /** Which battery goes where and when: times can be typed, lines locked, taken out or added. */
 @Component({
   selector: 'app-moves',
-  imports: [MomentField, SelectField],
+  imports: [MoveLine, SelectField],
   template: `
     <section aria-label="Batteries that go in">
       <h2 class="fs-5">Batteries that go in</h2>
@@ -19,42 +19,26 @@ import { percent, time } from '../timeline/timeline-view';
       } @else {
         <ul class="list-unstyled mb-2">
           @for (row of rows(); track row.key) {
-            <li class="move">
-              <app-moment-field
-                class="when"
-                [label]="row.title"
+            <li>
+              <app-move-line
+                [title]="row.title"
                 [minute]="row.swap.atMin"
+                [state]="row.state"
+                [locked]="row.swap.locked === true"
                 (minuteChange)="sheet.changeSwap(row.swap, { atMin: $event }, 'at')"
-              />
-              <span class="state">{{ row.state }}</span>
-              <button
-                type="button"
-                class="btn btn-sm"
-                [class.btn-secondary]="row.swap.locked"
-                [class.btn-outline-secondary]="!row.swap.locked"
-                [attr.aria-pressed]="row.swap.locked === true"
-                [attr.aria-label]="'Lock: ' + row.title"
-                (click)="sheet.changeSwap(row.swap, { locked: !row.swap.locked }, 'locked')"
+                (lockedChange)="sheet.changeSwap(row.swap, { locked: $event }, 'locked')"
+                (removed)="sheet.changeSwap(row.swap, undefined, 'out')"
               >
-                {{ row.swap.locked ? 'Locked' : 'Lock' }}
-              </button>
-              <button
-                type="button"
-                class="btn btn-sm btn-outline-secondary acts"
-                [attr.aria-expanded]="asked() === row.swap"
-                [attr.aria-label]="'Earlier or later: ' + row.title"
-                (click)="ask(row.swap)"
-              >
-                Earlier or later?
-              </button>
-              <button
-                type="button"
-                class="btn btn-sm btn-outline-danger"
-                [attr.aria-label]="'Remove: ' + row.title"
-                (click)="sheet.changeSwap(row.swap, undefined, 'out')"
-              >
-                Remove
-              </button>
+                <button
+                  type="button"
+                  class="btn btn-sm btn-outline-secondary acts"
+                  [attr.aria-expanded]="asked() === row.swap"
+                  [attr.aria-label]="'Earlier or later: ' + row.title"
+                  (click)="ask(row.swap)"
+                >
+                  Earlier or later?
+                </button>
+              </app-move-line>
               @if (asked() === row.swap) {
                 @if (costs(); as all) {
                   <ul class="costs small" [attr.aria-label]="'What moving it costs: ' + row.title">
@@ -94,26 +78,8 @@ import { percent, time } from '../timeline/timeline-view';
     </section>
   `,
   styles: `
-    .move {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.5rem;
-      align-items: end;
-      padding: 0.25rem 0;
-      border-bottom: 1px solid var(--bs-border-color);
-    }
-    .when {
-      flex: 1 1 16rem;
-      max-width: 24rem;
-    }
     .costs {
-      flex: 1 1 100%;
       margin: 0;
-    }
-    .state {
-      flex: 1 1 8rem;
-      font-size: 0.85rem;
-      color: var(--bs-secondary-color);
     }
     .add {
       display: flex;
