@@ -75,8 +75,8 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
                 <ul class="list-unstyled small mb-2">
                   @for (way of state.ways; track way.device) {
                     <li class="mb-1">
-                      <strong>{{ way.device }}</strong> from {{ way.then }}
-                      <span class="text-body-secondary">{{ way.now === way.then ? ', as now' : '; now from ' + way.now }}</span>
+                      <strong>{{ way.device }}</strong> from {{ way.then
+                      }}<span class="text-body-secondary">{{ way.now === way.then ? ', as now' : '; now from ' + way.now }}</span>
                     </li>
                   }
                 </ul>
