@@ -250,6 +250,7 @@ class CardsRunning {
   /** Fills cards from one minute to another, and notes where there is none that can be filled. */
   private record(fromMin: number, toMin: number): void {
     for (const block of this.blocks) {
+      if (block.toMin <= fromMin || block.fromMin >= toMin) continue;
       const mode = recordingMode(block, this.cards.deviceId, this.world.usual);
       if (mode === undefined) continue;
       const minutes = this.cards.modes?.find((one) => one.mode === mode)?.minutes ?? this.cards.minutes;

@@ -4,7 +4,7 @@ import { blocksOf, cardsRunner, USUAL_CARD_CHANGE_MIN } from '../cards';
 import type { OneCardsRun } from '../cards';
 import { drawsOf, isThere, placeAt } from '../model';
 import type { Span } from '../model';
-import { isOneVisit } from '../run';
+import { visitAround } from '../run';
 import type { DaySimulation } from '../run';
 import { recordingMode } from '../shape';
 import type { Block, CardChange, Cards, Swap } from '../shape';
@@ -164,7 +164,7 @@ class CardPlan {
     let [impossible, within] = [0, 0];
     for (const { atMin, card, isAlone, outFull } of run.changes) {
       if (card === undefined || isAlone) impossible++;
-      const isKnown = (minute: number): boolean => isOneVisit(this.draws, minute, atMin);
+      const isKnown = (minute: number): boolean => this.isOneVisit(atMin, minute);
       if (!this.swapMins.some(isKnown) && !visits.some(isKnown)) visits.push(atMin);
       // of two that are as good the later, in a pause: the card is fuller then
       within += 1 - outFull + (this.isRecording(atMin) ? 1 : 0);
@@ -190,6 +190,22 @@ class CardPlan {
 
   private modeIn(block: Block): string | undefined {
     return recordingMode(block, this.cards.deviceId, this.usual);
+  }
+
+  /** The visit that a moment belongs to. */
+  private visitAt(minute: number): Span {
+    let visit = this.visits.get(minute);
+    if (!visit) {
+      visit = visitAround(this.draws, minute);
+      this.visits.set(minute, visit);
+    }
+    return visit;
+  }
+  private readonly visits = new Map<number, Span>();
+
+  private isOneVisit(a: number, b: number): boolean {
+    const { fromMin, toMin } = this.visitAt(a);
+    return b >= fromMin && b <= toMin;
   }
 
   private isRecording(minute: number): boolean {
@@ -234,7 +250,7 @@ class CardPlan {
       return moments.flatMap((first, at) =>
         moments
           .slice(at, at + MOST_APART)
-          .filter((second) => isOneVisit(this.draws, first, second))
+          .filter((second) => this.isOneVisit(first, second))
           .map((second) => [...rest, this.changeAt(first), this.changeAt(second)]),
       );
     });

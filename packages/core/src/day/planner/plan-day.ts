@@ -69,6 +69,8 @@ const HEAT = 12;
 const SHORT_MIN = 0.5;
 /** Plans of the search that are confirmed by the exact run, the best first. */
 const MOST_CONFIRMED = 10;
+/** Fewer where cards are planned beside each. */
+const MOST_WITH_CARDS = 3;
 
 /**
  * Assigns batteries to rigs over time, places changes where they hurt least, and keeps the chargers going.
@@ -164,7 +166,8 @@ class Planner {
       if (barren === 0) found.push(search.best);
     }
     const tidied = search.tidied(search.best);
-    return this.told([tidied, ...found.reverse().slice(0, MOST_CONFIRMED - 1)]);
+    const most = (day.cards ?? []).length > 0 ? MOST_WITH_CARDS : MOST_CONFIRMED;
+    return this.told([tidied, ...found.reverse().slice(0, most - 1)]);
   }
 
   /** No plan is better in what counts first; batteries and handling are not looked at further then. */

@@ -1,7 +1,8 @@
 import { DEFAULT_RESERVE } from '../../gear';
 import type { Battery } from '../../gear';
 import { overlap } from '../model';
-import { isOneVisit } from '../run';
+import type { Span } from '../model';
+import { visitAround } from '../run';
 import type { Deviation } from '../run';
 import { Drain } from './drain';
 import type { Drained } from './drain';
@@ -92,6 +93,8 @@ export class QuickRun {
   private made = 0;
   /** By rig: where it first wanted for power though no battery was being changed. */
   readonly troubles: (Trouble | undefined)[];
+  /** By rig: pauses in which a card is changed. */
+  private readonly cardPauses: readonly (readonly Span[])[];
   /** Not full at the start. */
   private readonly alwaysActive: readonly number[];
   private readonly otherMoves: readonly Move[];
@@ -102,7 +105,7 @@ export class QuickRun {
     keptCharges: readonly KeptCharge[],
     fromMin: number,
     /** By rig: when cards are changed. */
-    private readonly cardMins: readonly (readonly number[])[] = [],
+    cardMins: readonly (readonly number[])[] = [],
   ) {
     const { batteries, seats, rigs, places, blocks, day, simulation } = flat;
     this.drain = new Drain(flat, deviation, day.reserve ?? DEFAULT_RESERVE);
@@ -137,6 +140,7 @@ export class QuickRun {
         apart.set(formOf(gearId), (apart.get(formOf(gearId)) ?? 0) + 1);
     }
     this.apart = apart;
+    this.cardPauses = rigs.map(({ draws }, rig) => (cardMins[rig] ?? []).map((minute) => visitAround(draws, minute)));
     this.alwaysActive = batteries.flatMap(({ startCharge }, battery) => (startCharge < TOP_UP ? [battery] : []));
     this.otherMoves = otherMoves(flat, keptCharges);
   }
@@ -376,11 +380,12 @@ export class QuickRun {
 
   /** Whether a card of a rig is changed in the pause of a change of battery; one for which another battery came does not count again. */
   private joinsCard(rig: number, atMin: number): boolean {
-    const { draws, seats } = this.flat.rigs[rig]!;
-    const cardMin = this.cardMins[rig]?.find((minute) => isOneVisit(draws, minute, atMin));
-    return (
-      cardMin !== undefined && !seats.some((seat) => this.lastSwap[seat]! > -Infinity && isOneVisit(draws, this.lastSwap[seat]!, cardMin))
-    );
+    const pauses = this.cardPauses[rig]!;
+    for (const { fromMin, toMin } of pauses) {
+      if (atMin < fromMin || atMin > toMin) continue;
+      return !this.flat.rigs[rig]!.seats.some((seat) => this.lastSwap[seat]! >= fromMin && this.lastSwap[seat]! <= toMin);
+    }
+    return false;
   }
 
   private noteTouched({ blockPlaces }: FlatRig, atMin: number): void {

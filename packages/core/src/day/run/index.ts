@@ -5,7 +5,7 @@ export type { ChargingList, ChargingRow } from './charging-list';
 export { dayIndicators } from './day-indicators';
 export type { DayIndicator } from './day-indicators';
 export type { BlockRun, ChargePoint, DayRun, LonelyMove, PowerGap, Stay } from './day-run';
-export { belowIn, belowReserve, isOneVisit, onlyIn, planFigures } from './plan-figures';
+export { belowIn, belowReserve, onlyIn, planFigures, visitAround } from './plan-figures';
 export type { PlanFigures } from './plan-figures';
 export { patternOf, RigStates } from './rig-states';
 export type { Deviation, RigState } from './rig-states';

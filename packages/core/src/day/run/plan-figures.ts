@@ -69,10 +69,19 @@ export function planFigures(simulation: DaySimulation, moves: Moves, run = simul
 /** Moments nearer than this are one visit to a rig. */
 const ONE_VISIT_MIN = 5;
 
-/** Whether two moments lie in one pause of a rig, or are as good as one. `draws`: when it draws. */
-export function isOneVisit(draws: readonly Span[], a: number, b: number): boolean {
-  const [from, to] = [Math.min(a, b), Math.max(a, b)];
-  return to - from <= ONE_VISIT_MIN || !draws.some((draw) => draw.fromMin < to && draw.toMin > from);
+/** The time around a moment in which somebody at a rig is there on one visit: its pause, or some minutes while it draws. `draws`: when it does. */
+export function visitAround(draws: readonly Span[], minute: number): Span {
+  const before = draws.findLast(({ fromMin }) => fromMin < minute);
+  const isDrawing = before !== undefined && before.toMin > minute;
+  const after = draws.find(({ fromMin }) => fromMin >= minute);
+  const near = { fromMin: minute - ONE_VISIT_MIN, toMin: minute + ONE_VISIT_MIN };
+  if (isDrawing) return near;
+  return { fromMin: Math.min(near.fromMin, before?.toMin ?? -Infinity), toMin: Math.max(near.toMin, after?.fromMin ?? Infinity) };
+}
+
+/** Whether a moment lies on the visit of another. */
+function isOn({ fromMin, toMin }: Span, minute: number): boolean {
+  return minute >= fromMin && minute <= toMin;
 }
 
 /** Visits to rigs for a card alone: those in one pause are one, and none where a battery is changed in it too. */
@@ -85,8 +94,8 @@ function cardVisits(
   for (const { rigId, atMin, card } of cards) {
     if (card === undefined) continue;
     const draws = drawsOf(blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin));
-    const isKnown = (one: { readonly rigId: string; readonly atMin: number }): boolean =>
-      one.rigId === rigId && isOneVisit(draws, one.atMin, atMin);
+    const visit = visitAround(draws, atMin);
+    const isKnown = (one: { readonly rigId: string; readonly atMin: number }): boolean => one.rigId === rigId && isOn(visit, one.atMin);
     if (!changes.some(isKnown) && !visits.some(isKnown)) visits.push({ rigId, atMin });
   }
   return visits.length;
