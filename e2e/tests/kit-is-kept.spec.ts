@@ -146,6 +146,9 @@ test('a bank of two ports goes in by its labels in four fields; lead-acid is not
   await kind.selectOption('lead-acid battery');
   await page.getByLabel('What does it say?').fill('12 V 33 Ah');
   await expect(page.getByRole('region', { name: 'To be added' })).toContainText('6 in series, AGM lead-acid');
+  // what is emptied counts no more
+  await page.getByLabel('What does it say?').fill('');
+  await expect(page.getByRole('region', { name: 'To be added' })).toContainText('unknown in series');
 });
 
 test('why the bank with the bigger mAh is the smaller battery', async ({ page }) => {

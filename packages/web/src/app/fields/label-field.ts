@@ -33,6 +33,8 @@ export class LabelField<T> {
   /** Puts into words what was understood. */
   readonly say = input.required<(value: T) => string>();
   readonly understoodAs = output<T>();
+  /** It was emptied: what was understood before counts no more. */
+  readonly emptied = output();
   /** Whether what stands in it cannot be read: nothing is to be saved then. */
   readonly refused = output<boolean>();
 
@@ -53,5 +55,6 @@ export class LabelField<T> {
     const parsed = this.parsed();
     this.refused.emit(parsed?.ok === false);
     if (parsed?.ok) this.understoodAs.emit(parsed.value);
+    else if (!parsed) this.emptied.emit();
   }
 }

@@ -51,6 +51,7 @@ export class AddPage {
   protected readonly questions = LABEL_QUESTIONS;
   protected readonly classId = signal<BatteryClassId>('camera');
   protected readonly class = computed((): { readonly example: string; readonly ports?: string } => BATTERY_CLASSES[this.classId()]);
+  protected readonly none = NO_LABEL;
   protected readonly label = signal<Label>(NO_LABEL);
   protected readonly ports = signal<Label | undefined>(undefined);
   protected readonly answers = signal<LabelAnswers>({});
@@ -59,8 +60,12 @@ export class AddPage {
   protected readonly called = signal<string | undefined>(undefined);
   protected readonly wrongLabel = signal(false);
   protected readonly wrongPorts = signal(false);
+  /** Whether things of this class name ports on their labels; what was typed of another class does not count. */
+  private readonly asksPorts = computed(() => this.class().ports !== undefined);
   /** What the labels make of it so far. */
-  protected readonly labelled = computed((): LabelledBattery => batteryOfLabel(this.classId(), this.label(), this.ports(), this.answers()));
+  protected readonly labelled = computed((): LabelledBattery =>
+    batteryOfLabel(this.classId(), this.label(), this.asksPorts() ? this.ports() : undefined, this.answers()),
+  );
   /** What is about to be added; its figures can be changed before it is. */
   protected readonly draft = linkedSignal<Gear | undefined>(() =>
     this.way() === 'label'
@@ -102,7 +107,7 @@ export class AddPage {
   /** Why it cannot be added yet. */
   protected readonly hindered = computed(() => {
     if (this.way() !== 'label') return undefined;
-    if (this.wrongLabel() || this.wrongPorts()) return 'A label above cannot be read: put it right, or empty it.';
+    if (this.wrongLabel() || (this.asksPorts() && this.wrongPorts())) return 'A label above cannot be read: put it right, or empty it.';
     return this.labelled().asks.includes('chemistry') ? 'Say which chemistry it is.' : undefined;
   });
   protected readonly groups = computed(() => {
