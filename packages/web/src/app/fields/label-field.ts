@@ -34,7 +34,7 @@ export class LabelField<T> {
   readonly say = input.required<(value: T) => string>();
   readonly understoodAs = output<T>();
   /** It was emptied: what was understood before counts no more. */
-  readonly emptied = output();
+  readonly cleared = output();
   /** Whether what stands in it cannot be read: nothing is to be saved then. */
   readonly refused = output<boolean>();
 
@@ -55,6 +55,6 @@ export class LabelField<T> {
     const parsed = this.parsed();
     this.refused.emit(parsed?.ok === false);
     if (parsed?.ok) this.understoodAs.emit(parsed.value);
-    else if (!parsed) this.emptied.emit();
+    else if (!parsed) this.cleared.emit();
   }
 }
