@@ -135,12 +135,13 @@ function drawFormula(draw: Draw, guessed: boolean, givenWh = draw.basis === 'run
       return `${say(voltageV, 'V')} × ${say(currentA, 'A')} = ${say(voltageV * currentA, 'W')}${at === 'battery' ? off : ''}`;
     }
     case 'run-down': {
-      const { energyWh, minutes } = draw;
+      const { energyWh, minutes, temperatureC } = draw;
+      const warm = temperatureC === undefined ? ' (25 °C assumed)' : '';
       const gave =
         Math.abs(givenWh / energyWh - 1) < SHOWN_GIVEN
           ? say(energyWh, 'Wh')
           : `${say(givenWh, 'Wh')} that a pack of ${say(energyWh, 'Wh')} gives at this pace,`;
-      return `own test: ${gave} ÷ ${say(minutes, 'min')} = ${say(givenWh / (minutes / 60), 'W')}${off}`;
+      return `own test: ${gave}${warm} ÷ ${say(minutes, 'min')} = ${say(givenWh / (minutes / 60), 'W')}${off}`;
     }
     case 'learnt':
       return draw.how;

@@ -1,9 +1,9 @@
 import type { Gear, Rig } from '../../gear';
-import { comesTo, dayOfMinute, isThere, leavesBy, minuteAt, nextThere, placeAt, without } from '../model';
+import { blocksOf, comesTo, dayOfMinute, isThere, leavesBy, minuteAt, nextThere, placeAt, without } from '../model';
 import type { DayOf, Hands, Span } from '../model';
 import { recordingMode } from '../shape';
 import type { Block, CardChange, Cards, Day } from '../shape';
-import { blocksOf, limitedRecording } from './recording';
+import { limitedRecording } from './recording';
 import type { RecordingStop, TakeEnd } from './recording';
 
 /** A card in its device; cards are numbered from 1. */
@@ -59,7 +59,7 @@ export interface CardsRun {
   readonly lots: readonly LotRun[];
 }
 
-/** Taken where nobody said how long a change of card takes. */
+/** Taken where it is not entered how long a change of card takes. */
 export const USUAL_CARD_CHANGE_MIN = 1;
 /** Less than this of a card is nothing. */
 const LITTLE = 1e-9;

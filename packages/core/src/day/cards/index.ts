@@ -1,4 +1,4 @@
 export { cardsRunner, runCards, USUAL_CARD_CHANGE_MIN } from './card-run';
 export type { CardCopy, CardsRun, CardStay, ChangedCard, LotRun, OneCardsRun } from './card-run';
-export { blocksOf, limitsIn, USUAL_COOLING_MIN } from './recording';
+export { limitsIn, USUAL_COOLING_MIN } from './recording';
 export type { RecordingStop, TakeEnd } from './recording';

@@ -1,9 +1,9 @@
 import type { Device, Gear, RecordingLimits, Rig } from '../../gear';
 import type { Unrecorded } from '../../words';
-import { isThere, nextThere, temperatureIn } from '../model';
+import { blocksOf, isThere, nextThere, temperatureIn } from '../model';
 import type { Hands, Span } from '../model';
 import { recordingMode } from '../shape';
-import type { Block, Day } from '../shape';
+import type { Day } from '../shape';
 
 /** Minutes in which a rig does not record though it should, for another reason than power. */
 export interface RecordingStop extends Span {
@@ -27,7 +27,7 @@ export interface LimitedRecording {
   readonly takeEnds: readonly TakeEnd[];
 }
 
-/** Taken where a device shuts off from heat and nobody said how long it then cools. */
+/** Taken where a device shuts off from heat and how long it then cools is not entered. */
 export const USUAL_COOLING_MIN = 15;
 /** Where no temperature is entered, it is as warm as a room. */
 const ROOM_C = 25;
@@ -103,8 +103,3 @@ export function limitedRecording(
 }
 
 const NONE: LimitedRecording = { stops: [], takeEnds: [] };
-
-/** The blocks of a rig in the order of time. */
-export function blocksOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly Block[] {
-  return blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
-}

@@ -30,7 +30,7 @@ export { placeW } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
 export { dailySpans, isDuring, overlap, without } from './spans';
 export type { Span } from './spans';
-export { comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, placeAt } from './way';
+export { blocksOf, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, placeAt } from './way';
 export type { DayOf } from './way';
 export { coldestAt, COLDEST_HOUR_C, forecastAskShape, forecastShape, isInPlan, temperatureIn, weatherFromForecast } from './weather';
 export type { Forecast, ForecastAsk } from './weather';

@@ -3,6 +3,11 @@ import type { Block, Day } from '../shape';
 import { minuteAt } from './clock';
 import type { Span } from './spans';
 
+/** The blocks of a rig in the order of time. */
+export function blocksOf({ blocks }: Pick<Day, 'blocks'>, rigId: string): readonly Block[] {
+  return blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
+}
+
 /** Where a rig is at a minute: in its block, or where its next one is. `blocks` are its own, in the order of time. */
 export function placeAt(blocks: readonly Block[], minute: number): string | undefined {
   return (blocks.find(({ toMin }) => toMin > minute) ?? blocks.at(-1))?.placeId;

@@ -4,7 +4,7 @@ import { CHARGER_EFFICIENCY, tooCold } from '../../cell';
 import type { Filling } from '../../cell';
 import { fits, chargerOf } from '../charging';
 import type { Charger } from '../charging';
-import { coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, placeW } from '../model';
+import { blocksOf, coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, placeW } from '../model';
 import type { DayOf, Span } from '../model';
 import { isDrawing, lostFrom } from '../shape';
 import type { Block, Day } from '../shape';
@@ -212,7 +212,7 @@ export class FlatDay {
 
   private rigOf(id: string, rig: number, seatIds: readonly { readonly rigId: string }[], outlets: DaySimulation['outlets']): FlatRig {
     const { day, states } = this.simulation;
-    const blocks = day.blocks.filter((block) => block.rigId === id).sort((a, b) => a.fromMin - b.fromMin);
+    const blocks = blocksOf(day, id);
     const patterns = new Map<string, number>([['', 0]]);
     const climates = new Map<string, number>();
     const numbered = (known: Map<string, number>, key: string): number => {

@@ -1,8 +1,8 @@
 import { DEFAULT_SEED } from '../../answer';
 import { chance } from '../../run';
-import { blocksOf, cardsRunner, USUAL_CARD_CHANGE_MIN } from '../cards';
+import { cardsRunner, USUAL_CARD_CHANGE_MIN } from '../cards';
 import type { OneCardsRun } from '../cards';
-import { drawsOf, isThere, placeAt } from '../model';
+import { blocksOf, drawsOf, isThere, placeAt } from '../model';
 import type { Span } from '../model';
 import { visitAround } from '../run';
 import type { DaySimulation } from '../run';

@@ -1,7 +1,6 @@
 import type { CardsRun } from '../cards';
-import { blocksOf } from '../cards';
 import type { OnCharger } from '../charging';
-import { isThere, placeAt } from '../model';
+import { blocksOf, isThere, placeAt } from '../model';
 import type { Hands } from '../model';
 import type { Day } from '../shape';
 import type { LonelyMove } from './day-run';

@@ -1,5 +1,5 @@
 import { DEFAULT_RESERVE } from '../../gear';
-import { drawsOf, overlap, without } from '../model';
+import { blocksOf, drawsOf, overlap, without } from '../model';
 import type { Span } from '../model';
 import { isDrawing } from '../shape';
 import type { Day, Swap } from '../shape';
@@ -93,7 +93,7 @@ function cardVisits(
   const visits: { readonly rigId: string; readonly atMin: number }[] = [];
   for (const { rigId, atMin, card } of cards) {
     if (card === undefined) continue;
-    const draws = drawsOf(blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin));
+    const draws = drawsOf(blocksOf({ blocks }, rigId));
     const visit = visitAround(draws, atMin);
     const isKnown = (one: { readonly rigId: string; readonly atMin: number }): boolean => one.rigId === rigId && isOn(visit, one.atMin);
     if (!changes.some(isKnown) && !visits.some(isKnown)) visits.push({ rigId, atMin });

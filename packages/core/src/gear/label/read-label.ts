@@ -141,23 +141,7 @@ class Reading {
     for (const [unit, field] of [['awg', 'awg'], ['mm2', 'areaMm2'], ['Ah', 'capacityAh'], ['Wh', 'energyWh']] as const) this.put(reads, field, body.filter(({ figure }) => figure.unit === unit)); // prettier-ignore
     const electric = body.filter(({ figure: { unit } }) => unit === 'V' || unit === 'A' || unit === 'W');
     const { own, profiles } = isBattery ? this.ofBattery(electric) : { own: [], profiles: this.profilesOf(electric) };
-    if (isBattery) {
-      this.put(
-        reads,
-        'voltageV',
-        own.filter(({ figure }) => figure.unit === 'V'),
-      );
-      this.put(
-        reads,
-        'currentA',
-        own.filter(({ figure }) => figure.unit === 'A'),
-      );
-      this.put(
-        reads,
-        'powerW',
-        own.filter(({ figure }) => figure.unit === 'W'),
-      );
-    }
+    for (const [unit, field] of [['V', 'voltageV'], ['A', 'currentA'], ['W', 'powerW']] as const) this.put(reads, field, own.filter(({ figure }) => figure.unit === unit)); // prettier-ignore
     const ports = this.said.groups.filter(isSaid).flatMap((group) => this.portsOf(group));
     const [first] = profiles;
     if (profiles.length === 1 && !isBattery) Object.assign(reads, first);
@@ -178,7 +162,7 @@ class Reading {
     if (isBattery) this.ofCells(reads);
     else if (this.said.chemistries.size === 1) reads['chemistry'] = [...this.said.chemistries][0];
     return {
-      reads: reads,
+      reads,
       asks: ORDER.filter((ask) => this.asks.has(ask)),
       ...(this.disagrees && { disagrees: this.disagrees }),
     };

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { blockTitle, dayAfter, gearTitle, sayNobody, sayUnrecorded } from '@viaggio/core';
+import { USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN, blockTitle, dayAfter, gearTitle, sayNobody, sayUnrecorded } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
 import { selectLoading } from '../../state/items.selectors';
@@ -139,7 +139,15 @@ export class DayPage {
     const names = ids.map((id) => gearTitle(this.sheet.gear().get(id)!)).join(', ');
     const cold =
       this.sheet.day()?.temperatureC === undefined ? 'Where no temperature is entered, the rig’s own temperature counts, else 25 °C.' : '';
-    return `${names === '' ? '' : `Taken as full at the start, no charge being entered: ${names}.`} ${cold}`.trim();
+    const [run, lots] = [this.sheet.outlook()?.run.cards, this.sheet.day()?.cards ?? []];
+    const card =
+      run?.changes.some(({ takesMin }) => takesMin > 0) && lots.some(({ changeMin }) => changeMin === undefined)
+        ? `A change of card is taken to cost ${USUAL_CARD_CHANGE_MIN} min where that is not entered.`
+        : '';
+    const heat = run?.stops.some(({ why }) => why === 'too-hot')
+      ? `Where it is not entered how long a device cools, ${USUAL_COOLING_MIN} min count.`
+      : '';
+    return `${names === '' ? '' : `Taken as full at the start, no charge being entered: ${names}.`} ${cold} ${card} ${heat}`.trim();
   });
 
   protected readonly lost = computed(() => {

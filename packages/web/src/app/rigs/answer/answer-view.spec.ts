@@ -30,7 +30,7 @@ describe('the answer', () => {
     expect(headline).toContain('Caution');
     expect(headline).toContain('4 h 43 min until it first stops; plan with 4 h 15 min, the reserve kept.');
     expect(headline).toContain('The protection of Holmvik 95 cuts out at 12 V');
-    expect(headline).toContain('Rests on a draw of 16.7 W measured own test: 95 Wh ÷ 5 h 10 min = 18.4 W');
+    expect(headline).toContain('Rests on a draw of 16.7 W measured own test: 95 Wh (25 °C assumed) ÷ 5 h 10 min = 18.4 W');
   });
 
   it('gives no time for what must not be connected, and says what to do', async () => {
