@@ -1,6 +1,7 @@
 import { assessModel, rigModel } from '../answer';
 import { withoutSpares } from '../gear';
 import type { Gear, Link, Rig } from '../gear';
+import { withTestsSettled } from '../rig';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
@@ -41,7 +42,8 @@ export function alternatives(rig: Rig, gear: ReadonlyMap<string, Gear>, options:
 }
 
 /** The best rig of one approach, from what is owned or completed with generic gear; why not, where there is none. */
-export function alternativeOf(approach: Approach, rig: Rig, gear: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Alternative {
+export function alternativeOf(approach: Approach, rig: Rig, kit: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Alternative {
+  const gear = withTestsSettled(rig, kit);
   const generic = genericParts(rig, gear);
   const all = new Map([...gear, ...generic]);
   const best = bestOf(approach, rig, gear, options) ?? bestOf(approach, rig, all, options);

@@ -2,6 +2,7 @@ import { assess, assessModel, rigModel } from '../answer';
 import type { Answer } from '../answer';
 import { withoutSpares } from '../gear';
 import type { Gear, Link, Rig } from '../gear';
+import { withTestsSettled } from '../rig';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';
@@ -58,7 +59,7 @@ const MOST_BRANCHES = 60;
  * @example assignFeeds(rig, kit).best[0].cost // 1.32
  */
 export function assignFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Assignments {
-  const search = new Search(rig, gear, options);
+  const search = new Search(rig, withTestsSettled(rig, gear), options);
   search.run();
   return search.result();
 }

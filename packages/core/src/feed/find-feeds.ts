@@ -3,6 +3,7 @@ import type { Answer } from '../answer';
 import type { Finding, Verdict } from '../findings';
 import { linksTo, withoutSpares } from '../gear';
 import type { Gear, Link, Rig } from '../gear';
+import { withTestsSettled } from '../rig';
 import { sayFinding } from '../words';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';
@@ -64,7 +65,8 @@ const MOST_REFUSED = 20;
  *
  * @example findFeeds(rig, cameraId, kit).feeds[0].title // 'B5 Grynna 27 PD → USB-C lead, 1 m'
  */
-export function findFeeds(whole: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
+export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string, Gear>, options: FeedOptions = {}): FoundFeeds {
+  const gear = withTestsSettled(whole, kit);
   const rig = withoutSpares(whole, gear);
   const weights = options.weights ?? STYLE_WEIGHTS[rig.style ?? DEFAULT_STYLE];
   const index = new KitIndex(gear, options.exclude, rig.batteries);

@@ -2,6 +2,7 @@ import { assess } from '../answer';
 import type { Answer } from '../answer';
 import type { Finding, FindingCode, Verdict } from '../findings';
 import type { Gear, Rig } from '../gear';
+import { withTestsSettled } from '../rig';
 import { sayFinding } from '../words';
 import { devicesOf, otherFeeds, triesBy } from './remedy-tries';
 import type { Means, Try } from './remedy-tries';
@@ -76,13 +77,16 @@ export class RemedySearch {
   private readonly answers = new Map<string, Answer>();
   private readonly feeds = new Map<string, readonly Try[]>();
 
+  private readonly gear: ReadonlyMap<string, Gear>;
+
   constructor(
     private readonly rig: Rig,
-    private readonly gear: ReadonlyMap<string, Gear>,
+    kit: ReadonlyMap<string, Gear>,
     /** Gear that is not to be used: in other rigs, lent, broken. */
     private readonly exclude: ReadonlySet<string> = new Set(),
   ) {
-    this.before = tried(rig, gear);
+    this.gear = withTestsSettled(rig, kit);
+    this.before = tried(rig, this.gear);
   }
 
   /**

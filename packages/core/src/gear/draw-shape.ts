@@ -25,6 +25,8 @@ export const drawShape = tagged('Draw', 'basis', {
     minutes: number('It lasted', 'min', { above: 0, max: 43_200 }),
     /** Of the battery in that test; a room's when absent. */
     temperatureC: optional(number('It was', 'C', { min: -40, max: 60 })),
+    /** What came out of the pack: counted by a meter, or worked out when the feed of the test was said. */
+    givenWh: optional(number('It gave', 'Wh', { above: 0, max: 5000 })),
     spread,
   },
   /** Taken over from the log. */
@@ -38,6 +40,15 @@ export const drawShape = tagged('Draw', 'basis', {
     shotJ: number('Energy of a shot', 'J', { above: 0, max: 10_000 }),
     standbyW: number('Between shots', 'W', { max: 2000 }),
     shotsPerHour: number('Shots', 'per-hour', { above: 0, max: 36_000 }),
+  },
+  /** As makers count it: so many shots from one battery. */
+  'shots-a-charge': {
+    shots: number('Shots a charge', 'count', { min: 1, max: 100_000, integer: true }),
+    energyWh: number('From a battery of', 'Wh', { above: 0, max: 5000 }),
+    standbyW: optional(number('Between shots', 'W', { max: 2000 })),
+    shotsPerHour: number('Shots', 'per-hour', { above: 0, max: 36_000 }),
+    /** The pace at which they were counted; that of the shooting when absent. */
+    countedPerHour: optional(number('Counted at', 'per-hour', { above: 0, max: 36_000 })),
   },
   frames: {
     awakeW: watts('Awake'),

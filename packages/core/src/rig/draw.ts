@@ -6,6 +6,7 @@ import { circuitOf } from './circuit-of';
 import type { LoadDraw } from './circuit-of';
 import type { DeviceUse } from './drawn-rig';
 import type { Evidence } from './figure';
+import type { Part } from './part';
 import type { SourceTree } from './source-tree';
 import { drawOfTest, givenInTest } from './tested-draw';
 
@@ -72,6 +73,7 @@ export function deviceDraw(
     scale,
   } as const;
   evidence.note(part, basis, atW * scale, 'W', read.from);
+  if (feedLossOff) evidence.note(part, { of: 'test-feed', mode: mode?.name }, Math.max(0, 1 - atW / read.atW), 'fraction', 'assumed');
   const { peakW, peakMs } = device;
   return {
     powerW: atW * scale,
@@ -79,6 +81,12 @@ export function deviceDraw(
     spread: ('spread' in draw ? draw.spread : undefined) ?? DRAW_SPREAD[read.from],
     counted: countedBy(draw),
   };
+}
+
+/** Whether a device sits on its battery with nothing between. */
+function isStraight({ connections }: SourceTree, device: Part): boolean {
+  const into = connections.find(({ to }) => to.id === device.id);
+  return connections.length === 1 && into?.cable === undefined && into?.converter === undefined;
 }
 
 /** Watts at the device of a draw that was read there or at the battery. */
@@ -90,7 +98,9 @@ function atDevice(
   evidence: Evidence,
 ): number | undefined {
   if (!atBattery) return atW;
-  if (lostShare !== undefined) return atW * (1 - lostShare);
+  // a pack that was tested in the device itself ends there as it did then, at the least that the device takes
+  const wasHere = draw.basis === 'run-down' && draw.givenWh === undefined && lostShare === 0 && tree && isStraight(tree, part);
+  if (lostShare !== undefined) return (wasHere && drawOfTest(part.id, draw, tree, atW)) || atW * (1 - lostShare);
   const behind = tree && behindFeed(part.id, atW, tree);
   if (behind === undefined) evidence.lack('draw-behind-feed', part);
   if (behind !== 'below-feed')
@@ -109,7 +119,7 @@ export function plainDraw(
 }
 
 function countedBy(draw: Draw): Counted | undefined {
-  if (draw.basis === 'shots') return { what: 'shots', perHour: draw.shotsPerHour };
+  if (draw.basis === 'shots' || draw.basis === 'shots-a-charge') return { what: 'shots', perHour: draw.shotsPerHour };
   return draw.basis === 'frames' ? { what: 'frames', perHour: 3600 / draw.everyS } : undefined;
 }
 
@@ -151,7 +161,7 @@ interface ReadDraw {
 }
 
 /** A draw in watts where it was read. */
-function readDraw(draw: Draw, said: Provenance | undefined, spec?: PackSpec): ReadDraw {
+export function readDraw(draw: Draw, said: Provenance | undefined, spec?: PackSpec): ReadDraw {
   const atDevice = { atBattery: false, lostShare: undefined };
   switch (draw.basis) {
     case 'maker':
@@ -169,11 +179,25 @@ function readDraw(draw: Draw, said: Provenance | undefined, spec?: PackSpec): Re
       return { ...atDevice, atW: draw.powerW, from: 'measured' };
     case 'shots':
       return { ...atDevice, atW: draw.standbyW + (draw.shotJ * draw.shotsPerHour) / 3600, from: said ?? 'printed' };
+    case 'shots-a-charge':
+      return { ...atDevice, atW: shotsDraw(draw).meanW, from: said ?? 'printed' };
     case 'frames': {
       const awake = awakeShare(draw);
       return { ...atDevice, atW: awake * draw.awakeW + (1 - awake) * draw.sleepW, from: said ?? 'printed' };
     }
   }
+}
+
+/**
+ * What so many shots a charge come to: joules of a shot beside the standby between shots, and watts at the pace of the
+ * shooting. Counted fast, the standby has little part in it; a slower pace costs more a shot.
+ *
+ * @example shotsDraw({ basis: 'shots-a-charge', shots: 385, energyWh: 14.7, standbyW: 1, shotsPerHour: 60, countedPerHour: 120 }).meanW // 2.79
+ */
+export function shotsDraw(draw: Extract<Draw, { basis: 'shots-a-charge' }>): { readonly shotJ: number; readonly meanW: number } {
+  const { shots, energyWh, standbyW = 0, shotsPerHour, countedPerHour = shotsPerHour } = draw;
+  const shotJ = Math.max(0, (energyWh * 3600) / shots - (standbyW * 3600) / countedPerHour);
+  return { shotJ, meanW: standbyW + (shotJ * shotsPerHour) / 3600 };
 }
 
 /** Share of the time that a time-lapse camera is awake. */

@@ -46,6 +46,7 @@ export type FigureBasis =
       readonly givenWh?: number;
       readonly scale: number;
     }
+  | { readonly of: 'test-feed'; readonly mode: string | undefined }
   | { readonly of: 'first-stop' }
   | { readonly of: 'planned'; readonly firstStopMin: number; readonly reserve: number; readonly lastSwapMin: number };
 

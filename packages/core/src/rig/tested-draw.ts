@@ -29,6 +29,7 @@ function isOfTest(spec: PackSpec | undefined, { energyWh }: Tested): spec is Pac
  * not change with its feed.
  */
 export function givenInTest(test: Tested, spec?: PackSpec): number {
+  if (test.givenWh !== undefined) return test.givenWh;
   const { energyWh, minutes, temperatureC = ROOM_C } = test;
   return deliveredWh(
     isOfTest(spec, test) ? { ...spec, temperatureC } : { chemistry: 'li-ion', cellsInSeries: 1, energyWh, temperatureC },

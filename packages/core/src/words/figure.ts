@@ -1,5 +1,5 @@
 import type { Draw } from '../gear';
-import { ASSUMED, awakeShare } from '../rig';
+import { ASSUMED, awakeShare, shotsDraw } from '../rig';
 import type { Figure } from '../rig';
 import { say } from './say';
 
@@ -52,6 +52,8 @@ export function figureName({ basis }: Figure): string {
       return 'Cut-off';
     case 'draw':
       return basis.mode === undefined ? 'Draw' : `Draw, ${basis.mode}`;
+    case 'test-feed':
+      return basis.mode === undefined ? 'Lost on the way in its test' : `Lost on the way in its test, ${basis.mode}`;
     case 'first-stop':
       return 'First stop';
     case 'planned':
@@ -92,6 +94,8 @@ export function figureFormula({ basis, from }: Figure): string | undefined {
       if (basis.scale !== 1) parts.push(`; turned to ${say(basis.scale, 'fraction')}`);
       return parts.join('');
     }
+    case 'test-feed':
+      return 'taken to be this feed’s; say in the device’s draw how it was fed then';
     case 'first-stop':
       return 'capacity over current, integrated along the charge of each battery until a limit breaks or it is empty';
     case 'planned': {
@@ -149,6 +153,12 @@ function drawFormula(draw: Draw, guessed: boolean, givenWh = draw.basis === 'run
       const { shotJ, standbyW, shotsPerHour } = draw;
       const meanW = standbyW + (shotJ * shotsPerHour) / 3600;
       return `${say(standbyW, 'W')} between shots + ${say(shotJ, 'J')} × ${shotsPerHour} an hour ÷ 3600 s = ${say(meanW, 'W')}`;
+    }
+    case 'shots-a-charge': {
+      const { shots, energyWh, standbyW, shotsPerHour } = draw;
+      const { shotJ, meanW } = shotsDraw(draw);
+      const between = standbyW === undefined ? ' (between shots not said: none taken)' : `, ${say(standbyW, 'W')} between them`;
+      return `${shots} shots from ${say(energyWh, 'Wh')}: ${say(shotJ, 'J')} a shot${between}; at ${shotsPerHour} an hour ${say(meanW, 'W')}`;
     }
     case 'frames': {
       const { awakeW, awakeS, sleepW, everyS } = draw;

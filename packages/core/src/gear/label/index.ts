@@ -1,5 +1,6 @@
 export { BATTERY_CLASSES, batteryOfLabel } from './battery-of-label';
 export type { BatteryClassId, LabelAnswers, LabelledBattery } from './battery-of-label';
+export { drawText, readDrawText } from './draw-text';
 export { LABEL_KINDS, labelMeaning, misleadingPairs } from './label-meaning';
 export type { ComparedLabel, LabelKind, LabelMeaning, Through } from './label-meaning';
 export { cellsMeant, readLabel } from './read-label';

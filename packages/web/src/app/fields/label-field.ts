@@ -7,7 +7,7 @@ import { FieldFrame, fieldId, told } from './field-frame';
   selector: 'app-label-field',
   imports: [FieldFrame],
   template: `
-    <app-field-frame [typed]="true" [label]="label()" [for]="id" [error]="error()" [says]="understood()">
+    <app-field-frame [typed]="true" [label]="label()" [for]="id" [bare]="bare()" [error]="error()" [says]="understood()">
       <input
         #box
         class="form-control"
@@ -16,10 +16,12 @@ import { FieldFrame, fieldId, told } from './field-frame';
         [id]="id"
         [placeholder]="placeholder()"
         [value]="text()"
+        [attr.aria-label]="bare() ? label() : null"
         [class.is-invalid]="error() !== undefined"
         [attr.aria-invalid]="error() !== undefined"
         [attr.aria-describedby]="id + '-says'"
         (input)="type(box.value)"
+        (blur)="leave()"
       />
     </app-field-frame>
   `,
@@ -29,6 +31,10 @@ import { FieldFrame, fieldId, told } from './field-frame';
 export class LabelField<T> {
   readonly label = input.required<string>();
   readonly placeholder = input('');
+  /** What it holds already, as it would be typed. */
+  readonly holds = input('');
+  /** The label is said, not shown. */
+  readonly bare = input(false);
   readonly read = input.required<(text: string) => Parsed<T>>();
   /** Puts into words what was understood. */
   readonly say = input.required<(value: T) => string>();
@@ -39,7 +45,9 @@ export class LabelField<T> {
   readonly refused = output<boolean>();
 
   protected readonly id = fieldId('label');
-  protected readonly text = signal('');
+  /** What is being typed; undefined while the field shows what it holds. */
+  private readonly typed = signal<string | undefined>(undefined);
+  protected readonly text = computed(() => this.typed() ?? this.holds());
   private readonly parsed = computed(() => (this.text().trim() === '' ? undefined : this.read()(this.text())));
   protected readonly error = computed(() => {
     const parsed = this.parsed();
@@ -51,10 +59,15 @@ export class LabelField<T> {
   });
 
   protected type(text: string): void {
-    this.text.set(text);
+    this.typed.set(text);
     const parsed = this.parsed();
     this.refused.emit(parsed?.ok === false);
     if (parsed?.ok) this.understoodAs.emit(parsed.value);
     else if (!parsed) this.cleared.emit();
+  }
+
+  /** Where it holds something, what was sound is shown as that; a label stays as it was typed. */
+  protected leave(): void {
+    if (this.holds() !== '' && this.error() === undefined) this.typed.set(undefined);
   }
 }

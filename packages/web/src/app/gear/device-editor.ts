@@ -1,18 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { gearShape, inputShape, withChanges, withInput, withTyped } from '@viaggio/core';
-import type { Device, Draw, RecordingLimits } from '@viaggio/core';
+import type { Device, Draw } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
 import type { GearEdit } from './gear-edit';
+import { ModesEditor } from './modes-editor';
+import { RecordingFields } from './recording-fields';
 
-/** What one films with: its draw, its peak, and what its input takes. */
+/** What one films with: its draw in each mode, and what its input takes. */
 @Component({
   selector: 'app-device-editor',
-  imports: [DrawEditor, QuantityField, TextField],
+  imports: [DrawEditor, ModesEditor, QuantityField, RecordingFields, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the device" [shape]="shapes.name" [value]="device().name" (valueChange)="name($event)" />
-    <app-draw-editor [draw]="device().draw" (drawChange)="draw($event)" />
+    <app-draw-editor [draw]="device().draw" [asHere]="asHere()" (drawChange)="draw($event)" />
     @if (port(); as port) {
       <div class="pair mt-2">
         <app-quantity-field
@@ -42,37 +44,18 @@ import type { GearEdit } from './gear-edit';
         />
       }
     }
-    <details class="mt-1">
-      <summary>Peak at start-up or shutter</summary>
-      <div class="pair">
-        <app-quantity-field
-          label="Peak"
-          [optional]="true"
-          [shape]="shapes.peakW.of"
-          [value]="device().peakW"
-          (valueChange)="plain({ peakW: $event }, 'peakW')"
-        />
-        <app-quantity-field
-          label="for"
-          [optional]="true"
-          [shape]="shapes.peakMs.of"
-          [value]="device().peakMs"
-          (valueChange)="plain({ peakMs: $event }, 'peakMs')"
-        />
-      </div>
-    </details>
-    <details class="mt-1" [open]="device().limits !== undefined">
-      <summary>Longest take and heat</summary>
-      <div class="pair">
-        @for (field of limitFields; track field) {
-          <app-quantity-field
-            [optional]="true"
-            [shape]="limits[field].of"
-            [value]="device().limits?.[field]"
-            (valueChange)="limitOf(field, $event)"
-          />
-        }
-      </div>
+    <app-recording-fields [mode]="device()" (modeChange)="plain($event, 'usual mode')">
+      <app-quantity-field
+        label="for"
+        [optional]="true"
+        [shape]="shapes.peakMs.of"
+        [value]="device().peakMs"
+        (valueChange)="plain({ peakMs: $event }, 'peakMs')"
+      />
+    </app-recording-fields>
+    <details class="mt-1" [open]="device().modes !== undefined">
+      <summary>Other modes{{ device().modes ? ' (' + device().modes!.length + ')' : '' }}</summary>
+      <app-modes-editor class="mt-1" [device]="device()" [asHere]="asHere()" (modesChange)="plain({ modes: $event }, 'modes')" />
     </details>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -80,11 +63,11 @@ import type { GearEdit } from './gear-edit';
 export class DeviceEditor {
   readonly device = input.required<Device>();
   readonly inputId = input.required<string>();
+  /** Puts into a test what the feed of the page loses, where the device is seen beside its feed. */
+  readonly asHere = input<((draw: Draw) => Draw | undefined) | undefined>();
   readonly edit = output<GearEdit<Device>>();
 
   protected readonly shapes = gearShape.variants.device;
-  protected readonly limits = gearShape.variants.device.limits.of.fields;
-  protected readonly limitFields = ['takeMin', 'hotMin', 'hotFromC', 'coolMin'] as const;
   protected readonly ports = inputShape.variants.window;
   protected readonly needW = inputShape.variants.pd.needW.of;
   protected readonly port = computed(() => this.device().inputs.find(({ id }) => id === this.inputId()));
@@ -99,11 +82,6 @@ export class DeviceEditor {
 
   protected limit(figure: 'minV' | 'maxV', value: number | undefined): void {
     this.edit.emit({ body: withTyped(this.atPort({ [figure]: value }), {}, figure), field: figure });
-  }
-
-  protected limitOf(field: keyof RecordingLimits, value: number | undefined): void {
-    const limits = withChanges(this.device().limits ?? {}, { [field]: value });
-    this.plain({ limits: Object.keys(limits).length > 0 ? limits : undefined }, field);
   }
 
   protected plain(changes: object, field: string): void {

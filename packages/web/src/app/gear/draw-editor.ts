@@ -1,25 +1,57 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { drawShape, formatQuantity, givenInTest } from '@viaggio/core';
-import type { Draw } from '@viaggio/core';
+import { awakeShare, drawShape, formatQuantity, givenInTest, leavesFeedOpen, shotsDraw } from '@viaggio/core';
+import type { Draw, NumberShape } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
 import { choicesOf } from '../fields/choices-of';
 
-type Basis = Draw['basis'];
+type Basis = Exclude<Draw['basis'], 'learnt'>;
+type Figure = { [B in Basis]: keyof Extract<Draw, { basis: B }> }[Basis];
 /** A draw while it is being typed: figures may still be missing. */
-type Drafted = {
-  readonly [K in 'powerW' | 'voltageV' | 'currentA' | 'energyWh' | 'minutes' | 'temperatureC' | 'lostShare']?: number | undefined;
-} & {
-  readonly at?: 'device' | 'battery';
-};
+type Drafted = { readonly [K in Figure]?: unknown };
 
-/** How much a device draws: by the maker's watts, by a meter, or by a test of one's own. */
+interface Way {
+  readonly title: string;
+  /** What of it is typed, and what it is called beside the others. */
+  readonly figures: Partial<Record<Figure, string>>;
+  readonly hint?: string;
+}
+const WAYS: Readonly<Record<Basis, Way>> = {
+  maker: {
+    title: 'Maker’s watts',
+    figures: { powerW: 'Maker’s watts' },
+    hint: 'The plate is a maximum; the draw in use is often less.',
+  },
+  meter: { title: 'Meter', figures: { voltageV: 'Meter volts', currentA: 'Meter amps' } },
+  'run-down': { title: 'Own test', figures: { energyWh: 'A pack of', minutes: 'lasted', temperatureC: 'at' } },
+  'shots-a-charge': {
+    title: 'Shots a charge',
+    figures: {
+      shots: 'Shots',
+      energyWh: 'from a battery of',
+      standbyW: 'Between shots',
+      shotsPerHour: 'You shoot',
+      countedPerHour: 'They were counted at',
+    },
+  },
+  shots: { title: 'Energy a shot', figures: { shotJ: 'A shot takes', standbyW: 'Between shots', shotsPerHour: 'You shoot' } },
+  frames: {
+    title: 'Time-lapse',
+    figures: { awakeW: 'Awake', awakeS: 'Awake a frame', sleepW: 'Asleep', everyS: 'A frame every' },
+  },
+};
+const PLACEHOLDERS: Partial<Record<Figure, string>> = { minutes: '5 h 10', temperatureC: '25 °C', countedPerHour: 'the same' };
+
+/** How a test was fed: what was lost on the way then. */
+type Fed = '' | 'here' | 'straight' | 'lost';
+
+/** How much a device draws, by whatever is known of it: watts, a meter, a test of one's own, shots, frames. */
 @Component({
   selector: 'app-draw-editor',
   imports: [QuantityField, RouterLink, SelectField],
   template: `
-    <div class="btn-group w-100 mb-2" role="group" aria-label="How the draw is known">
+    <div class="ways mb-2" role="group" aria-label="How the draw is known">
       @for (choice of choices; track choice.basis) {
         <input
           type="radio"
@@ -29,112 +61,115 @@ type Drafted = {
           [checked]="basis() === choice.basis"
           (change)="choose(choice.basis)"
         />
-        <label class="btn btn-outline-primary" [for]="group + choice.basis">{{ choice.title }}</label>
+        <label class="btn btn-sm btn-outline-primary" [for]="group + choice.basis">{{ choice.title }}</label>
       }
     </div>
-    @switch (basis()) {
-      @case ('maker') {
+    <div class="pair">
+      @for (field of fields(); track field.name) {
         <app-quantity-field
-          label="Maker’s watts"
-          hint="The plate is a maximum; the draw in use is often less."
-          [shape]="shapes.maker.powerW"
-          [value]="draft().powerW"
-          (valueChange)="set({ powerW: $event })"
+          [label]="field.label"
+          [hint]="field.hint"
+          [placeholder]="field.placeholder"
+          [optional]="field.optional"
+          [shape]="field.shape"
+          [value]="$any(draft())[field.name]"
+          (valueChange)="figure(field.name, $event)"
         />
       }
-      @case ('meter') {
-        <div class="pair">
-          <app-quantity-field
-            label="Meter volts"
-            [shape]="shapes.meter.voltageV"
-            [value]="draft().voltageV"
-            (valueChange)="set({ voltageV: $event })"
-          />
-          <app-quantity-field
-            label="Meter amps"
-            [shape]="shapes.meter.currentA"
-            [value]="draft().currentA"
-            (valueChange)="set({ currentA: $event })"
-          />
-        </div>
-        <app-select-field label="Where the meter sat" [choices]="places" [value]="draft().at ?? 'device'" (picked)="set({ at: $event })" />
-      }
-      @case ('run-down') {
-        <div class="pair">
-          <app-quantity-field
-            label="A pack of"
-            [shape]="shapes['run-down'].energyWh"
-            [value]="draft().energyWh"
-            (valueChange)="set({ energyWh: $event })"
-          />
-          <app-quantity-field
-            label="lasted"
-            placeholder="5 h 10"
-            [shape]="shapes['run-down'].minutes"
-            [value]="draft().minutes"
-            (valueChange)="set({ minutes: $event })"
-          />
-          <app-quantity-field
-            label="at"
-            placeholder="25 °C"
-            [optional]="true"
-            [shape]="shapes['run-down'].temperatureC.of"
-            [value]="draft().temperatureC"
-            (valueChange)="set({ temperatureC: $event })"
-          />
-        </div>
-      }
+    </div>
+    @if (basis() === 'meter') {
+      <app-select-field
+        label="Where the meter sat"
+        [choices]="places"
+        [value]="$any(draft().at) ?? 'device'"
+        (picked)="set({ at: $event })"
+      />
     }
     @if (learnt(); as known) {
       <p class="small mb-1">{{ known.how }}. <a routerLink="/log/draws">See how</a></p>
     }
     @if (atBattery()) {
-      <app-quantity-field
-        label="Lost on the way in that test"
-        hint="Empty: the test was through the feed chosen here."
-        [optional]="true"
-        [shape]="lostShareShape"
-        [value]="draft().lostShare"
-        (valueChange)="set({ lostShare: $event })"
+      <app-select-field
+        label="In that test it was fed"
+        [choices]="feds()"
+        [value]="fed()"
+        [hint]="fed() === '' ? 'Until you say, each rig reads it as through its own feed.' : ''"
+        (picked)="sayFed($event)"
       />
+      @if (fed() === 'lost') {
+        <app-quantity-field
+          label="Lost on the way in that test"
+          [shape]="lostShareShape"
+          [value]="$any(draft().lostShare)"
+          (valueChange)="set({ lostShare: $event })"
+        />
+      }
     }
     <p class="small text-body-secondary mb-0">{{ means() }}</p>
+  `,
+  styles: `
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.25rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrawEditor {
   readonly draw = input<Draw | undefined>();
+  /** Puts into a test what the feed of the page loses, where it is seen beside a feed. */
+  readonly asHere = input<((draw: Draw) => Draw | undefined) | undefined>();
   readonly drawChange = output<Draw>();
 
-  protected readonly shapes = drawShape.variants;
   protected readonly lostShareShape = drawShape.variants.meter.lostShare.of;
   protected readonly places = choicesOf(drawShape.variants.meter.at.options);
-  protected readonly choices: readonly { readonly basis: Basis; readonly title: string }[] = [
-    { basis: 'maker', title: 'Maker’s watts' },
-    { basis: 'meter', title: 'Meter' },
-    { basis: 'run-down', title: 'Own test' },
-  ];
+  protected readonly choices = (Object.keys(WAYS) as Basis[]).map((basis) => ({ basis, title: WAYS[basis].title }));
   protected readonly learnt = computed(() => {
     const draw = this.draw();
     return draw?.basis === 'learnt' ? draw : undefined;
   });
   protected readonly group = `draw-${crypto.randomUUID()}-`;
 
-  protected readonly basis = linkedSignal<Basis>(() => this.draw()?.basis ?? 'maker');
+  protected readonly basis = linkedSignal<Basis>(() => {
+    const draw = this.draw();
+    return draw === undefined || draw.basis === 'learnt' ? 'maker' : draw.basis;
+  });
+  protected readonly fields = computed(() => {
+    const { figures, hint } = WAYS[this.basis()];
+    const shapes = drawShape.variants[this.basis()] as Record<
+      string,
+      NumberShape | { readonly kind: 'optional'; readonly of: NumberShape }
+    >;
+    return (Object.entries(figures) as [Figure, string][]).map(([name, label]) => {
+      const shape = shapes[name]!;
+      const optional = shape.kind === 'optional';
+      return { name, label, hint: hint ?? '', placeholder: PLACEHOLDERS[name], optional, shape: optional ? shape.of : shape };
+    });
+  });
   /** Figures of the bases not chosen stay where they were typed. */
   protected readonly draft = linkedSignal<Draw | undefined, Drafted>({
     source: this.draw,
-    computation: (draw, previous) => ({ ...previous?.value, ...draw }),
+    computation: (draw, previous) => ({ ...previous?.value, lostShare: undefined, givenWh: undefined, ...draw }),
   });
   protected readonly atBattery = computed(() => this.basis() === 'run-down' || (this.basis() === 'meter' && this.draft().at === 'battery'));
+  /** Chosen, with the share still to be typed. */
+  private readonly saysLost = linkedSignal({ source: this.basis, computation: () => false });
+  protected readonly fed = computed((): Fed => {
+    const { lostShare } = this.draft();
+    if (lostShare === undefined) return this.saysLost() ? 'lost' : '';
+    return lostShare === 0 && !this.saysLost() ? 'straight' : 'lost';
+  });
+  protected readonly feds = computed((): readonly (readonly [Fed, string])[] => [
+    ['', 'not said'],
+    ...(this.asHere() ? ([['here', 'as it is here']] as const) : []),
+    ['straight', 'straight from that battery'],
+    ['lost', 'through an adapter or a converter'],
+  ]);
   protected readonly means = computed(() => {
     const given = this.draw();
     const draw = given?.basis === this.basis() ? given : complete(this.basis(), this.draft());
-    if (!draw) return 'Both figures are needed before this counts.';
-    if (draw.basis === 'maker' || draw.basis === 'learnt') return '';
-    if (draw.basis === 'shots' || draw.basis === 'frames') return 'Drawn by the shot or frame; choose another way to replace it.';
-    const watts = draw.basis === 'meter' ? draw.voltageV * draw.currentA : givenInTest(draw) / (draw.minutes / 60);
-    return `That is ${formatQuantity(watts, 'W')}${this.atBattery() ? ' at the battery' : ''}.`;
+    return draw ? meaning(draw) : 'All its figures are needed before this counts.';
   });
 
   protected choose(basis: Basis): void {
@@ -142,9 +177,27 @@ export class DrawEditor {
     this.pass();
   }
 
+  protected figure(name: Figure, value: number | undefined): void {
+    // what came out of the pack was worked out from these
+    this.set({ [name]: value, ...(['energyWh', 'minutes', 'temperatureC'].includes(name) && { givenWh: undefined }) });
+  }
+
   protected set(change: Drafted): void {
     this.draft.update((draft) => ({ ...draft, ...change }));
     this.pass();
+  }
+
+  protected sayFed(fed: Fed): void {
+    this.saysLost.set(fed === 'lost');
+    const draw = complete(this.basis(), { ...this.draft(), lostShare: undefined, givenWh: undefined });
+    if (fed === 'here') {
+      const here = draw && this.asHere()?.(draw);
+      if (here) this.set(here);
+    } else if (fed === 'lost') {
+      if (this.draft().lostShare === 0) this.set({ lostShare: undefined, givenWh: undefined });
+    } else {
+      this.set({ lostShare: fed === 'straight' ? 0 : undefined, givenWh: undefined });
+    }
   }
 
   private pass(): void {
@@ -153,22 +206,40 @@ export class DrawEditor {
   }
 }
 
-function complete(basis: Basis, { powerW, voltageV, currentA, energyWh, minutes, temperatureC, lostShare, at }: Drafted): Draw | undefined {
-  const lost = lostShare === undefined ? {} : { lostShare };
-  switch (basis) {
+/** The draw of a basis once all that it needs is there. */
+function complete(basis: Basis, draft: Drafted): Draw | undefined {
+  const shapes: Record<string, { readonly kind: string }> = drawShape.variants[basis];
+  const values: Record<string, unknown> = { at: 'device', ...draft };
+  if (basis === 'meter' && values['at'] === 'device') delete values['lostShare'];
+  // how far it scattered belongs to what was measured, not to what is typed
+  const names = Object.keys(shapes).filter((name) => name !== 'spread' && values[name] !== undefined);
+  if (Object.entries(shapes).some(([name, { kind }]) => kind !== 'optional' && values[name] === undefined)) return undefined;
+  return { basis, ...Object.fromEntries(names.map((name) => [name, values[name]])) } as Draw;
+}
+
+/** What a draw comes to, in watts. */
+function meaning(draw: Draw): string {
+  const say = formatQuantity;
+  switch (draw.basis) {
     case 'maker':
-      return powerW === undefined ? undefined : { basis, powerW };
-    case 'meter':
-      return voltageV === undefined || currentA === undefined
-        ? undefined
-        : { basis, voltageV, currentA, at: at ?? 'device', ...(at === 'battery' && lost) };
-    case 'run-down':
-      return energyWh === undefined || minutes === undefined
-        ? undefined
-        : { basis, energyWh, minutes, ...(temperatureC !== undefined && { temperatureC }), ...lost };
     case 'learnt':
+      return '';
+    case 'meter':
+    case 'run-down': {
+      const watts = draw.basis === 'meter' ? draw.voltageV * draw.currentA : givenInTest(draw) / (draw.minutes / 60);
+      if (draw.basis === 'meter' && draw.at === 'device') return `That is ${say(watts, 'W')}.`;
+      if (leavesFeedOpen(draw)) return `That is ${say(watts, 'W')} at the battery.`;
+      return `That is ${say(watts * (1 - (draw.lostShare ?? 0)), 'W')} at the device, whatever feeds it.`;
+    }
+    case 'shots-a-charge': {
+      const { shotJ, meanW } = shotsDraw(draw);
+      return `That is ${say(shotJ, 'J')} a shot, ${say(meanW, 'W')} at this pace.`;
+    }
     case 'shots':
-    case 'frames':
-      return undefined; // kept as they are; not typed here
+      return `That is ${say(draw.standbyW + (draw.shotJ * draw.shotsPerHour) / 3600, 'W')} at this pace.`;
+    case 'frames': {
+      const awake = awakeShare(draw);
+      return `That is ${say(awake * draw.awakeW + (1 - awake) * draw.sleepW, 'W')} on the whole.`;
+    }
   }
 }

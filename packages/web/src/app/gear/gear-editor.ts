@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { gearShape } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import type { Draw, Gear } from '@viaggio/core';
 import { ShapeForm } from '../fields/shape-form';
 import { AdapterEditor } from './adapter-editor';
 import { BatteryEditor } from './battery-editor';
@@ -18,7 +18,7 @@ import type { GearEdit } from './gear-edit';
   template: `
     @let body = gear();
     @if (body.kind === 'device') {
-      <app-device-editor [device]="body" [inputId]="input()" (edit)="edit.emit($event)" />
+      <app-device-editor [device]="body" [inputId]="input()" [asHere]="asHere()" (edit)="edit.emit($event)" />
     } @else if (body.kind === 'battery') {
       <app-battery-editor [battery]="body" [outputId]="output()" (edit)="edit.emit($event)" />
     } @else if (body.kind === 'adapter') {
@@ -40,6 +40,8 @@ export class GearEditor {
   readonly gear = input.required<Gear>();
   readonly inputId = input<string>();
   readonly outputId = input<string>();
+  /** Puts into a device's test what the feed of its rig loses. */
+  readonly asHere = input<((draw: Draw) => Draw | undefined) | undefined>();
   readonly edit = output<GearEdit>();
   protected readonly shape = gearShape;
   /** A thing does not change its kind; `from` is typed beside the figures it is about. */

@@ -1,4 +1,4 @@
-import { batteryHealth, connectorName, energyFrom, energyNow, formatQuantity, mayFly, portsOf } from '@viaggio/core';
+import { batteryHealth, connectorName, energyFrom, energyNow, formatQuantity, mayFly, plainDraw, portsOf, shotsDraw } from '@viaggio/core';
 import type { BatteryHealth, Flight, Gear } from '@viaggio/core';
 import { sortOf } from '../gear/kinds';
 import type { Entry } from '../state/items';
@@ -80,11 +80,14 @@ function figureOf(gear: Gear): { readonly figure: string; readonly from: string;
           };
         }
         case 'run-down': {
-          const watts = draw.energyWh / (draw.minutes / 60);
-          return { figure: `${formatQuantity(watts, 'W')}${modes}`, from: 'measured by a run-down, at the battery', amount: watts };
+          const { powerW } = plainDraw(draw, undefined);
+          const where = draw.lostShare === undefined ? ', at the battery' : '';
+          return { figure: `${formatQuantity(powerW, 'W')}${modes}`, from: `measured by a run-down${where}`, amount: powerW };
         }
         case 'learnt':
           return { figure: `${formatQuantity(draw.powerW, 'W')}${modes}`, from: 'measured, learnt from the log', amount: draw.powerW };
+        case 'shots-a-charge':
+          return { figure: `${draw.shots} shots a charge${modes}`, from: gear.from?.draw ?? 'printed', amount: shotsDraw(draw).shotJ };
         case 'shots':
           return { figure: `${formatQuantity(draw.shotJ, 'J')} a shot${modes}`, from: gear.from?.draw ?? 'printed', amount: draw.shotJ };
         case 'frames':

@@ -17,8 +17,9 @@ import {
   inputFor,
   mates,
   outputFor,
+  testedHere,
 } from '@viaggio/core';
-import type { Adapter, Battery, Cable, Device, FeedKind, Gear } from '@viaggio/core';
+import type { Adapter, Battery, Cable, Device, Draw, FeedKind, Gear } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
@@ -108,6 +109,14 @@ export class NewRigPage {
     const draft = this.draft();
     const rig = draftRig(draft);
     return rig && assess(rig, new Map(draftParts(draft).map(({ id, body }) => [id, body])));
+  });
+
+  /** An own test as it is read through the feed that is asked for here. */
+  protected readonly asHere = computed(() => {
+    const draft = this.draft();
+    const rig = draftRig(draft);
+    const parts = new Map(draftParts(draft).map(({ id, body }) => [id, body]));
+    return rig && ((draw: Draw) => testedHere(rig, parts, rig.devices[0]!.gearId, draw));
   });
 
   constructor() {

@@ -1,7 +1,20 @@
 import { Injectable, Injector, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { DEFAULT_STYLE, assessModel, costOf, criteriaOf, gearIdsOf, indicators, rigModel, weightsOf, withChanges } from '@viaggio/core';
-import type { Gear, Remedy, Rig } from '@viaggio/core';
+import {
+  DEFAULT_STYLE,
+  assessModel,
+  costOf,
+  criteriaOf,
+  gearIdsOf,
+  indicators,
+  rigModel,
+  settledTests,
+  testedHere,
+  weightsOf,
+  withChanges,
+  withTestsSettled,
+} from '@viaggio/core';
+import type { Draw, Gear, Remedy, Rig } from '@viaggio/core';
 import { findEntry } from '../state/items';
 import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
@@ -33,6 +46,11 @@ export class RigSheet {
   readonly rig = computed(() => this.entry()?.body);
   /** All that may feed it: what is not archived. */
   readonly kit = this.store.selectSignal(selectUsableGear);
+  /** The kit in which other feeds are tried: tests stand as they are read through the feed of now. */
+  readonly settledKit = computed(() => {
+    const rig = this.rig();
+    return rig ? withTestsSettled(rig, this.kit()) : this.kit();
+  });
   /** Only its own parts: a change to other gear leaves the answer alone. */
   readonly parts = computed(
     (): ReadonlyMap<string, Gear> => {
@@ -110,8 +128,27 @@ export class RigSheet {
     if (rig) this.put(withChanges(rig, changes), field);
   }
 
-  /** The whole rig anew; `field` names the step for undo. */
+  /** An own test of a device as it is read through the feed that the device has here. */
+  testedHere(deviceId: string, draw: Draw): Draw | undefined {
+    const rig = this.rig();
+    return rig && testedHere(rig, this.parts(), deviceId, draw);
+  }
+
+  /**
+   * The whole rig anew; `field` names the step for undo. Where its feeds change, tests that leave theirs open are settled
+   * first as through the feed of now: what a device draws does not change with what feeds it.
+   */
   put(body: Rig, field: string): void {
+    const rig = this.rig();
+    const settled = rig && rig.links !== body.links ? settledTests(rig, this.parts()) : [];
+    if (rig && settled.length > 0) {
+      const changes: readonly Change[] = [
+        ...settled.map(({ id, body: after }): Change => ({ kind: 'gear', id, before: this.parts().get(id)!, after })),
+        { kind: 'rigs', id: this.id(), before: rig, after: body },
+      ];
+      this.store.dispatch(Items.change({ step: { changes, field, at: Date.now() } }));
+      return;
+    }
     this.store.dispatch(Items.edit({ kind: 'rigs', id: this.id(), body, field, at: Date.now() }));
   }
 

@@ -148,7 +148,12 @@ export class ChainBuilder {
       const [rig, target] = [this.draft(), this.open()[this.choice()]];
       return (
         rig &&
-        target && { rig, kit: this.sheet.kit(), to: { gearId: target.gearId, portId: target.input.id }, exclude: this.sheet.exclude() }
+        target && {
+          rig,
+          kit: this.sheet.settledKit(),
+          to: { gearId: target.gearId, portId: target.input.id },
+          exclude: this.sheet.exclude(),
+        }
       );
     },
     (core, { rig, kit, to, exclude }) => core.offers(rig, kit, to, exclude),

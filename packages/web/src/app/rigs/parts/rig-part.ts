@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { gearTitle, mates, withPartReplaced } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import type { Draw, Gear } from '@viaggio/core';
 import { GearEditor } from '../../gear/gear-editor';
 import { KIND_TITLES } from '../../gear/kinds';
 import type { GearEdit } from '../../gear/gear-edit';
@@ -28,7 +28,7 @@ import { SelectField } from '../../fields/select-field';
               }
             </app-select-field>
           }
-          <app-gear-editor [gear]="body" [inputId]="inputId()" [outputId]="outputId()" (edit)="edit($event)" />
+          <app-gear-editor [gear]="body" [inputId]="inputId()" [outputId]="outputId()" [asHere]="asHere" (edit)="edit($event)" />
         </section>
       }
     } @else {
@@ -90,6 +90,8 @@ export class RigPart {
       .filter(([id, other]) => id === this.gearId() || (!taken.has(id) && takesPlaceOf(other, body, this.outputId())))
       .map(([id, other]) => ({ id, title: gearTitle(other) }));
   });
+
+  protected readonly asHere = (draw: Draw): Draw | undefined => this.sheet.testedHere(this.gearId(), draw);
 
   protected edit(edit: GearEdit): void {
     this.sheet.changeGear(this.gearId(), edit);
