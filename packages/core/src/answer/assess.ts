@@ -138,8 +138,8 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
     tracks: tracksOf(resolved, runs, findings),
     failures: resilience(resolved).map(({ part, stops }) => ({
       gearId: part.id,
-      part: part.gear.name,
-      stops: stops.map(({ gear }) => gear.name),
+      part: part.title,
+      stops: stops.map(({ title }) => title),
     })),
     cautions: resolved.connections.length === 0 ? [] : cautionsOf(resolved),
   };
@@ -205,7 +205,7 @@ function sourceAnswers(
     const run = runs.get(tree);
     if (!run) return [];
     const { source, unlimited } = tree;
-    return [{ sourceId: source.id, name: source.gear.name, run, stop: stopOf(tree, loads, run), unlimited }];
+    return [{ sourceId: source.id, name: source.title, run, stop: stopOf(tree, loads, run), unlimited }];
   });
 }
 
@@ -239,7 +239,7 @@ function countsOf({ devices }: ResolvedRig, draws: RigDraws | undefined, firstSt
   return devices.flatMap(({ part }) => {
     const counted = draws?.usual.get(part.id)?.counted;
     if (!counted) return [];
-    return [{ deviceId: part.id, device: part.gear.name, what: counted.what, count: Math.floor((firstStopMin / 60) * counted.perHour) }];
+    return [{ deviceId: part.id, device: part.title, what: counted.what, count: Math.floor((firstStopMin / 60) * counted.perHour) }];
   });
 }
 

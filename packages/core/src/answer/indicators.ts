@@ -56,10 +56,10 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
     if (!adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
     const full = adapter.gear.gauge === 'always-full';
     found.push({
-      where: `gauge of ${part.gear.name}`,
+      where: `gauge of ${part.title}`,
       gearId: part.id,
       believable: 'no',
-      why: sayGauge({ fact: full ? 'held-full' : 'blind', adapter: adapter.gear.name }),
+      why: sayGauge({ fact: full ? 'held-full' : 'blind', adapter: adapter.title }),
       readings: full ? [{ minute: 0, shown: '100 %', charge: 1 }] : [],
     });
   }
@@ -67,7 +67,10 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
 }
 
 function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc: number; packV: number }[]): Indicator {
-  const { gauge, name, chemistry } = battery.gear;
+  const {
+    title: name,
+    gear: { gauge, chemistry },
+  } = battery;
   const base = { where: `gauge of ${name}`, gearId: battery.id };
   if (gauge === undefined) return { ...base, believable: 'unknown', why: sayGauge({ fact: 'not-entered' }), readings: [] };
   if (gauge.reads === 'none') return { ...base, believable: 'no', why: sayGauge({ fact: 'none' }), readings: [] };

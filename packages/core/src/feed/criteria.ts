@@ -1,5 +1,5 @@
 import type { Answer } from '../answer';
-import { batteryFigures, isMount } from '../gear';
+import { batteryFigures, gearTitle, isMount } from '../gear';
 import type { Battery } from '../gear';
 import { connectionsInto, hasCushion, isA, resilience } from '../rig';
 import type { Connection, Part, ResolvedRig } from '../rig';
@@ -22,14 +22,19 @@ export interface Criteria {
   readonly massOnG: number;
   readonly massOffG: number;
   /** Parts whose mass, or price, nobody gave: the sums are too small by theirs. */
-  readonly massUnknown: readonly string[];
+  readonly massOnUnknown: readonly string[];
+  readonly massOffUnknown: readonly string[];
   readonly price: number;
   readonly priceUnknown: readonly string[];
   /** Of its batteries together. */
   readonly energyWh: number;
+  /** Undefined where a price or an energy is not known, or there is no battery. */
   readonly pricePerWh: number | undefined;
-  /** Pieces that hang on the camera: its bulk. */
+  /** For each hour to the first stop. */
+  readonly pricePerHour: number | undefined;
+  /** Pieces that hang on the camera: its bulk; and those that do not. */
   readonly piecesOn: number;
+  readonly piecesOff: number;
   readonly joints: number;
   readonly blindGauges: number;
   readonly lost: readonly string[];
@@ -52,24 +57,32 @@ export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
   const mass = (parts: readonly Part[]): number => parts.reduce((sum, { gear }) => sum + (gear.massG ?? 0), 0);
   const batteries = feed.filter((part): part is Part<Battery> => isA(part, 'battery'));
   const energyWh = batteries.reduce((sum, { gear }) => sum + (batteryFigures(gear).energyWh ?? 0), 0);
+  const [onIt, elsewhere] = [feed.filter(({ id }) => on.has(id)), feed.filter(({ id }) => !on.has(id))];
+  const unweighed = (parts: readonly Part[]) => parts.filter(({ gear }) => gear.massG === undefined).map(({ gear }) => gearTitle(gear));
+  const energyUnknown = batteries.some(({ gear }) => batteryFigures(gear).energyWh === undefined);
   const price = feed.reduce((sum, { gear }) => sum + (gear.price ?? 0), 0);
+  const priceUnknown = feed.filter(({ gear }) => gear.price === undefined).map(({ gear }) => gearTitle(gear));
+  const firstStopMin = answer.firstStopMin ?? answer.beyondMin;
   const has = (...codes: readonly string[]) => answer.findings.filter(({ code }) => codes.includes(code));
   const { wantedMin } = rig.rig;
   const plannedMin = answer.plannedMin ?? answer.beyondMin;
   return {
-    firstStopMin: answer.firstStopMin ?? answer.beyondMin,
+    firstStopMin,
     plannedMin,
     unlimited: answer.unlimited,
     swaps: swapsFor(wantedMin, plannedMin, answer.unlimited),
     hotSwap: rig.devices.every(({ part }) => carriedOver(rig, part)),
-    massOnG: mass(feed.filter(({ id }) => on.has(id))),
-    massOffG: mass(feed.filter(({ id }) => !on.has(id))),
-    massUnknown: feed.filter(({ gear }) => gear.massG === undefined).map(({ gear }) => gear.name),
+    massOnG: mass(onIt),
+    massOffG: mass(elsewhere),
+    massOnUnknown: unweighed(onIt),
+    massOffUnknown: unweighed(elsewhere),
     price,
-    priceUnknown: feed.filter(({ gear }) => gear.price === undefined).map(({ gear }) => gear.name),
+    priceUnknown,
     energyWh,
-    pricePerWh: perWh(price, energyWh),
-    piecesOn: feed.filter(({ id }) => on.has(id)).length,
+    pricePerWh: energyUnknown ? undefined : per(price, priceUnknown, energyWh),
+    pricePerHour: answer.unlimited ? undefined : per(price, priceUnknown, (firstStopMin ?? 0) / 60),
+    piecesOn: onIt.length,
+    piecesOff: elsewhere.length,
     joints: rig.connections.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
     blindGauges: has('gauge-blind').length,
     lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(sayFinding),
@@ -83,8 +96,9 @@ export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
   };
 }
 
-function perWh(price: number, energyWh: number): number | undefined {
-  return energyWh > 0 ? price / energyWh : undefined;
+/** A price for each unit of something; unknown where a part of it is. */
+function per(price: number, unknown: readonly string[], amount: number): number | undefined {
+  return amount > 0 && unknown.length === 0 ? price / amount : undefined;
 }
 
 /** Changes of battery that a run takes. */
@@ -105,23 +119,32 @@ export function combine(parts: readonly Criteria[], wantedMin: number | undefine
   };
   const plannedMin = least((one) => one.plannedMin);
   const unlimited = parts.every((one) => one.unlimited);
+  const firstStopMin = least((one) => one.firstStopMin);
+  const price = sum((one) => one.price);
+  const priceUnknown = parts.flatMap((one) => one.priceUnknown);
   return {
-    firstStopMin: least((one) => one.firstStopMin),
+    firstStopMin,
     plannedMin,
     unlimited,
     swaps: swapsFor(wantedMin, plannedMin, unlimited),
     hotSwap: parts.every(({ hotSwap }) => hotSwap),
     massOnG: sum((one) => one.massOnG),
     massOffG: sum((one) => one.massOffG),
-    massUnknown: parts.flatMap(({ massUnknown }) => massUnknown),
-    price: sum((one) => one.price),
-    priceUnknown: parts.flatMap(({ priceUnknown }) => priceUnknown),
+    massOnUnknown: parts.flatMap(({ massOnUnknown }) => massOnUnknown),
+    massOffUnknown: parts.flatMap(({ massOffUnknown }) => massOffUnknown),
+    price,
+    priceUnknown,
     energyWh: sum((one) => one.energyWh),
-    pricePerWh: perWh(
-      sum((one) => one.price),
-      sum((one) => one.energyWh),
-    ),
+    pricePerWh: parts.some((one) => one.pricePerWh === undefined && one.energyWh > 0)
+      ? undefined
+      : per(
+          price,
+          priceUnknown,
+          sum((one) => one.energyWh),
+        ),
+    pricePerHour: unlimited ? undefined : per(price, priceUnknown, (firstStopMin ?? 0) / 60),
     piecesOn: sum((one) => one.piecesOn),
+    piecesOff: sum((one) => one.piecesOff),
     joints: sum((one) => one.joints),
     blindGauges: sum((one) => one.blindGauges),
     lost: parts.flatMap(({ lost }) => lost),
@@ -205,7 +228,7 @@ export function costOf(criteria: Criteria, weights: Weights): { readonly cost: n
     trouble: criteria.cautions,
     unknown: criteria.missing,
     // an unknown mass or price adds nothing to its sum, so it costs by itself
-    unweighed: criteria.massUnknown.length + criteria.priceUnknown.length,
+    unweighed: criteria.massOnUnknown.length + criteria.massOffUnknown.length + criteria.priceUnknown.length,
     unfed: criteria.unfed,
   };
   const points = Object.fromEntries((Object.keys(CRITERIA) as Criterion[]).map((name) => [name, units[name] * weights[name]])) as Record<
@@ -223,7 +246,7 @@ export function dominates(one: Criteria, other: Criteria): boolean {
     criteria.hotSwap ? 0 : 1,
     criteria.massOnG,
     criteria.massOffG,
-    criteria.massUnknown.length,
+    criteria.massOnUnknown.length + criteria.massOffUnknown.length,
     criteria.price,
     criteria.priceUnknown.length,
     criteria.joints,

@@ -29,9 +29,9 @@ export function currentFindings(tree: SourceTree, run: Discharge | undefined): r
 }
 
 function collapse({ source, connections }: SourceTree, run: Discharge): Finding {
-  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
-  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.gear.name } as const;
-  const facts = { source: source.gear.name, loads, afterMin: run.minutes };
+  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
+  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.title } as const;
+  const facts = { source: source.title, loads, afterMin: run.minutes };
   return finding('collapse', endVerdict(run), place, facts);
 }
 
@@ -39,18 +39,18 @@ function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Fin
   const [limit] = limits;
   const [start, end] = [run.start, run.end].map((point) => feedPoint(point, id));
   if (!limit || !start || !end) return [];
-  const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.gear.name } as const;
+  const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title } as const;
   const flow = { startA: start.currentA, endA: end.currentA, limit };
-  if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.gear.name, ...flow })];
+  if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.title, ...flow })];
   if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
-  const late = { at: 'lead', to: to.gear.name, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
+  const late = { at: 'lead', to: to.title, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
   // a wire gets hot where a port trips: nothing ends it there
   return [finding('over-current-late', limit.by === 'cable' ? 'stop' : endVerdict(run), place, late)];
 }
 
 function packFindings({ source }: SourceTree, run: Discharge): Finding[] {
   if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
-  const { name: battery } = source.gear;
+  const { title: battery } = source;
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
   const isBare = isBareCells(source.gear);
   const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0, isBare } as const;
@@ -75,8 +75,8 @@ function packLimitFindings({ source, spec, connections }: SourceTree, run: Disch
   // a device and the battery made for its bay are made for each other
   const surelyC = connections.every(inOwnBay) ? typical : low;
   if (currentA <= surelyC * ratedAh) return [];
-  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: source.gear.name } as const;
-  const facts = { battery: source.gear.name, currentA, usualA: typical * ratedAh, lowA: low * ratedAh, highA: high * ratedAh };
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: source.title } as const;
+  const facts = { battery: source.title, currentA, usualA: typical * ratedAh, lowA: low * ratedAh, highA: high * ratedAh };
   return [finding('pack-limit-unknown', 'unknown', place, facts)];
 }
 
@@ -86,12 +86,15 @@ const SMALL_DRAW_A = 0.1;
 /** A bank that takes a small draw for nobody there and switches itself off. */
 function bankFindings({ source, connections }: SourceTree, run: Discharge): Finding[] {
   if (!isA(source, 'battery') || source.gear.leastA === 0) return [];
-  const { leastA: saidA, form, name: bank } = source.gear;
+  const {
+    title: bank,
+    gear: { leastA: saidA, form },
+  } = source;
   if (saidA === undefined && form !== 'bank') return [];
   const ports = connections.filter(({ before, converter }) => before === undefined && converter !== undefined);
   const currentA = ports.reduce((sum, { id }) => sum + (feedPoint(run.start, id)?.currentA ?? 0), 0);
   if (ports.length === 0 || currentA >= (saidA ?? SMALL_DRAW_A)) return [];
-  const loads = ports.map(({ to }) => to.gear.name);
+  const loads = ports.map(({ to }) => to.title);
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: bank } as const;
   const { low, high } = BANK_LEAST_A;
   const facts = { bank, loads, currentA, leastA: saidA, lowA: low, highA: high };
@@ -106,7 +109,7 @@ function budgetFindings({ connections, source }: SourceTree, run: Discharge): Fi
     part.budgets
       .filter(({ id }) => budgetFeed(part.id, id) === run.at)
       .map(({ name: budget, maxA, maxW }) => {
-        const { name: of } = part.gear;
+        const { title: of } = part;
         const takenA = feedPoint(run.end ?? run.start, run.at)?.currentA ?? 0;
         const place = { aspect: 'current', role: roleOf(part), gearId: part.id, part: of } as const;
         const facts = { of, budget, maxA, maxW, takenA, afterMin: run.minutes };
@@ -120,7 +123,7 @@ function ratingFindings({ id, from, to, supply }: Connection, run: Discharge): F
   if (!isA(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
   const drawnW = mostCurrent(run, id) * supply.highV;
   const { ratedW } = from.gear;
-  return drawnW <= ratedW ? [] : [overloaded(from, id, { load: to.gear.name, drawnW, ratedW, atPeaks: false })];
+  return drawnW <= ratedW ? [] : [overloaded(from, id, { load: to.title, drawnW, ratedW, atPeaks: false })];
 }
 
 interface Overload {
@@ -131,7 +134,7 @@ interface Overload {
 }
 
 function overloaded(adapter: Part, connectionId: string, overload: Overload): Finding {
-  const { name } = adapter.gear;
+  const { title: name } = adapter;
   const place = { aspect: 'current', role: 'adapter', gearId: adapter.id, connectionId, part: name } as const;
   return finding('adapter-overloaded', overload.atPeaks ? 'caution' : 'stop', place, { adapter: name, ...overload });
 }
@@ -145,7 +148,7 @@ export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<
     if (ratedW === undefined) return [lacking('rated-power', from, id)];
     const { powerW = 0, peakW = 0 } = draws.get(to.id) ?? {};
     if (peakW <= ratedW || powerW > ratedW) return [];
-    return [overloaded(from, id, { load: to.gear.name, drawnW: peakW, ratedW, atPeaks: true })];
+    return [overloaded(from, id, { load: to.title, drawnW: peakW, ratedW, atPeaks: true })];
   });
 }
 
@@ -156,7 +159,7 @@ function heatFindings({ id, from, supply, before }: Connection, run: Discharge):
   const currentA = feedPoint(run.start, id)?.currentA ?? 0;
   const heatW = (inV - supply.highV) * currentA;
   if (heatW <= MUCH_HEAT_W) return [];
-  const { name: adapter } = from.gear;
+  const { title: adapter } = from;
   const place = { aspect: 'current', role: 'adapter', gearId: from.id, connectionId: id, part: adapter } as const;
   return [finding('regulator-hot', 'caution', place, { adapter, inV, outV: supply.highV, currentA, heatW })];
 }

@@ -11,7 +11,7 @@ import { lacking } from './lacking';
 export function contractFindings(rig: ResolvedRig, connection: Connection, drawnW: number | undefined): readonly Finding[] {
   const { id, contract, input, to } = connection;
   if (input.takes !== 'pd') return [];
-  const part = `${input.name} of ${to.gear.name}`;
+  const part = `${input.name} of ${to.title}`;
   if (input.minV === undefined || input.maxV === undefined) return [lacking('profiles', to, id, part)];
   const place: FindingPlace = { aspect: 'voltage', role: roleOf(to), gearId: to.id, connectionId: id, part };
   if (contract === undefined) {
@@ -30,8 +30,8 @@ export function poeFindings({ id, input, output, to }: Connection, drawnW: numbe
   const classes = [input.takes === 'window' ? input.poeClass : undefined, output.gives === 'fixed' ? output.poeClass : undefined];
   const agreedW = Math.min(...classes.map((one) => (one === undefined ? Infinity : POE_W[one])));
   if (drawnW === undefined || drawnW <= agreedW) return [];
-  const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.gear.name } as const;
-  return [finding('poe-short', 'stop', place, { device: to.gear.name, agreedW, drawnW })];
+  const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.title } as const;
+  return [finding('poe-short', 'stop', place, { device: to.title, agreedW, drawnW })];
 }
 
 /** A port whose offer is missing is told as that, not as one that offers nothing. */
@@ -43,7 +43,7 @@ function saysWhatItGives({ output }: Connection): boolean {
 function whyNone(connection: Connection, minV: number, maxV: number) {
   const { output, from, cable, to } = connection;
   const why = reasonFor(connection, minV, maxV);
-  return { why, port: output.name, of: from.gear.name, cable: cable?.gear.name, device: to.gear.name, minV, maxV } as const;
+  return { why, port: output.name, of: from.title, cable: cable?.gear.name, device: to.title, minV, maxV } as const;
 }
 
 /** Why nothing is agreed on: no Power Delivery, an end that carries none, a level that this cable must not carry, or none. */
@@ -69,7 +69,7 @@ function enough(
   const mixes = (input.sink === 'mixes' || input.sink === 'needs-battery') && !refuses && hasCushion(rig, to, id);
   const end = cable?.gear.ends.source.type === 'usb-a' ? 'usb-a' : 'usb-c';
   const facts = {
-    device: to.gear.name,
+    device: to.title,
     contract,
     needW,
     refuses,
@@ -85,13 +85,13 @@ function shared(rig: ResolvedRig, { id, from, output, to }: Connection, contract
     .filter((other) => output.budget !== undefined && other.output.budget === output.budget)
     .map((other) => other.output.name);
   if (neighbours.length === 0 || hasCushion(rig, to, id)) return [];
-  const facts = { port: output.name, of: from.gear.name, neighbours, device: to.gear.name, contractW: contract.powerW };
+  const facts = { port: output.name, of: from.title, neighbours, device: to.title, contractW: contract.powerW };
   return [finding('budget-shared', 'caution', place, facts)];
 }
 
 function sinkFindings(rig: ResolvedRig, { input, to }: Connection, place: FindingPlace): Finding[] {
   if (input.takes !== 'pd') return [];
-  const facts = { device: to.gear.name };
+  const facts = { device: to.title };
   if (input.sink === 'charges-when-off') return [finding('sink-only-charges', 'stop', place, facts)];
   if (input.sink === 'needs-battery' && !hasOwnBattery(rig, to)) return [finding('sink-needs-battery', 'stop', place, facts)];
   return [];

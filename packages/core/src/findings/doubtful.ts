@@ -19,15 +19,15 @@ const BELOW_CUTOFF = 0.2;
 export function doubtfulFindings({ parts }: Pick<ResolvedRig, 'parts'>): readonly Finding[] {
   return [...parts.values()].flatMap((part) =>
     doubtsOf(part).map((doubt) =>
-      finding('figure-doubtful', 'unknown', { aspect: 'run', role: roleOf(part), gearId: part.id, part: part.gear.name }, doubt),
+      finding('figure-doubtful', 'unknown', { aspect: 'run', role: roleOf(part), gearId: part.id, part: part.title }, doubt),
     ),
   );
 }
 
 function doubtsOf(part: Part): readonly Doubt[] {
   return [
-    ...part.inputs.flatMap((port) => ofRange(part.gear.name, port)),
-    ...part.outputs.flatMap((port) => ofRange(part.gear.name, port)),
+    ...part.inputs.flatMap((port) => ofRange(part.title, port)),
+    ...part.outputs.flatMap((port) => ofRange(part.title, port)),
     ...ownDoubts(part),
   ];
 }
@@ -39,9 +39,9 @@ function ofRange(of: string, port: Input | Output): Doubt[] {
 }
 
 function ownDoubts(part: Part): readonly Doubt[] {
-  if (isA(part, 'battery')) return [...ofBattery(part.gear), ...part.gear.outputs.flatMap((port) => ofPort(part.gear.name, port))];
+  if (isA(part, 'battery')) return [...ofBattery(part.gear), ...part.gear.outputs.flatMap((port) => ofPort(part.title, port))];
   if (isA(part, 'adapter')) return ofAdapter(part.gear);
-  return part.outputs.flatMap((port) => ofPort(part.gear.name, port));
+  return part.outputs.flatMap((port) => ofPort(part.title, port));
 }
 
 function ofBattery({

@@ -19,7 +19,7 @@ function ofFault(fault: RigFault): Finding {
     case 'phase-mode-gone': {
       const { part, modeId: mode } = fault;
       const gone = fault.fault === 'mode-gone' ? 'mode' : 'phase-mode';
-      return finding('part-missing', 'unknown', { ...at(part), part: 'device' }, { gone, device: part.gear.name, mode });
+      return finding('part-missing', 'unknown', { ...at(part), part: 'device' }, { gone, device: part.title, mode });
     }
     case 'phase-device-gone': {
       const { gearId } = fault;
@@ -27,18 +27,18 @@ function ofFault(fault: RigFault): Finding {
     }
     case 'port-gone': {
       const { part, side, portId } = fault;
-      return finding('part-missing', 'unknown', { ...at(part), part: roleOf(part) }, { gone: side, of: part.gear.name, port: portId });
+      return finding('part-missing', 'unknown', { ...at(part), part: roleOf(part) }, { gone: side, of: part.title, port: portId });
     }
     case 'used-twice':
-      return finding('used-twice', 'stop', at(fault.part), { of: fault.part.gear.name, port: fault.port });
+      return finding('used-twice', 'stop', at(fault.part), { of: fault.part.title, port: fault.port });
     case 'loop':
-      return finding('loop', 'stop', at(fault.part), { of: fault.part.gear.name });
+      return finding('loop', 'stop', at(fault.part), { of: fault.part.title });
     case 'device-not-fed':
     case 'part-not-fed':
-      return finding('not-fed', 'stop', at(fault.part), { of: fault.part.gear.name, handsOn: fault.fault === 'part-not-fed' });
+      return finding('not-fed', 'stop', at(fault.part), { of: fault.part.title, handsOn: fault.fault === 'part-not-fed' });
   }
 }
 
 function at(part: Part): FindingPlace {
-  return { aspect: 'connector', role: roleOf(part), gearId: part.id, part: part.gear.name };
+  return { aspect: 'connector', role: roleOf(part), gearId: part.id, part: part.title };
 }

@@ -9,10 +9,13 @@ export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined):
   return rig.connections.flatMap(({ id, from, to }) => {
     const adapter = isA(to, 'device') ? adapterBefore(rig, from) : undefined;
     if (!adapter || adapter.gear.gauge === 'true') return [];
-    const { name, gauge: shows } = adapter.gear;
+    const {
+      title: name,
+      gear: { gauge: shows },
+    } = adapter;
     const place = { aspect: 'gauge', role: 'adapter', gearId: adapter.id, connectionId: id, part: name } as const;
     const swapMin = plannedMin !== undefined && plannedMin > 0 ? plannedMin : undefined;
-    return [finding('gauge-blind', 'caution', place, { adapter: name, device: to.gear.name, shows, plannedMin: swapMin })];
+    return [finding('gauge-blind', 'caution', place, { adapter: name, device: to.title, shows, plannedMin: swapMin })];
   });
 }
 

@@ -25,14 +25,14 @@ const ASPECT_OF: Readonly<Record<LackOf, Aspect>> = {
 };
 
 /** The finding for a figure that nobody gave and that must not be guessed; `of` is what it is of, where not the part as a whole. */
-export function lacking(lack: LackOf, part: Part, connectionId?: string, of = part.gear.name): Finding {
+export function lacking(lack: LackOf, part: Part, connectionId?: string, of = part.title): Finding {
   return missing(lack, part, of, { connectionId });
 }
 
 /** The same for what was found missing while the rig was resolved, each once. */
 export function lackFindings(lacks: readonly Lack[]): readonly Finding[] {
   const told = new Map(lacks.map((lack) => [`${lack.of} ${lack.part.id} ${lack.port}`, lack]));
-  return [...told.values()].map((lack) => missing(lack.of, lack.part, lack.part.gear.name, lack));
+  return [...told.values()].map((lack) => missing(lack.of, lack.part, lack.part.title, lack));
 }
 
 function missing(

@@ -29,11 +29,14 @@ export function capabilityFindings(rig: ResolvedRig, runs: ReadonlyMap<SourceTre
 }
 
 function placeOf({ use: { part }, connection: { id } }: Fed): FindingPlace {
-  return { aspect: 'modes', role: 'device', gearId: part.id, connectionId: id, part: part.gear.name };
+  return { aspect: 'modes', role: 'device', gearId: part.id, connectionId: id, part: part.title };
 }
 
 function modeInUse(fed: Fed): Finding[] {
-  const { name: device, modes, needs: usual } = fed.use.part.gear;
+  const {
+    title: device,
+    gear: { modes, needs: usual },
+  } = fed.use.part;
   const mode = modes?.find(({ id }) => id === fed.use.modeId);
   const need = unmet(fed, mode ? mode.needs : usual);
   if (!need) return [];
@@ -44,7 +47,10 @@ function modeInUse(fed: Fed): Finding[] {
 }
 
 function otherModes(fed: Fed): Finding[] {
-  const { name: device, modes = [] } = fed.use.part.gear;
+  const {
+    title: device,
+    gear: { modes = [] },
+  } = fed.use.part;
   return modes.flatMap(({ id, name: mode, needs }) => {
     const need = id === fed.use.modeId ? undefined : unmet(fed, needs);
     return need ? [finding('mode-closed', 'caution', placeOf(fed), { device, mode, need })] : [];
@@ -52,7 +58,10 @@ function otherModes(fed: Fed): Finding[] {
 }
 
 function features(fed: Fed): Finding[] {
-  const { name: device, features: all = [] } = fed.use.part.gear;
+  const {
+    title: device,
+    gear: { features: all = [] },
+  } = fed.use.part;
   return all.flatMap(({ name: feature, needs, silently = false }) => {
     const need = unmet(fed, needs);
     if (!need) return [];
@@ -98,5 +107,5 @@ function unrecognised({ connection: { input, from }, own }: Fed): Need | undefin
   if (!battery) return { need: 'no-battery' };
   const known = isA(battery, 'battery') || isA(battery, 'adapter') || isA(battery, 'hub') ? battery.gear.recognised : false;
   if (known === true) return undefined;
-  return { need: known === undefined ? 'recognition-unknown' : 'recognised', battery: battery.gear.name };
+  return { need: known === undefined ? 'recognition-unknown' : 'recognised', battery: battery.title };
 }

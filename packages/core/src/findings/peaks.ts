@@ -16,8 +16,8 @@ export function peakFindings(
   const peakW = peak && draws.get(peak.loadId)?.peakW;
   const device = connections.find(({ to }) => to.id === peak?.loadId)?.to;
   if (!peak || peakW === undefined || !device) return [];
-  const place = { aspect: 'current', role: 'device', gearId: device.id, part: device.gear.name } as const;
-  const facts = { battery: source.gear.name, peakW, charge: peak.fromSoc, afterMin: peak.minute };
+  const place = { aspect: 'current', role: 'device', gearId: device.id, part: device.title } as const;
+  const facts = { battery: source.title, peakW, charge: peak.fromSoc, afterMin: peak.minute };
   return [finding('peak-stops', endVerdict(run, { minute: peak.minute, soc: peak.fromSoc }), place, facts)];
 }
 
@@ -33,10 +33,10 @@ export function togetherFindings(tree: SourceTree, draws: ReadonlyMap<string, Lo
   const found = network && peaksTogether(network, run.start?.soc ?? 1, run.endSoc);
   if (!found || found.fromSoc - run.endSoc < WELL_BEFORE) return [];
   const { source, connections } = tree;
-  const devices = connections.flatMap(({ to }) => (found.loadIds.includes(to.id) ? [to.gear.name] : []));
+  const devices = connections.flatMap(({ to }) => (found.loadIds.includes(to.id) ? [to.title] : []));
   const limit = connections.find(({ id }) => id === found.at)?.limits[0];
-  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.gear.name } as const;
-  const facts = { source: source.gear.name, devices, powerW: found.powerW, charge: found.fromSoc, breaks: found.cause, limit };
+  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.title } as const;
+  const facts = { source: source.title, devices, powerW: found.powerW, charge: found.fromSoc, breaks: found.cause, limit };
   return [finding('peaks-together', 'caution', place, facts)];
 }
 

@@ -38,12 +38,12 @@ function plugs(connection: Connection): Finding[] {
 }
 
 function at({ id }: Connection, part: Part): FindingPlace {
-  return { aspect: 'connector', role: roleOf(part), gearId: part.id, connectionId: id, part: part.gear.name };
+  return { aspect: 'connector', role: roleOf(part), gearId: part.id, connectionId: id, part: part.title };
 }
 
 function fit(connection: Connection, one: End, other: End): Finding[] {
   const place = at(connection, other.part);
-  const [from, to] = [one.part.gear.name, other.part.gear.name];
+  const [from, to] = [one.part.title, other.part.title];
   const [has, takes] = [connectorName(one.connector), connectorName(other.connector)];
   switch (mates(one.connector, other.connector)) {
     case 'yes':
@@ -60,8 +60,8 @@ function bridge(connection: Connection): Finding[] {
   const { from, output, to, input } = connection;
   if (mates(output.connector, input.connector) === 'no' || meetsDirectly(output, input)) return [];
   const facts = {
-    from: `${output.name} of ${from.gear.name}`,
-    to: `${input.name} of ${to.gear.name}`,
+    from: `${output.name} of ${from.title}`,
+    to: `${input.name} of ${to.title}`,
     socket: connectorName(input.connector),
   };
   return [finding('cable-missing', 'stop', at(connection, to), facts)];
@@ -70,14 +70,14 @@ function bridge(connection: Connection): Finding[] {
 function polarity(connection: Connection, one: End, other: End, crossed: boolean): Finding[] {
   if (mates(one.connector, other.connector) === 'no') return [];
   const place = at(connection, other.part);
-  const [from, to] = [one.part.gear.name, other.part.gear.name];
+  const [from, to] = [one.part.title, other.part.title];
   const met = polarityOf(one.connector, other.connector);
   if (met === 'unknown') return [finding('polarity-unknown', 'unknown', place, { from, to, connector: connectorName(other.connector) })];
   if ((met === 'reversed') === crossed) return [];
   const facts = {
     from,
     to,
-    device: connection.to.gear.name,
+    device: connection.to.title,
     crossed,
     fromPolarity: one.connector.polarity,
     toPolarity: other.connector.polarity,
@@ -89,20 +89,20 @@ function taken({ devices }: ResolvedRig, connection: Connection): Finding[] {
   const { to, input } = connection;
   const use = devices.find(({ part }) => part.id === to.id);
   if (!use?.busyPorts.includes(input.id)) return [];
-  return [finding('port-taken', 'stop', at(connection, to), { port: input.name, device: to.gear.name, duty: input.duty })];
+  return [finding('port-taken', 'stop', at(connection, to), { port: input.name, device: to.title, duty: input.duty })];
 }
 
 function refusals(connection: Connection): Finding[] {
   const { from, to } = connection;
   const grip = isA(to, 'hub') && to.gear.form === 'grip';
   if (!isA(from, 'adapter') || !(grip || from.gear.refusedBy?.includes(to.gear.name))) return [];
-  return [finding('refused', 'stop', at(connection, from), { by: to.gear.name, adapter: from.gear.name, grip })];
+  return [finding('refused', 'stop', at(connection, from), { by: to.title, adapter: from.title, grip })];
 }
 
 /** An input that takes no power at all; contacts beside plus and minus that a device insists on. */
 function contacts(connection: Connection): Finding[] {
   const { from, output, to, input } = connection;
-  const facts = { device: to.gear.name, port: input.name, source: from.gear.name };
+  const facts = { device: to.title, port: input.name, source: from.title };
   if (input.noPower) return [finding('takes-no-power', 'stop', at(connection, to), facts)];
   const insistsOn = input.takes === 'window' ? input.insistsOn : undefined;
   const wanted = (['thermistor', 'data'] as const).filter((pin) => insistsOn?.[pin]);
@@ -116,7 +116,10 @@ function contacts(connection: Connection): Finding[] {
 /** What is written on a part about doors, straps and plugs, once for each part in use. */
 function fitNotes({ parts, connections }: ResolvedRig): Finding[] {
   return [...parts.values()].flatMap((part) => {
-    const { fitNote: note, name } = part.gear;
+    const {
+      title: name,
+      gear: { fitNote: note },
+    } = part;
     const inUse = connections.some(({ from, to, cable }) => [from.id, to.id, cable?.id].includes(part.id));
     if (note === undefined || !inUse) return [];
     return [finding('fit-note', 'caution', { aspect: 'connector', role: roleOf(part), gearId: part.id, part: name }, { of: name, note })];

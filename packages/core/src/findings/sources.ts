@@ -18,7 +18,7 @@ export function sourceFindings(rig: ResolvedRig): readonly Finding[] {
 }
 
 function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
-  return { aspect, role: roleOf(source), gearId: source.id, part: source.gear.name };
+  return { aspect, role: roleOf(source), gearId: source.id, part: source.title };
 }
 
 /** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
@@ -51,7 +51,7 @@ interface Joined {
 function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined): Finding[] {
   const [a, b] = [one.tree.source, other.tree.source];
   const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
-  const names = { hub: hub.gear.name, one: a.gear.name, other: b.gear.name };
+  const names = { hub: hub.title, one: a.title, other: b.title };
   const [first, second] = [one.tree.spec, other.tree.spec];
   if (!isA(a, 'battery') || !isA(b, 'battery'))
     return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
@@ -80,7 +80,10 @@ function chargeLimit(spec: PackSpec): number {
 function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
   return sources.flatMap((source) => {
     if (!isA(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
-    const { name: battery, chemistry, form, chargesWhileFeeding } = source.gear;
+    const {
+      title: battery,
+      gear: { chemistry, form, chargesWhileFeeding },
+    } = source;
     const { temperatureC } = batteryState(rig, source.id);
     const place = ofSource(source, 'run');
     const harm = (why: Facts['charging-harms']['why']): Finding => finding('charging-harms', 'stop', place, { battery, why, temperatureC });
@@ -103,7 +106,7 @@ function seriesFindings({ parts, strings }: ResolvedRig): Finding[] {
     const hub = parts.get(hubId);
     if (!hub) return [];
     const place = ofSource(hub, 'run');
-    const names = { hub: hub.gear.name, batteries: as.name };
+    const names = { hub: hub.title, batteries: as.name };
     if (batteries.some(({ chemistry }) => chemistry !== as.chemistry))
       return [finding('series-unlike', 'stop', place, { ...names, why: 'chemistry' })];
     const ah = batteries.flatMap((battery) => printedAh(battery) ?? []);
@@ -122,16 +125,17 @@ function coldFindings({ rig, sources }: ResolvedRig): Finding[] {
     if (!isA(source, 'battery')) return [];
     const { temperatureC } = batteryState(rig, source.id);
     if (temperatureC >= LOWEST_KNOWN_C) return [];
-    return [
-      finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.gear.name, temperatureC, lowestC: LOWEST_KNOWN_C }),
-    ];
+    return [finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.title, temperatureC, lowestC: LOWEST_KNOWN_C })];
   });
 }
 
 /** Devices that live on the battery that is built into them, nothing else feeding them. */
 function builtInFindings({ devices, ends }: ResolvedRig): Finding[] {
   return devices.flatMap(({ part }) => {
-    const { builtIn, name: device } = part.gear;
+    const {
+      title: device,
+      gear: { builtIn },
+    } = part;
     if (!builtIn || ends.some(({ to }) => to.id === part.id)) return [];
     return [finding('built-in-only', 'caution', { ...ofSource(part, 'run') }, { device, energyWh: builtIn.energyWh })];
   });

@@ -33,9 +33,9 @@ function sagFindings({ source, connections, spec }: SourceTree, run: Discharge |
   const { capacityAh, cutoffV } = packFrom(spec);
   const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
   if (leftShare(source.gear, run.endSoc, socAtCutoff(spec, ratedA)) < NOTHING_STRANDED) return [];
-  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.gear.name);
-  const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.gear.name } as const;
-  const facts = { by: 'cutoff', battery: source.gear.name, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
+  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
+  const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.title } as const;
+  const facts = { by: 'cutoff', battery: source.title, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
   return [finding('charge-stranded', endVerdict(run), place, facts)];
 }
 
@@ -57,8 +57,8 @@ function dropFindings({ id, cable, to, supply, leadOhm }: Connection, run: Disch
   const dropV = currentA * leadOhm;
   const dropShare = dropV / supply.startV;
   if (dropShare <= MUCH_DROP) return [];
-  const place = { aspect: 'voltage', role: 'cable', gearId: cable.id, connectionId: id, part: cable.gear.name } as const;
-  return [finding('wire-drop', 'caution', place, { cable: cable.gear.name, to: to.gear.name, dropV, dropShare, currentA })];
+  const place = { aspect: 'voltage', role: 'cable', gearId: cable.id, connectionId: id, part: cable.title } as const;
+  return [finding('wire-drop', 'caution', place, { cable: cable.title, to: to.title, dropV, dropShare, currentA })];
 }
 
 function windowFindings(rig: ResolvedRig, tree: SourceTree, connection: Connection, run: Discharge | undefined): Finding[] {
@@ -91,8 +91,8 @@ function raiseFindings({ id, from, output, before }: Connection): Finding[] {
   if (!given || given.startV >= output.voltageV) return [];
   // an adapter's own input needs as much already: told there
   if (before.input.takes === 'window' && (before.input.minV ?? 0) >= output.voltageV) return [];
-  const place: FindingPlace = { aspect: 'voltage', role: roleOf(from), gearId: from.id, connectionId: id, part: from.gear.name };
-  const facts = { converter: from.gear.name, outV: output.voltageV, source: given.name, givenV: given.startV };
+  const place: FindingPlace = { aspect: 'voltage', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title };
+  const facts = { converter: from.title, outV: output.voltageV, source: given.name, givenV: given.startV };
   return [finding('cannot-raise', 'stop', place, facts)];
 }
 
@@ -107,7 +107,7 @@ function restartFinding(
   const endV = feedPoint(run?.end, id)?.inputV;
   if (startV === undefined || endV === undefined || endV >= startV) return undefined;
   const from = run?.trace.find((point) => (feedPoint(point, id)?.inputV ?? Infinity) < startV);
-  const facts = { place: place.part, source: source.gear.name, startV, fromMin: from?.minute, charge: from?.soc };
+  const facts = { place: place.part, source: source.title, startV, fromMin: from?.minute, charge: from?.soc };
   return finding('will-not-restart', 'caution', place, facts);
 }
 
@@ -118,7 +118,7 @@ interface Gate {
 }
 
 function placeOf({ id, input, to }: Connection): { readonly place: FindingPlace } {
-  const part = isA(to, 'device') ? `${input.name} of ${to.gear.name}` : to.gear.name;
+  const part = isA(to, 'device') ? `${input.name} of ${to.title}` : to.title;
   return { place: { aspect: 'voltage', role: roleOf(to), gearId: to.id, connectionId: id, part } };
 }
 
@@ -132,7 +132,7 @@ function tooHigh({ source }: SourceTree, at: Gate, minV: number | undefined, max
   // a battery charged in place lifts everything that follows it to the charger's voltage
   const { chargingV: chargeV } = supply;
   if (chargeV === undefined || chargeV <= maxV) return [];
-  return [finding('over-voltage-charging', 'stop', place, { battery: source.gear.name, place: place.part, chargeV, maxV })];
+  return [finding('over-voltage-charging', 'stop', place, { battery: source.title, place: place.part, chargeV, maxV })];
 }
 
 function startFinding(
@@ -199,7 +199,7 @@ function tooLow(
   if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
     const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };
-    const facts = { by: 'window', battery: source.gear.name, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
+    const facts = { by: 'window', battery: source.title, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
     return finding('charge-stranded', endVerdict(run), place, facts);
   }
   if (run !== undefined || supply.lowV >= minV) return undefined;

@@ -50,8 +50,8 @@ function togetherFindings(rig: ResolvedRig): Finding[] {
   return [...sets.values()].map(({ parts, stops }) => {
     const all = stops.length === devices.length && parts.some((part) => sources.some(({ id }) => id === part.id));
     const [first] = parts;
-    const place: FindingPlace = { aspect: 'run', role: roleOf(first!), gearId: first!.id, part: first!.gear.name };
-    const facts = { parts: parts.map(({ gear }) => gear.name), stops: stops.map(({ gear }) => gear.name), devices: devices.length };
+    const place: FindingPlace = { aspect: 'run', role: roleOf(first!), gearId: first!.id, part: first!.title };
+    const facts = { parts: parts.map(({ title }) => title), stops: stops.map(({ title }) => title), devices: devices.length };
     return finding(all ? 'stops-together' : 'single-point', 'caution', place, facts);
   });
 }
@@ -66,7 +66,7 @@ function cushionFindings(resolved: ResolvedRig, timeline: SystemRun | undefined,
   const cut = cutBySwaps(resolved);
   if (firstSwapMin === undefined || cut.length === 0) return [];
   const swapMin = swapped ? unbridgedMinutes(resolved, swapped.id) : swapMinutes(rig);
-  const facts = { devices: cut.map(({ gear }) => gear.name), wantedMin, firstSwapMin, swapMin };
+  const facts = { devices: cut.map(({ title }) => title), wantedMin, firstSwapMin, swapMin };
   return [finding('no-cushion', 'caution', { aspect: 'run', role: 'rig', part: rig.name }, facts)];
 }
 
@@ -97,7 +97,7 @@ function drainFindings(rig: ResolvedRig, timeline: SystemRun | undefined): Findi
     const gone = timeline.events.find(({ kind, id }) => kind === 'source-out' && id === usb?.from.id);
     // drained beside a feed that still stood, not after it
     if (!flat || !usb || (gone && gone.minute <= flat.minute)) return [];
-    const { name: device } = part.gear;
+    const { title: device } = part;
     const place: FindingPlace = { aspect: 'run', role: 'device', gearId: part.id, part: device };
     return [finding('battery-drains', 'caution', place, { device, flatMin: flat.minute })];
   });
@@ -113,8 +113,8 @@ function spareFindings(resolved: ResolvedRig): Finding[] {
       const spare = parts.get(id);
       const trouble = spare && isA(spare, 'battery') ? spareTrouble(resolved, spare, battery) : undefined;
       if (!spare || trouble === undefined) return [];
-      const place: FindingPlace = { aspect: 'run', role: 'battery', gearId: id, part: spare.gear.name };
-      return [finding('spare-unfit', 'caution', place, { spare: spare.gear.name, battery: battery.gear.name, trouble })];
+      const place: FindingPlace = { aspect: 'run', role: 'battery', gearId: id, part: spare.title };
+      return [finding('spare-unfit', 'caution', place, { spare: spare.title, battery: battery.title, trouble })];
     });
   });
 }

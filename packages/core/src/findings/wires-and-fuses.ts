@@ -25,8 +25,8 @@ function wireFindings({ id, cable, to }: Connection, run: Discharge | undefined)
   const carriesA = ampacity(areaMm2);
   const currentA = mostCurrent(run, id);
   if (currentA <= carriesA) return [];
-  const place = { aspect: 'current', role: 'cable', gearId: cable.id, connectionId: id, part: cable.gear.name } as const;
-  return [finding('wire-hot', 'stop', place, { cable: cable.gear.name, to: to.gear.name, areaMm2, currentA, carriesA })];
+  const place = { aspect: 'current', role: 'cable', gearId: cable.id, connectionId: id, part: cable.title } as const;
+  return [finding('wire-hot', 'stop', place, { cable: cable.title, to: to.title, areaMm2, currentA, carriesA })];
 }
 
 /** A fuse holds 1.25 times the highest continuous current, and protects the wire and the port behind it. */
@@ -34,11 +34,11 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
   const { id, cable, output, from } = connection;
   const fuseA = cable?.gear.fuseA ?? (output.gives === 'pd' ? undefined : output.fuseA);
   const owner = cable?.gear.fuseA !== undefined ? cable : from;
-  const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.gear.name };
+  const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.title };
   if (fuseA === undefined) return withoutFuse(tree, connection, run, place);
   const far =
     cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isA(tree.source, 'battery')
-      ? [finding('fuse-far', 'caution', place, { cable: cable.gear.name, source: from.gear.name })]
+      ? [finding('fuse-far', 'caution', place, { cable: cable.title, source: from.title })]
       : [];
   const carriesA = carriedBehind(connection);
   if (fuseA > carriesA) return [...far, finding('fuse-large', 'stop', place, { fuseA, carriesA })];
@@ -56,7 +56,7 @@ function withoutFuse({ source, spec }: SourceTree, connection: Connection, run: 
   if (!bare || !strong) return [];
   // past the largest size sold no figure is named
   const sizeA = run && fuseFor(mostCurrent(run, id));
-  return [finding('fuse-none', 'caution', place, { from: from.gear.name, to: to.gear.name, sizeA })];
+  return [finding('fuse-none', 'caution', place, { from: from.title, to: to.title, sizeA })];
 }
 
 /** Amps that a pack can give, by its limit or, where nobody says, by its kind and size: what a lead must be guarded against. */

@@ -74,7 +74,7 @@ export function trackTo(tree: SourceTree, device: Part, first: boolean, run: Dis
     kind: 'device',
     role: 'device',
     gearId: device.id,
-    name: device.gear.name,
+    name: device.title,
     highV: input.maxV,
     lowV: input.minV,
     limit: undefined,
@@ -83,8 +83,8 @@ export function trackTo(tree: SourceTree, device: Part, first: boolean, run: Dis
   });
   const moments = run?.trace.map(({ minute, soc }) => ({ minute, soc })) ?? [];
   const found = run && stoppingPeak(run);
-  const peak = found && { minute: found.minute, device: found.loadId === device.id ? device.gear.name : undefined };
-  return { deviceId: device.id, device: device.gear.name, sourceId: tree.source.id, first, peak, moments, stations };
+  const peak = found && { minute: found.minute, device: found.loadId === device.id ? device.title : undefined };
+  return { deviceId: device.id, device: device.title, sourceId: tree.source.id, first, peak, moments, stations };
 }
 
 function levelOf(voltageV: number, currentA: number): Level {
@@ -95,9 +95,9 @@ type Levels = (level: (point: TimedPoint) => Level | undefined) => Pick<Station,
 
 function sourceStation({ source }: SourceTree, first: Connection, verdict: Verdict, levels: Levels): Station {
   const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
-  const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.gear.name, port: undefined } as const);
+  const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.title, port: undefined } as const);
   const key = `source ${source.id}`;
-  const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.gear.name, limit, verdict } as const;
+  const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.title, limit, verdict } as const;
   if (!isA(source, 'battery'))
     return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
   const { cellsInSeries: cells, cutoffV } = batteryFigures(source.gear);
@@ -129,7 +129,7 @@ function connectionStations(
       limit: isA(from, 'adapter') && !cable ? limit : undefined,
       role: roleOf(from),
       gearId: from.id,
-      name: fromSource ? output.name : from.gear.name,
+      name: fromSource ? output.name : from.title,
       highV: volts,
       lowV: supply?.lowV,
       verdict: verdictOf(from),
@@ -149,7 +149,7 @@ function connectionStations(
     limit,
     role: cable ? 'cable' : isA(to, 'adapter') ? 'adapter' : roleOf(from),
     gearId: cable?.id ?? (isA(to, 'adapter') ? to.id : from.id),
-    name: cable ? cable.gear.name : isA(to, 'adapter') ? `lead of ${to.gear.name}` : 'contacts',
+    name: cable ? cable.title : isA(to, 'adapter') ? `lead of ${to.title}` : 'contacts',
     highV: supply?.highV,
     lowV: supply === undefined ? undefined : supply.followsPack ? supply.lowV - dropV : (last?.inputV ?? supply.lowV),
     verdict: cable ? verdictOf(cable) : 'good',

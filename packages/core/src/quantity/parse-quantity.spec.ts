@@ -30,6 +30,13 @@ describe('parseQuantity', () => {
     ['60 cm', 'm', 0.6],
     ['4', 'count', 4],
     ['1 s', 'ms', 1000],
+    ['180', 'price', 180],
+    ['€180', 'price', 180],
+    ['180 EUR', 'price', 180],
+    ['1 200,50 kr', 'price', 1200.5],
+    ['1,200', 'price', 1200],
+    ['$ 1,200.50', 'price', 1200.5],
+    ['CHF 95', 'price', 95],
   ])('“%s” in %s', (text, unit, expected) => expect(read(text, unit)).toBeCloseTo(expected, 12));
 
   it.each([

@@ -23,7 +23,7 @@ export function parseQuantity(text: string, unit: Unit): Parsed<number> {
   const expected = unit === 'count' ? info.noun : `a number of ${info.noun}, such as ${info.example}`;
   const fail = (code: string, wanted = expected): Parsed<number> => ({ ok: false, issue: issue('', code, wanted, text) });
 
-  const typed = text.trim();
+  const typed = unit === 'price' ? withoutCurrency(text.trim()) : text.trim();
   if (typed === '') return fail('empty');
   if (unit === 'min') {
     const clock = HOURS_MINUTES.exec(typed);
@@ -35,10 +35,16 @@ export function parseQuantity(text: string, unit: Unit): Parsed<number> {
   const convert =
     spelled === '' ? (UNITS[unit].spellings['%'] ?? ((typedNumber: number) => typedNumber)) : info.spellings[spelled.toLowerCase()];
   if (!convert) return fail('wrong-unit');
-  const number = parseNumber(digits, /^m(ah|wh|a|w|v)$/i.test(spelled));
+  // three digits behind a mark are thousands of a small unit, and of money, which has two at the most
+  const number = parseNumber(digits, unit === 'price' || /^m(ah|wh|a|w|v)$/i.test(spelled));
   if (!number.ok) {
     if (number.reason !== 'ambiguous') return fail('not-a-number');
     return fail('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')} (three digits behind a comma can mean either)`);
   }
   return { ok: true, value: convert(number.value) };
+}
+
+/** `€180`, `180 EUR`, `1 200 kr`: prices are kept in one currency, whichever it is. */
+function withoutCurrency(typed: string): string {
+  return typed.replace(/^(?:\p{Sc}|\p{Lu}{3}(?=[\s\d]))\s*/u, '').replace(/\s*(?:\p{Sc}|\p{Lu}{3}|kr|zł|Kč|Fr\.?|,-|\.-)$/u, '');
 }

@@ -72,24 +72,24 @@ export function currentLimits(ends: Ends, contract: Contract | undefined, eviden
   const add = (maxA: number | undefined, by: CurrentLimit['by'], part: string, port?: string): void => {
     if (maxA !== undefined) limits.push({ maxA, by, part, port });
   };
-  if (contract) add(contract.currentA, 'contract', from.gear.name);
+  if (contract) add(contract.currentA, 'contract', from.title);
   else if (output.gives !== 'pd') {
-    add(output.maxA, 'port', from.gear.name, output.name);
+    add(output.maxA, 'port', from.title, output.name);
     // an adapter is limited by its rated power instead
     const byPower = isA(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
     if (output.maxA === undefined && !byPower) evidence.lack('port-current', from, { connectionId: id, port: output.name });
   }
   // without a contract the port gives its 5 V, at what its rating and the standard allow
-  if (output.gives === 'pd' && !contract) add(plainPortAmps(ends, output), 'port', from.gear.name, output.name);
-  if (output.gives !== 'pd') add(output.fuseA, 'port-fuse', from.gear.name, output.name);
+  if (output.gives === 'pd' && !contract) add(plainPortAmps(ends, output), 'port', from.title, output.name);
+  if (output.gives !== 'pd') add(output.fuseA, 'port-fuse', from.title, output.name);
   if (cable) {
     const maxA = cableLimit(cable.gear);
-    add(maxA, 'cable', cable.gear.name);
+    add(maxA, 'cable', cable.title);
     // what its wire carries is looked at by itself: a wire gets hot, it does not cut out
     if (maxA === undefined && wireArea(cable.gear) === undefined) evidence.lack('cable-current', cable, { connectionId: id });
-    add(cable.gear.fuseA, 'cable-fuse', cable.gear.name);
+    add(cable.gear.fuseA, 'cable-fuse', cable.title);
   }
-  if (input.takes === 'window') add(input.maxA, 'input', to.gear.name, input.name);
-  if (isA(to, 'hub')) add(to.gear.fuseA, 'part-fuse', to.gear.name);
+  if (input.takes === 'window') add(input.maxA, 'input', to.title, input.name);
+  if (isA(to, 'hub')) add(to.gear.fuseA, 'part-fuse', to.title);
   return limits.sort((a, b) => a.maxA - b.maxA);
 }

@@ -120,12 +120,19 @@ function ownDraw(drawn: DrawnRig, { to }: Ends, evidence: Evidence): number | un
 /** A battery's own range; undefined where nothing says it. What a supply gives is said by its output. */
 function sourceSupply(rig: Rig, source: Source, evidence: Evidence): OutputVolts | undefined {
   if (!isA(source, 'battery')) return undefined;
-  const { chemistry, name } = source.gear;
+  const { chemistry } = source.gear;
   const { cellsInSeries: cells, cutoffV = 0 } = batteryFigures(source.gear);
   if (cells === undefined) return undefined;
   const startV = cells * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, batteryState(rig, source.id).startSoc);
   const highV = fullVoltage(chemistry, cells);
-  return { name, highV, lowV: cutoffV, startV, followsPack: true, chargingV: chargingVolts(rig, source, cells, highV, evidence) };
+  return {
+    name: source.title,
+    highV,
+    lowV: cutoffV,
+    startV,
+    followsPack: true,
+    chargingV: chargingVolts(rig, source, cells, highV, evidence),
+  };
 }
 
 /** Volts at which a battery stands while its charger or panel is on it; undefined where it is not charged in place. */

@@ -1,4 +1,4 @@
-import { portsOf } from '../gear';
+import { gearIdsOf, gearTitle, portsOf } from '../gear';
 import type { Cable, Device, Gear, Input, Link, Output, Rig } from '../gear';
 import { isA } from './part';
 import { seriesStrings, withStringStates } from './series';
@@ -57,7 +57,10 @@ export function drawnRig(asDrawn: Rig, gear: ReadonlyMap<string, Gear>): DrawnRi
   const strings = seriesStrings(asDrawn, gear);
   const rig = withStringStates(asDrawn, strings);
   // the first of a string stands for all of it
-  const shelf = new Shelf(new Map([...gear, ...strings.map(({ batteryIds, as }) => [batteryIds[0]!, as] as const)]));
+  const shelf = new Shelf(
+    new Map([...gear, ...strings.map(({ batteryIds, as }) => [batteryIds[0]!, as] as const)]),
+    namesShared(rig, gear),
+  );
   const within = new Set(strings.flatMap(({ hubId, batteryIds }) => batteryIds.slice(1).map((id) => `${id} ${hubId}`)));
   // a monitor that only passes power on draws its own all the same
   const devices = [...rig.devices, ...passedThrough(rig, gear)].flatMap((use) => deviceUse(use, shelf));
@@ -83,7 +86,11 @@ class Shelf {
   readonly parts = new Map<string, Part>();
   readonly faults: RigFault[] = [];
 
-  constructor(private readonly gear: ReadonlyMap<string, Gear>) {}
+  /** `alike`: names that several parts of the rig bear. */
+  constructor(
+    private readonly gear: ReadonlyMap<string, Gear>,
+    private readonly alike: ReadonlySet<string>,
+  ) {}
 
   part(id: string, kind?: Gear['kind']): Part | undefined {
     const known = this.parts.get(id);
@@ -93,10 +100,16 @@ class Shelf {
       if (!this.faults.some((one) => 'gearId' in one && one.gearId === id)) this.faults.push({ fault: 'part-gone', gearId: id, kind });
       return undefined;
     }
-    const part = { id, gear: body, ...portsOf(body) };
+    const part = { id, gear: body, title: this.alike.has(body.name) ? gearTitle(body) : body.name, ...portsOf(body) };
     this.parts.set(id, part);
     return part;
   }
+}
+
+/** Names that more than one of a rig's parts bear. */
+function namesShared(rig: Rig, gear: ReadonlyMap<string, Gear>): ReadonlySet<string> {
+  const names = gearIdsOf(rig).map((id) => gear.get(id)?.name);
+  return new Set(names.filter((name, place): name is string => name !== undefined && names.indexOf(name) !== place));
 }
 
 /** Devices that power goes through and that the rig does not list. */

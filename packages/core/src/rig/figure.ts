@@ -115,7 +115,7 @@ export class Evidence {
   constructor(private readonly lean: Lean = TYPICAL) {}
 
   note(part: Part, basis: FigureBasis, value: number, unit: Unit, from: Figure['from'], range?: Figure['range']): void {
-    this.figures.push({ role: roleOf(part), gearId: part.id, part: part.gear.name, value, unit, from, basis, ...(range && { range }) });
+    this.figures.push({ role: roleOf(part), gearId: part.id, part: part.title, value, unit, from, basis, ...(range && { range }) });
   }
 
   /** The value to go on with for what nobody gave; noted with its range. */

@@ -24,7 +24,7 @@ export const POE_W: Readonly<Record<PoeClass, number>> = { af: 12.95, at: 25.5, 
 /** A regulated output as its input and its kind make it: held, or within the range that a supply of its kind goes through. */
 export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | undefined, evidence: Evidence): OutputVolts {
   const { from, output } = ends;
-  const name = isA(from, 'battery') || isA(from, 'supply') ? 'The port' : from.gear.name;
+  const name = isA(from, 'battery') || isA(from, 'supply') ? 'The port' : from.title;
   const { minV, maxV, works } = output.gives === 'fixed' ? output : {};
   const held = { lowV: voltageV, highV: voltageV };
   const isSaid = minV !== undefined && maxV !== undefined;

@@ -7,6 +7,8 @@ export type Role = 'battery' | 'supply' | 'cable' | 'adapter' | 'hub' | 'device'
 export interface Part<G extends Gear = Gear> extends Ports {
   readonly id: string;
   readonly gear: G;
+  /** Its name, with its tag where the rig holds another of that name. */
+  readonly title: string;
 }
 export type Source = Part<Battery> | Part<Supply>;
 

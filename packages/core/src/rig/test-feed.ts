@@ -15,7 +15,7 @@ export function leavesFeedOpen(draw: Draw | undefined): boolean {
  * the same watts at the device whatever feeds it later, and the test's own battery in this very feed runs for as long as it
  * did. Undefined where the draw leaves nothing open, or the feed is not known well enough.
  *
- * @example testedHere(rig, kit, cameraId, { basis: 'run-down', energyWh: 95, minutes: 310 }).lostShare // 0.094
+ * @example testedHere(rig, kit, cameraId, { basis: 'run-down', energyWh: 95, minutes: 310 }).lostShare // 0.091
  */
 export function testedHere(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: string, draw: Draw): Draw | undefined {
   return leavesFeedOpen(draw) ? asTested(resolveRig(rig, gear), deviceId, draw) : undefined;

@@ -41,10 +41,10 @@ export type Stop =
 
 /** What ends a source's run. */
 export function stopOf({ source, connections, unlimited, spec }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
-  const { name } = source.gear;
+  const { title: name } = source;
   const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
   const nameOf = (id: string): string =>
-    (devices.find((one) => one.id === id) ?? devices.find((one) => id.startsWith(one.id)))?.gear.name ?? name;
+    (devices.find((one) => one.id === id) ?? devices.find((one) => id.startsWith(one.id)))?.title ?? name;
   const peak = stoppingPeak(run);
   if (peak) {
     const { loadId, fromSoc: charge } = peak;
@@ -53,7 +53,7 @@ export function stopOf({ source, connections, unlimited, spec }: SourceTree, dra
   if (unlimited && run.cause === 'empty') return { why: 'goes-on', source: name };
   const left: Left = { battery: name, leftWh: run.strandedWh, charge: run.endSoc };
   const here = connections.find(({ id, to }) => id === run.at || to.id === run.at || run.at.startsWith(portFeed(to.id, '')));
-  const place = here ? (isA(here.to, 'device') ? `${here.input.name} of ${here.to.gear.name}` : here.to.gear.name) : name;
+  const place = here ? (isA(here.to, 'device') ? `${here.input.name} of ${here.to.title}` : here.to.title) : name;
   const { minV = 0, startV } = here?.input.takes === 'window' ? here.input : {};
   switch (run.cause) {
     case 'pack-cutoff':
@@ -79,15 +79,15 @@ function limitAt(source: SourceTree['source'], connections: SourceTree['connecti
   if (at === 'pack') {
     const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
     return maxA === undefined
-      ? { ...none, by: 'unknown', part: source.gear.name }
-      : { maxA, by: 'battery', part: source.gear.name, port: undefined };
+      ? { ...none, by: 'unknown', part: source.title }
+      : { maxA, by: 'battery', part: source.title, port: undefined };
   }
   const [limit] = connections.find(({ id }) => id === at)?.limits ?? [];
   if (limit) return limit;
   for (const part of [source as Part, ...connections.map(({ to }) => to)]) {
     const budget = part.budgets.find(({ id }) => budgetFeed(part.id, id) === at);
-    if (budget) return { maxA: budget.maxA, maxW: budget.maxW, by: 'budget', part: part.gear.name, port: budget.name };
+    if (budget) return { maxA: budget.maxA, maxW: budget.maxW, by: 'budget', part: part.title, port: budget.name };
   }
   const port = connections.find(({ from, output }) => at === portFeed(from.id, output.id));
-  return { ...none, by: 'unknown', part: port?.from.gear.name ?? source.gear.name, port: port?.output.name };
+  return { ...none, by: 'unknown', part: port?.from.title ?? source.title, port: port?.output.name };
 }

@@ -7,7 +7,7 @@ export { figureFormula, figureName } from './figure';
 export { limitSetter } from './limit';
 export { sayMoment, sayTrackPeak } from './moment';
 export { sayRemedy } from './remedy';
-export { say } from './say';
+export { say, saySum, sumOf } from './say';
 export { sayStop } from './stop';
 export { meaningOf, sayFinding, tell, WORDINGS } from './tell';
 export type { Told } from './tell';

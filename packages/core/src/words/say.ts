@@ -1,4 +1,5 @@
 import { formatQuantity } from '../quantity';
+import type { Unit } from '../quantity';
 
 /** `14.4 V` and the like, for sentences. */
 export const say = formatQuantity;
@@ -6,6 +7,21 @@ export const say = formatQuantity;
 /** `A, B and C`. */
 export function sayList(names: readonly string[], last: 'and' | 'or' = 'and'): string {
   return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
+}
+
+/**
+ * A sum of which some parts are not known: never 0 for what nobody entered.
+ *
+ * @example saySum(450, 'g', ['V1'], 2) // 'at least 450 g'
+ */
+export function saySum(known: number, unit: Unit, unknown: readonly string[], parts: number): string {
+  return sumOf(say(known, unit), unknown, parts);
+}
+
+/** The same of a sum that is said already: in a person's currency. */
+export function sumOf(said: string, unknown: readonly string[], parts: number): string {
+  if (unknown.length === 0) return said;
+  return unknown.length >= parts ? 'unknown' : `at least ${said}`;
 }
 
 /** Millimetres that matter for how a rig stands are whole ones. */

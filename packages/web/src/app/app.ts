@@ -16,6 +16,7 @@ import { ProblemNote } from './shared/problem-note';
 import { SaveStatus } from './shared/save-status';
 import { SHORTCUTS } from './shared/shortcuts';
 import type { ShortcutAct } from './shared/shortcuts';
+import { Currency, LONGEST_CURRENCY } from './shared/currency';
 import { Theme } from './shared/theme';
 import type { ThemeChoice } from './shared/theme';
 import { Items } from './state/items.actions';
@@ -32,6 +33,8 @@ import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/i
 })
 export class App {
   protected readonly theme = inject(Theme);
+  protected readonly currency = inject(Currency);
+  protected readonly longestCurrency = LONGEST_CURRENCY;
   private readonly store = inject(Store);
   private readonly modals = inject(NgbModal);
   private readonly router = inject(Router);

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ApexOptions } from 'apexcharts';
 import { formatQuantity } from '@viaggio/core';
+import type { Criteria } from '@viaggio/core';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
+import { Currency } from '../shared/currency';
 import { Theme } from '../shared/theme';
 import type { Column } from '../rigs/compare/column';
 
@@ -14,6 +16,9 @@ import type { Column } from '../rigs/compare/column';
     @if (dots().length > 0) {
       <app-apex-chart [options]="options()" [label]="label()" />
     }
+    @if (unweighed().length > 0) {
+      <p class="small text-body-secondary mb-0">Of unknown mass, and so not drawn: {{ unweighed().join(', ') }}.</p>
+    }
     @if (endless().length > 0) {
       <p class="small text-body-secondary mb-0">Without an end, and so not drawn: {{ endless().join(', ') }}.</p>
     }
@@ -24,19 +29,27 @@ import type { Column } from '../rigs/compare/column';
 export class ApproachesChart {
   readonly columns = input.required<readonly Column[]>();
   private readonly theme = inject(Theme);
+  private readonly currency = inject(Currency);
   protected readonly dots = computed(() =>
     this.columns().flatMap(({ title, criteria }) => {
       const { unlimited, firstStopMin, massOnG, massOffG, price } = criteria;
-      return unlimited || firstStopMin === undefined ? [] : [{ title, minutes: firstStopMin, massG: massOnG + massOffG, price }];
+      return unlimited || firstStopMin === undefined || isUnweighed(criteria)
+        ? []
+        : [{ title, minutes: firstStopMin, massG: massOnG + massOffG, price }];
     }),
   );
   protected readonly endless = computed(() => this.columns().filter(({ criteria }) => criteria.unlimited).map(({ title }) => title)); // prettier-ignore
+  protected readonly unweighed = computed(() =>
+    this.columns()
+      .filter(({ criteria }) => !criteria.unlimited && isUnweighed(criteria))
+      .map(({ title }) => title),
+  );
   protected readonly label = computed(
     () =>
       `Time to the first swap against mass, size by price: ${this.dots()
         .map(
           ({ title, minutes, massG, price }) =>
-            `${title} ${formatQuantity(minutes, 'min')}, ${formatQuantity(massG, 'g')}, ${formatQuantity(price, 'price')}`,
+            `${title} ${formatQuantity(minutes, 'min')}, ${formatQuantity(massG, 'g')}, ${this.currency.say(price)}`,
         )
         .join('; ')}.`,
   );
@@ -79,9 +92,13 @@ export class ApproachesChart {
       tooltip: {
         x: { formatter: (value) => `${value.toFixed(2)} kg` },
         y: { formatter: (value) => formatQuantity(value * 60, 'min') },
-        z: { title: 'price: ', formatter: (value) => formatQuantity(value, 'price') },
+        z: { title: 'price: ', formatter: (value) => this.currency.say(value) },
       },
       responsive: [{ breakpoint: 700, options: { legend: { position: 'bottom' } } }],
     };
   });
+}
+
+function isUnweighed({ massOnUnknown, massOffUnknown }: Criteria): boolean {
+  return massOnUnknown.length + massOffUnknown.length > 0;
 }

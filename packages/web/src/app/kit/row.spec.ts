@@ -19,7 +19,7 @@ describe('a line of the kit', () => {
 
   it.each([
     ['Ternlet 2', '6.8 W', 'measured'],
-    ['Skuadon 60', '18.4 W', 'measured by a run-down, at the battery'],
+    ['Skuadon 60', '16.7 W', 'measured by a run-down'],
     ['Plovera R', '5.2 W', 'printed'],
     ['Plovera R, second body', '9 J a shot, 2 modes', 'printed'],
     ['Ternlet T', 'a frame every 60 s', 'printed'],

@@ -14,6 +14,7 @@ import {
   blankDevice,
   cableFits,
   forBay,
+  gearTitle,
   inputFor,
   mates,
   outputFor,
@@ -195,7 +196,7 @@ export class NewRigPage {
       })),
       ...kit.map(({ id, body }): PartChoice<G> => ({
         value: `kit:${id}`,
-        title: body.name,
+        title: gearTitle(body),
         group: 'In the kit',
         pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
       })),

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Answer, Criteria } from '@viaggio/core';
-import { QuantityPipe } from '../../shared/quantity.pipe';
+import { saySum, sumOf } from '@viaggio/core';
+import { Currency } from '../../shared/currency';
 
 const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
   free: 'all its batteries may fly in the cabin',
@@ -12,24 +13,28 @@ const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
 /** What a rig costs beyond watts: mass, price, what is lost, and what stops together when a part fails. */
 @Component({
   selector: 'app-costs-view',
-  imports: [QuantityPipe],
   template: `
     @let costs = criteria();
     <dl class="costs">
       <div>
         <dt>On the camera</dt>
-        <dd>{{ costs.massOnG | quantity: 'g' }}, {{ costs.piecesOn }} {{ costs.piecesOn === 1 ? 'piece' : 'pieces' }}</dd>
+        <dd>
+          {{ saySum(costs.massOnG, 'g', costs.massOnUnknown, costs.piecesOn) }}, {{ costs.piecesOn }}
+          {{ costs.piecesOn === 1 ? 'piece' : 'pieces' }}
+        </dd>
       </div>
       <div>
         <dt>Carried elsewhere</dt>
-        <dd>{{ costs.massOffG | quantity: 'g' }}</dd>
+        <dd>{{ costs.piecesOff === 0 ? 'nothing' : saySum(costs.massOffG, 'g', costs.massOffUnknown, costs.piecesOff) }}</dd>
       </div>
       <div>
         <dt>Price of the feed</dt>
         <dd>
-          {{ costs.price | quantity: 'price' }}
+          {{ sumOf(currency.say(costs.price), costs.priceUnknown, costs.piecesOn + costs.piecesOff) }}
           @if (costs.pricePerWh !== undefined) {
-            ({{ costs.pricePerWh | quantity: 'price' }} a Wh)
+            ({{ currency.say(costs.pricePerWh) }} a Wh{{
+              costs.pricePerHour === undefined ? '' : ', ' + currency.say(costs.pricePerHour) + ' an hour'
+            }})
           }
         </dd>
       </div>
@@ -97,7 +102,12 @@ export class CostsView {
   readonly criteria = input.required<Criteria>();
   readonly failures = input.required<Answer['failures']>();
   protected readonly flight = FLIGHT;
-  protected readonly unknown = computed(() => [...new Set([...this.criteria().massUnknown, ...this.criteria().priceUnknown])]);
+  protected readonly saySum = saySum;
+  protected readonly sumOf = sumOf;
+  protected readonly currency = inject(Currency);
+  protected readonly unknown = computed(() => [
+    ...new Set([...this.criteria().massOnUnknown, ...this.criteria().massOffUnknown, ...this.criteria().priceUnknown]),
+  ]);
   /** Parts on which something hangs, those on which most hangs first. */
   protected readonly failing = computed(() =>
     this.failures()

@@ -14,6 +14,7 @@ import {
   withoutSpares,
 } from '@viaggio/core';
 import type { Alternative, Criterion, Link, Approach } from '@viaggio/core';
+import { Currency } from '../../shared/currency';
 import { QuantityField } from '../../fields/quantity-field';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { CoreWorkers } from '../../workers/core-workers';
@@ -45,6 +46,7 @@ export class ComparePage {
   protected readonly sheet = inject(RigSheet);
   private readonly workers = inject(CoreWorkers);
   private readonly router = inject(Router);
+  private readonly currency = inject(Currency);
   protected readonly approaches = ORDER;
   protected readonly titles = APPROACHES;
   protected readonly criteria = Object.entries(CRITERIA) as readonly (readonly [Criterion, string])[];
@@ -75,7 +77,7 @@ export class ComparePage {
     );
     return [...current, ...others];
   });
-  protected readonly rows = computed(() => facts(this.columns(), this.sheet.weights()));
+  protected readonly rows = computed(() => facts(this.columns(), this.sheet.weights(), (price) => this.currency.say(price)));
   protected readonly best = computed(() => bestIn(this.columns(), this.sheet.weights()));
   protected readonly lacking = computed(() => this.found().filter(({ assignment }) => assignment === undefined));
   protected readonly ownWeights = computed(() => Object.keys(this.sheet.rig()?.weights ?? {}).length > 0);

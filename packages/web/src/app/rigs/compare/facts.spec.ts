@@ -16,7 +16,8 @@ const column = (key: Column['key'], changes: Partial<Criteria> = {}): Column => 
   alternative: undefined,
 });
 const weights = STYLE_WEIGHTS.handheld;
-const row = (columns: readonly Column[], title: string) => facts(columns, weights).find((fact) => fact.title.startsWith(title))!;
+const sayPrice = (price: number | undefined) => (price === undefined ? 'unknown' : `${price} €`);
+const row = (columns: readonly Column[], title: string) => facts(columns, weights, sayPrice).find((fact) => fact.title.startsWith(title))!;
 
 describe('the facts of a comparison', () => {
   it('mark the best of each, and what is the same in all is not stressed', () => {
@@ -40,6 +41,20 @@ describe('the facts of a comparison', () => {
     const cells = row(columns, 'To the first swap').cells;
     expect(cells.map(({ text }) => text)).toEqual(['4 h 43 min', 'as long as the mains is on', 'not known']);
     expect(cells.map(({ best }) => best)).toEqual([false, true, false]);
+  });
+
+  it('never call a sum best, or nothing, of which parts are not known', () => {
+    const columns = [
+      column('now', { massOnG: 0, massOnUnknown: ['V1'], piecesOn: 1 }),
+      column('grip', { massOnG: 300, massOnUnknown: ['V1'], piecesOn: 2 }),
+      column('mains', { massOnG: 900, massOnUnknown: [], piecesOn: 1, pricePerWh: undefined }),
+    ];
+    expect(row(columns, 'On the camera').cells).toEqual([
+      { text: 'unknown', best: false },
+      { text: 'at least 300 g', best: false },
+      { text: '900 g', best: true },
+    ]);
+    expect(row(columns, 'Price a watt-hour').cells[2]!.text).toBe('unknown');
   });
 
   it('name the column that costs the fewest points, by the weights given', () => {

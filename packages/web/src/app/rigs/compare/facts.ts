@@ -1,4 +1,4 @@
-import { costOf, formatQuantity } from '@viaggio/core';
+import { costOf, formatQuantity, saySum, sumOf } from '@viaggio/core';
 import type { Criteria, Weights } from '@viaggio/core';
 import type { Column } from './column';
 
@@ -13,9 +13,14 @@ export interface Fact {
 interface Measure {
   readonly title: string;
   readonly of: (criteria: Criteria) => number;
-  readonly tell: (criteria: Criteria) => string;
+  readonly tell: (criteria: Criteria, sayPrice: SayPrice) => string;
 }
 
+/** A price in the person's currency; “unknown” where there is none. */
+type SayPrice = (price: number | undefined) => string;
+
+/** A sum that may be greater is no best one. */
+const known = (sum: number, unknown: readonly string[]): number => (unknown.length > 0 ? Infinity : sum);
 const least = (value: number | undefined): number => value ?? Infinity;
 
 /** The less the better, each; time counts negative. */
@@ -32,13 +37,30 @@ const MEASURES: readonly Measure[] = [
     tell: ({ swaps }) => (swaps === undefined ? 'no time asked for' : String(swaps)),
   },
   { title: 'Swapped without a cut', of: ({ hotSwap }) => (hotSwap ? 0 : 1), tell: ({ hotSwap }) => (hotSwap ? 'yes' : 'no') },
-  { title: 'On the camera', of: ({ massOnG }) => massOnG, tell: ({ massOnG }) => formatQuantity(massOnG, 'g') },
-  { title: 'Carried elsewhere', of: ({ massOffG }) => massOffG, tell: ({ massOffG }) => formatQuantity(massOffG, 'g') },
-  { title: 'Price of the feed', of: ({ price }) => price, tell: ({ price }) => formatQuantity(price, 'price') },
+  {
+    title: 'On the camera',
+    of: ({ massOnG, massOnUnknown }) => known(massOnG, massOnUnknown),
+    tell: ({ massOnG, massOnUnknown, piecesOn }) => saySum(massOnG, 'g', massOnUnknown, piecesOn),
+  },
+  {
+    title: 'Carried elsewhere',
+    of: ({ massOffG, massOffUnknown }) => known(massOffG, massOffUnknown),
+    tell: ({ massOffG, massOffUnknown, piecesOff }) => saySum(massOffG, 'g', massOffUnknown, piecesOff),
+  },
+  {
+    title: 'Price of the feed',
+    of: ({ price, priceUnknown }) => known(price, priceUnknown),
+    tell: ({ price, priceUnknown, piecesOn, piecesOff }, sayPrice) => sumOf(sayPrice(price), priceUnknown, piecesOn + piecesOff),
+  },
   {
     title: 'Price a watt-hour',
     of: ({ pricePerWh }) => least(pricePerWh),
-    tell: ({ pricePerWh }) => (pricePerWh === undefined ? 'no battery' : formatQuantity(pricePerWh, 'price')),
+    tell: ({ pricePerWh, energyWh }, sayPrice) => (energyWh === 0 ? 'no battery' : sayPrice(pricePerWh)),
+  },
+  {
+    title: 'Price an hour of run',
+    of: ({ pricePerHour }) => least(pricePerHour),
+    tell: ({ pricePerHour, unlimited }, sayPrice) => (unlimited ? 'none' : sayPrice(pricePerHour)),
   },
   { title: 'Plugs and contacts', of: ({ joints }) => joints, tell: ({ joints }) => String(joints) },
   { title: 'Gauges that mislead', of: ({ blindGauges }) => blindGauges, tell: ({ blindGauges }) => String(blindGauges) },
@@ -54,7 +76,7 @@ const MEASURES: readonly Measure[] = [
   { title: 'Sockets it hangs on', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
 ];
 
-export function facts(columns: readonly Column[], weights: Weights): readonly Fact[] {
+export function facts(columns: readonly Column[], weights: Weights, sayPrice: SayPrice): readonly Fact[] {
   const points: Measure = {
     title: 'Points in all, the less the better',
     of: (criteria) => costOf(criteria, weights).cost,
@@ -66,7 +88,11 @@ export function facts(columns: readonly Column[], weights: Weights): readonly Fa
     const same = values.every((value) => value === values[0]);
     // what most of them share is no distinction
     const few = values.filter((value) => value === best).length <= values.length / 2;
-    return { title, same, cells: columns.map(({ criteria }, index) => ({ text: tell(criteria), best: few && values[index] === best })) };
+    return {
+      title,
+      same,
+      cells: columns.map(({ criteria }, index) => ({ text: tell(criteria, sayPrice), best: few && values[index] === best })),
+    };
   });
 }
 

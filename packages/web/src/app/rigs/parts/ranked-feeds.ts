@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { CRITERIA, sayFinding, withFeed } from '@viaggio/core';
+import { CRITERIA, sayFinding, saySum, sumOf, withFeed } from '@viaggio/core';
 import type { Criterion, FoundFeed, Purchase, Rig } from '@viaggio/core';
+import { Currency, PricePipe } from '../../shared/currency';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { computedLater, valueOf } from '../../workers/computed-later';
@@ -10,12 +11,14 @@ import { RigSheet } from '../rig-sheet';
 interface RankedFeed {
   readonly feed: FoundFeed;
   readonly why: string;
+  readonly mass: string;
+  readonly price: string;
 }
 
 /** Every sound way to feed a device from the kit, the best for the shooting style first; why the rest is not sound; what to buy. */
 @Component({
   selector: 'app-ranked-feeds',
-  imports: [QuantityPipe, VerdictMark],
+  imports: [PricePipe, QuantityPipe, VerdictMark],
   template: `
     @if (later().is === 'working') {
       <p role="status" class="text-body-secondary">Looking through the kit …</p>
@@ -36,11 +39,8 @@ interface RankedFeed {
                 } @else {
                   <span>{{ row.feed.firstStopMin | quantity: 'min' }} to the first stop</span>
                 }
-                <span
-                  >{{ row.feed.criteria.massOnG | quantity: 'g' }} on the camera, {{ row.feed.criteria.massOffG | quantity: 'g' }} off
-                  it</span
-                >
-                <span>price {{ row.feed.criteria.price | quantity: 'price' }}</span>
+                <span>{{ row.mass }}</span>
+                <span>price {{ row.price }}</span>
                 @if (row.feed.criteria.hotSwap) {
                   <span>swaps without a cut</span>
                 }
@@ -104,7 +104,7 @@ interface RankedFeed {
             <li>
               <strong>{{ purchase.items.join(' + ') }}</strong>
               @if (purchase.price !== undefined) {
-                (about {{ purchase.price | quantity: 'price' }})
+                (about {{ purchase.price | price }})
               }
               : {{ purchase.why }}
             </li>
@@ -147,6 +147,7 @@ export class RankedFeeds {
   readonly deviceId = input.required<string>();
   readonly picked = output<Rig>();
   private readonly sheet = inject(RigSheet);
+  private readonly currency = inject(Currency);
   private readonly question = computed(() => {
     const rig = this.sheet.rig();
     return rig && { rig, deviceId: this.deviceId(), kit: this.sheet.kit(), weights: this.sheet.weights(), exclude: this.sheet.exclude() };
@@ -162,9 +163,18 @@ export class RankedFeeds {
   protected readonly sayFinding = sayFinding;
   protected readonly found = computed(() => valueOf(this.later()));
   protected readonly purchases = computed((): readonly Purchase[] => valueOf(this.bought())?.purchases ?? []);
-  private readonly rows = computed(() => (this.found()?.feeds ?? []).map((feed): RankedFeed => ({ feed, why: whyOf(feed) })));
+  private readonly rows = computed(() =>
+    (this.found()?.feeds ?? []).map((feed): RankedFeed => ({ feed, why: whyOf(feed), ...this.costsOf(feed) })),
+  );
   protected readonly best = computed(() => this.rows().filter(({ feed }) => !feed.dominated));
   protected readonly beaten = computed(() => this.rows().filter(({ feed }) => feed.dominated));
+
+  private costsOf({ criteria }: FoundFeed): Pick<RankedFeed, 'mass' | 'price'> {
+    const { massOnG, massOnUnknown, piecesOn, massOffG, massOffUnknown, piecesOff, price, priceUnknown } = criteria;
+    const on = piecesOn === 0 ? 'nothing' : saySum(massOnG, 'g', massOnUnknown, piecesOn);
+    const off = piecesOff === 0 ? '' : `, ${saySum(massOffG, 'g', massOffUnknown, piecesOff)} off it`;
+    return { mass: `${on} on the camera${off}`, price: sumOf(this.currency.say(price), priceUnknown, piecesOn + piecesOff) };
+  }
 
   protected use({ links }: FoundFeed): void {
     const rig = this.sheet.rig();
