@@ -8,6 +8,7 @@ import {
   GENERIC_SUPPLIES,
   genericGrip,
 } from './generic';
+import { GENERIC_POWER } from './generic-power';
 
 /**
  * The rest of what a kit holds, by class: what stands beside a camera, leads, chargers. Typical figures, marked as
@@ -163,4 +164,5 @@ export const GENERIC_TRUNK: readonly Gear[] = [
   genericGrip('M'),
   ...GENERIC_SUPPLIES,
   ...CHARGERS,
+  ...GENERIC_POWER,
 ];

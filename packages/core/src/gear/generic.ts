@@ -1,3 +1,4 @@
+import type { Connector } from './connector';
 import type { Adapter, Battery, Cable, Device, Gear, Hub, Supply } from './gear';
 
 /**
@@ -252,15 +253,46 @@ export function blankBattery(form: 'camera' | 'v-mount' | 'bank', port: 'pack' |
   };
 }
 
-/** The same gear made for one device's bay: what is bay-shaped takes that bay's form. */
-export function forBay<G extends Battery | Adapter>(gear: G, family: string | undefined): G {
+/** The same gear made for one device's bay: what is bay-shaped takes that bay's form. A device keeps its own. */
+export function forBay<G extends Gear>(gear: G, family: string | undefined): G {
   if (family === undefined) return gear;
-  if (gear.kind === 'adapter') {
-    const { connector } = gear.output;
-    return connector.type === 'bay' ? { ...gear, output: { ...gear.output, connector: { type: 'bay', family } } } : gear;
+  const fit = (connector: Connector): Connector => (connector.type === 'bay' ? { ...connector, family } : connector);
+  const fitted = <P extends { readonly connector: Connector }>(ports: readonly P[]): readonly P[] =>
+    ports.map((port) => ({ ...port, connector: fit(port.connector) }));
+  const body: Gear = gear;
+  switch (body.kind) {
+    case 'battery':
+    case 'supply':
+      return { ...body, outputs: fitted(body.outputs) } as Gear as G;
+    case 'hub':
+      return { ...body, inputs: fitted(body.inputs), outputs: fitted(body.outputs) } as Gear as G;
+    case 'adapter':
+      return { ...body, output: { ...body.output, connector: fit(body.output.connector) } } as Gear as G;
+    case 'charger':
+      return { ...body, connector: fit(body.connector) } as Gear as G;
+    case 'device':
+    case 'cable':
+      return gear;
   }
-  const outputs = gear.outputs.map((output) =>
-    output.connector.type === 'bay' ? { ...output, connector: { type: 'bay', family } } : output,
-  );
-  return { ...gear, outputs };
+}
+
+/** The bays that a piece is made for, beside the device that has one; empty where it fits no bay. */
+export function baysOf(gear: Gear): readonly Connector[] {
+  const connectors = ((): readonly Connector[] => {
+    switch (gear.kind) {
+      case 'battery':
+      case 'supply':
+        return gear.outputs.map(({ connector }) => connector);
+      case 'hub':
+        return [...gear.inputs, ...gear.outputs].map(({ connector }) => connector);
+      case 'adapter':
+        return [gear.output.connector];
+      case 'charger':
+        return [gear.connector];
+      case 'device':
+      case 'cable':
+        return [];
+    }
+  })();
+  return connectors.filter(({ type }) => type === 'bay');
 }

@@ -1,7 +1,7 @@
 export { batteryFigures } from './battery-figures';
 export { batteryHealth, energyFrom, energyNow } from './battery-health';
 export type { BatteryHealth } from './battery-health';
-export { connectorName, isMount, mates, polarityOf } from './connector';
+export { connectorName, connectorShape, isMount, mates, polarityOf } from './connector';
 export type { Connector } from './connector';
 export { drawShape } from './draw-shape';
 export type { Draw } from './draw-shape';
@@ -11,9 +11,10 @@ export { asideShape, idShape, localId, name, provenanceShape, unknown, watts } f
 export type { Provenance } from './fields';
 export { withInput, withOutput, withTyped } from './edit-gear';
 export { gearShape, gearTitle } from './gear';
-export type { Adapter, Battery, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, RecordingLimits, Supply } from './gear';
+export type { Adapter, Battery, Budget, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, RecordingLimits, Supply } from './gear';
 export { GENERIC_TRUNK } from './generic-kit';
 export {
+  baysOf,
   blankBattery,
   blankDevice,
   forBay,
@@ -26,12 +27,14 @@ export {
 export {
   BATTERY_CLASSES,
   batteryOfLabel,
+  budgetsOfLabel,
   cellsMeant,
   drawText,
   LABEL_KINDS,
   LABEL_QUESTIONS,
   labelMeaning,
   misleadingPairs,
+  outputsOfLabel,
   readBatteryLabel,
   readDrawText,
   readLabel,

@@ -4,7 +4,8 @@ import type { Battery } from '../gear';
 import type { Connector } from '../connector';
 import type { Output } from '../port';
 import { cellsMeant } from './read-label';
-import type { Label, LabelAsk, LabelPort } from './read-label';
+import { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
+import type { Label, LabelAsk } from './read-label';
 
 interface BatteryClass {
   readonly title: string;
@@ -152,7 +153,7 @@ export function batteryOfLabel(id: BatteryClassId, label: Label, ports: Label | 
       ...(voltageV !== undefined && !isGuess && { nominalV: voltageV }),
       ...(energyWh !== undefined && { from: { energyWh: isGuess ? ('guess' as const) : ('printed' as const) } }),
       outputs: outputs.length > 0 ? outputs : [{ gives: 'pack', id: 'out', name: 'Out', connector: { type: 'bare' } }],
-      ...budgetOf(ports ?? label),
+      ...budgetsOfLabel(ports ?? label),
     },
     asks,
     assumed,
@@ -167,68 +168,8 @@ function mountOf({ mount }: BatteryClass, maxA: number | undefined): readonly Ou
   return mount ? [{ gives: 'pack', id: 'mount', name: mount.name, connector: mount.connector, ...(maxA !== undefined && { maxA }) }] : [];
 }
 
-/** Ports that a label names, as outputs; those usual for the class where it names none that gives anything. */
-function portsOf(kind: BatteryClass, { reads }: Label): readonly Output[] {
-  const named = (reads.ports ?? []).filter(
-    ({ direction, connector }) => direction !== 'in' && connector?.type !== kind.mount?.connector.type,
-  );
-  // profiles of a port without a name are a USB port's
-  const loose: readonly LabelPort[] = named.length === 0 && reads.profiles ? [{ name: 'USB', profiles: reads.profiles }] : [];
-  const ids = new Set<string>();
-  const outputs = [...named, ...loose].map((port) => outputOf(port, ids, hasTotal(reads)));
+/** Ports that a label names; those usual for the class where it names none that gives anything. */
+function portsOf(kind: BatteryClass, label: Label): readonly Output[] {
+  const outputs = outputsOfLabel(label, kind.mount?.connector.type);
   return outputs.length > 0 ? outputs : (kind.usual ?? []);
-}
-
-function outputOf(port: LabelPort, taken: Set<string>, shares: boolean): Output {
-  const connector = port.connector ?? { type: 'usb-a' as const };
-  const name = port.name ?? 'Out';
-  let id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-  while (taken.has(id)) id += '-2';
-  taken.add(id);
-  const budget = shares ? { budget: ALL } : {};
-  const list = port.profiles ?? (port.voltageV !== undefined ? [port] : []);
-  const whole = list.flatMap(({ voltageV, currentA }) =>
-    voltageV !== undefined && currentA !== undefined ? [{ voltageV, currentA }] : [],
-  );
-  if (connector.type === 'usb-c') {
-    const ratingW = port.powerW ?? (whole.length > 0 ? Math.max(...whole.map(({ voltageV, currentA }) => voltageV * currentA)) : undefined);
-    const isPlain = whole.length === 1 && whole[0]!.voltageV === 5;
-    if (isPlain) return { gives: 'fixed', id, name, connector, voltageV: 5, maxA: whole[0]!.currentA, ...budget };
-    return {
-      gives: 'pd',
-      id,
-      name,
-      connector,
-      ...(ratingW !== undefined && { ratingW }),
-      ...(whole.length > 0 && { profiles: whole }),
-      ...budget,
-    };
-  }
-  if (connector.type === 'usb-a') {
-    // a plain port gives 5 V; more than that is asked for in ways that a camera does not speak
-    const five = whole.find(({ voltageV }) => voltageV === 5);
-    return { gives: 'fixed', id, name, connector, voltageV: 5, ...(five && { maxA: five.currentA }), ...budget };
-  }
-  const [first] = whole;
-  const maxA = first?.currentA ?? port.currentA;
-  const isPack = connector.type === 'd-tap' || port.voltageV === undefined;
-  if (isPack)
-    return {
-      gives: 'pack',
-      id,
-      name,
-      connector,
-      ...(maxA !== undefined && { maxA }),
-      ...(port.powerW !== undefined && { maxW: port.powerW }),
-      ...budget,
-    };
-  return { gives: 'fixed', id, name, connector, voltageV: port.voltageV, ...(maxA !== undefined && { maxA }), ...budget };
-}
-
-/** What all ports share, where the label prints it beside several. */
-const ALL = 'all';
-const hasTotal = ({ powerW, ports = [] }: Label['reads']): boolean => powerW !== undefined && ports.length > 1;
-
-function budgetOf({ reads }: Label): Pick<Battery, 'budgets'> {
-  return hasTotal(reads) ? { budgets: [{ id: ALL, name: 'All ports together', maxW: reads.powerW! }] } : {};
 }

@@ -3,6 +3,7 @@ export type { BatteryClassId, LabelAnswers, LabelledBattery } from './battery-of
 export { drawText, readDrawText } from './draw-text';
 export { LABEL_KINDS, labelMeaning, misleadingPairs } from './label-meaning';
 export type { ComparedLabel, LabelKind, LabelMeaning, Through } from './label-meaning';
+export { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
 export { cellsMeant, readLabel } from './read-label';
 export { LABEL_QUESTIONS, readBatteryLabel, readPortLabel, readProfiles, sayLabel } from './views';
 export type { BatteryLabel, PortLabel } from './views';

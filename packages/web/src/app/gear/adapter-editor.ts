@@ -3,15 +3,26 @@ import { gearShape, withChanges, withTyped } from '@viaggio/core';
 import type { Adapter } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
+import { ConnectorField } from './connector-field';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
 
 /** The battery-shaped adapter between source and device. */
 @Component({
   selector: 'app-adapter-editor',
-  imports: [QuantityField, SelectField, TextField],
+  imports: [ConnectorField, QuantityField, SelectField, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the adapter" [shape]="shapes.name" [value]="adapter().name" (valueChange)="name($event)" />
+    <app-connector-field
+      label="Takes"
+      [connector]="adapter().input.connector"
+      (connectorChange)="atInput({ connector: $event }, 'input')"
+    />
+    <app-connector-field
+      label="Gives"
+      [connector]="adapter().output.connector"
+      (connectorChange)="atOutput({ connector: $event }, 'output')"
+    />
     <div class="pair">
       <app-quantity-field
         label="Adapter output"
@@ -44,7 +55,7 @@ import { SelectField } from '../fields/select-field';
       />
     </div>
     <details class="mt-1">
-      <summary>Starting voltage, losses, gauge</summary>
+      <summary>Starting voltage, amps, losses, gauge</summary>
       <div class="pair">
         <app-quantity-field
           label="Starts at"
@@ -99,6 +110,10 @@ export class AdapterEditor {
   protected outputV(voltageV: number | undefined): void {
     const adapter = this.adapter();
     this.edit.emit({ body: withTyped(adapter, { output: withChanges(adapter.output, { voltageV }) }, 'voltageV'), field: 'voltageV' });
+  }
+
+  protected atOutput(changes: object, field: string): void {
+    this.plain({ output: withChanges(this.adapter().output, changes) }, field);
   }
 
   protected atInput(changes: object, field: string): void {

@@ -18,6 +18,7 @@ import type { Battery, BatteryLabel, ChemistryId, PortLabel, Provenance } from '
 import { LabelField } from '../fields/label-field';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
+import { PortsField } from './ports-field';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
 import { choicesOf } from '../fields/choices-of';
@@ -25,7 +26,7 @@ import { choicesOf } from '../fields/choices-of';
 /** What feeds it: the battery's label, its age, and what the port in use gives. */
 @Component({
   selector: 'app-battery-editor',
-  imports: [LabelField, QuantityField, SelectField, TextField],
+  imports: [LabelField, PortsField, QuantityField, SelectField, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the battery" [shape]="shapes.name" [value]="battery().name" (valueChange)="name($event)" />
     <app-label-field
@@ -100,6 +101,10 @@ import { choicesOf } from '../fields/choices-of';
         }
       }
     }
+    <details class="mt-1">
+      <summary>Its ports ({{ battery().outputs.length }})</summary>
+      <app-ports-field [outputs]="battery().outputs" (portsChange)="plain($event, 'outputs')" />
+    </details>
     <details class="mt-1">
       <summary>Age, cells and what a meter found</summary>
       <div class="pair">

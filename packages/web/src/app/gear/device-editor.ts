@@ -6,12 +6,13 @@ import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
 import type { GearEdit } from './gear-edit';
 import { ModesEditor } from './modes-editor';
+import { PortsField } from './ports-field';
 import { RecordingFields } from './recording-fields';
 
 /** What one films with: its draw in each mode, and what its input takes. */
 @Component({
   selector: 'app-device-editor',
-  imports: [DrawEditor, ModesEditor, QuantityField, RecordingFields, TextField],
+  imports: [DrawEditor, ModesEditor, PortsField, QuantityField, RecordingFields, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the device" [shape]="shapes.name" [value]="device().name" (valueChange)="name($event)" />
     <app-draw-editor [draw]="device().draw" [asHere]="asHere()" (drawChange)="draw($event)" />
@@ -53,6 +54,10 @@ import { RecordingFields } from './recording-fields';
         (valueChange)="plain({ peakMs: $event }, 'peakMs')"
       />
     </app-recording-fields>
+    <details class="mt-1" [open]="device().outputs !== undefined">
+      <summary>Power it passes on</summary>
+      <app-ports-field [outputs]="device().outputs ?? []" (portsChange)="plain($event, 'outputs')" />
+    </details>
     <details class="mt-1" [open]="device().modes !== undefined">
       <summary>Other modes{{ device().modes ? ' (' + device().modes!.length + ')' : '' }}</summary>
       <app-modes-editor class="mt-1" [device]="device()" [asHere]="asHere()" (modesChange)="plain({ modes: $event }, 'modes')" />

@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { gearShape } from '@viaggio/core';
+import { gearShape, withChanges } from '@viaggio/core';
 import type { Draw, Gear } from '@viaggio/core';
+import { QuantityField } from '../fields/quantity-field';
 import { ShapeForm } from '../fields/shape-form';
 import { AdapterEditor } from './adapter-editor';
 import { BatteryEditor } from './battery-editor';
+import { BetweenEditor } from './between-editor';
 import { CableEditor } from './cable-editor';
+import { ChargerEditor } from './charger-editor';
 import { DeviceEditor } from './device-editor';
 import type { GearEdit } from './gear-edit';
 
@@ -14,7 +17,7 @@ import type { GearEdit } from './gear-edit';
  */
 @Component({
   selector: 'app-gear-editor',
-  imports: [AdapterEditor, BatteryEditor, CableEditor, DeviceEditor, ShapeForm],
+  imports: [AdapterEditor, BatteryEditor, BetweenEditor, CableEditor, ChargerEditor, DeviceEditor, QuantityField, ShapeForm],
   template: `
     @let body = gear();
     @if (body.kind === 'device') {
@@ -25,9 +28,31 @@ import type { GearEdit } from './gear-edit';
       <app-adapter-editor [adapter]="body" (edit)="edit.emit($event)" />
     } @else if (body.kind === 'cable') {
       <app-cable-editor [cable]="body" (edit)="edit.emit($event)" />
+    } @else if (body.kind === 'charger') {
+      <app-charger-editor [charger]="body" (edit)="edit.emit($event)" />
+    } @else {
+      <app-between-editor [part]="body" (edit)="edit.emit($event)" />
     }
+    <div class="pair mt-1">
+      <app-quantity-field
+        label="Mass"
+        placeholder="not weighed"
+        [optional]="true"
+        [shape]="common.massG.of"
+        [value]="body.massG"
+        (valueChange)="plain({ massG: $event }, 'massG')"
+      />
+      <app-quantity-field
+        label="Price"
+        placeholder="not entered"
+        [optional]="true"
+        [shape]="common.price.of"
+        [value]="body.price"
+        (valueChange)="plain({ price: $event }, 'price')"
+      />
+    </div>
     <details #fold class="mt-2" [open]="all()" (toggle)="all.set(fold.open)">
-      <summary>{{ quick() ? 'All its figures and ports' : 'Its figures and ports' }}</summary>
+      <summary>All its figures and ports</summary>
       @if (all()) {
         <app-shape-form class="mt-2" [shape]="shape" [value]="body" [omit]="hidden" (valueChange)="whole($event)" />
       }
@@ -47,7 +72,7 @@ export class GearEditor {
   /** A thing does not change its kind; `from` is typed beside the figures it is about. */
   protected readonly hidden = ['kind', 'unknown'];
   protected readonly all = signal(false);
-  protected readonly quick = computed(() => ['device', 'battery', 'adapter', 'cable'].includes(this.gear().kind));
+  protected readonly common = gearShape.variants.cable;
   protected readonly input = computed(() => {
     const gear = this.gear();
     return this.inputId() ?? (gear.kind === 'device' ? (gear.inputs[0]?.id ?? '') : '');
@@ -56,6 +81,10 @@ export class GearEditor {
     const gear = this.gear();
     return this.outputId() ?? (gear.kind === 'battery' ? (gear.outputs[0]?.id ?? '') : '');
   });
+
+  protected plain(changes: object, field: string): void {
+    this.edit.emit({ body: withChanges(this.gear(), changes), field });
+  }
 
   protected whole(body: Gear): void {
     this.edit.emit({ body, field: 'all' });

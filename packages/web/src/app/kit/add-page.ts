@@ -11,6 +11,7 @@ import {
   batteryOfLabel,
   connectorName,
   forBay,
+  baysOf,
   formatQuantity,
   gearShape,
   nextTags,
@@ -83,7 +84,11 @@ export class AddPage {
     return label.refused ? { ok: false, issue: label.refused } : { ok: true, value: label };
   };
   protected readonly say = sayLabel;
-  protected readonly hasBay = computed(() => this.labelled().battery.outputs.some(({ connector }) => connector.type === 'bay'));
+  /** By a label it is asked beside it; what comes from the list is made for a bay here. */
+  protected readonly bays = computed(() => {
+    const draft = this.draft();
+    return draft ? baysOf(draft) : [];
+  });
   /** What it comes to, before it is added. */
   protected readonly summary = computed((): readonly (readonly [string, string])[] => {
     const battery = this.battery();
@@ -164,7 +169,7 @@ export class AddPage {
   }
 
   protected pick(gear: Gear): void {
-    this.draft.set(gear);
+    this.draft.set(forBay(gear, this.bay()));
     this.count.set(1);
   }
 
@@ -175,6 +180,12 @@ export class AddPage {
 
   protected answer(said: { readonly [K in keyof LabelAnswers]: LabelAnswers[K] | undefined }): void {
     this.answers.update((before) => withChanges(before, said));
+  }
+
+  protected fit(bay: string | undefined): void {
+    this.bay.set(bay);
+    const draft = this.draft();
+    if (this.way() === 'list' && draft) this.draft.set(forBay(draft, bay));
   }
 
   protected name(name: string | undefined): void {
