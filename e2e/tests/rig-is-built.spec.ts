@@ -111,7 +111,7 @@ test('a late over-current is seen to arrive on the slider, and remedied at one p
   await expect(lead).toHaveAttribute('data-moment', 'caution');
   const findings = page.getByRole('region', { name: 'Findings' });
   await findings
-    .getByRole('button', { name: /^Use V7: Holmvik 49/ })
+    .getByRole('button', { name: /^Use V2: Holmvik 95/ })
     .first()
     .click();
   await expect(findings).not.toContainText('draws more than 1.5 A');

@@ -20,8 +20,8 @@ describe('remedies', () => {
   it('of a late over-current: the stronger battery, or another feed', () => {
     const rig = demo('Wheelhouse on the small battery');
     // the smallest that holds as much, with a port that is strong enough
-    expect(titles(rig, 'over-current-late')[0]).toBe('Use V7: Holmvik 49');
-    expect(titles(rig, 'too-short')[0]).toBe('Use V7: Holmvik 49');
+    expect(titles(rig, 'over-current-late')[0]).toBe('Use V2: Holmvik 95');
+    expect(titles(rig, 'too-short')[0]).toBe('Use V2: Holmvik 95');
   });
 
   it('of a port passed late: the second port, a lower brightness', () => {

@@ -1,4 +1,4 @@
-import { mates, meetsDirectly, portsOf } from '../gear';
+import { isFlat, mates, meetsDirectly, portsOf, whyNotAtHand } from '../gear';
 import type { Cable, Connector, Gear, Input, Link, Output, Ports, Rig } from '../gear';
 
 /** A way of links from a source, or from a part that is already fed, to one input of a device; outer first. */
@@ -46,7 +46,7 @@ export class KitIndex {
   /** `states`: charge and temperature that a rig gives single batteries; two that differ in them are not alike. */
   constructor(gear: ReadonlyMap<string, Gear>, exclude: ReadonlySet<string> = new Set(), states: Rig['batteries'] = []) {
     const pieces = [...gear]
-      .filter(([id, { archived }]) => !exclude.has(id) && archived !== true)
+      .filter(([id, body]) => !exclude.has(id) && whyNotAtHand(body) === undefined)
       .map(([id, body]): Piece => {
         const ports = portsOf(body);
         const portLikeness = new Map(
@@ -68,7 +68,14 @@ export class KitIndex {
         return {
           id,
           gear: body,
-          likeness: this.nameOf({ ...electrical, name: body.name, note: body.note, massG: body.massG, price: body.price }),
+          likeness: this.nameOf({
+            ...electrical,
+            name: body.name,
+            note: body.note,
+            massG: body.massG,
+            price: body.price,
+            isFlat: isFlat(body),
+          }),
           electrically: body.kind === 'device' ? id : this.nameOf(electrical),
           portLikeness,
           ...ports,

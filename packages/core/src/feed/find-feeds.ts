@@ -1,7 +1,7 @@
 import { assessModel, rigModel } from '../answer';
 import type { Answer } from '../answer';
 import type { Finding, Verdict } from '../findings';
-import { linksTo, withoutSpares } from '../gear';
+import { gearIdsOf, gearTitle, isFlat, linksTo, withoutSpares } from '../gear';
 import type { Gear, Link, Rig } from '../gear';
 import { withTestsSettled } from '../rig';
 import { sayFinding } from '../words';
@@ -26,6 +26,8 @@ export interface FoundFeed {
   /** The less the better; what each criterion adds. */
   readonly cost: number;
   readonly points: Points;
+  /** Batteries of it that are flat now, by name: they have to be charged first. */
+  readonly flat: readonly string[];
   /** Another way is at least as good in everything and better in something. */
   readonly dominated: boolean;
 }
@@ -54,6 +56,8 @@ const MOST_FEEDS = 400;
 /** The same where each way is a run of the whole rig. */
 const MOST_FEEDS_BESIDE = 120;
 const MOST_REFUSED = 20;
+/** Points that nobody tells apart. */
+const SAME_COST = 0.01;
 
 /**
  * Every sound way to feed one device of a rig from a kit, through any chain of plate, splitter, adapter, cable and
@@ -81,6 +85,7 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
   const mostFeeds = options.mostFeeds ?? (beside.length > 0 ? MOST_FEEDS_BESIDE : MOST_FEEDS);
   const others = rig.devices.filter(({ gearId }) => gearId !== deviceId && beside.some(({ to }) => to.gearId === gearId));
   const wayOf = (links: ChainOfLinks): ChainOfLinks => (beside.length > 0 ? linksTo({ links: [...beside, ...links] }, deviceId) : links);
+  const inRig = new Set(gearIdsOf(whole));
   let more = bounded;
   for (const links of chains) {
     const refuse = (stop: Finding): void => {
@@ -112,10 +117,15 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
       findings: answer.findings.filter(({ verdict }) => verdict !== 'good'),
       firstStopMin: answer.firstStopMin,
       criteria,
+      flat: links.flatMap(({ from: { gearId } }) =>
+        isFlat(gear.get(gearId)!) && !inRig.has(gearId) ? [gearTitle(gear.get(gearId)!)] : [],
+      ),
       ...costOf(criteria, weights),
     });
   }
-  found.sort((a, b) => a.cost - b.cost);
+  // of ways that cost the same the one that can start at once
+  const step = ({ cost }: { readonly cost: number }): number => Math.round(cost / SAME_COST);
+  found.sort((a, b) => step(a) - step(b) || a.flat.length - b.flat.length || a.cost - b.cost);
   const feeds = found.map((feed) => ({ ...feed, dominated: found.some((other) => dominates(other.criteria, feed.criteria)) }));
   return {
     deviceId,

@@ -1,6 +1,6 @@
 import { assess } from '../answer';
 import type { Verdict } from '../findings';
-import { connectorName, gearIdsOf, gearTitle, mates, meetsDirectly, portsOf } from '../gear';
+import { connectorName, gearIdsOf, gearTitle, isFlat, whyNotAtHand, mates, meetsDirectly, portsOf } from '../gear';
 import type { Cable, Gear, Input, Link, Output, Rig } from '../gear';
 import { sayFinding } from '../words';
 
@@ -14,6 +14,8 @@ export interface Offer {
   readonly firstStopMin: number | undefined;
   /** The worst thing to say about it. */
   readonly sentence: string | undefined;
+  /** It is a battery that has to be charged first. */
+  readonly flat: boolean;
 }
 
 export interface Offers {
@@ -41,7 +43,8 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
   const outputsInUse = new Set(rig.links.map(({ from }) => `${from.gearId}/${from.portId}`));
   const downstream = partsBehind(rig, to.gearId);
   const cables = [...gear].filter(
-    (entry): entry is [string, Cable] => entry[1].kind === 'cable' && !inUse.has(entry[0]) && isUsable(entry[0], entry[1], exclude),
+    (entry): entry is [string, Cable] =>
+      entry[1].kind === 'cable' && !inUse.has(entry[0]) && isUsable(entry[0], entry[1], exclude) && whyNotAtHand(entry[1]) === undefined,
   );
   const offers: Offer[] = [];
   const refused: { gearId: string; title: string; reason: string }[] = [];
@@ -51,6 +54,11 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
     if (outputs.length === 0) continue;
     const title = gearTitle(body);
     const refuse = (reason: string): void => void refused.push({ gearId, title, reason });
+    const away = whyNotAtHand(body);
+    if (away !== undefined && !inUse.has(gearId)) {
+      refuse(`It is ${away}.`);
+      continue;
+    }
     if (downstream.has(gearId)) {
       refuse('It is fed from there: power would run in a circle.');
       continue;
@@ -77,10 +85,16 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
         // an adapter has but one output
         title: `${body.kind === 'adapter' ? title : `${output.name} of ${title}`}${cable ? ` by ${gearTitle(cable[1])}` : ''}`,
         ...judged(rig, gear, link, isSource || inUse.has(gearId)),
+        flat: isFlat(body),
       });
     }
   }
-  offers.sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || (b.firstStopMin ?? 0) - (a.firstStopMin ?? 0));
+  offers.sort(
+    (a, b) =>
+      Number(a.flat) - Number(b.flat) ||
+      ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) ||
+      (b.firstStopMin ?? 0) - (a.firstStopMin ?? 0),
+  );
   return { offers, refused };
 }
 

@@ -1,5 +1,17 @@
 import type { Finding } from '../findings';
-import { energyNow, gearIdsOf, gearTitle, linksTo, mates, meetsDirectly, portsOf, withFeed, withoutFeed, withPartReplaced } from '../gear';
+import {
+  energyNow,
+  gearIdsOf,
+  gearTitle,
+  isReady,
+  linksTo,
+  mates,
+  meetsDirectly,
+  portsOf,
+  withFeed,
+  withoutFeed,
+  withPartReplaced,
+} from '../gear';
 import type { Battery, Gear, Link, Rig } from '../gear';
 import { sayRemedy } from '../words';
 import { findFeeds } from './find-feeds';
@@ -17,6 +29,8 @@ export type Means = 'port' | 'cable' | 'battery' | 'adapter' | 'dim' | 'mode' | 
 /** Brightness is turned down in steps that can be set by hand, and not to where nothing is seen. */
 const DIM_STEP = 0.05;
 const DIMMEST = 0.3;
+/** A battery known to hold less comes after those that hold more, or of which it is not known. */
+const WELL_CHARGED = 0.8;
 
 /** The changes to a rig that one means against a finding comes down to; none of them has been tried yet. */
 export function triesBy(
@@ -108,7 +122,7 @@ function otherCables(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link, excl
   if (!output || !input) return [];
   const used = new Set(gearIdsOf(rig));
   return [...gear].flatMap(([id, body]): Try[] => {
-    if (body.kind !== 'cable' || used.has(id) || exclude.has(id) || body.archived) return [];
+    if (body.kind !== 'cable' || used.has(id) || exclude.has(id) || !isReady(body)) return [];
     if (mates(output.connector, body.ends.source) !== 'yes' || mates(body.ends.load, input.connector) !== 'yes') return [];
     return [{ title: sayRemedy({ act: 'use-cable', cable: gearTitle(body) }), rig: withLink(rig, link, { ...link, cableId: id }) }];
   });
@@ -142,9 +156,14 @@ function others(
   const used = new Set(gearIdsOf(rig));
   const inUse = usedPorts(rig, gearId, body);
   return distinct(
-    [...gear].filter(([id, other]) => !used.has(id) && !exclude.has(id) && !other.archived && alike(inUse, other)),
+    [...gear].filter(([id, other]) => !used.has(id) && !exclude.has(id) && isReady(other) && alike(inUse, other)),
     body,
-  ).map(([id, other]) => ({ title: sayRemedy({ act: 'use-part', part: gearTitle(other) }), rig: withPartReplaced(rig, gearId, id) }));
+  ).map(([id, other]) => ({
+    // another of the same make is no other remedy
+    group: `use ${likeness(other)}`,
+    title: sayRemedy({ act: 'use-part', part: gearTitle(other) }),
+    rig: withPartReplaced(rig, gearId, id),
+  }));
 }
 
 /** Of many that differ only in their tag two stand for all. Batteries: the smallest that holds as much comes first. */
@@ -153,13 +172,20 @@ function distinct(pieces: readonly (readonly [string, Gear])[], own: Gear): read
   const holds = (body: Gear): number => (body.kind === 'battery' ? (energyNow(body) ?? 0) : 0);
   const atLeast = holds(own);
   const step = (body: Gear): number => (holds(body) >= atLeast ? holds(body) - atLeast : 1e6 - holds(body));
+  // what is half empty now helps only once it has been on a charger
+  const isLow = (body: Gear): number => Number(body.kind === 'battery' && body.charge !== undefined && body.charge < WELL_CHARGED);
   return [...pieces]
-    .sort(([, a], [, b]) => step(a) - step(b))
+    .sort(([, a], [, b]) => isLow(a) - isLow(b) || step(a) - step(b))
     .filter(([, body]) => {
-      const alike = JSON.stringify({ ...body, tag: undefined, where: undefined, charge: undefined, note: undefined });
+      const alike = likeness(body);
       seen.set(alike, (seen.get(alike) ?? 0) + 1);
       return seen.get(alike)! <= 2;
     });
+}
+
+/** What pieces of one make have in common, whatever their tags and where they lie. */
+function likeness(body: Gear): string {
+  return JSON.stringify({ ...body, tag: undefined, where: undefined, charge: undefined, note: undefined });
 }
 
 /** A battery is replaced at the ports in use only. */
@@ -212,7 +238,7 @@ function spares(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string, exclu
   const used = new Set(gearIdsOf(rig));
   const body = gear.get(gearId) as Battery;
   const alike = [...gear].filter(
-    ([id, other]) => !used.has(id) && !exclude.has(id) && !other.archived && likePlugged(usedPorts(rig, gearId, body), other),
+    ([id, other]) => !used.has(id) && !exclude.has(id) && isReady(other) && likePlugged(usedPorts(rig, gearId, body), other),
   );
   const state = rig.batteries?.find((one) => one.gearId === gearId) ?? { gearId };
   const withSpares = (ids: readonly string[]): Rig => ({
@@ -239,7 +265,9 @@ function spares(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string, exclu
 export function otherFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: string, exclude: ReadonlySet<string>): Try[] {
   const { feeds } = findFeeds(rig, deviceId, gear, { exclude, beside: withoutFeed(rig, deviceId).links, mostFeeds: 40 });
   const name = gear.get(deviceId)?.name ?? 'it';
-  return feeds.slice(0, 6).map(({ title, links }) => ({
+  // a flat battery is no help now
+  const ready = feeds.filter(({ flat }) => flat.length === 0);
+  return ready.slice(0, 6).map(({ title, links }) => ({
     // another cable of the same way is no other remedy
     group: links.map(({ from }) => `${from.gearId}/${from.portId}`).join(' '),
     title: sayRemedy({ act: 'feed', device: name, feed: title }),

@@ -47,6 +47,8 @@ export const common = {
   price: optional(number('Price', 'price', { max: 1_000_000 })),
   /** A shelf, a bag, a person. */
   where: optional(text('Where it is', 60)),
+  /** Not to be had just now: no feed is looked for with it, and no battery of a day is taken from there. */
+  away: optional(choice('Not at hand', { lent: 'lent', lost: 'lost', packed: 'packed', broken: 'broken' })),
   /** Out of use but not lost: no feed is looked for with it. */
   archived: optional(flag('Archived')),
 };

@@ -1,3 +1,4 @@
+export { isFlat, isReady, whyNotAtHand } from './at-hand';
 export { batteryFigures } from './battery-figures';
 export { batteryHealth, energyFrom, energyNow } from './battery-health';
 export type { BatteryHealth } from './battery-health';

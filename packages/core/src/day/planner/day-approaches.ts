@@ -1,6 +1,6 @@
 import { alternativeOf, APPROACHES } from '../../feed';
 import type { Approach } from '../../feed';
-import { batteriesOf, gearTitle } from '../../gear';
+import { batteriesOf, gearTitle, whyNotAtHand } from '../../gear';
 import type { Gear, Rig } from '../../gear';
 import { DaySimulation } from '../run';
 import { planDay } from './plan-day';
@@ -29,7 +29,7 @@ export const DAY_APPROACHES: readonly Approach[] = ['one-v-mount', 'each-its-own
  * count. Cost: a search of about a second for each rig, and a plan.
  */
 export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulation, options: PlanOptions = {}): DayApproach {
-  const kit = new Map([...gear].filter(([, { archived }]) => !archived));
+  const kit = new Map([...gear].filter(([, body]) => whyNotAtHand(body) === undefined));
   const all = new Map<string, Gear>(gear);
   const fed = new Map<string, Rig>(rigs);
   const kept: { rigId: string; why: string }[] = [];

@@ -55,7 +55,7 @@ export class LabelField<T> {
   });
   protected readonly understood = computed(() => {
     const parsed = this.parsed();
-    return parsed?.ok ? `Read as ${this.say()(parsed.value)}.` : '';
+    return parsed?.ok && this.typed() !== undefined ? `Read as ${this.say()(parsed.value)}.` : '';
   });
 
   protected type(text: string): void {

@@ -22,6 +22,7 @@ import { RecordingFields } from './recording-fields';
           [say]="say"
           (understoodAs)="change(mode.id, { draw: $event })"
         />
+        <span class="watts">{{ watts(mode.draw) }}</span>
         <button type="button" class="btn btn-sm btn-link" [attr.aria-label]="'Remove mode ' + mode.name" (click)="remove(mode.id)">
           Remove
         </button>
@@ -42,9 +43,12 @@ import { RecordingFields } from './recording-fields';
     }
     .mode {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) auto;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) auto auto;
       gap: 0 0.5rem;
       align-items: center;
+    }
+    .watts {
+      font-variant-numeric: tabular-nums;
     }
     .more {
       grid-column: 1 / -1;
@@ -66,6 +70,8 @@ export class ModesEditor {
   protected text(draw: Draw): string {
     return drawText(draw) ?? '';
   }
+
+  protected readonly watts = (draw: Draw): string => formatQuantity(plainDraw(draw, undefined).powerW, 'W');
 
   /** What one line cannot hold stands there as what it comes to; it is typed below. */
   protected heldAs(draw: Draw): string {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { gearTitle, withChanges } from '@viaggio/core';
+import { gearShape, gearTitle, withChanges } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
+import { choicesOf } from '../fields/choices-of';
+import { SelectField } from '../fields/select-field';
 import { GearEditor } from '../gear/gear-editor';
 import type { GearEdit } from '../gear/gear-edit';
 import { KIND_TITLES } from '../gear/kinds';
@@ -10,7 +12,7 @@ import type { Entry } from '../state/items';
 /** One thing of the kit beside its line: every figure of it, the rigs it is in, what can be done with it. */
 @Component({
   selector: 'app-item-panel',
-  imports: [GearEditor, RouterLink],
+  imports: [GearEditor, RouterLink, SelectField],
   template: `
     <section [attr.aria-label]="title()">
       <div class="d-flex align-items-start gap-2 mb-2">
@@ -24,6 +26,14 @@ import type { Entry } from '../state/items';
         <button type="button" class="btn btn-sm btn-outline-secondary" (click)="archive()">
           {{ gear().archived ? 'Take out of the archive' : 'Archive' }}
         </button>
+        <app-select-field
+          label="Is it at hand?"
+          [bare]="true"
+          [small]="true"
+          [value]="gear().away ?? ''"
+          [choices]="aways"
+          (picked)="away($event)"
+        />
         <button
           type="button"
           class="btn btn-sm btn-outline-danger"
@@ -84,7 +94,15 @@ export class ItemPanel {
   readonly remove = output();
   readonly closed = output();
   protected readonly title = computed(() => gearTitle(this.gear()));
+  protected readonly aways: readonly (readonly [NonNullable<Gear['away']> | '', string])[] = [
+    ['', 'at hand'],
+    ...choicesOf(gearShape.variants.cable.away.of.options),
+  ];
   protected readonly kind = computed(() => KIND_TITLES[this.gear().kind].one);
+
+  protected away(away: Gear['away'] | ''): void {
+    this.edit.emit({ body: withChanges(this.gear(), { away: away || undefined }), field: 'away' });
+  }
 
   protected archive(): void {
     const archived = this.gear().archived ? undefined : true;

@@ -7,6 +7,7 @@ import {
   computed,
   inject,
   input,
+  linkedSignal,
   signal,
   viewChild,
 } from '@angular/core';
@@ -52,6 +53,10 @@ export class KitPage {
   protected readonly search = signal('');
   protected readonly kind = signal<GearKind | undefined>(undefined);
   protected readonly archived = signal(false);
+  /** The demo's things stand beside one's own only when asked for; what is open is always there. */
+  protected readonly withDemo = linkedSignal(() => !this.hasOwn());
+  private readonly hasOwn = computed(() => this.gear().some(({ origin }) => origin === 'own'));
+  protected readonly demoCount = computed(() => (this.hasOwn() ? this.gear().filter(({ origin }) => origin === 'demo').length : 0));
   protected readonly sortKey = signal<SortKey>('tag');
   protected readonly down = signal(false);
   protected readonly problem = signal<Problem | undefined>(undefined);
@@ -65,8 +70,13 @@ export class KitPage {
       .toLowerCase()
       .split(/\s+/)
       .filter((word) => word !== '');
+    const withDemo = this.withDemo();
+    const open = this.item();
     return this.all().filter(
-      ({ text, gear }) => (gear.archived === true) === this.archived() && words.every((word) => text.includes(word)),
+      ({ id, entry, text, gear }) =>
+        (withDemo || entry.origin === 'own' || id === open) &&
+        (gear.archived === true) === this.archived() &&
+        words.every((word) => text.includes(word)),
     );
   });
   protected readonly counts = computed(() => {

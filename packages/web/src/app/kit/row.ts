@@ -37,7 +37,7 @@ export function rowOf(entry: Entry<'gear'>): KitRow {
 function told(gear: Gear): Omit<KitRow, 'id' | 'entry' | 'gear'> {
   const sort = sortOf(gear);
   const { figure, from, amount } = figureOf(gear);
-  const text = [gear.tag, gear.name, sort, gear.where, gear.note, figure, from].filter((part) => part !== undefined).join(' ').toLowerCase(); // prettier-ignore
+  const text = [gear.tag, gear.name, sort, gear.where, gear.away, gear.note, figure, from].filter((part) => part !== undefined).join(' ').toLowerCase(); // prettier-ignore
   return {
     sort,
     figure,

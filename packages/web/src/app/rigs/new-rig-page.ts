@@ -16,9 +16,11 @@ import {
   forBay,
   gearTitle,
   inputFor,
+  isFlat,
   mates,
   outputFor,
   testedHere,
+  whyNotAtHand,
 } from '@viaggio/core';
 import type { Adapter, Battery, Cable, Device, Draw, FeedKind, Gear } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
@@ -185,21 +187,30 @@ export class NewRigPage {
     this.store.dispatch(Items.change({ step: { changes, field: 'new-rig', at: Date.now() }, open: id }));
   }
 
+  /** One's own first, then generic things, then the demo's. */
   private choices<G extends Gear>(generic: readonly G[], kind: G['kind'], fits: (body: G) => boolean): PartChoice<G>[] {
-    const kit = this.kit().filter((entry): entry is typeof entry & { body: G } => entry.body.kind === kind && fits(entry.body as G));
+    const kit = this.kit().filter(
+      (entry): entry is typeof entry & { body: G } =>
+        entry.body.kind === kind && whyNotAtHand(entry.body) === undefined && fits(entry.body as G),
+    );
+    const of = (origin: 'own' | 'demo', group: string): readonly PartChoice<G>[] =>
+      kit
+        .filter((entry) => entry.origin === origin)
+        .map(({ id, body }) => ({
+          value: `kit:${id}`,
+          title: isFlat(body) ? `${gearTitle(body)}, flat now` : gearTitle(body),
+          group,
+          pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
+        }));
     return [
+      ...of('own', 'In the kit'),
       ...generic.filter(fits).map((body): PartChoice<G> => ({
         value: `new:${body.name}`,
         title: body.name,
         group: 'Generic',
         pick: () => fresh(body, `new:${body.name}`),
       })),
-      ...kit.map(({ id, body }): PartChoice<G> => ({
-        value: `kit:${id}`,
-        title: gearTitle(body),
-        group: 'In the kit',
-        pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
-      })),
+      ...of('demo', 'The demo’s'),
     ];
   }
 }

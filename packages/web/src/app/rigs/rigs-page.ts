@@ -6,7 +6,7 @@ import type { Rig } from '@viaggio/core';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
-import { selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../state/items.selectors';
+import { selectDemoGear, selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../state/items.selectors';
 import { computedLater, valueOf } from '../workers/computed-later';
 import { SelectField } from '../fields/select-field';
 
@@ -74,9 +74,13 @@ export class RigsPage {
   private readonly store = inject(Store);
   protected readonly loading = this.store.selectSignal(selectLoading);
   private readonly kit = this.store.selectSignal(selectUsableGear);
-  protected readonly devices = computed(() =>
-    [...this.kit()].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
-  );
+  private readonly demo = this.store.selectSignal(selectDemoGear);
+  /** One's own; the demo's where there are none. */
+  protected readonly devices = computed(() => {
+    const all = [...this.kit()].filter(([, { kind }]) => kind === 'device');
+    const own = all.filter(([id]) => !this.demo().has(id));
+    return (own.length > 0 ? own : all).map(([id, body]) => ({ id, title: gearTitle(body) }));
+  });
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly bodies = this.store.selectSignal(selectRigBodies);
   private readonly gear = this.store.selectSignal(selectGearBodies);

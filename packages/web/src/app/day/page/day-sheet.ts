@@ -3,6 +3,8 @@ import { Store } from '@ngrx/store';
 import {
   answerFrom,
   dayIssues,
+  gearIdsOf,
+  namedBy,
   repeatBlocks,
   withBlock,
   withBlocksShifted,
@@ -13,10 +15,10 @@ import {
   withoutBlocks,
   withSwap,
 } from '@viaggio/core';
-import type { Block, CardChange, Changes, Day, DayPlan, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
+import type { Block, CardChange, Changes, Day, DayPlan, Gear, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { Items } from '../../state/items.actions';
-import { selectGearBodies, selectItems, selectRigs } from '../../state/items.selectors';
+import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import type { DayWorld } from '../../workers/day-calls';
@@ -52,6 +54,14 @@ export class DaySheet {
   private readonly items = this.store.selectSignal(selectItems);
   private readonly allRigs = this.store.selectSignal(selectRigs);
   readonly gear = this.store.selectSignal(selectGearBodies);
+  private readonly demo = this.store.selectSignal(selectDemoGear);
+  /** What a day can be given: one's own first, as for a rig. */
+  readonly choices = computed((): ReadonlyMap<string, Gear> => {
+    const day = this.day();
+    const named = day ? namedBy('days', day).map(({ id }) => id) : [];
+    const ofRigs = (day?.rigIds ?? []).flatMap((id) => (this.rigs().has(id) ? gearIdsOf(this.rigs().get(id)!) : []));
+    return ownGear(this.gear(), this.demo(), this.entry()?.origin, new Set([...named, ...ofRigs]));
+  });
   /** Set by the page from its address. */
   readonly id = signal('');
   readonly entry = computed(() => this.items().days.entities[this.id()]);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { gearTitle, withNewSwap } from '@viaggio/core';
+import { gearTitle, whyNotAtHand, withNewSwap } from '@viaggio/core';
 import type { Swap } from '@viaggio/core';
 import { computedLater } from '../../workers/computed-later';
 import { SelectField } from '../../fields/select-field';
@@ -147,8 +147,8 @@ export class Moves {
   });
 
   protected readonly batteries = computed(() =>
-    [...this.sheet.gear()]
-      .filter(([, { kind, archived }]) => kind === 'battery' && !archived)
+    [...this.sheet.choices()]
+      .filter(([, body]) => body.kind === 'battery' && whyNotAtHand(body) === undefined)
       .map(([id]) => [id, this.name(id)] as const)
       .sort(([, a], [, b]) => a.localeCompare(b)),
   );

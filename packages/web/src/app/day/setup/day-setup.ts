@@ -16,6 +16,7 @@ import {
   withoutRig,
   withPlace,
   withRig,
+  whyNotAtHand,
 } from '@viaggio/core';
 import type { Changes, Day, OwnKind, Place } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
@@ -81,8 +82,8 @@ export class DaySetup {
     [...this.sheet.rigs()].map(([id, { name }]) => ({ id, name, on: this.day().rigIds.includes(id) })),
   );
   protected readonly chargers = computed(() =>
-    [...this.sheet.gear()]
-      .filter(([, gear]) => !gear.archived && chargerOf(gear))
+    [...this.sheet.choices()]
+      .filter(([, gear]) => whyNotAtHand(gear) === undefined && chargerOf(gear))
       .map(([id, gear]) => ({
         id,
         title: gearTitle(gear),
@@ -100,10 +101,10 @@ export class DaySetup {
             ?.links.map(({ from }) => from.gearId) ?? [],
       ),
     );
-    return [...this.sheet.gear()]
+    return [...this.sheet.choices()]
       .flatMap(([id, gear]) => {
-        if (gear.kind !== 'battery' || gear.archived) return [];
         const said = this.day().batteries?.find(({ gearId }) => gearId === id);
+        if (gear.kind !== 'battery' || (whyNotAtHand(gear) !== undefined && !said && !own.has(id))) return [];
         return [{ id, title: gearTitle(gear), inRig: own.has(id), on: said !== undefined || own.has(id), said, known: gear.charge }];
       })
       .sort((a, b) => Number(b.on) - Number(a.on) || a.title.localeCompare(b.title));

@@ -59,6 +59,9 @@ interface OpenInput {
               }
               <div>
                 <div>{{ offer.title }}</div>
+                @if (offer.flat) {
+                  <div class="why verdict-caution">Flat now: charge it first.</div>
+                }
                 @if (offer.sentence) {
                   <div class="why">{{ offer.sentence }}</div>
                 }

@@ -46,6 +46,9 @@ interface RankedFeed {
                 }
               </div>
               <div class="why">{{ row.why }}</div>
+              @if (row.feed.flat.length > 0) {
+                <div class="why verdict-caution">Flat now, charge first: {{ row.feed.flat.join(', ') }}.</div>
+              }
               @for (finding of row.feed.findings.slice(0, 2); track $index) {
                 <div class="why">{{ sayFinding(finding) }}</div>
               }
