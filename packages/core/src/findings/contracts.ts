@@ -43,7 +43,7 @@ function saysWhatItGives({ output }: Connection): boolean {
 function whyNone(connection: Connection, minV: number, maxV: number) {
   const { output, from, cable, to } = connection;
   const why = reasonFor(connection, minV, maxV);
-  return { why, port: output.name, of: from.title, cable: cable?.gear.name, device: to.title, minV, maxV } as const;
+  return { why, port: output.name, of: from.title, cable: cable?.title, device: to.title, minV, maxV } as const;
 }
 
 /** Why nothing is agreed on: no Power Delivery, an end that carries none, a level that this cable must not carry, or none. */

@@ -89,7 +89,10 @@ export const AMPS: Wordings<
         afterMin === 0 ? 'even on a full battery' : `once ${battery} is down to ${say(charge, 'fraction')}, after ${say(afterMin, 'min')}`;
       return `A peak of ${say(peakW, 'W')} breaks a limit ${when}: it can shut off there.`;
     },
-    remedy: () => 'Keep above that charge, or use a battery and cable of lower resistance.',
+    remedy: ({ afterMin }) =>
+      afterMin === 0
+        ? 'Use a battery and cable of lower resistance.'
+        : 'Change it before it is down to that, or use a battery and cable of lower resistance.',
     shows: ({ peakW, charge, afterMin }) => [
       shown('peak', peakW, 'W'),
       shown('from charge', charge, 'fraction'),

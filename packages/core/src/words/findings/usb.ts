@@ -6,7 +6,7 @@ import type { ShownNumber, Wording, Wordings } from '../wording';
 type Short = Facts['contract-short'];
 
 function contractNumbers({ contract, needW }: Pick<Short, 'contract' | 'needW'>): readonly (ShownNumber | undefined)[] {
-  return [shown('contract', contract.powerW, 'W'), shown('needed', needW, 'W')];
+  return [shown(contract.by === 'plain-5v' ? 'the port gives' : 'contract', contract.powerW, 'W'), shown('needed', needW, 'W')];
 }
 
 /** What is agreed on and why it is no more; then what the device does about it. */
@@ -33,8 +33,9 @@ export const USB: Wordings<
   'contract-fits' | 'contract-none' | 'contract-short' | 'legacy-short' | 'sink-needs-battery' | 'sink-only-charges' | 'battery-drains'
 > = {
   'contract-fits': {
-    means: 'Source, cable and device agree on a contract that covers the draw.',
-    says: ({ contract, needW }) => `The contract is ${sayContract(contract)}; ${say(needW, 'W')} are needed.`,
+    means: 'What source, cable and device agree on over USB covers the draw.',
+    says: ({ contract, needW }) =>
+      `${contract.by === 'plain-5v' ? 'A plain 5 V port gives' : 'The contract is'} ${sayContract(contract)}; ${say(needW, 'W')} are needed.`,
     shows: contractNumbers,
   },
   'contract-none': {

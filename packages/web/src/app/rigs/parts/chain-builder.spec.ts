@@ -12,13 +12,14 @@ const camera = idOf('Skuadon 60');
 async function show(): Promise<Rig[]> {
   showDemoRig('Galley interviews');
   fixture = await render(ChainBuilder, { deviceId: camera });
+  await press('Start anew');
   const built: Rig[] = [];
   fixture.componentInstance.built.subscribe((rig) => built.push(rig));
   await offered();
   return built;
 }
 async function offered(): Promise<void> {
-  await until(() => host().querySelector('.offers li') !== null || textOf(fixture).includes('reaches its source'));
+  await until(() => host().querySelector('.offers li') !== null);
   await fixture.whenStable();
 }
 async function plug(title: string): Promise<void> {
@@ -45,6 +46,7 @@ describe('a chain built by hand', () => {
     expect(textOf(fixture, 'app-select-field')).toContain('of Adapter M from D-tap (D-tap)');
     await plug('D-tap of V1: Holmvik 95');
     expect(textOf(fixture)).toContain('The chain reaches its source.');
+    expect(textOf(fixture, '.made')).toContain('Battery bay of Skuadon 60 from Adapter M from D-tap');
     await press('Use this chain');
     expect(linksTo(built[0]!, camera).map(({ from }) => from.gearId)).toEqual([idOf('Holmvik 95', 'V1'), idOf('Adapter M from D-tap')]);
   });
@@ -58,5 +60,44 @@ describe('a chain built by hand', () => {
     await plug('Adapter M from D-tap');
     await press('Use it so far');
     expect(linksTo(built[0]!, camera)).toHaveLength(1);
+  });
+});
+
+describe('what is there already', () => {
+  it('stays: more is plugged in beside it, and one thing alone comes out', async () => {
+    showDemoRig('Galley interviews');
+    fixture = await render(ChainBuilder, { deviceId: camera });
+    const built: Rig[] = [];
+    fixture.componentInstance.built.subscribe((rig) => built.push(rig));
+    await offered();
+    const before = host().querySelectorAll('.made li').length;
+    expect(before).toBeGreaterThan(0);
+    const select = host().querySelector('select')!;
+    const free = [...select.options].find(({ textContent }) => textContent!.includes('Skuadon 60') && !textContent!.includes(', now'))!;
+    select.value = free.value;
+    select.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    await offered();
+    host().querySelector<HTMLButtonElement>('.offers button')!.click();
+    await fixture.whenStable();
+    expect(host().querySelectorAll('.made li')).toHaveLength(before + 1);
+    expect(textOf(fixture)).not.toContain('Comes out');
+    host().querySelector<HTMLButtonElement>('.made li:last-child button')!.click();
+    await fixture.whenStable();
+    expect(textOf(fixture)).toContain('Comes out');
+    await press('One step back');
+    expect(textOf(fixture)).not.toContain('Comes out');
+  });
+
+  it('in a taken input is told before another takes its place', async () => {
+    showDemoRig('Galley interviews');
+    fixture = await render(ChainBuilder, { deviceId: camera });
+    await offered();
+    const select = host().querySelector('select')!;
+    const taken = [...select.options].find(({ textContent }) => textContent!.includes(', now'))!;
+    select.value = taken.value;
+    select.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    expect(textOf(fixture)).toContain('takes the place of');
   });
 });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { connectorName, gearTitle, portsOf, withLinks, withoutFeed } from '@viaggio/core';
-import type { Input, Link, Offer, Rig } from '@viaggio/core';
+import { connectorName, gearTitle, linksTo, portsOf, withLinks, withoutFeed } from '@viaggio/core';
+import type { Gear, Input, Link, Offer, Rig } from '@viaggio/core';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { computedLater, valueOf } from '../../workers/computed-later';
@@ -12,6 +12,8 @@ interface OpenInput {
   readonly gearId: string;
   readonly title: string;
   readonly input: Input;
+  /** What is plugged in there now. */
+  readonly holds: string | undefined;
 }
 
 /** The chain to a device, part by part from the device back to a source: offered is what mates, and told why the rest does not. */
@@ -21,27 +23,54 @@ interface OpenInput {
   template: `
     @if (made().length > 0) {
       <ol class="made" aria-label="Built so far, from the device back">
-        @for (link of made(); track $index) {
-          <li>{{ tell(link) }}</li>
+        @for (link of made(); track key(link)) {
+          <li>
+            {{ tell(link) }}
+            <button type="button" class="btn btn-sm btn-link p-0" [attr.aria-label]="'Unplug: ' + tell(link)" (click)="unplug(link)">
+              Unplug
+            </button>
+          </li>
         }
       </ol>
-      <div class="d-flex flex-wrap gap-2 mb-3">
+    }
+    @if (changes(); as changed) {
+      @if (changed.out.length > 0) {
+        <p class="small mb-1">Comes out: {{ changed.out.join('; ') }}.</p>
+      }
+    }
+    <div class="d-flex flex-wrap gap-2 mb-3">
+      @if (steps().length > 0) {
         <button type="button" class="btn btn-sm btn-outline-secondary" (click)="back()">One step back</button>
-        @if (open().length === 0) {
-          <button type="button" class="btn btn-sm btn-primary" (click)="built.emit(draft()!)">Use this chain</button>
-        } @else {
-          <button type="button" class="btn btn-sm btn-outline-primary" (click)="built.emit(draft()!)">Use it so far</button>
-        }
-      </div>
+      }
+      @if (made().length > 0) {
+        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="anew()">Start anew</button>
+      }
+      @if (steps().length > 0) {
+        <button
+          type="button"
+          class="btn btn-sm"
+          [class.btn-primary]="isFed()"
+          [class.btn-outline-primary]="!isFed()"
+          (click)="built.emit(draft()!)"
+        >
+          {{ isFed() ? 'Use this chain' : 'Use it so far' }}
+        </button>
+      }
+    </div>
+    @if (isFed()) {
+      <p>The chain reaches its source. More can be plugged in below.</p>
     }
     @if (open().length > 0) {
       <app-select-field label="Feed which input?" class="mb-3" (picked)="choice.set(+$event)">
         @for (one of open(); track one.gearId + one.input.id; let index = $index) {
           <option [value]="index" [selected]="index === choice()">
-            {{ one.input.name }} of {{ one.title }} ({{ connector(one.input) }})
+            {{ one.input.name }} of {{ one.title }} ({{ connector(one.input) }}){{ one.holds ? ', now ' + one.holds : '' }}
           </option>
         }
       </app-select-field>
+      @if (open()[choice()]?.holds; as holds) {
+        <p class="small mb-2">What is plugged in there takes the place of {{ holds }}.</p>
+      }
       @if (later().is === 'working') {
         <p role="status" class="text-body-secondary">Trying what mates …</p>
       }
@@ -93,8 +122,6 @@ interface OpenInput {
           </details>
         }
       }
-    } @else {
-      <p>The chain reaches its source.</p>
     }
     <p class="usual-caution">Before anything is connected, check volts and polarity with a meter at every joint you make yourself.</p>
   `,
@@ -127,22 +154,36 @@ export class ChainBuilder {
   readonly deviceId = input.required<string>();
   readonly built = output<Rig>();
   private readonly sheet = inject(RigSheet);
-  /** In the order in which they were plugged in: from the device back. */
-  protected readonly made = signal<readonly Link[]>([]);
+  /** The links of the rig after each step; the rig's own before the first. */
+  protected readonly steps = signal<readonly (readonly Link[])[]>([]);
   protected readonly draft = computed(() => {
     const rig = this.sheet.rig();
-    if (!rig) return undefined;
-    const without = withoutFeed(rig, this.deviceId());
-    return withLinks({ ...rig, devices: without.devices }, [...without.links, ...this.made()]);
+    const links = this.steps().at(-1);
+    return rig && (links ? withLinks(rig, links) : rig);
   });
-  protected readonly open = computed((): readonly OpenInput[] => {
+  /** What feeds the device, from it back. */
+  protected readonly made = computed((): readonly Link[] => {
     const draft = this.draft();
-    if (!draft) return [];
-    const fed = (gearId: string): boolean => draft.links.some(({ to }) => to.gearId === gearId);
-    const last = this.made().at(-1)?.from.gearId ?? this.deviceId();
-    // the part plugged in last, or an earlier one that still waits; a device that is fed may take more at its other inputs
-    const waiting = [last, ...this.made().map(({ from }) => from.gearId)].find((id) => this.inputsOf(id).length > 0 && !fed(id));
-    return waiting === undefined ? [] : this.inputsOf(waiting);
+    return draft ? [...linksTo(draft, this.deviceId())].reverse() : [];
+  });
+  /** What of the rig as it is comes out. */
+  protected readonly changes = computed(() => {
+    const [rig, draft] = [this.sheet.rig(), this.draft()];
+    const still = new Set(draft?.links.map((link) => this.key(link)));
+    return { out: (rig?.links ?? []).filter((link) => !still.has(this.key(link))).map((link) => this.tell(link)) };
+  });
+  /** The device first, then what stands before it. */
+  private readonly parts = computed(() => [...new Set([this.deviceId(), ...this.made().map(({ from }) => from.gearId)])]);
+  /** Parts that hand power on, or the device, with nothing plugged into them. */
+  private readonly waiting = computed(() => {
+    const fed = new Set(this.draft()?.links.map(({ to }) => to.gearId));
+    return this.parts().filter((id) => !fed.has(id) && this.inputsOf(id).length > 0);
+  });
+  protected readonly isFed = computed(() => this.waiting().length === 0);
+  /** Every input on the way: what waits first, then the rest, taken ones with what is in them. */
+  protected readonly open = computed((): readonly OpenInput[] => {
+    const waiting = [...this.waiting()].reverse();
+    return [...new Set([...waiting, ...this.parts()])].flatMap((id) => this.inputsOf(id));
   });
   protected readonly choice = linkedSignal({ source: this.open, computation: () => 0 });
   protected readonly later = computedLater(
@@ -164,24 +205,68 @@ export class ChainBuilder {
   protected readonly found = computed(() => (this.later().is === 'done' ? valueOf(this.later()) : undefined));
   protected readonly connector = (port: Input): string => connectorName(port.connector);
 
+  /** What was in the input comes out, with all that only it needed. */
   protected plug({ link }: Offer): void {
-    this.made.update((links) => [...links, link]);
+    const { to } = link;
+    this.step((links) => [...links.filter((one) => one.to.gearId !== to.gearId || one.to.portId !== to.portId), link]);
+  }
+
+  protected unplug(link: Link): void {
+    this.step((links) => links.filter((one) => this.key(one) !== this.key(link)));
+  }
+
+  protected anew(): void {
+    const rig = this.draft();
+    if (rig) this.steps.update((steps) => [...steps, withoutFeed(rig, this.deviceId()).links]);
   }
 
   protected back(): void {
-    this.made.update((links) => links.slice(0, -1));
+    this.steps.update((steps) => steps.slice(0, -1));
+  }
+
+  private step(change: (links: readonly Link[]) => readonly Link[]): void {
+    const rig = this.draft();
+    if (!rig) return;
+    const links = change(rig.links);
+    const wanted = new Set(rig.devices.flatMap(({ gearId }) => linksTo({ links }, gearId)));
+    this.steps.update((steps) => [...steps, links.filter((link) => wanted.has(link))]);
+  }
+
+  protected key({ from, to }: Link): string {
+    return `${from.gearId}/${from.portId} ${to.gearId}/${to.portId}`;
   }
 
   protected tell({ from, cableId, to }: Link): string {
-    const name = (id: string): string => {
-      const body = this.sheet.kit().get(id) ?? this.sheet.parts().get(id);
-      return body ? gearTitle(body) : id;
-    };
-    return `${name(to.gearId)} from ${name(from.gearId)}${cableId === undefined ? '' : ` by ${name(cableId)}`}`;
+    const by = cableId === undefined ? '' : ` by ${this.nameOf(cableId)}`;
+    return `${this.portOf(to, 'inputs')} from ${this.portOf(from, 'outputs')}${by}`;
+  }
+
+  /** `Battery bay of Skuadon 60`; a part of one port needs no more than its name. */
+  private portOf({ gearId, portId }: Link['from'], side: 'inputs' | 'outputs'): string {
+    const body = this.bodyOf(gearId);
+    const ports = body ? portsOf(body)[side] : [];
+    const port = ports.find(({ id }) => id === portId);
+    return ports.length > 1 && port ? `${port.name} of ${this.nameOf(gearId)}` : this.nameOf(gearId);
+  }
+
+  private nameOf(id: string): string {
+    const body = this.bodyOf(id);
+    return body ? gearTitle(body) : id;
+  }
+
+  private bodyOf(id: string): Gear | undefined {
+    return this.sheet.kit().get(id) ?? this.sheet.parts().get(id);
   }
 
   private inputsOf(gearId: string): readonly OpenInput[] {
-    const body = this.sheet.kit().get(gearId) ?? this.sheet.parts().get(gearId);
-    return body ? portsOf(body).inputs.map((port) => ({ gearId, title: gearTitle(body), input: port })) : [];
+    const body = this.bodyOf(gearId);
+    if (!body) return [];
+    const holding = new Map(this.draft()?.links.flatMap(({ from, to }) => (to.gearId === gearId ? [[to.portId, from.gearId]] : [])));
+    return portsOf(body)
+      .inputs.filter(({ noPower }) => noPower !== true)
+      .map((port) => {
+        const from = holding.get(port.id);
+        return { gearId, title: gearTitle(body), input: port, holds: from === undefined ? undefined : this.nameOf(from) };
+      });
   }
 }
