@@ -42,6 +42,26 @@ test('undo and redo, by button and by key', async ({ page }) => {
   await expect(battery).toHaveValue(was);
 });
 
+test('what was done can be taken back after a reload, saved or not', async ({ page }) => {
+  await visit(page, WHEELHOUSE);
+  const must = page.getByLabel('It must run for');
+  const was = await must.inputValue();
+  await must.fill('2h10');
+  await untilSaved(page);
+  await page.reload();
+  await expect(must).toHaveValue('2 h 10 min');
+  await must.fill('3h40');
+  await page.reload();
+  await expect(must).toHaveValue('3 h 40 min');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(must).toHaveValue('2 h 10 min');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(must).toHaveValue(was);
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
+  await expect(must).toHaveValue('2 h 10 min');
+  await untilSaved(page);
+});
+
 test('another battery of the kit is one choice away', async ({ page }) => {
   await visit(page, WHEELHOUSE);
   await openPart(page, /^Battery V1/);

@@ -1,6 +1,7 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
 import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
 import type { Acting, Step } from './items';
+import type { Steps } from './kept-steps';
 
 export interface ItemRef {
   readonly kind: Kind;
@@ -18,6 +19,8 @@ export const Items = createActionGroup({
     Edit: props<ItemRef & { body: Bodies[Kind]; field: string; at: number }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
+    /** Steps that the tab kept over a reload. */
+    'Steps kept': props<Steps>(),
 
     'Save started': props<ItemRef>(),
     Saved: props<ItemRef & { saved: Saved<Bodies[Kind]>; sent: Bodies[Kind] }>(),

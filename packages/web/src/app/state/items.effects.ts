@@ -34,6 +34,8 @@ import { findEntry } from './items';
 import type { Acting, Change, Entry, ItemsState } from './items';
 import { selectItems, selectUnsaved } from './items.selectors';
 import { isSameBody, leaveBehind, missingEdits } from './left-behind';
+import { bodiesAfter, keepSteps, takeKeptSteps } from './kept-steps';
+import type { Steps } from './kept-steps';
 
 export const AUTOSAVE_AFTER_MS = 500;
 export const RETRY_AFTER_MS = 3000;
@@ -68,15 +70,23 @@ export class ItemsEffects {
   readonly resume = createEffect(() =>
     this.actions.pipe(
       ofType(Items.loaded),
-      mergeMap(({ saved }) =>
-        missingEdits(saved).flatMap(({ edit: { kind, id, body, onItsWay }, loaded, isStale }): Action[] => {
+      mergeMap(({ saved }) => {
+        const missing = missingEdits(saved);
+        const steps = takeKeptSteps(
+          bodiesAfter(
+            saved,
+            missing.map(({ edit }) => edit),
+          ),
+        );
+        const resumed = missing.flatMap(({ edit: { kind, id, body, onItsWay }, loaded, isStale }): Action[] => {
           if (onItsWay) this.fromBefore.set(keyOf({ kind, id }), onItsWay);
           return [
-            Items.edit({ kind, id, body, field: 'left-behind', at: Date.now() }),
+            Items.edit({ kind, id, body: sameAs(steps, id, body), field: 'left-behind', at: Date.now() }),
             ...(isStale ? [Items.conflictFound({ kind, id, theirs: loaded })] : []),
           ];
-        }),
-      ),
+        });
+        return [...(steps.past.length + steps.future.length > 0 ? [Items.stepsKept(steps)] : []), ...resumed];
+      }),
     ),
   );
 
@@ -112,6 +122,7 @@ export class ItemsEffects {
     () =>
       fromEvent(window, 'pagehide').pipe(
         tap(() => {
+          keepSteps(this.items());
           const mine = this.unsaved().filter(({ entry: { sync } }) => sync.is !== 'conflict');
           leaveBehind(
             mine.map(({ kind, entry: { id, revision, body } }) => {
@@ -247,4 +258,10 @@ function requestOf(state: ItemsState, { step, how }: Acting): readonly ChangeReq
     if (!body && !entry) return [];
     return [{ kind, id, ...(entry && { revision: entry.revision }), ...(body && { body }) }];
   });
+}
+
+/** The very body of the last step where it says the same: the edit that goes on is that step. */
+function sameAs({ past }: Steps, id: string, body: Bodies[Kind]): Bodies[Kind] {
+  const last = past.at(-1)?.changes.find((change) => change.id === id);
+  return last?.after && isSameBody(last.kind, last.after, body) ? last.after : body;
 }

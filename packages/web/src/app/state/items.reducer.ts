@@ -19,6 +19,9 @@ export const itemsReducer = createReducer(
 
   on(Items.edit, (state, { kind, id, body, field, at }) => {
     const before = findEntry(state, kind, id)?.body;
+    // the step of an edit that goes on after a reload was kept too
+    if (before && state.past.at(-1)?.changes.some((change) => change.id === id && change.after === body))
+      return place(state, kind, id, body);
     return before ? remember(place(state, kind, id, body), { changes: [{ kind, id, before, after: body }], field, at }) : state;
   }),
   on(Items.undo, (state) => {
@@ -39,6 +42,8 @@ export const itemsReducer = createReducer(
       { step, how: 'redo' },
     );
   }),
+
+  on(Items.stepsKept, (state, { past, future }): ItemsState => ({ ...state, past: [...past, ...state.past], future })),
 
   on(Items.saveStarted, (state, { kind, id }) => changeEntry(state, kind, id, { sync: { is: 'saving' } })),
   on(Items.saved, (state, { kind, id, saved, sent }) => {
