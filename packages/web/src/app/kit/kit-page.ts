@@ -9,6 +9,7 @@ import {
   input,
   linkedSignal,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
@@ -53,8 +54,11 @@ export class KitPage {
   protected readonly search = signal('');
   protected readonly kind = signal<GearKind | undefined>(undefined);
   protected readonly archived = signal(false);
-  /** The demo's things stand beside one's own only when asked for; what is open is always there. */
-  protected readonly withDemo = linkedSignal(() => !this.hasOwn());
+  /**
+   * The demo's things stand beside one's own only when asked for; what is open is always there. They do not go away under
+   * the hand that adds its first own thing from them.
+   */
+  protected readonly withDemo = linkedSignal({ source: () => this.loading().is, computation: () => !untracked(this.hasOwn) });
   private readonly hasOwn = computed(() => this.gear().some(({ origin }) => origin === 'own'));
   protected readonly demoCount = computed(() => (this.hasOwn() ? this.gear().filter(({ origin }) => origin === 'demo').length : 0));
   protected readonly sortKey = signal<SortKey>('tag');
@@ -70,7 +74,7 @@ export class KitPage {
       .toLowerCase()
       .split(/\s+/)
       .filter((word) => word !== '');
-    const withDemo = this.withDemo();
+    const withDemo = this.withDemo() || !this.hasOwn();
     const open = this.item();
     return this.all().filter(
       ({ id, entry, text, gear }) =>
