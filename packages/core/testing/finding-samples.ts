@@ -202,6 +202,32 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { devices: ['Plovera R'], wantedMin: 240, firstSwapMin: 100, swapMin: 1 },
     { devices: ['Plovera R', 'Lysning 7'], wantedMin: 240, firstSwapMin: 100, swapMin: 1 },
   ],
+  'take-ends': [
+    { device: 'Skuadon 60', mode: '4K at 100 frames', takeMin: 29, runsMin: 120 },
+    { device: 'Skuadon 60', mode: undefined, takeMin: 29, runsMin: undefined },
+  ],
+  'heat-ends': [
+    {
+      device: 'Skuadon 60',
+      mode: '4K at 100 frames',
+      hotMin: 25,
+      hotFromC: 22,
+      coolMin: 12,
+      temperatureC: 25,
+      assumed: true,
+      runsMin: 120,
+    },
+    {
+      device: 'Skuadon 60',
+      mode: undefined,
+      hotMin: 25,
+      hotFromC: undefined,
+      coolMin: undefined,
+      temperatureC: 30,
+      assumed: false,
+      runsMin: undefined,
+    },
+  ],
   'spare-unfit': [
     ...(['energy-unknown', 'other-cells', 'other-cutoff', 'less-current'] as const).map((why) => ({
       spare: 'Holmvik 49',

@@ -8,6 +8,7 @@ import {
   gaugeFindings,
   lackFindings,
   lastsFindings,
+  recordingFindings,
   sourceFindings,
   wholeRigFindings,
   worstVerdict,
@@ -174,6 +175,7 @@ function beyondGate(resolved: ResolvedRig, { timeline, firstStopMin, plannedMin,
   return [
     ...gaugeFindings(resolved, plannedMin),
     ...lastsFindings(resolved, timeline, firstStopMin, plannedMin),
+    ...recordingFindings(resolved, firstStopMin),
     ...wholeRigFindings(resolved, timeline, plannedMin),
     ...balanceFindings(resolved, balance),
     ...lackFindings(resolved.evidence.lacks),
@@ -213,7 +215,7 @@ function sourceAnswers(
 function afterSwaps({ parts }: ResolvedRig, swaps: SystemRun['events'], stopMin: number | undefined): Stop | undefined {
   const last = swaps.at(-1);
   if (!last || stopMin === undefined) return undefined;
-  const battery = parts.get(last.by ?? '')?.gear.name ?? 'the last battery';
+  const battery = parts.get(last.by ?? '')?.title ?? 'the last battery';
   return { why: 'after-swaps', swaps: swaps.length, battery, swapMin: last.minute, stopMin };
 }
 

@@ -1,5 +1,7 @@
 export { assess, assessModel } from './assess';
 export type { Answer } from './assess';
+export { backups } from './backups';
+export type { Backup } from './backups';
 export { indicators } from './indicators';
 export type { Indicator, Reading } from './indicators';
 export { DEFAULT_SEED, MAX_RUNS, roughRunner, runRange, uncertaintyOf, Variations } from './range';

@@ -167,6 +167,8 @@ const COUNTED_ELSEWHERE: ReadonlySet<string> = new Set([
   'single-point',
   'stops-together',
   'no-cushion',
+  'take-ends',
+  'heat-ends',
   'too-short',
   'lasts-into-reserve',
 ]);

@@ -334,6 +334,23 @@ export interface Facts {
     /** Minutes without power at each change. */
     readonly swapMin: number;
   };
+  /** A recording ends by itself, though there is power. */
+  'take-ends': {
+    readonly device: string;
+    readonly mode: string | undefined;
+    readonly takeMin: number;
+    readonly runsMin: number | undefined;
+  };
+  'heat-ends': {
+    readonly device: string;
+    readonly mode: string | undefined;
+    readonly hotMin: number;
+    readonly hotFromC: number | undefined;
+    readonly coolMin: number | undefined;
+    readonly temperatureC: number;
+    readonly assumed: boolean;
+    readonly runsMin: number | undefined;
+  };
   'spare-unfit': { readonly spare: string; readonly battery: string; readonly trouble: SpareTrouble };
   lasts: Lasting;
   'lasts-into-reserve': Lasting;

@@ -12,6 +12,7 @@ export { capabilityFindings, isUnknown } from './modes';
 export { peakFindings, togetherFindings } from './peaks';
 export { plugFindings } from './plugs';
 export { deviceVolts, feedPoint } from './points';
+export { recordingFindings } from './recording';
 export { parallelFindings, sourceFindings } from './sources';
 export { severity, worstVerdict } from './verdict';
 export type { Verdict } from './verdict';

@@ -3,6 +3,8 @@ export { cautionsOf } from './cautions';
 export type { Caution } from './cautions';
 export { budgetFeed, circuitOf, portFeed } from './circuit-of';
 export type { LoadDraw } from './circuit-of';
+export { orderOfConnecting } from './connecting';
+export type { ConnectingStep } from './connecting';
 export { cableLimit, wireArea } from './conductor';
 export type { CurrentLimit } from './conductor';
 export { hasCushion, hasOwnBattery } from './connection';

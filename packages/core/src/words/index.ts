@@ -1,3 +1,4 @@
+export { sayConnecting } from './connecting';
 export { sayCaution } from './caution';
 export { sayCardChange, sayDark, sayHelp, sayNobody, sayUnrecorded } from './day';
 export type { Dark, HelpAct, Unrecorded } from './day';

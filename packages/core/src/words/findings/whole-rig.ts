@@ -34,11 +34,25 @@ function togetherNumbers({ stops, devices }: Facts['single-point']): readonly (S
   return [shown('devices that stop', stops.length, 'count'), shown('of', devices, 'count')];
 }
 
+/** `Skuadon 60 in 4K at 100 frames`. */
+function inMode(device: string, mode: string | undefined): string {
+  return mode === undefined ? device : `${device} in ${mode}`;
+}
+
 const KEEP_SPARE = 'Keep a spare of it within reach, or give one of the devices a feed of its own.';
 
 /** The rig as a whole. */
 export const WHOLE_RIG: Wordings<
-  'single-point' | 'stops-together' | 'built-in-only' | 'no-cushion' | 'spare-unfit' | 'lasts' | 'lasts-into-reserve' | 'too-short'
+  | 'single-point'
+  | 'stops-together'
+  | 'built-in-only'
+  | 'no-cushion'
+  | 'take-ends'
+  | 'heat-ends'
+  | 'spare-unfit'
+  | 'lasts'
+  | 'lasts-into-reserve'
+  | 'too-short'
 > = {
   'single-point': {
     means: 'One part stops several devices when it fails.',
@@ -68,6 +82,29 @@ export const WHOLE_RIG: Wordings<
       shown('must run', wantedMin, 'min'),
       shown('first swap', firstSwapMin, 'min'),
       shown('without power', swapMin, 'min'),
+    ],
+  },
+  'take-ends': {
+    means: 'A recording ends by itself: it has come to the longest take of the mode.',
+    says: ({ device, mode, takeMin }) => `${inMode(device, mode)} ends a take after ${say(takeMin, 'min')}, whatever feeds it.`,
+    remedy: () => 'Start the next take in a pause before, or use a mode without that limit.',
+    shows: ({ takeMin, runsMin }) => [shown('longest take', takeMin, 'min'), shown('power for', runsMin, 'min')],
+  },
+  'heat-ends': {
+    means: 'A device shuts off from heat in its mode, though there is power.',
+    says: ({ device, mode, hotMin, hotFromC, temperatureC, assumed }) => {
+      const from = hotFromC === undefined ? '' : ` at ${say(hotFromC, 'C')} or more`;
+      const now = assumed ? `taken to be ${say(temperatureC, 'C')}` : say(temperatureC, 'C');
+      return `${inMode(device, mode)} shuts off from heat after ${say(hotMin, 'min')}${from}; it is ${now}.`;
+    },
+    remedy: ({ coolMin }) =>
+      `Let it cool ${coolMin === undefined ? 'between takes' : say(coolMin, 'min')}, keep it in the shade, or use a cooler mode.`,
+    shows: ({ hotMin, hotFromC, temperatureC, coolMin, runsMin }) => [
+      shown('shuts off after', hotMin, 'min'),
+      shown('from', hotFromC, 'C'),
+      shown('it is', temperatureC, 'C'),
+      shown('cools for', coolMin, 'min'),
+      shown('power for', runsMin, 'min'),
     ],
   },
   'spare-unfit': {

@@ -107,6 +107,7 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
             [remedies]="sheet.remedies()"
             [indicators]="sheet.indicators()"
             [criteria]="sheet.criteria()"
+            [connecting]="sheet.connecting()"
             (remedy)="sheet.apply($event)"
           />
         }

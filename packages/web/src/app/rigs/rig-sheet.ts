@@ -7,7 +7,9 @@ import {
   criteriaOf,
   gearIdsOf,
   indicators,
+  orderOfConnecting,
   rigModel,
+  sayConnecting,
   settledTests,
   testedHere,
   weightsOf,
@@ -88,6 +90,11 @@ export class RigSheet {
   readonly cost = computed(() => {
     const criteria = this.criteria();
     return criteria && costOf(criteria, this.weights());
+  });
+  /** The order of connecting and switching on; none while something must not be connected. */
+  readonly connecting = computed(() => {
+    const [model, answer] = [this.model(), this.answer()];
+    return model && answer && answer.verdict !== 'stop' ? orderOfConnecting(model.resolved).map(sayConnecting) : [];
   });
   readonly indicators = computed(() => {
     const model = this.model();

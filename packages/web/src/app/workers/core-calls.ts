@@ -2,6 +2,7 @@ import {
   RemedySearch,
   assessModel,
   assignFeeds,
+  backups,
   belongTogether,
   findFeeds,
   healthHistory,
@@ -17,6 +18,7 @@ import {
   withoutFeed,
 } from '@viaggio/core';
 import type {
+  Backup,
   AloneAnswer,
   Alternative,
   Assignments,
@@ -59,6 +61,8 @@ export type Kit = ReadonlyMap<string, Gear>;
 export interface Outlook {
   readonly range: RunRange | undefined;
   readonly sensitivities: readonly Sensitivity[];
+  /** What stands behind each device's first source. */
+  readonly backups: readonly Backup[];
 }
 
 /** Remedies of the findings that have any, by the finding's place among those that are not good. */
@@ -76,7 +80,7 @@ export const coreCalls = {
 
   outlook(rig: Rig, parts: Kit): Outlook {
     const model = rigModel(rig, parts);
-    return { range: runRange(model), sensitivities: sensitivities(model) };
+    return { range: runRange(model), sensitivities: sensitivities(model), backups: backups(rig, parts) };
   },
 
   alone(rig: Rig, parts: Kit): AloneAnswer {

@@ -7,6 +7,7 @@ import { VerdictMark } from '../../shared/verdict-mark';
 import type { Outlook, Remedies } from '../../workers/core-calls';
 import { valueOf } from '../../workers/computed-later';
 import type { Later } from '../../workers/computed-later';
+import { BackupsView } from './backups-view';
 import { CostsView } from './costs-view';
 import { FiguresTable } from './figures-table';
 import { FindingsList } from './findings-list';
@@ -16,7 +17,7 @@ import { RunChart } from '../../charts/run-chart';
 /** The answer on one page: verdict, time and its range, what stops it, the picture, the findings, what one sees, what it costs, what it rests on. */
 @Component({
   selector: 'app-answer-view',
-  imports: [CostsView, FiguresTable, FindingsList, IndicatorsView, QuantityPipe, RunChart, VerdictMark, VoltageProfile],
+  imports: [BackupsView, CostsView, FiguresTable, FindingsList, IndicatorsView, QuantityPipe, RunChart, VerdictMark, VoltageProfile],
   template: `
     <section class="headline" aria-label="Answer">
       <app-verdict-mark class="fs-4" [verdict]="answer().verdict" />
@@ -86,6 +87,26 @@ import { RunChart } from '../../charts/run-chart';
         <app-indicators-view [indicators]="indicators()" />
       </section>
     }
+    @if (backups(); as list) {
+      @if (list.length > 0) {
+        <section class="half" aria-label="Backups and swaps">
+          <h2>Backups and swaps</h2>
+          <app-backups-view [backups]="list" />
+        </section>
+      }
+    }
+    @if (connecting().length > 0) {
+      <section class="half" aria-label="Connect it in this order">
+        <details>
+          <summary><h2 class="d-inline">Connect it in this order</h2></summary>
+          <ol class="mb-0 mt-1">
+            @for (step of connecting(); track $index) {
+              <li>{{ step }}</li>
+            }
+          </ol>
+        </details>
+      </section>
+    }
     @if (criteria(); as costs) {
       <section class="half" aria-label="What it costs">
         <h2>What it costs</h2>
@@ -140,6 +161,8 @@ export class AnswerView {
   readonly remedies = input<Remedies>();
   readonly indicators = input<readonly Indicator[]>([]);
   readonly criteria = input<Criteria>();
+  /** The order of connecting and switching on. */
+  readonly connecting = input<readonly string[]>([]);
   readonly remedy = output<Remedy>();
   /** The long table is made only when somebody looks at it. */
   protected readonly rests = signal(false);
@@ -149,6 +172,7 @@ export class AnswerView {
   });
 
   protected readonly told = computed(() => tellAnswer(this.answer()));
+  protected readonly backups = computed(() => this.outlookValue()?.backups);
   protected readonly range = computed(() => this.outlookValue()?.range);
   protected readonly matters = computed(() => this.outlookValue()?.sensitivities.slice(0, 5));
   protected readonly draws = computed(() => this.told().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
