@@ -228,6 +228,16 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
       runsMin: undefined,
     },
   ],
+  'mount-covers': [
+    { part: 'Kjolen plate', device: 'Skuadon 60', place: 'behind', what: 'screen', port: undefined, blocked: false },
+    { part: 'Kjolen plate', device: 'Skuadon 60', place: 'behind', what: 'port', port: 'DC inlet', blocked: false },
+    { part: 'Kjolen plate', device: 'Skuadon 60', place: 'behind', what: 'port', port: undefined, blocked: true },
+    { part: 'Grynna 27 PD', device: 'Skuadon 60', place: 'under', what: 'thread', port: undefined, blocked: false },
+    { part: 'Grynna 27 PD', device: 'Skuadon 60', place: 'top', what: 'viewfinder', port: undefined, blocked: false },
+    { part: 'Grynna 27 PD', device: 'Skuadon 60', place: 'top', what: 'light', port: undefined, blocked: false },
+  ],
+  'mount-overloaded': [{ device: 'Skuadon 60', place: 'top', maxG: 500, massG: 640, parts: ['Holmvik 95'], unweighed: [] }],
+  'mount-unweighed': [{ device: 'Skuadon 60', place: 'top', maxG: 500, massG: 0, parts: ['Holmvik 95'], unweighed: ['Holmvik 95'] }],
   'spare-unfit': [
     ...(['energy-unknown', 'other-cells', 'other-cutoff', 'less-current'] as const).map((why) => ({
       spare: 'Holmvik 49',

@@ -1,4 +1,4 @@
-import { gearTitle } from '../gear';
+import { AWAY_FROM_CAMERA, gearTitle } from '../gear';
 import type { Gear, Rig } from '../gear';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { CentreOfMass, PlacedMass, Tipping } from './mechanics';
@@ -67,7 +67,10 @@ export function rigBalance(rig: Rig, gear: ReadonlyMap<string, Gear>): RigBalanc
     const body = gear.get(gearId)!;
     const name = gearTitle(body);
     const place = balance.places.find((one) => one.gearId === gearId);
-    if (place?.elsewhere) elsewhere.push({ gearId, name, massG: body.massG });
+    const seat = rig.mounts?.find((one) => one.gearId === gearId)?.place;
+    // in a pocket, on a belt or a leg it weighs on somebody, whether or not that was said twice
+    if (place?.elsewhere || (place?.alongMm === undefined && seat && AWAY_FROM_CAMERA.has(seat)))
+      elsewhere.push({ gearId, name, massG: body.massG });
     else if (place?.alongMm === undefined) missing.push({ gearId, name, what: 'place' });
     else if (body.massG === undefined) missing.push({ gearId, name, what: 'mass' });
     else {

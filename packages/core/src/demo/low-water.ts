@@ -36,6 +36,12 @@ const gear: Record<keyof typeof GEAR, Gear> = {
     draw: { basis: 'run-down', energyWh: 95, minutes: 310, lostShare: 0.09 },
     peakW: 19,
     peakMs: 400,
+    covered: [
+      { place: 'under', what: 'thread' },
+      { place: 'behind', what: 'screen' },
+      { place: 'behind', what: 'port', portId: 'usb-c' },
+    ],
+    carries: [{ place: 'top', maxG: 600 }],
     inputs: [
       { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.3, maxV: 8.6 },
       { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, minV: 9, maxV: 15, needW: 27, sink: 'runs' },

@@ -1,5 +1,5 @@
 import type { Answer } from '../answer';
-import { batteryFigures, gearTitle, isMount } from '../gear';
+import { AWAY_FROM_CAMERA, batteryFigures, gearTitle, isMount } from '../gear';
 import type { Battery } from '../gear';
 import { connectionsInto, hasCushion, isA, resilience } from '../rig';
 import type { Connection, Part, ResolvedRig } from '../rig';
@@ -53,7 +53,15 @@ export interface Criteria {
 /** Gathers the criteria of a rig that has been answered. Cost: parts × connections. */
 export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
   const feed = feedParts(rig);
-  const on = new Set(rig.devices.flatMap(({ part }) => onCamera(rig, part)).map(({ id }) => id));
+  const seats = new Map((rig.rig.mounts ?? []).map(({ gearId, place }) => [gearId, place]));
+  const hangs = new Set(rig.devices.flatMap(({ part }) => onCamera(rig, part)).map(({ id }) => id));
+  // where somebody said it sits counts before what its lead tells
+  const on = {
+    has: (id: string): boolean => {
+      const place = seats.get(id);
+      return place === undefined ? hangs.has(id) : !AWAY_FROM_CAMERA.has(place);
+    },
+  };
   const mass = (parts: readonly Part[]): number => parts.reduce((sum, { gear }) => sum + (gear.massG ?? 0), 0);
   const batteries = feed.filter((part): part is Part<Battery> => isA(part, 'battery'));
   const energyWh = batteries.reduce((sum, { gear }) => sum + (batteryFigures(gear).energyWh ?? 0), 0);

@@ -1,4 +1,5 @@
 import type { EndCause } from '../circuit';
+import type { Covered, MountPlace } from '../gear';
 import type { CurrentLimit, Figure, LackOf, Role, SpareTrouble } from '../rig';
 import type { Contract } from '../usb';
 import type { Verdict } from './verdict';
@@ -72,6 +73,16 @@ interface Standing {
 interface Payload {
   readonly massG: number;
   readonly payloadG: number;
+}
+
+/** What sits in one place of a device, and what the mount there carries. */
+interface Mounted {
+  readonly device: string;
+  readonly place: MountPlace;
+  readonly maxG: number;
+  readonly massG: number;
+  readonly parts: readonly string[];
+  readonly unweighed: readonly string[];
 }
 
 /**
@@ -351,6 +362,18 @@ export interface Facts {
     readonly assumed: boolean;
     readonly runsMin: number | undefined;
   };
+  /** Where things sit. */
+  'mount-covers': {
+    readonly part: string;
+    readonly device: string;
+    readonly place: MountPlace;
+    readonly what: Covered['what'];
+    readonly port: string | undefined;
+    /** The port is in use in this rig. */
+    readonly blocked: boolean;
+  };
+  'mount-overloaded': Mounted;
+  'mount-unweighed': Mounted;
   'spare-unfit': { readonly spare: string; readonly battery: string; readonly trouble: SpareTrouble };
   lasts: Lasting;
   'lasts-into-reserve': Lasting;

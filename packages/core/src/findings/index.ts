@@ -8,6 +8,7 @@ export { byHarm, finding } from './finding';
 export type { Finding, FindingCode, FindingPlace } from './finding';
 export { gaugeFindings } from './gauge';
 export { lackFindings } from './lacking';
+export { mountFindings } from './mounts';
 export { capabilityFindings, isUnknown } from './modes';
 export { peakFindings, togetherFindings } from './peaks';
 export { plugFindings } from './plugs';

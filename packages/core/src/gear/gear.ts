@@ -5,6 +5,7 @@ import type { Infer } from '../shape';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
 import { amps, common, efficiency, from, localId, name, ohms, standby, volts, watts } from './fields';
+import { carriesShape, coveredShape } from './mount-shape';
 import { budgetsShape, inputShape, outputShape, pinsShape, worksShape } from './port';
 
 const chemistryShape = choice(
@@ -118,6 +119,9 @@ export const gearShape = tagged('Gear', 'kind', {
         { max: 20 },
       ),
     ),
+    /** What a part under, behind or on top of it covers, and what it carries there. */
+    covered: optional(coveredShape),
+    carries: optional(carriesShape),
     /** A battery that cannot be taken out; one in a bay is linked there. */
     builtIn: optional(
       object('Built-in battery', {

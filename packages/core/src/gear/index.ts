@@ -58,6 +58,8 @@ export type {
   PortLabel,
   Through,
 } from './label';
+export { AWAY_FROM_CAMERA, MOUNT_PLACES } from './mount-shape';
+export type { Covered, MountPlace } from './mount-shape';
 export { nextTags, tagAfter } from './next-tag';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 export { inputShape, outputShape } from './port';

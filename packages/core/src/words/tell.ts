@@ -2,6 +2,7 @@ import type { Finding, FindingCode, FindingPlace, Verdict } from '../findings';
 import { AMPS } from './findings/amps';
 import { assumedWordings } from './findings/assumed';
 import { BALANCE } from './findings/balance';
+import { MOUNTS } from './findings/mounts';
 import { DRAWING } from './findings/drawing';
 import { MISSING } from './findings/missing';
 import { MODES } from './findings/modes';
@@ -23,6 +24,7 @@ export const WORDINGS: Wordings<FindingCode> = {
   ...USB,
   ...MODES,
   ...BALANCE,
+  ...MOUNTS,
   ...WHOLE_RIG,
 };
 

@@ -45,13 +45,15 @@ export function withoutDevice(rig: Rig, deviceId: string): Rig {
 
 /** States and places of what is not in the rig any more fall away. */
 export function withLinks(rig: Rig, links: readonly Link[]): Rig {
-  const { batteries: _batteries, ...rest } = rig;
+  const { batteries: _batteries, mounts: _mounts, ...rest } = rig;
   const next: Rig = { ...rest, links };
   const used = new Set(gearIdsOf(next));
   const batteries = rig.batteries?.filter(({ gearId }) => used.has(gearId));
   const places = rig.balance?.places.filter(({ gearId }) => used.has(gearId));
+  const mounts = rig.mounts?.filter(({ gearId, onId }) => used.has(gearId) && (onId === undefined || used.has(onId)));
   return {
     ...next,
+    ...(mounts && mounts.length > 0 && { mounts }),
     ...(batteries && batteries.length > 0 && { batteries }),
     ...(rig.balance && places && { balance: { ...rig.balance, places } }),
   };
@@ -69,9 +71,11 @@ export function withPartReplaced(rig: Rig, gearId: string, by: string): Rig {
     state.gearId === gearId ? withChanges(state, { gearId: by, startCharge: undefined }) : state,
   );
   const places = rig.balance?.places.map((place) => (place.gearId === gearId ? { ...place, gearId: by } : place));
+  const mounts = rig.mounts?.map((mount) => (mount.gearId === gearId ? { ...mount, gearId: by } : mount));
   return {
     ...rig,
     links,
+    ...(mounts && { mounts }),
     ...(batteries && { batteries }),
     ...(rig.balance && places && { balance: { ...rig.balance, places } }),
   };

@@ -1,6 +1,7 @@
 import { idShape, localId, unknown } from '../fields';
 import { choice, flag, list, number, object, optional, record, text } from '../../shape';
 import type { Infer } from '../../shape';
+import { mountPlaceShape } from '../mount-shape';
 import { balanceShape } from './balance-shape';
 import { styleShape } from './style';
 import { unattendedShape } from './unattended-shape';
@@ -67,6 +68,20 @@ export const rigShape = object('Rig', {
         charging: optional(flag('Charged while it feeds')),
         /** Those that take its place one after the other. */
         spareIds: optional(list('Spares', idShape, { max: 20 })),
+      }),
+      { max: 60 },
+    ),
+  ),
+  /** Where parts sit on a device, as far as somebody said. */
+  mounts: optional(
+    list(
+      'Where things sit',
+      object('Where a part sits', {
+        gearId: idShape,
+        /** The device it sits on; the first of the rig when absent. */
+        onId: optional(idShape),
+        place: mountPlaceShape,
+        hinged: optional(flag('Folds away on a hinge')),
       }),
       { max: 60 },
     ),

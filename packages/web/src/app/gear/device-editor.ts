@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { gearShape, inputShape, withChanges, withInput, withTyped } from '@viaggio/core';
 import type { Device, Draw } from '@viaggio/core';
 import { QuantityField } from '../fields/quantity-field';
+import { ShapeForm } from '../fields/shape-form';
 import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';
 import type { GearEdit } from './gear-edit';
@@ -12,7 +13,7 @@ import { RecordingFields } from './recording-fields';
 /** What one films with: its draw in each mode, and what its input takes. */
 @Component({
   selector: 'app-device-editor',
-  imports: [DrawEditor, ModesEditor, PortsField, QuantityField, RecordingFields, TextField],
+  imports: [DrawEditor, ModesEditor, PortsField, QuantityField, RecordingFields, ShapeForm, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the device" [shape]="shapes.name" [value]="device().name" (valueChange)="name($event)" />
     <app-draw-editor [draw]="device().draw" [asHere]="asHere()" (drawChange)="draw($event)" />
@@ -58,6 +59,11 @@ import { RecordingFields } from './recording-fields';
       <summary>Power it passes on</summary>
       <app-ports-field [outputs]="device().outputs ?? []" (portsChange)="plain($event, 'outputs')" />
     </details>
+    <details class="mt-1" [open]="device().covered !== undefined || device().carries !== undefined">
+      <summary>What a part on it covers, what its mounts carry</summary>
+      <app-shape-form [shape]="shapes.covered.of" [value]="device().covered ?? []" (valueChange)="list('covered', $event)" />
+      <app-shape-form [shape]="shapes.carries.of" [value]="device().carries ?? []" (valueChange)="list('carries', $event)" />
+    </details>
     <details class="mt-1" [open]="device().modes !== undefined">
       <summary>Other modes{{ device().modes ? ' (' + device().modes!.length + ')' : '' }}</summary>
       <app-modes-editor class="mt-1" [device]="device()" [asHere]="asHere()" (modesChange)="plain({ modes: $event }, 'modes')" />
@@ -87,6 +93,11 @@ export class DeviceEditor {
 
   protected limit(figure: 'minV' | 'maxV', value: number | undefined): void {
     this.edit.emit({ body: withTyped(this.atPort({ [figure]: value }), {}, figure), field: figure });
+  }
+
+  /** An empty list says nothing. */
+  protected list(field: 'covered' | 'carries', items: readonly unknown[]): void {
+    this.plain({ [field]: items.length > 0 ? items : undefined }, field);
   }
 
   protected plain(changes: object, field: string): void {

@@ -11,6 +11,7 @@ import { ConditionsEditor } from './parts/conditions-editor';
 import type { Conditions } from './parts/conditions-editor';
 import { DeviceCard } from './parts/device-card';
 import { openFeedDialog } from './parts/feed-dialog';
+import { MountsEditor } from './parts/mounts-editor';
 import { StyleChoice } from './parts/style-choice';
 import { RigSheet } from './rig-sheet';
 import { SelectField } from '../fields/select-field';
@@ -28,7 +29,7 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
 /** One rig: its devices and how each is fed on the left, the answer on the right, each change answered and saved at once. */
 @Component({
   selector: 'app-rig-overview',
-  imports: [AnswerBar, AnswerView, BatteryStates, ConditionsEditor, DeviceCard, SelectField, StyleChoice, TextField],
+  imports: [AnswerBar, AnswerView, BatteryStates, ConditionsEditor, DeviceCard, MountsEditor, SelectField, StyleChoice, TextField],
   template: `
     @let current = sheet.rig();
     @if (current) {
@@ -89,6 +90,14 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
             <h2>Batteries</h2>
             <app-battery-states />
           </section>
+          <section aria-label="Where things sit">
+            <details [open]="current.mounts !== undefined || sits()" (toggle)="sits.set($any($event.target).open)">
+              <summary><h2 class="d-inline">Where things sit</h2></summary>
+              @if (sits() || current.mounts) {
+                <app-mounts-editor class="d-block mt-1" />
+              }
+            </details>
+          </section>
         </div>
         <ul class="d-none d-print-block list-unstyled small" aria-label="What it is made of">
           @for (way of ways(); track way.device) {
@@ -125,6 +134,8 @@ export class RigOverview {
   private readonly workers = inject(CoreWorkers);
   private readonly modals = inject(NgbModal);
   protected readonly nameShape = rigShape.fields.name;
+  /** Whether the places are looked at. */
+  protected readonly sits = signal(false);
   protected readonly solving = signal<Solving>({ is: 'idle' });
   protected readonly addable = computed(() => {
     const used = new Set(this.sheet.rig()?.devices.map(({ gearId }) => gearId));
