@@ -228,6 +228,11 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
       runsMin: undefined,
     },
   ],
+  'port-weak': [{ adapter: 'Adapter M', port: 'USB-A', of: 'Grynna 10', portA: 1, leastA: 2 }],
+  'two-plugs': [
+    { adapter: 'Adapter M', port: 'USB-A 1', of: 'Grynna 10', second: 'USB-A 2' },
+    { adapter: 'Adapter M', port: 'USB-A 1', of: 'Grynna 10', second: undefined },
+  ],
   'mount-covers': [
     { part: 'Kjolen plate', device: 'Skuadon 60', place: 'behind', what: 'screen', port: undefined, blocked: false },
     { part: 'Kjolen plate', device: 'Skuadon 60', place: 'behind', what: 'port', port: 'DC inlet', blocked: false },

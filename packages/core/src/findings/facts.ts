@@ -362,6 +362,8 @@ export interface Facts {
     readonly assumed: boolean;
     readonly runsMin: number | undefined;
   };
+  'port-weak': { readonly adapter: string; readonly port: string; readonly of: string; readonly portA: number; readonly leastA: number };
+  'two-plugs': { readonly adapter: string; readonly port: string; readonly of: string; readonly second: string | undefined };
   /** Where things sit. */
   'mount-covers': {
     readonly part: string;

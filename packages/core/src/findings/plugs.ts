@@ -2,6 +2,7 @@ import { connectorName, mates, meetsDirectly, polarityOf } from '../gear';
 import type { Connector } from '../gear';
 import { isA, roleOf } from '../rig';
 import type { Connection, Part, ResolvedRig } from '../rig';
+import { adapterInputFindings } from './adapter-input';
 import { finding } from './finding';
 import type { Finding, FindingPlace } from './finding';
 import { lacking } from './lacking';
@@ -15,7 +16,12 @@ interface End {
 export function plugFindings(rig: ResolvedRig): readonly Finding[] {
   return [
     ...rig.connections.flatMap((connection) => plugs(connection)),
-    ...rig.connections.flatMap((connection) => [...taken(rig, connection), ...refusals(connection), ...contacts(connection)]),
+    ...rig.connections.flatMap((connection) => [
+      ...taken(rig, connection),
+      ...refusals(connection),
+      ...contacts(connection),
+      ...adapterInputFindings(connection),
+    ]),
     ...fitNotes(rig),
   ];
 }

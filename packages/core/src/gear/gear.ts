@@ -143,6 +143,10 @@ export const gearShape = tagged('Gear', 'kind', {
       maxV: optional(volts('Highest input')),
       startV: optional(volts('Starts at')),
       maxA: optional(amps('Most input current')),
+      /** It starts, or stays up, only on a port that gives as much. */
+      leastA: optional(amps('Wants a port of at least')),
+      /** One with two plugs draws from two ports of the same source at once. */
+      plugs: optional(number('Plugs', 'count', { min: 1, max: 2, integer: true })),
       /** A trigger cable asks a Power Delivery port for this voltage. */
       triggerV: optional(volts('Asks for')),
       programmable: optional(flag('Asks a programmable supply')),

@@ -1,4 +1,4 @@
-import type { Cable } from '../gear';
+import type { Cable, Output } from '../gear';
 import { usbCable } from '../usb';
 import type { Contract } from '../usb';
 import { areaOfAwg, leadOhm } from '../wire';
@@ -65,8 +65,24 @@ function cableResistance(cable: NonNullable<Ends['cable']>, evidence: Evidence):
   return evidence.assume(cable, { of: 'cable-resistance' }, byLength, 'ohm');
 }
 
+/** The port that an adapter's second plug goes into: one like the first on the same part, free. */
+export function secondPort(all: readonly Ends[], { from, to, output }: Ends): Output | undefined {
+  if (!isA(to, 'adapter') || to.gear.input.plugs !== 2) return undefined;
+  const taken = new Set(all.filter((one) => one.from.id === from.id).map((one) => one.output.id));
+  const volts = (port: Output): number | undefined => (port.gives === 'fixed' ? port.voltageV : undefined);
+  return from.outputs.find(
+    (port) =>
+      !taken.has(port.id) && port.gives === output.gives && port.connector.type === output.connector.type && volts(port) === volts(output),
+  );
+}
+
 /** Every known limit of a connection, the least first; what is not known and must be is told to the evidence. */
-export function currentLimits(ends: Ends, contract: Contract | undefined, evidence: Evidence): readonly CurrentLimit[] {
+export function currentLimits(
+  ends: Ends,
+  contract: Contract | undefined,
+  evidence: Evidence,
+  second: Output | undefined,
+): readonly CurrentLimit[] {
   const { id, from, output, cable, to, input } = ends;
   const limits: CurrentLimit[] = [];
   const add = (maxA: number | undefined, by: CurrentLimit['by'], part: string, port?: string): void => {
@@ -74,7 +90,9 @@ export function currentLimits(ends: Ends, contract: Contract | undefined, eviden
   };
   if (contract) add(contract.currentA, 'contract', from.title);
   else if (output.gives !== 'pd') {
-    add(output.maxA, 'port', from.title, output.name);
+    const secondA = second && second.gives !== 'pd' ? second.maxA : undefined;
+    const portA = output.maxA !== undefined && secondA !== undefined ? output.maxA + secondA : output.maxA;
+    add(portA, 'port', from.title, secondA === undefined ? output.name : `${output.name} and ${second!.name}`);
     // an adapter is limited by its rated power instead
     const byPower = isA(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
     if (output.maxA === undefined && !byPower) evidence.lack('port-current', from, { connectionId: id, port: output.name });

@@ -5,7 +5,7 @@ import type { Battery, Output, Rig } from '../gear';
 import { PLAIN_V } from '../usb';
 import type { Contract } from '../usb';
 import { ASSUMED, timesFigure } from './assumed';
-import { currentLimits, leadResistance } from './conductor';
+import { currentLimits, leadResistance, secondPort } from './conductor';
 import type { CurrentLimit } from './conductor';
 import { contractOf, isPlainUsb, offerOf, plainContract } from './contract';
 import type { DrawnRig, Ends } from './drawn-rig';
@@ -31,6 +31,8 @@ export interface Connection extends Ends {
   readonly converter: Converter | undefined;
   readonly contract: Contract | undefined;
   readonly leadOhm: number;
+  /** Where the second plug of an adapter goes. */
+  readonly secondPort: Output | undefined;
   /** The least first. */
   readonly limits: readonly CurrentLimit[];
   /** The most that a device takes here while its own battery gives the rest; undefined where it takes all or nothing. */
@@ -70,7 +72,17 @@ export function connectionsOf(drawn: DrawnRig, source: Source, evidence: Evidenc
 /** A link that no source reaches: its plugs can be looked at, its volts cannot. */
 export function unfedConnection(ends: Ends): Connection {
   const nothing = { source: undefined, before: undefined, supply: undefined, converter: undefined, contract: undefined };
-  return { ...ends, ...nothing, leadOhm: 0, limits: [], mixedW: undefined, agreedW: undefined, ownW: undefined, incomplete: true };
+  return {
+    ...ends,
+    ...nothing,
+    leadOhm: 0,
+    limits: [],
+    secondPort: undefined,
+    mixedW: undefined,
+    agreedW: undefined,
+    ownW: undefined,
+    incomplete: true,
+  };
 }
 
 function connect(drawn: DrawnRig, source: Source, ends: Ends, before: Connection | undefined, evidence: Evidence): Connection {
@@ -87,7 +99,8 @@ function connect(drawn: DrawnRig, source: Source, ends: Ends, before: Connection
     mixedW: mixedPower(drawn, ends, gives.contract, leadOhm),
     agreedW: gives.contract && agreedPower(gives.contract, leadOhm),
     ownW: ownDraw(drawn, ends, evidence),
-    limits: currentLimits(windowed, gives.contract, evidence),
+    secondPort: secondPort(drawn.ends, ends),
+    limits: currentLimits(windowed, gives.contract, evidence, secondPort(drawn.ends, ends)),
     incomplete: gives.incomplete || (before?.incomplete ?? false),
   };
 }

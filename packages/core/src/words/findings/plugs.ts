@@ -1,4 +1,5 @@
-import { sayList } from '../say';
+import { say, sayList } from '../say';
+import { shown } from '../wording';
 import type { Wordings } from '../wording';
 
 /** Plugs, polarity, ports with two jobs. */
@@ -14,6 +15,8 @@ export const PLUGS: Wordings<
   | 'pins-missing'
   | 'fit-note'
   | 'refused'
+  | 'port-weak'
+  | 'two-plugs'
 > = {
   'connector-fits': { means: 'Two connectors mate.', says: ({ from, to, connector }) => `${from} and ${to} mate: ${connector}.` },
   'connector-mismatch': {
@@ -72,6 +75,21 @@ export const PLUGS: Wordings<
     says: ({ by, adapter, grip }) =>
       grip ? `${by} takes batteries only: ${adapter} has no way out for its lead.` : `${by} is known to refuse ${adapter}.`,
     remedy: () => 'Use an adapter made for this device, or its own battery.',
+  },
+  'port-weak': {
+    means: 'A port gives less than the adapter wants to start on.',
+    says: ({ adapter, port, of, portA, leastA }) =>
+      `${adapter} wants a port of ${say(leastA, 'A')} or more; ${port} of ${of} gives ${say(portA, 'A')}: it may light up and die.`,
+    remedy: ({ leastA }) => `Use a port of ${say(leastA, 'A')} or more.`,
+    shows: ({ portA, leastA }) => [shown('port', portA, 'A'), shown('wanted', leastA, 'A')],
+  },
+  'two-plugs': {
+    means: 'An adapter with two plugs draws from two ports at once.',
+    says: ({ adapter, port, of, second }) =>
+      second === undefined
+        ? `${adapter} has two plugs, and ${of} has no free port like ${port} for the second: one port carries it all.`
+        : `${adapter} draws from ${port} and ${second} of ${of} at once; with one of them out it dies.`,
+    remedy: () => 'Use an adapter of one plug on one port that gives enough.',
   },
 };
 

@@ -65,6 +65,19 @@ import { SelectField } from '../fields/select-field';
           (valueChange)="atInput({ startV: $event }, 'startV')"
         />
         <app-quantity-field
+          [optional]="true"
+          [shape]="inputs.leastA.of"
+          [value]="adapter().input.leastA"
+          (valueChange)="atInput({ leastA: $event }, 'leastA')"
+        />
+        <app-quantity-field
+          placeholder="1"
+          [optional]="true"
+          [shape]="inputs.plugs.of"
+          [value]="adapter().input.plugs"
+          (valueChange)="atInput({ plugs: $event }, 'plugs')"
+        />
+        <app-quantity-field
           label="Efficiency"
           placeholder="assumed 90"
           [optional]="true"
