@@ -13,6 +13,11 @@ export const routes: Routes = [
   { path: 'rigs', title: 'Rigs · Viaggio', loadComponent: () => import('./rigs/rigs-page').then((m) => m.RigsPage) },
   { path: 'rigs/new', title: 'Three questions · Viaggio', loadComponent: () => import('./rigs/new-rig-page').then((m) => m.NewRigPage) },
   {
+    path: 'rigs/side-by-side',
+    title: 'Side by side · Viaggio',
+    loadComponent: () => import('./rigs/compare/side-by-side-page').then((m) => m.SideBySidePage),
+  },
+  {
     path: 'rigs/:id',
     title: 'Rig · Viaggio',
     loadComponent: () => import('./rigs/rig-page').then((m) => m.RigPage),

@@ -6,7 +6,7 @@ import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
 import { Currency } from '../shared/currency';
 import { Theme } from '../shared/theme';
-import type { Column } from '../rigs/compare/column';
+import type { Compared } from '../rigs/compare/column';
 
 /** Time to the first swap against mass, the size of each dot by its price. What has no end stands in the table only. */
 @Component({
@@ -27,7 +27,7 @@ import type { Column } from '../rigs/compare/column';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ApproachesChart {
-  readonly columns = input.required<readonly Column[]>();
+  readonly columns = input.required<readonly Compared[]>();
   private readonly theme = inject(Theme);
   private readonly currency = inject(Currency);
   protected readonly dots = computed(() =>

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { gearTitle } from '@viaggio/core';
@@ -8,6 +8,7 @@ import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
 import { selectDemoGear, selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../state/items.selectors';
 import { computedLater, valueOf } from '../workers/computed-later';
+import { MOST_BESIDE } from './compare/side-by-side';
 import { SelectField } from '../fields/select-field';
 
 /** Every rig with its answer at a glance; one's own first, then the demo crew's. */
@@ -27,6 +28,20 @@ import { SelectField } from '../fields/select-field';
         </app-select-field>
       }
     </div>
+    @if (chosen().size > 0) {
+      <div class="d-flex flex-wrap align-items-center gap-2 mb-2" role="status">
+        @if (chosen().size === 1) {
+          Choose another rig to stand beside it.
+        } @else if (chosen().size > most) {
+          {{ chosen().size }} are too many side by side: at most {{ most }}.
+        } @else {
+          <a class="btn btn-sm btn-primary" routerLink="/rigs/side-by-side" [queryParams]="{ of: [...chosen()].join(',') }">
+            Put {{ chosen().size }} side by side
+          </a>
+        }
+        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="chosen.set(none)">Choose none</button>
+      </div>
+    }
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
     } @else if (loading().is === 'loaded') {
@@ -36,6 +51,13 @@ import { SelectField } from '../fields/select-field';
           <ul class="list-unstyled cards">
             @for (row of group.rows; track row.entry.id) {
               <li>
+                <input
+                  type="checkbox"
+                  class="form-check-input pick"
+                  [attr.aria-label]="'Compare ' + row.entry.body.name"
+                  [checked]="chosen().has(row.entry.id)"
+                  (change)="choose(row.entry.id)"
+                />
                 <a [routerLink]="['/rigs', row.entry.id]">
                   <span class="name">{{ row.entry.body.name }}</span>
                   @if (row.glance; as glance) {
@@ -81,6 +103,10 @@ export class RigsPage {
     const own = all.filter(([id]) => !this.demo().has(id));
     return (own.length > 0 ? own : all).map(([id, body]) => ({ id, title: gearTitle(body) }));
   });
+  protected readonly none: ReadonlySet<string> = new Set();
+  protected readonly most = MOST_BESIDE;
+  /** Rigs that are to stand side by side. */
+  protected readonly chosen = signal(this.none);
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly bodies = this.store.selectSignal(selectRigBodies);
   private readonly gear = this.store.selectSignal(selectGearBodies);
@@ -98,6 +124,10 @@ export class RigsPage {
       { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Deleted; “Reset demo” in the menu brings it back.' },
     ];
   });
+
+  protected choose(id: string): void {
+    this.chosen.update((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  }
 
   /** A rig of one device that nothing feeds yet: its page offers the feeds. */
   protected around(gearId: string): void {

@@ -1,6 +1,6 @@
 import { costOf, formatQuantity, saySum, sumOf } from '@viaggio/core';
 import type { Criteria, Weights } from '@viaggio/core';
-import type { Column } from './column';
+import type { Compared } from './column';
 
 /** One line of the comparison: what each column comes to, and whether it is the best there. */
 export interface Fact {
@@ -76,7 +76,7 @@ const MEASURES: readonly Measure[] = [
   { title: 'Sockets it hangs on', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
 ];
 
-export function facts(columns: readonly Column[], weights: Weights, sayPrice: SayPrice): readonly Fact[] {
+export function facts(columns: readonly Compared[], weights: Weights, sayPrice: SayPrice): readonly Fact[] {
   const points: Measure = {
     title: 'Points in all, the less the better',
     of: (criteria) => costOf(criteria, weights).cost,
@@ -97,6 +97,6 @@ export function facts(columns: readonly Column[], weights: Weights, sayPrice: Sa
 }
 
 /** The column that costs the least points. */
-export function bestIn(columns: readonly Column[], weights: Weights): Column | undefined {
+export function bestIn<C extends Compared>(columns: readonly C[], weights: Weights): C | undefined {
   return [...columns].sort((a, b) => costOf(a.criteria, weights).cost - costOf(b.criteria, weights).cost)[0];
 }
