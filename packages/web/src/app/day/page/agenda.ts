@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { BLOCK_KINDS, blockTitle, gearTitle, sayCardChange, sayUnrecorded } from '@viaggio/core';
 import { DaySheet } from './day-sheet';
 import { percent, time } from '../timeline/timeline-view';
@@ -17,7 +17,7 @@ interface Item {
 }
 
 /** What is chosen instead of a rig. */
-const CHARGERS = 'chargers';
+export const CHARGERS = 'chargers';
 
 /** The hours of one rig, or of the chargers, as a list, large: what comes, which battery goes where, where there is no power. For the phone and for print. */
 @Component({
@@ -25,20 +25,22 @@ const CHARGERS = 'chargers';
   imports: [SelectField],
   template: `
     <section aria-label="Hours of a rig">
-      <app-select-field label="Hours of" class="mb-2" (picked)="rig.set($event)">
-        @for (one of rigs(); track one.id) {
-          <option [value]="one.id" [selected]="one.id === chosen()">{{ one.name }}</option>
-        }
-        @if (charging().length > 0) {
-          <option [value]="all" [selected]="chosen() === all">the chargers</option>
-        }
-      </app-select-field>
+      @if (of() === undefined) {
+        <app-select-field label="Hours of" class="mb-2" (picked)="rig.set($event)">
+          @for (one of rigs(); track one.id) {
+            <option [value]="one.id" [selected]="one.id === chosen()">{{ one.name }}</option>
+          }
+          @if (charging().length > 0) {
+            <option [value]="all" [selected]="chosen() === all">the chargers</option>
+          }
+        </app-select-field>
+      }
       <ol class="list-unstyled">
         @for (item of items(); track $index) {
           <li [class]="item.kind">
             <span class="clock">{{ at(item.minute) }}</span>
-            @if (item.blockId; as blockId) {
-              <button type="button" [attr.aria-pressed]="sheet.chosen().has(blockId)" (click)="sheet.chosen.set(of(blockId))">
+            @if (of() === undefined && item.blockId; as blockId) {
+              <button type="button" [attr.aria-pressed]="sheet.chosen().has(blockId)" (click)="choose(blockId)">
                 {{ item.says }}
                 <small>{{ item.more }}</small>
               </button>
@@ -91,17 +93,24 @@ const CHARGERS = 'chargers';
     .gap {
       color: var(--stop);
     }
+    @media print {
+      li {
+        padding: 0.25rem 0;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Agenda {
   protected readonly sheet = inject(DaySheet);
+  /** A rig, or the chargers, to stand there without a choice: for print. */
+  readonly of = input<string>();
   protected readonly rig = signal<string | undefined>(undefined);
   protected readonly rigs = computed(() =>
     (this.sheet.day()?.rigIds ?? []).map((id) => ({ id, name: this.sheet.rigs().get(id)?.name ?? 'A rig that is gone' })),
   );
   protected readonly all = CHARGERS;
-  protected readonly chosen = computed(() => this.rig() ?? this.rigs()[0]?.id);
+  protected readonly chosen = computed(() => this.of() ?? this.rig() ?? this.rigs()[0]?.id);
 
   protected readonly items = computed((): readonly Item[] => {
     const day = this.sheet.day();
@@ -224,8 +233,8 @@ export class Agenda {
       .sort((a, b) => a.minute - b.minute);
   });
 
-  protected of(blockId: string): ReadonlySet<string> {
-    return new Set([blockId]);
+  protected choose(blockId: string): void {
+    this.sheet.chosen.set(new Set([blockId]));
   }
 
   protected at(minute: number): string {

@@ -12,6 +12,7 @@ import { ChargingView } from '../charging/charging-view';
 import { DayBefore } from '../setup/day-before';
 import { DayFiles } from './day-files';
 import { DaySetup } from '../setup/day-setup';
+import { DayPrint } from './day-print';
 import { DaySheet } from './day-sheet';
 import { FollowedBattery } from '../timeline/followed-battery';
 import { GaugesView } from '../charging/gauges-view';
@@ -46,6 +47,7 @@ interface Risk {
     ApproachesPanel,
     Timeline,
     WhatIfPanel,
+    DayPrint,
   ],
   providers: [DaySheet],
   templateUrl: './day-page.html',

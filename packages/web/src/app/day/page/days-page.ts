@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { DAY_TEMPLATES, clockAt, dayLike, templateBlocks } from '@viaggio/core';
 import type { Day, DayTemplate } from '@viaggio/core';
 import { CheckField } from '../../fields/check-field';
+import { ownZone } from '../zones';
 import { Items } from '../../state/items.actions';
 import { selectDays, selectLoading, selectRigs } from '../../state/items.selectors';
 
@@ -119,7 +120,14 @@ export class DaysPage {
   /** Tomorrow, empty, with one's own rigs where they are few. */
   protected add(): void {
     const own = this.rigs().filter(({ origin }) => origin === 'own');
-    this.open({ name: 'New day', date: tomorrow(), days: 1, rigIds: own.length > FEW ? [] : own.map(({ id }) => id), blocks: [] });
+    this.open({
+      name: 'New day',
+      date: tomorrow(),
+      zone: ownZone(),
+      days: 1,
+      rigIds: own.length > FEW ? [] : own.map(({ id }) => id),
+      blocks: [],
+    });
   }
 
   /** One rig is taken; of several it is asked which. */
@@ -141,14 +149,15 @@ export class DaysPage {
 
   private begin(template: DayTemplate): void {
     const rigIds = [...this.chosenRigs()].slice(0, 20);
-    const date = tomorrow();
+    const [date, zone] = [tomorrow(), ownZone()];
     this.template.set(undefined);
     this.open({
       name: template.title,
       date,
+      zone,
       days: 1,
       rigIds,
-      blocks: templateBlocks(template, { date }, rigIds, () => crypto.randomUUID()),
+      blocks: templateBlocks(template, { date, zone }, rigIds, () => crypto.randomUUID()),
     });
   }
 
@@ -162,6 +171,9 @@ export class DaysPage {
   }
 }
 
+/** By the clock of this device, not by that of Greenwich. */
 function tomorrow(): string {
-  return new Date(Date.now() + 24 * 3600 * 1000).toISOString().slice(0, 10);
+  const date = new Date();
+  date.setDate(date.getDate() + 1);
+  return [date.getFullYear(), date.getMonth() + 1, date.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
 }

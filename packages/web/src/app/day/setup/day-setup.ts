@@ -21,6 +21,8 @@ import {
 import type { Changes, Day, OwnKind, Place } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
+import { PickerField } from '../../fields/picker-field';
+import { zoneChoices } from '../zones';
 import { DaySheet } from '../page/day-sheet';
 import { ClockField } from '../../fields/clock-field';
 import { CardsSetup } from './cards-setup';
@@ -36,7 +38,7 @@ const PLACE = FIELDS.places.of.item.fields;
 /** Places and gear: which rigs, where there is power and who moves batteries when, chargers, batteries and how full they are. */
 @Component({
   selector: 'app-day-setup',
-  imports: [CardsSetup, DateField, CheckField, ClockField, QuantityField, SelectField, TextField, WeatherSetup],
+  imports: [CardsSetup, DateField, CheckField, ClockField, QuantityField, SelectField, TextField, WeatherSetup, PickerField],
   templateUrl: './day-setup.html',
   styles: `
     fieldset {
@@ -72,6 +74,7 @@ const PLACE = FIELDS.places.of.item.fields;
 export class DaySetup {
   protected readonly sheet = inject(DaySheet);
   protected readonly fields = FIELDS;
+  protected readonly zones = zoneChoices();
   protected readonly place = PLACE;
   protected readonly kind = FIELDS.kinds.of.item.fields;
   protected readonly likes = choicesOf(BLOCK_KINDS);

@@ -210,10 +210,10 @@ export class BlockEditor {
     this.sheet.changeBlock(this.block()!.id, changes, field);
   }
 
-  /** The block keeps its length when its beginning is typed. */
+  /** Each end moves alone; a beginning at or past the end takes the whole block along. */
   protected setFrom(fromMin: number): void {
     const { fromMin: before, toMin } = this.block()!;
-    this.set({ fromMin, toMin: toMin + fromMin - before }, 'from');
+    this.set({ fromMin, toMin: fromMin < toMin ? toMin : toMin + fromMin - before }, 'from');
   }
 
   /** An end before the beginning is meant for the day after. */
