@@ -15,7 +15,7 @@ export function contractFindings(rig: ResolvedRig, connection: Connection, drawn
   if (input.minV === undefined || input.maxV === undefined) return [lacking('profiles', to, id, part)];
   const place: FindingPlace = { aspect: 'voltage', role: roleOf(to), gearId: to.id, connectionId: id, part };
   if (contract === undefined) {
-    if (connection.incomplete && !saysWhatItGives(connection)) return [];
+    if (connection.offerUnknown || (connection.incomplete && !saysWhatItGives(connection))) return [];
     return [finding('contract-none', 'stop', place, whyNone(connection, input.minV, input.maxV))];
   }
   return [

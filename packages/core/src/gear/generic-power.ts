@@ -217,7 +217,7 @@ const HUBS: readonly Hub[] = [
     massG: 500,
     price: 350,
     form: 'plate',
-    inputs: [{ ...onMount, minV: 12.4, startV: 14 }],
+    inputs: [{ ...onMount, minV: 12.4, startV: 15.2 }],
     outputs: [{ gives: 'fixed', id: 'dc', name: '26 V out', connector: { type: 'circular2' }, voltageV: 26, maxA: 5, works: 'up' }],
   },
   {
@@ -234,6 +234,25 @@ const HUBS: readonly Hub[] = [
     ],
     inputOrder: 'one-by-one',
     outputs: [1, 2].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 6 })),
+  },
+  {
+    kind: 'hub',
+    name: 'Field case for two 12 V batteries',
+    massG: 900,
+    price: 60,
+    form: 'box',
+    fuseA: 10,
+    isolates: true,
+    inputs: [
+      { takes: 'window', id: 'one', name: 'Battery 1', connector: TERMINALS, minV: 10.5, maxV: 15 },
+      { takes: 'window', id: 'two', name: 'Battery 2', connector: TERMINALS, minV: 10.5, maxV: 15 },
+    ],
+    inputOrder: 'together',
+    outputs: [
+      { gives: 'pack', id: 'd-tap-1', name: 'D-tap 1', connector: DTAP, maxA: 5 },
+      { gives: 'pack', id: 'd-tap-2', name: 'D-tap 2', connector: DTAP, maxA: 5 },
+      { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2 },
+    ],
   },
   {
     kind: 'hub',
@@ -318,6 +337,15 @@ const SUPPLIES: readonly Supply[] = [
 ];
 
 const CABLES: readonly Cable[] = [
+  {
+    kind: 'cable',
+    name: 'Two-pin lead, 0.6 m',
+    massG: 70,
+    price: 30,
+    ends: { source: { type: 'circular2' }, load: { type: 'circular2' } },
+    lengthM: 0.6,
+    areaMm2: 1,
+  },
   {
     kind: 'cable',
     name: 'Network cable, 5 m',

@@ -41,6 +41,8 @@ export interface Connection extends Ends {
   readonly agreedW: number | undefined;
   /** What the part at its end takes for itself. */
   readonly ownW: number | undefined;
+  /** Nobody says what its port offers, so whether anything is agreed on is not known. */
+  readonly offerUnknown?: boolean;
   /** A figure is missing that must not be guessed, so nothing behind it can be computed. */
   readonly incomplete: boolean;
 }
@@ -157,7 +159,7 @@ function chargingVolts(rig: Rig, source: Part<Battery>, cells: number, fullV: nu
   return evidence.assume(source, { of: 'charging-volts' }, timesFigure(ASSUMED.leadAcidChargeCellV, cells), 'V');
 }
 
-type Gives = Pick<Connection, 'supply' | 'converter' | 'contract' | 'incomplete'>;
+type Gives = Pick<Connection, 'supply' | 'converter' | 'contract' | 'incomplete'> & Partial<Pick<Connection, 'offerUnknown'>>;
 
 const GIVES_NOTHING_KNOWN: Gives = { supply: undefined, converter: undefined, contract: undefined, incomplete: true };
 
@@ -202,14 +204,15 @@ function delivered(
   evidence: Evidence,
 ): Gives {
   const { id, from, input } = ends;
-  const neighbours = drawn.ends.filter(
-    (other) =>
-      other.from.id === from.id && other.output.id !== output.id && output.budget !== undefined && other.output.budget === output.budget,
-  ).length;
+  const neighbours = drawn.ends.flatMap((other) =>
+    other.from.id === from.id && other.output.id !== output.id && output.budget !== undefined && other.output.budget === output.budget
+      ? [other.output]
+      : [],
+  );
   const profiles = offerOf(ends, output, neighbours, evidence);
   if (profiles === undefined) {
-    evidence.lack(neighbours === 0 ? 'port-offer' : 'port-offer-shared', from, { connectionId: id, port: output.name });
-    return GIVES_NOTHING_KNOWN;
+    evidence.lack(neighbours.length === 0 ? 'port-offer' : 'port-offer-shared', from, { connectionId: id, port: output.name });
+    return { ...GIVES_NOTHING_KNOWN, offerUnknown: true };
   }
   const contract = contractOf(ends, output, profiles);
   if (contract) {

@@ -3,6 +3,7 @@ import { LEGACY_A, negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_
 import type { Contract, Profile } from '../usb';
 import type { Ends } from './drawn-rig';
 import type { Evidence } from './figure';
+import type { Part } from './part';
 
 type DeliveryOutput = Extract<Output, { gives: 'pd' }>;
 
@@ -43,15 +44,33 @@ export function plainContract({ cable, input }: Ends, portA: number | undefined)
   return plainFiveVolts(portA, carries, { minV: input.minV, maxV: input.maxV });
 }
 
-/** What a port offers while `neighbours` others on the same budget are in use; undefined where nobody says. */
+/**
+ * What a port offers while others on the same budget are in use (`neighbours`); undefined where nobody says. Where all of
+ * them together stay within the budget each keeps its own offer.
+ */
 export function offerOf(
   { from, output }: Ends,
   port: DeliveryOutput,
-  neighbours: number,
+  others: readonly Output[],
   evidence: Evidence,
 ): readonly Profile[] | undefined {
+  const neighbours = fitsBudget(from, port, others) ? 0 : others.length;
   const ratingW = neighbours === 0 ? port.ratingW : port.sharedRatingW;
   if (ratingW !== undefined && neighbours > 0) evidence.note(from, { of: 'shared-rating', port: output.name }, ratingW, 'W', 'printed');
   const byRating = ratingW === undefined ? undefined : profilesByRating(ratingW);
   return (neighbours === 0 ? port.profiles : port.sharedProfiles) ?? byRating;
+}
+
+/** Whether a port and its neighbours can all give what they are rated for at once. */
+function fitsBudget({ budgets }: Part, port: DeliveryOutput, others: readonly Output[]): boolean {
+  const most = budgets.find(({ id }) => id === port.budget)?.maxW;
+  if (most === undefined) return false;
+  const watts = [port, ...others].map(ratedWatts);
+  return watts.every((one) => one !== undefined) && watts.reduce((sum: number, one) => sum + one!, 0) <= most;
+}
+
+function ratedWatts(port: Output): number | undefined {
+  if (port.gives === 'pd') return port.ratingW;
+  if (port.gives === 'pack') return port.maxW;
+  return port.voltageV === undefined || port.maxA === undefined ? undefined : port.voltageV * port.maxA;
 }

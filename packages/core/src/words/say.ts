@@ -18,8 +18,9 @@ export function saySum(known: number, unit: Unit, unknown: readonly string[], pa
   return sumOf(say(known, unit), unknown, parts);
 }
 
-/** The same of a sum that is said already: in a person's currency. */
+/** The same of a sum that is said already: in a person's currency. Of no parts at all it is nothing. */
 export function sumOf(said: string, unknown: readonly string[], parts: number): string {
+  if (parts === 0) return 'nothing';
   if (unknown.length === 0) return said;
   return unknown.length >= parts ? 'unknown' : `at least ${said}`;
 }

@@ -25,7 +25,7 @@ const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
       </div>
       <div>
         <dt>Carried elsewhere</dt>
-        <dd>{{ costs.piecesOff === 0 ? 'nothing' : saySum(costs.massOffG, 'g', costs.massOffUnknown, costs.piecesOff) }}</dd>
+        <dd>{{ saySum(costs.massOffG, 'g', costs.massOffUnknown, costs.piecesOff) }}</dd>
       </div>
       <div>
         <dt>Price of the feed</dt>

@@ -174,7 +174,7 @@ export class RankedFeeds {
 
   private costsOf({ criteria }: FoundFeed): Pick<RankedFeed, 'mass' | 'price'> {
     const { massOnG, massOnUnknown, piecesOn, massOffG, massOffUnknown, piecesOff, price, priceUnknown } = criteria;
-    const on = piecesOn === 0 ? 'nothing' : saySum(massOnG, 'g', massOnUnknown, piecesOn);
+    const on = saySum(massOnG, 'g', massOnUnknown, piecesOn);
     const off = piecesOff === 0 ? '' : `, ${saySum(massOffG, 'g', massOffUnknown, piecesOff)} off it`;
     return { mass: `${on} on the camera${off}`, price: sumOf(this.currency.say(price), priceUnknown, piecesOn + piecesOff) };
   }
