@@ -30,7 +30,7 @@ export class Hands {
   }
 
   /** From the list of generic things: found by its name, changed where it says otherwise, added. */
-  async addThing(name: string, change: () => Promise<void> = async () => undefined): Promise<void> {
+  async addThing(name: string, change: () => Promise<void> = () => Promise.resolve()): Promise<void> {
     await this.page.goto('/kit/add');
     this.fields++;
     await this.page.getByRole('searchbox').fill(name);

@@ -37,7 +37,7 @@ describe('how a test was fed', () => {
   });
 
   it('straight from the battery, in that battery’s own bay, comes out to the minute too', () => {
-    const { rig, gear } = rigOf({ ...FEEDS['the bay']!, device: { ...device(), draw: { ...TEST, lostShare: 0 } as Draw } });
+    const { rig, gear } = rigOf({ ...FEEDS['the bay']!, device: { ...device(), draw: { ...TEST, lostShare: 0 } } });
     expect(Math.round(assess(rig, gear).run!.minutes)).toBe(150);
   });
 

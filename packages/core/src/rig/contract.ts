@@ -66,7 +66,7 @@ function fitsBudget({ budgets }: Part, port: DeliveryOutput, others: readonly Ou
   const most = budgets.find(({ id }) => id === port.budget)?.maxW;
   if (most === undefined) return false;
   const watts = [port, ...others].map(ratedWatts);
-  return watts.every((one) => one !== undefined) && watts.reduce((sum: number, one) => sum + one!, 0) <= most;
+  return watts.every((one) => one !== undefined) && watts.reduce((sum: number, one) => sum + one, 0) <= most;
 }
 
 function ratedWatts(port: Output): number | undefined {

@@ -3,6 +3,7 @@ import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { gearTitle, linksTo, rigShape, titleOf, withLinks } from '@viaggio/core';
 import type { Rig } from '@viaggio/core';
 import { TextField } from '../fields/text-field';
+import { valueOf } from '../workers/computed-later';
 import { CoreWorkers } from '../workers/core-workers';
 import { AnswerBar } from './answer/answer-bar';
 import { AnswerView } from './answer/answer-view';
@@ -113,6 +114,7 @@ type Solving = { readonly is: 'idle' } | { readonly is: 'working' } | { readonly
             [name]="current.name"
             [wantedMin]="current.wantedMin"
             [outlook]="sheet.outlook()"
+            [hanging]="hanging()"
             [remedies]="sheet.remedies()"
             [indicators]="sheet.indicators()"
             [criteria]="sheet.criteria()"
@@ -144,6 +146,8 @@ export class RigOverview {
       .map(([id, body]) => ({ id, title: gearTitle(body) }))
       .sort((a, b) => a.title.localeCompare(b.title));
   });
+
+  protected readonly hanging = computed(() => valueOf(this.sheet.hanging()));
 
   /** For the printed page, where the fields are left out: each device and the parts that feed it. */
   protected readonly ways = computed(() => {

@@ -26,6 +26,8 @@ import type { GearEdit } from '../gear/gear-edit';
 
 type Changes = Partial<{ [K in keyof Rig]: Rig[K] | undefined }>;
 
+/** The range stands beside the time: it waits for the next key only. */
+const RANGE_REST_MS = 20;
 /** A rest after typing before the long computations begin; the answer itself does not wait. */
 const REST_MS = 150;
 
@@ -104,6 +106,12 @@ export class RigSheet {
     'outlook',
     () => (this.answer()?.run ? { rig: this.rig()!, parts: this.parts() } : undefined),
     (core, { rig, parts }) => core.outlook(rig, parts),
+    { restMs: RANGE_REST_MS },
+  );
+  readonly hanging = computedLater(
+    'hanging',
+    () => (this.answer()?.run ? { rig: this.rig()!, parts: this.parts() } : undefined),
+    (core, { rig, parts }) => core.hanging(rig, parts),
     { restMs: REST_MS },
   );
   private readonly asksRemedies = computed(() => this.answer()?.findings.some(({ verdict }) => verdict !== 'good') ?? false);

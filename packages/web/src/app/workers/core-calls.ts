@@ -57,9 +57,8 @@ import { rigAnswer, rigGlances } from './rig-calls';
 
 export type Kit = ReadonlyMap<string, Gear>;
 
-/** What is told of a rig beyond its answer, since it takes longer than a frame. */
-export interface Outlook {
-  readonly range: RunRange | undefined;
+/** What the time of a rig hangs on: the figures it is most sensitive to, and its backups. */
+export interface Hanging {
   readonly sensitivities: readonly Sensitivity[];
   /** What stands behind each device's first source. */
   readonly backups: readonly Backup[];
@@ -78,9 +77,13 @@ export const coreCalls = {
   rigGlances,
   rigAnswer,
 
-  outlook(rig: Rig, parts: Kit): Outlook {
-    const model = rigModel(rig, parts);
-    return { range: runRange(model), sensitivities: sensitivities(model), backups: backups(rig, parts) };
+  /** How far the time may be off: first, since it stands beside the time. */
+  outlook(rig: Rig, parts: Kit): RunRange | undefined {
+    return runRange(rigModel(rig, parts));
+  },
+
+  hanging(rig: Rig, parts: Kit): Hanging {
+    return { sensitivities: sensitivities(rigModel(rig, parts)), backups: backups(rig, parts) };
   },
 
   alone(rig: Rig, parts: Kit): AloneAnswer {

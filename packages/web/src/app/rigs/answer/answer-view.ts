@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { tellAnswer } from '@viaggio/core';
-import type { Answer, Criteria, Indicator, Remedy } from '@viaggio/core';
+import type { Answer, Criteria, Indicator, Remedy, RunRange } from '@viaggio/core';
 import { VoltageProfile } from '../../profile/voltage-profile';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
-import type { Outlook, Remedies } from '../../workers/core-calls';
+import type { Hanging, Remedies } from '../../workers/core-calls';
 import { valueOf } from '../../workers/computed-later';
 import type { Later } from '../../workers/computed-later';
 import { BackupsView } from './backups-view';
@@ -157,7 +157,8 @@ export class AnswerView {
   readonly name = input('rig');
   readonly wantedMin = input<number | undefined>();
   /** What takes longer than the answer; absent where nobody works it out. */
-  readonly outlook = input<Later<Outlook>>();
+  readonly outlook = input<Later<RunRange | undefined>>();
+  readonly hanging = input<Hanging>();
   readonly remedies = input<Remedies>();
   readonly indicators = input<readonly Indicator[]>([]);
   readonly criteria = input<Criteria>();
@@ -172,9 +173,9 @@ export class AnswerView {
   });
 
   protected readonly told = computed(() => tellAnswer(this.answer()));
-  protected readonly backups = computed(() => this.outlookValue()?.backups);
-  protected readonly range = computed(() => this.outlookValue()?.range);
-  protected readonly matters = computed(() => this.outlookValue()?.sensitivities.slice(0, 5));
+  protected readonly range = computed(() => this.outlookValue());
+  protected readonly backups = computed(() => (this.answer().run ? this.hanging()?.backups : undefined));
+  protected readonly matters = computed(() => (this.answer().run ? this.hanging()?.sensitivities.slice(0, 5) : undefined));
   protected readonly draws = computed(() => this.told().figures.filter(({ role, name }) => role === 'device' && name.startsWith('Draw')));
   protected readonly gate = computed(() => {
     const { tracks, sources, run } = this.answer();

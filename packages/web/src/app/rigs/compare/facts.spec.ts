@@ -61,6 +61,7 @@ describe('the facts of a comparison', () => {
     const columns = [column('now'), column('grip', { massOnG: base.massOnG + 2000, hotSwap: true, swaps: 0, blindGauges: 0 })];
     expect(bestIn(columns, { ...weights, massOn: 9 })?.key).toBe('now');
     expect(bestIn(columns, { ...weights, massOn: 0, blindGauge: 9 })?.key).toBe('grip');
-    expect(bestIn([], weights)).toBeUndefined();
+    const none: readonly Column[] = [];
+    expect(bestIn(none, weights)).toBeUndefined();
   });
 });

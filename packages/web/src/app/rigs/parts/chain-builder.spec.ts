@@ -73,7 +73,7 @@ describe('what is there already', () => {
     const before = host().querySelectorAll('.made li').length;
     expect(before).toBeGreaterThan(0);
     const select = host().querySelector('select')!;
-    const free = [...select.options].find(({ textContent }) => textContent!.includes('Skuadon 60') && !textContent!.includes(', now'))!;
+    const free = [...select.options].find(({ textContent }) => textContent.includes('Skuadon 60') && !textContent.includes(', now'))!;
     select.value = free.value;
     select.dispatchEvent(new Event('change'));
     await fixture.whenStable();
@@ -94,7 +94,7 @@ describe('what is there already', () => {
     fixture = await render(ChainBuilder, { deviceId: camera });
     await offered();
     const select = host().querySelector('select')!;
-    const taken = [...select.options].find(({ textContent }) => textContent!.includes(', now'))!;
+    const taken = [...select.options].find(({ textContent }) => textContent.includes(', now'))!;
     select.value = taken.value;
     select.dispatchEvent(new Event('change'));
     await fixture.whenStable();
