@@ -170,6 +170,6 @@ function mountOf({ mount }: BatteryClass, maxA: number | undefined): readonly Ou
 
 /** Ports that a label names; those usual for the class where it names none that gives anything. */
 function portsOf(kind: BatteryClass, label: Label): readonly Output[] {
-  const outputs = outputsOfLabel(label, kind.mount?.connector.type);
+  const outputs = outputsOfLabel(label, { leftOut: kind.mount?.connector.type, ofPack: true });
   return outputs.length > 0 ? outputs : (kind.usual ?? []);
 }

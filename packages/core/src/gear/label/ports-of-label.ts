@@ -3,18 +3,33 @@ import type { Budget } from '../gear';
 import type { Output } from '../port';
 import type { Label, LabelPort } from './read-label';
 
+export interface OutputsOptions {
+  /** A connector that is told already: the mount of a battery. */
+  readonly leftOut?: Connector['type'] | undefined;
+  /** They are those of a battery. */
+  readonly ofPack?: boolean;
+}
+
 /**
  * The ports that a label names, as outputs: USB-C by its rating or list, a plain port at 5 V, D-tap handing on the pack's
- * volts, anything else at the volts it prints. Ports that take power, and those of the connector left out, are none.
+ * volts, anything else at the volts it prints, or in their range. A port whose connector is not printed is a plain USB one at
+ * 5 V and bare ends at any other volts; of a pack (`ofPack`) those hand its own volts on, which are not what is printed as
+ * nominal. Ports that take power, and those of the connector left out, are none.
  *
  * @example outputsOfLabel(readLabel('D-tap 8A, USB-A 5V 2.4A')).length // 2
  */
-export function outputsOfLabel({ reads }: Label, leftOut?: Connector['type']): readonly Output[] {
-  const named = (reads.ports ?? []).filter(({ direction, connector }) => direction !== 'in' && connector?.type !== leftOut);
+export function outputsOfLabel(label: Label, { leftOut, ofPack = false }: OutputsOptions = {}): readonly Output[] {
+  const { reads } = label;
+  const given = (reads.ports ?? []).filter(({ direction }) => direction !== 'in');
+  const unnamed = given.filter(({ connector }) => connector === undefined);
+  // one output without a connector is what a battery says of itself
+  const named = given.filter(({ connector }) => (connector === undefined ? !ofPack || unnamed.length > 1 : connector.type !== leftOut));
   // profiles of a port without a name are a USB port's
   const loose: readonly LabelPort[] = named.length === 0 && reads.profiles ? [{ name: 'USB', profiles: reads.profiles }] : [];
+  // what a supply prints without naming a port is its only one; a battery prints its own figures so
+  const only = reads.ports === undefined && loose.length === 0 && !ofPack ? onlyPort(label) : [];
   const ids = new Set<string>();
-  return [...named, ...loose].map((port) => outputOf(port, ids, hasTotal(reads)));
+  return [...named, ...loose, ...only].map((port) => outputOf(port, ids, hasTotal(reads), ofPack));
 }
 
 /** What a label prints for all its ports together. */
@@ -22,8 +37,17 @@ export function budgetsOfLabel({ reads }: Label): { readonly budgets?: readonly 
   return hasTotal(reads) ? { budgets: [{ id: ALL, name: 'All ports together', maxW: reads.powerW! }] } : {};
 }
 
-function outputOf(port: LabelPort, taken: Set<string>, shares: boolean): Output {
-  const connector = port.connector ?? { type: 'usb-a' as const };
+/** What a supply prints without the word of a port. */
+function onlyPort({ reads }: Label): readonly LabelPort[] {
+  const { voltageV, minV, maxV, currentA, powerW } = reads;
+  const hasVolts = voltageV !== undefined || (minV !== undefined && maxV !== undefined);
+  if (!hasVolts || (currentA === undefined && powerW === undefined)) return [];
+  const amps = currentA ?? (voltageV === undefined ? undefined : powerW! / voltageV);
+  return [{ name: 'Out', ...reads, ...(amps !== undefined && { currentA: amps }) }];
+}
+
+function outputOf(port: LabelPort, taken: Set<string>, shares: boolean, ofPack: boolean): Output {
+  const connector = port.connector ?? unnamedConnector(port);
   const name = port.name ?? 'Out';
   let id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   while (taken.has(id)) id += '-2';
@@ -54,7 +78,10 @@ function outputOf(port: LabelPort, taken: Set<string>, shares: boolean): Output 
   }
   const [first] = whole;
   const maxA = first?.currentA ?? port.currentA;
-  const isPack = connector.type === 'd-tap' || port.voltageV === undefined;
+  const { minV, maxV } = port;
+  const range = minV !== undefined && maxV !== undefined ? { minV, maxV } : undefined;
+  const voltageV = port.voltageV ?? (range && (range.minV + range.maxV) / 2);
+  const isPack = connector.type === 'd-tap' || voltageV === undefined || (ofPack && connector.type === 'bare');
   if (isPack)
     return {
       gives: 'pack',
@@ -65,7 +92,13 @@ function outputOf(port: LabelPort, taken: Set<string>, shares: boolean): Output 
       ...(port.powerW !== undefined && { maxW: port.powerW }),
       ...budget,
     };
-  return { gives: 'fixed', id, name, connector, voltageV: port.voltageV, ...(maxA !== undefined && { maxA }), ...budget };
+  return { gives: 'fixed', id, name, connector, voltageV, ...range, ...(maxA !== undefined && { maxA }), ...budget };
+}
+
+/** Where a label prints no connector: 5 V are USB's, other volts come out of bare ends. */
+function unnamedConnector({ voltageV, minV, profiles = [] }: LabelPort): Connector {
+  const volts = [voltageV, minV, ...profiles.map((one) => one.voltageV)].filter((one) => one !== undefined);
+  return volts.length === 0 || volts.some((one) => Math.abs(one - 5) < 0.5) ? { type: 'usb-a' } : { type: 'bare' };
 }
 
 /** What all ports share, where the label prints it beside several. */

@@ -91,7 +91,7 @@ import { choicesOf } from '../fields/choices-of';
             (valueChange)="atPort({ ratingW: $event }, 'ratingW')"
           />
           <app-label-field
-            label="Its own list, if it prints one"
+            label="Its profiles, as printed"
             placeholder="5V 3A / 9V 3A / 12V 2.25A"
             [read]="readList"
             [say]="sayList"
@@ -103,7 +103,7 @@ import { choicesOf } from '../fields/choices-of';
     }
     <details class="mt-1">
       <summary>Its ports ({{ battery().outputs.length }})</summary>
-      <app-ports-field [outputs]="battery().outputs" (portsChange)="plain($event, 'outputs')" />
+      <app-ports-field [ofPack]="true" [outputs]="battery().outputs" (portsChange)="plain($event, 'outputs')" />
     </details>
     <details class="mt-1">
       <summary>Age, cells and what a meter found</summary>

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { budgetsOfLabel, connectorName, formatQuantity, issue, outputsOfLabel, readLabel, sayLabel } from '@viaggio/core';
+import { LABEL_QUESTIONS, budgetsOfLabel, connectorName, formatQuantity, issue, outputsOfLabel, readLabel, sayLabel } from '@viaggio/core';
 import type { Budget, Label, Output, Parsed } from '@viaggio/core';
 import { LabelField } from '../fields/label-field';
 
@@ -29,6 +29,8 @@ export interface PortList {
 })
 export class PortsField {
   readonly outputs = input.required<readonly Output[]>();
+  /** They are those of a battery. */
+  readonly ofPack = input(false);
   readonly portsChange = output<PortList>();
   protected readonly told = computed(() => this.outputs().map(sayPort).join('; '));
   protected readonly say = sayLabel;
@@ -36,7 +38,9 @@ export class PortsField {
   protected readonly read = (typed: string): Parsed<Label> => {
     const label = readLabel(typed);
     if (label.refused) return { ok: false, issue: label.refused };
-    return outputsOfLabel(label).length > 0
+    const open = label.asks.find((ask) => ask === 'currentA' || ask === 'voltageV' || ask === 'powerW');
+    if (open) return { ok: false, issue: issue('', 'port-incomplete', LABEL_QUESTIONS[open], typed) };
+    return outputsOfLabel(label, { ofPack: this.ofPack() }).length > 0
       ? { ok: true, value: label }
       : { ok: false, issue: issue('', 'no-port', 'ports by name, such as “D-tap 8A, USB-C 65W”', typed) };
   };
@@ -44,7 +48,7 @@ export class PortsField {
   /** A port of the same connector keeps its name in links: what is plugged in there stays plugged in. */
   protected put(label: Label): void {
     const free = [...this.outputs()];
-    const outputs = outputsOfLabel(label).map((port) => {
+    const outputs = outputsOfLabel(label, { ofPack: this.ofPack() }).map((port) => {
       const place = free.findIndex(({ connector, gives }) => connector.type === port.connector.type && gives === port.gives);
       if (place === -1) return port;
       const [before] = free.splice(place, 1);

@@ -54,6 +54,7 @@ import { SelectField } from '../fields/select-field';
                 <input
                   type="checkbox"
                   class="form-check-input pick"
+                  title="Put it beside others"
                   [attr.aria-label]="'Compare ' + row.entry.body.name"
                   [checked]="chosen().has(row.entry.id)"
                   (change)="choose(row.entry.id)"
