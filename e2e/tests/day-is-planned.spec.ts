@@ -203,9 +203,14 @@ test('the day prints on paper: picture, lists, and nothing to press', async ({ p
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Make it work' })).toBeHidden();
   await expect(page.locator('app-timeline svg')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Charging' })).toBeVisible();
+  await expect(page.getByRole('button').filter({ visible: true })).toHaveCount(0);
+  // the picture, then a page for each rig with its own batteries, and one for the chargers
+  const rigs = await page.getByRole('region', { name: /^Printed: / }).count();
+  await expect(page.getByRole('region', { name: 'Printed: The chargers' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Printed: Deck' })).toContainText('Batteries: B');
   const pages = (await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g);
-  expect(pages!.length).toBeLessThanOrEqual(3);
+  expect(pages!.length).toBeGreaterThan(rigs);
+  expect(pages!.length).toBeLessThanOrEqual(rigs + 4);
 });
 
 test('both approaches stand side by side for the whole day', async ({ page }) => {

@@ -57,7 +57,8 @@ export function ownGear(
   of: Entry['origin'] | undefined,
   named: ReadonlySet<string>,
 ): ReadonlyMap<string, Gear> {
-  return of === 'demo' || demo.size === 0 ? gear : new Map([...gear].filter(([id]) => !demo.has(id) || named.has(id)));
+  const hasOwn = [...gear.keys()].some((id) => !demo.has(id));
+  return of === 'demo' || demo.size === 0 || !hasOwn ? gear : new Map([...gear].filter(([id]) => !demo.has(id) || named.has(id)));
 }
 
 /** Everything observed, and what it was observed with: what the Log learns from. */
