@@ -169,7 +169,7 @@ test('a spare is carried, and left at home', async ({ page }) => {
   await visit(page, WHEELHOUSE);
   await page.getByLabel('It must run for').fill('8 h');
   await page.getByLabel(/^Add a spare for V1/).selectOption('V2: Holmvik 95');
-  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('After one change of battery Holmvik 95');
+  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('After one change of battery V2: Holmvik 95');
   await page.getByRole('button', { name: 'Leave V2: Holmvik 95 at home' }).click();
   await expect(page.getByRole('region', { name: 'Answer' })).not.toContainText('After one change');
 });

@@ -101,8 +101,7 @@ export class App {
 
   /** Nothing is done while somebody types, or while something must be answered first. */
   private shortcut(event: KeyboardEvent, does: ShortcutAct): void {
-    const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
-    if (typing || this.modals.hasOpenModals()) return;
+    if (isTypedIn(event.target) || this.modals.hasOpenModals()) return;
     if ('go' in does) void this.router.navigate([does.go]);
     else if (does.act === 'undo') this.undo();
     else if (does.act === 'redo') this.redo();
@@ -126,6 +125,12 @@ export class App {
     else if (kind === 'rigs' || kind === 'days')
       this.store.dispatch(Items.keepBoth({ kind, id: entry.id, copyId: crypto.randomUUID(), at }));
   }
+}
+
+/** Where keys are letters. In a box that is ticked or a slider they are not, and a tick is taken back like all else. */
+function isTypedIn(target: EventTarget | null): boolean {
+  if (target instanceof HTMLInputElement) return !['checkbox', 'radio', 'range', 'button', 'file'].includes(target.type);
+  return target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 }
 
 /** Every view that can be searched marks its field as one. */
