@@ -1,6 +1,7 @@
 import type { Device, Rig } from '../gear';
 import { criteriaOf } from '../feed';
 import { assessModel, rigModel } from '../answer';
+import { tell } from '../words';
 import { battery, BY_DTAP, device, DTAP, rigOf } from '../../testing/rig-parts';
 
 const COVERED: Device['covered'] = [
@@ -61,10 +62,18 @@ describe('where things sit', () => {
     expect(on('rods') - on('pocket')).toBe(400);
   });
 
-  it('says what to take off for mains', () => {
-    const { answer } = found({});
-    expect(answer.findings.some(({ code, facts }) => code === 'mount-covers' && (facts as { port?: string }).port === 'DC inlet')).toBe(
-      true,
-    );
+  it('says what to take off for mains, and nothing of taking off what is fed there now', () => {
+    const remedies = found({})
+      .answer.findings.filter(({ code }) => code === 'mount-covers')
+      .map((one) => tell(one))
+      .filter(({ sentence }) => /DC inlet|Bay/.test(sentence))
+      .map(({ sentence, remedy }) => [sentence, remedy]);
+    expect(remedies).toEqual([
+      [
+        'Battery behind it covers Bay of Camera, which is in use in this rig.',
+        'Use an angled plug or a longer lead, or put it in another place.',
+      ],
+      ['Battery behind it covers DC inlet of Camera.', 'Take Battery off to plug in there, on mains too; or put it in another place.'],
+    ]);
   });
 });

@@ -5,7 +5,7 @@ import { resolveRig } from './resolve-rig';
 import type { ResolvedRig } from './resolve-rig';
 import { treeFeeding } from './source-tree';
 
-/** Whether a draw was read at the battery and nobody said what its feed lost then: each feed would read it anew. */
+/** Whether a draw was read at the battery and what its feed lost then is not entered: each feed would read it anew. */
 export function leavesFeedOpen(draw: Draw | undefined): boolean {
   return (draw?.basis === 'run-down' || (draw?.basis === 'meter' && draw.at === 'battery')) && draw.lostShare === undefined;
 }

@@ -50,6 +50,15 @@ describe('the modes of a device', () => {
     expect(line.getAttribute('aria-invalid')).toBe('true');
   });
 
+  it('are not made up where the usual draw is not entered', async () => {
+    const { draw: _draw, ...unknown } = camera;
+    fixture.componentRef.setInput('device', unknown);
+    await fixture.whenStable();
+    expect(button('Add a mode').disabled).toBe(true);
+    expect(element().textContent).toContain('Enter the usual draw first');
+    expect(passed).toEqual([]);
+  });
+
   it('go one by one; the last leaves none', async () => {
     await show([{ id: 'a', name: 'Top', draw: camera.draw! }]);
     button('Remove').click();

@@ -33,9 +33,17 @@ import { RecordingFields } from './recording-fields';
         </details>
       </div>
     }
-    <button type="button" class="btn btn-sm btn-outline-secondary" [disabled]="(device().modes ?? []).length >= most" (click)="add()">
+    <button
+      type="button"
+      class="btn btn-sm btn-outline-secondary"
+      [disabled]="!device().draw || (device().modes ?? []).length >= most"
+      (click)="add()"
+    >
       Add a mode
     </button>
+    @if (!device().draw) {
+      <p class="small text-body-secondary mb-0">Enter the usual draw first: a mode starts from it.</p>
+    }
   `,
   styles: `
     :host {
@@ -89,10 +97,11 @@ export class ModesEditor {
   /** A new one starts from the usual draw: most modes differ from it by a little. */
   protected add(): void {
     const { modes = [], draw } = this.device();
+    if (!draw) return;
     const taken = new Set(modes.map(({ name }) => name));
     let number = modes.length + 1;
     while (taken.has(`Mode ${number}`)) number++;
-    const mode: Mode = { id: crypto.randomUUID(), name: `Mode ${number}`, draw: draw ?? { basis: 'maker', powerW: 10 } };
+    const mode: Mode = { id: crypto.randomUUID(), name: `Mode ${number}`, draw };
     this.modesChange.emit([...modes, mode]);
   }
 

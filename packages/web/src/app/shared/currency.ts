@@ -8,7 +8,7 @@ export const LONGEST_CURRENCY = 4;
 /** What prices are in, on this device only: prices are kept as bare numbers of one currency. */
 @Injectable({ providedIn: 'root' })
 export class Currency {
-  /** `€`, `SEK`; empty while nobody said. */
+  /** `€`, `SEK`; empty while it is not entered. */
   readonly symbol = signal(localStorage.getItem(KEY) ?? '');
 
   constructor() {

@@ -22,6 +22,7 @@ import { LeaveOutChoice } from '../parts/leave-out-choice';
 import { StyleChoice } from '../parts/style-choice';
 import { RigSheet } from '../rig-sheet';
 import type { Column } from './column';
+import { FactRows } from './fact-rows';
 import { bestIn, facts } from './facts';
 import { ApproachesChart } from '../../charts/approaches-chart';
 
@@ -37,7 +38,7 @@ type Progress =
 /** The approaches side by side for this rig and style: from what is owned, completed with generic gear; pick one and it becomes the rig. */
 @Component({
   selector: 'app-compare-page',
-  imports: [LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
+  imports: [FactRows, LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
   templateUrl: './compare-page.html',
   styleUrl: './compare-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

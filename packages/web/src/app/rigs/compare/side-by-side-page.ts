@@ -9,13 +9,14 @@ import { SelectField } from '../../fields/select-field';
 import { Currency } from '../../shared/currency';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { selectGearBodies, selectLoading, selectRigs } from '../../state/items.selectors';
+import { FactRows } from './fact-rows';
 import { bestIn, facts } from './facts';
 import { rigColumns } from './side-by-side';
 
 /** Two to six rigs side by side: the same lines as the approaches, weighed for one way of shooting. */
 @Component({
   selector: 'app-side-by-side-page',
-  imports: [ApproachesChart, RouterLink, SelectField, VerdictMark],
+  imports: [ApproachesChart, FactRows, RouterLink, SelectField, VerdictMark],
   template: `
     <div class="d-flex flex-wrap align-items-end gap-3 mb-3">
       <h1 class="mb-0">Side by side</h1>
@@ -45,20 +46,8 @@ import { rigColumns } from './side-by-side';
               }
             </tr>
           </thead>
+          <tbody [appFactRows]="rows()"></tbody>
           <tbody>
-            @for (row of rows(); track row.title) {
-              <tr [class.same]="row.same">
-                <th scope="row">{{ row.title }}</th>
-                @for (cell of row.cells; track $index) {
-                  <td [class.best]="cell.best">
-                    {{ cell.text }}
-                    @if (cell.best) {
-                      <span class="visually-hidden">(best)</span>
-                    }
-                  </td>
-                }
-              </tr>
-            }
             <tr>
               <th scope="row">Fed by</th>
               @for (column of columns(); track column.key) {
