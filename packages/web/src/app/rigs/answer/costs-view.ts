@@ -19,8 +19,8 @@ const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
       <div>
         <dt>On the camera</dt>
         <dd>
-          {{ saySum(costs.massOnG, 'g', costs.massOnUnknown, costs.piecesOn) }}, {{ costs.piecesOn }}
-          {{ costs.piecesOn === 1 ? 'piece' : 'pieces' }}
+          {{ saySum(costs.massOnG, 'g', costs.massOnUnknown, costs.piecesOn)
+          }}{{ costs.piecesOn === 0 ? '' : costs.piecesOn === 1 ? ', 1 piece' : ', ' + costs.piecesOn + ' pieces' }}
         </dd>
       </div>
       <div>
