@@ -3,6 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
+import { benchLabels } from './bench-labels.mjs';
 import { benchPage } from './bench-page.mjs';
 import { build as buildAll } from './lib/build.mjs';
 import { launchChromium } from './lib/chromium.mjs';
@@ -47,6 +48,7 @@ await main(async () => {
   say(`${runs} random runs of six loads in Chromium’s worker   ${ms.toFixed(0)} ms   (aim: under 1000 ms)`);
   buildAll();
   await benchPage(meter.long);
+  await benchLabels();
   for (const file of Object.values(meter)) fs.rmSync(file);
   return failed > 0 ? 1 : 0;
 });

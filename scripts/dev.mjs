@@ -5,12 +5,14 @@ import path from 'node:path';
 import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { POSTGRESQL, START_CLUSTER, freePort, startPostgres } from './lib/postgres.mjs';
+import { copyPublicFiles } from './lib/public-files.mjs';
 import { main, say } from './lib/say.mjs';
 
 await main(async () => {
   requireNode();
   installDebianPackages([POSTGRESQL]);
   installNodePackages();
+  copyPublicFiles();
   const postgres = await startPostgres(START_CLUSTER);
   const port = await freePort();
   const proxy = path.join(DATA, 'dev-proxy.json');

@@ -18,14 +18,14 @@ const PHONE = { width: 390, height: 844 };
 const PICTURES = [
   { name: 'kit', path: '/kit?item=0d0c0000-0000-4000-8000-000000000012', size: DESK },
   { name: 'label', path: '/kit/label', size: DESK },
-  { name: 'import', path: '/kit/import', size: DESK, prepare: readTable },
+  { name: 'today', path: '/today', size: DESK, prepare: lookAround },
   { name: 'rigs', path: '/rigs', size: DESK },
-  { name: 'rig', path: RIG('02'), size: { width: 1280, height: 1340 }, prepare: slideToEnd },
-  { name: 'rig-of-four', path: RIG('07'), size: { width: 1280, height: 1500 }, prepare: showPath },
+  { name: 'rig', path: RIG('02'), size: DESK, prepare: slideToEnd },
+  { name: 'rig-of-four', path: RIG('07'), size: DESK, wait: '.apply' },
   { name: 'feeds', path: RIG('04'), size: { width: 1280, height: 900 }, prepare: openFeeds },
   { name: 'compare', path: `${RIG('07')}/compare`, size: { width: 1280, height: 1340 }, prepare: compareAll },
   { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
-  { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions, wait: '.apexcharts-svg' },
+  { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions },
   { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true, wait: '.apply' },
   { name: 'unattended', path: `${RIG('09')}/unattended`, size: { width: 1280, height: 1100 }, wait: '.apexcharts-svg' },
   { name: 'draws', path: '/log/draws', size: DESK, wait: '.rows' },
@@ -70,14 +70,9 @@ async function takeAll(baseURL) {
   }
 }
 
-async function readTable(page) {
-  await page.getByText('Paste it instead').click();
-  await page
-    .getByLabel('Text of the table or document')
-    .fill(
-      'kind,tag,name,form,label,years\nbattery,V1,Holmvik 95,,,3\nbattery,V2,Holmvik 95,,,old\nbattery,X1,Brick,v-mount,14.4 V 6600 mAh,1',
-    );
-  await page.getByRole('button', { name: 'Preview' }).click();
+async function lookAround(page) {
+  await page.getByRole('button', { name: /^Look around/ }).click();
+  await page.getByRole('heading', { name: /^Needs you/ }).waitFor();
 }
 
 async function writeRunDown(page) {
@@ -93,6 +88,7 @@ async function slideToEnd(page) {
 }
 
 async function openFeeds(page) {
+  await page.getByRole('button', { name: /^Build/ }).click();
   await page.getByRole('button', { name: 'Other feeds …' }).click();
   await page.getByText('Why not the others').waitFor();
 }
@@ -100,12 +96,6 @@ async function openFeeds(page) {
 async function compareAll(page) {
   await page.getByRole('button', { name: 'Compare again' }).waitFor({ timeout: 60_000 });
   await page.locator('.apexcharts-svg').waitFor();
-}
-
-/** The energy path at the top, the answer above it out of sight. */
-async function showPath(page) {
-  await page.getByRole('region', { name: 'Voltage profile' }).scrollIntoViewIfNeeded();
-  await page.evaluate(`document.querySelector('[aria-label="Voltage profile"]').scrollIntoView({ block: 'start' })`);
 }
 
 /** Chooses in a drop-down, or in a field that searches where there is much to choose from. */

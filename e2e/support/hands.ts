@@ -86,7 +86,7 @@ export class Hands {
       const name = typeof plug === 'string' ? `Plug in ${plug}` : plug;
       await this.press(dialog.getByRole('button', { name, ...(typeof plug === 'string' && { exact: true }) }).first());
     }
-    await this.press(dialog.getByRole('button', { name: /^Use (this chain|it so far)/ }));
+    await this.press(dialog.getByRole('button', { name: /^Use (this chain|what is built)/ }));
     await expect(dialog).toBeHidden();
   }
 

@@ -1,6 +1,9 @@
 import { test as base, expect } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
 
+/** What opens beside a rig's answer, and every finding. */
+const OPEN_AT_A_RIG = ['build', 'what-if', 'findings', 'gauges', 'backups', 'connecting', 'costs', 'over-time', 'reasons'];
+
 /** Addresses with the names that things have in the demo; `addressOf` finds what they are kept under. */
 export const WHEELHOUSE = '/rigs/<Wheelhouse>';
 export const STILLS = '/rigs/<Stills>';
@@ -40,6 +43,12 @@ export const test = base.extend<{ watched: undefined }>({
           if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
         }
       }
+      // as a person who works at the desk left it: everything of a rig stands open
+      await context.addInitScript((open) => {
+        // the page before the first address keeps nothing, and must not be asked to
+        if (location.protocol !== 'http:' || localStorage.getItem('viaggio.rig-open') !== null) return;
+        localStorage.setItem('viaggio.rig-open', JSON.stringify(open));
+      }, OPEN_AT_A_RIG);
       const home = new URL(baseURL!).origin;
       const elsewhere: string[] = [];
       const errors: string[] = [];
@@ -87,7 +96,13 @@ export async function openPart(page: Page, name: string | RegExp): Promise<void>
 }
 
 export async function untilSaved(page: Page): Promise<void> {
-  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^\s*Saved\s*$/ })).toBeVisible();
+}
+
+/** Does what stands in the menu of a page, or of a panel within it. */
+export async function pressAct(page: Page, act: string, within: Page | Locator = page): Promise<void> {
+  await within.getByRole('button', { name: /^Actions: / }).click();
+  await within.getByRole('button', { name: act, exact: true }).click();
 }
 
 /** Chooses in a drop-down, or in a field that searches where there is much to choose from. */

@@ -1,4 +1,4 @@
-import { DAY, expect, test, untilSaved, visit } from '../support/viaggio';
+import { DAY, expect, test, untilSaved, visit, pressAct } from '../support/viaggio';
 import type { Page } from '@playwright/test';
 
 const editor = (page: Page) => page.getByRole('region', { name: 'Block', exact: true });
@@ -51,8 +51,8 @@ test('a day begins from a template, gets a kind of block of its own with its mod
 test('the day after begins with the batteries as the plan leaves them, and tells when that changes', async ({ page }) => {
   await visit(page, DAY);
   await makeItWork(page);
-  await expect(risks(page)).toContainText('lasts as sure as asked');
-  await page.getByRole('button', { name: 'The day after' }).click();
+  await expect(risks(page)).toContainText('as surely as you asked');
+  await pressAct(page, 'The day after');
   await expect(page.getByRole('heading', { name: 'After Day 2, out with the pilots' })).toBeVisible();
   await expect(page.getByText(/It begins where Day 2, out with the pilots ends/)).toBeVisible();
   await expect(page.getByText('That plan now leaves them otherwise')).toHaveCount(0);
@@ -104,7 +104,7 @@ test('plans stand side by side, each change says what moving it costs, and top-u
   await visit(page, DAY);
   await page.getByRole('button', { name: 'Make it work' }).click();
   const table = page.getByRole('table', { name: 'Plans side by side' });
-  await expect(table.getByRole('columnheader', { name: 'Found: fewest swaps' })).toBeVisible();
+  await expect(table.getByRole('columnheader', { name: 'Found: fewest swaps' })).toBeVisible({ timeout: 60_000 });
   await expect(table.getByRole('row', { name: /^Without power/ })).toContainText(/\d+ h \d+ min\s*0 min/);
   await page.getByLabel('Among sound plans').selectOption('fewest batteries');
   await page.getByRole('button', { name: 'Make it work' }).click();
@@ -129,7 +129,7 @@ test('plans stand side by side, each change says what moving it costs, and top-u
   const topUps = charging.getByRole('list', { name: 'Top-ups in the breaks' });
   const worth = topUps.getByRole('listitem').filter({ hasText: '● worth it' });
   await expect(worth).toContainText('keeps it out of its reserve');
-  await worth.getByRole('button', { name: 'Take it in' }).click();
+  await worth.getByRole('button', { name: 'Add to the plan' }).click();
   await expect(worth).toHaveCount(0);
 
   const gauges = page.getByRole('region', { name: 'What the gauges show' });

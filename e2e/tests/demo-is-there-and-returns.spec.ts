@@ -14,7 +14,7 @@ import {
 } from '../support/viaggio';
 
 test('the demo crew’s rigs are judged, their troubles found', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/rigs');
   const demo = page.getByRole('region', { name: /Low Water/ });
   await expect(demo.getByRole('listitem')).toHaveCount(11);
   await expect(demo.getByRole('link', { name: /^Galley on the old bank/ })).toContainText('Stop');
@@ -49,7 +49,7 @@ test('the picture’s parts can be reached by keyboard and say their numbers', a
   await visit(page, STILLS);
   const part = page.getByRole('img', { name: /^Plovera R; accepts 6.3 V to 8.6 V; at the start 8.19 V, 0.63 A, 5.2 W/ });
   await part.focus();
-  await expect(page.getByRole('region', { name: 'Voltage profile' })).toContainText(
+  await expect(page.getByRole('region', { name: 'Energy path' })).toContainText(
     /Plovera R accepts 6.3 V to 8.6 V\..*8.19 V.*0.63 A.*5.2 W/,
   );
 });
@@ -63,11 +63,59 @@ test('keys lead to the views and list themselves', async ({ page }) => {
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
   await expect(page).toHaveURL('/rigs/new');
-  await page.keyboard.press('1');
-  await expect(page).toHaveURL('/kit');
-  await page.keyboard.press('/');
-  await expect(page.getByRole('searchbox')).toBeFocused();
-  await page.getByRole('heading', { name: 'Kit' }).click();
-  await page.keyboard.press('2');
-  await expect(page).toHaveURL('/rigs');
+  for (const [digit, path] of ['/today', '/kit', '/rigs', '/days', '/log'].entries()) {
+    await page.keyboard.press(String(digit + 1));
+    await expect(page).toHaveURL(path);
+  }
+});
+
+test('everything is found by a key, a few letters and Enter: gear, rigs, days, the log, and what can be done', async ({ page }) => {
+  await page.goto('/today');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  const find = async (typed: string): Promise<void> => {
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect(page.locator('body')).not.toHaveClass(/modal-open/);
+    await page.keyboard.press('/');
+    await expect(page.getByRole('combobox', { name: 'Search everything' })).toBeFocused();
+    await page.keyboard.type(typed);
+  };
+  const found = page.getByRole('listbox', { name: 'Found' }).getByRole('option');
+  await find('v4');
+  await expect(found.first()).toContainText('V4: Holmvik 49');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(await addressOf(page.request, '/kit?item=<V4>'));
+  await find('stills');
+  await expect(found.nth(1)).toContainText('Stills with the grip');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(await addressOf(page.request, '/rigs/<Stills with the grip>'));
+  await find('out with the pilots');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(await addressOf(page.request, '/days/<Day 2, out with the pilots>'));
+  await find('add entry');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL('/log/new');
+  await page.goto('/log');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await find('nothing like it');
+  await expect(page.getByText('Nothing is called “nothing like it”.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('the help shows each view, is searched, and a word is explained where it stands', async ({ page }) => {
+  await page.goto('/help');
+  const pictures = page.locator('main img');
+  await expect(pictures).toHaveCount(5);
+  for (const picture of await pictures.all()) {
+    await picture.scrollIntoViewIfNeeded();
+    await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+  }
+  await page.getByLabel('Search the help').fill('d-tap amps');
+  await expect(page.getByText('A two-pole socket that passes on')).toBeVisible();
+  await visit(page, WHEELHOUSE);
+  await page.getByText('What “Plan with” means').first().click();
+  await expect(page.getByText('The time until the first stop, the reserve kept.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('The time until the first stop, the reserve kept.')).toBeHidden();
 });

@@ -1,4 +1,4 @@
-import { WHEELHOUSE, expect, runTime, test, untilSaved, openPart, visit, timeNow } from '../support/viaggio';
+import { WHEELHOUSE, expect, runTime, test, untilSaved, openPart, visit, timeNow, pressAct } from '../support/viaggio';
 
 test('a changed figure is answered at once, saved, and survives a reload', async ({ page }) => {
   await visit(page, WHEELHOUSE);
@@ -83,7 +83,7 @@ test('gear that is in other rigs says so, and a change counts there too', async 
 
 test('a deleted rig can be taken back', async ({ page }) => {
   await visit(page, WHEELHOUSE);
-  await page.getByRole('button', { name: 'Delete' }).click();
+  await pressAct(page, 'Delete');
   await expect(page.getByRole('heading', { level: 1, name: 'Rigs' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo: / }).click();

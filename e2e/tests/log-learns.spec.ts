@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
-import { expect, pick, runTime, test, untilSaved, WHEELHOUSE, visit, timeNow } from '../support/viaggio';
+import { expect, pick, pressAct, runTime, test, untilSaved, WHEELHOUSE, visit, timeNow } from '../support/viaggio';
 import type { Page } from '@playwright/test';
 
 const draw = (page: Page, name: string) => page.getByRole('listitem', { name });
@@ -116,7 +116,7 @@ test('a meter is recorded through a disconnect, and what came is cut into its mo
   test.setTimeout(90_000);
   await page.goto('/log/recordings/live');
   await page.getByLabel('Seconds in each mode').fill('9');
-  await page.getByLabel('Let it play').selectOption('Wheelhouse');
+  await page.getByLabel('Play it').selectOption('Wheelhouse');
   await expect(page.getByLabel('Meter', { exact: true })).toContainText('Simulated meter on Wheelhouse');
   await page.getByLabel('A reading every').fill('100');
   await page.getByRole('button', { name: 'Start' }).click();
@@ -194,12 +194,11 @@ test('plans are held against the days, and the log leaves as tables', async ({ p
   await expect(wheelhouse).toContainText('4 % shorter than planned');
   await expect(wheelhouse).toContainText('Holmvik 95, its capacity');
   for (const [what, holds] of [
-    ['Observations, as CSV', 'Swap or death on set'],
-    ['Draws and how', 'put back'],
-    ['Segments of', 'V1 to Wheelhouse'],
+    ['Export observations, as CSV', 'Swap or death on set'],
+    ['Export draws and how they came about, as CSV', 'put back'],
+    ['Export segments of recordings, as CSV', 'V1 to Wheelhouse'],
   ] as const) {
-    await page.getByRole('button', { name: 'Export' }).click();
-    const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: what }).click()]);
+    const [saved] = await Promise.all([page.waitForEvent('download'), pressAct(page, what)]);
     expect(readFileSync(await saved.path(), 'utf8')).toContain(holds);
   }
 });
@@ -218,4 +217,25 @@ test('a long file is read with progress, and can be cancelled', async ({ page })
   await expect(page.getByRole('button', { name: 'Preview' })).toBeVisible();
   await page.getByRole('button', { name: 'Preview' }).click();
   await expect(page.getByText(/900000 rows, 1 steady segment/)).toBeVisible({ timeout: 25_000 });
+});
+
+test('a segment is named where it is pressed in the trace', async ({ page }) => {
+  await visit(page, '/log/recordings/<V1 to Wheelhouse, bench>');
+  // a third of the way along: between two and thirteen minutes
+  await expect(async () => {
+    await page
+      .locator('app-trace-chart svg')
+      .first()
+      .click({ position: { x: 400, y: 100 }, timeout: 2000 });
+    await expect(page.getByRole('group', { name: 'The segment from 2:00' })).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const open = page.getByRole('group', { name: 'The segment from 2:00' });
+  await expect(open).toContainText('18.4 W for 11 min');
+  await open.getByRole('combobox').selectOption('no mode: something else');
+  await expect(page.getByLabel('What the segment from 2:00 was', { exact: true })).toHaveValue('other');
+  await untilSaved(page);
+  await page.keyboard.press('Control+Z');
+  await expect(open.getByRole('combobox')).toHaveValue('usual');
+  await open.getByRole('button', { name: 'Close' }).click();
+  await expect(open).toBeHidden();
 });

@@ -1,12 +1,15 @@
-import { expect, pick, runTime, test, untilSaved } from '../support/viaggio';
+import { DAY, addressOf, expect, pick, runTime, test, untilSaved } from '../support/viaggio';
 
 test('by picking generic gear', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Answer three questions' }).click();
+  // an answer stands there before anything is chosen, and says that it is of a usual rig
+  await expect(runTime(page)).toHaveText(/\d/);
+  await expect(page.getByText('our guess')).toHaveCount(3);
   await pick(page.getByLabel('Device', { exact: true }), 'Mid-size camera, 4K at high frame rate');
   await page.getByText('V-mount battery', { exact: true }).click();
   await pick(page.getByLabel('Battery', { exact: true }), 'V-mount battery, 95 Wh');
   await page.getByLabel('It must run for').fill('5h');
+  await expect(page.getByText('our guess')).toHaveCount(0);
 
   const answer = page.getByRole('region', { name: 'Answer' });
   await expect(answer.getByText('Caution', { exact: true })).toBeVisible();
@@ -26,6 +29,25 @@ test('by picking generic gear', async ({ page }) => {
   await untilSaved(page);
   await page.getByRole('link', { name: 'Rigs', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Your rigs' }).getByRole('listitem')).toHaveCount(1);
+});
+
+test('by looking around in the demo crew’s day: what needs somebody is a press away', async ({ page, request }) => {
+  await page.goto('/today');
+  await page.getByRole('button', { name: /^Look around/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('out with the pilots');
+  const rigs = page.getByRole('list', { name: 'Rigs' }).getByRole('listitem');
+  const { body } = (await (await request.get(await addressOf(request, DAY.replace('/days', '/api/days')))).json()) as {
+    body: { rigIds: string[] };
+  };
+  await expect(rigs).toHaveCount(body.rigIds.length);
+  await page.getByRole('link', { name: /^Open: Cinema camera day cannot run/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cinema camera day');
+  await page.goBack();
+  await page.getByRole('button', { name: /^Look around/ }).click();
+  // charged: the kit says so, and it needs nobody any more
+  await page.getByRole('button', { name: /^It is full: V5/ }).click();
+  await expect(page.getByRole('link', { name: /^V5: .* holds/ })).toHaveCount(0);
+  await untilSaved(page);
 });
 
 test('by typing what the labels say, figure by figure, until nothing is unknown', async ({ page }) => {
@@ -49,7 +71,10 @@ test('by typing what the labels say, figure by figure, until nothing is unknown'
   await page.getByLabel('Meter amps').fill('950 mA');
   await expect(page.getByText('That is 7 W.')).toBeVisible();
   await expect(runTime(page)).toHaveText(/^2 h \d{1,2}? ?m?i?n?|^1 h 5\d min$/);
-  await expect(answer).toContainText('7 W measured 7.4 V × 0.95 A = 7 W');
+  await expect(answer).toContainText('Draw 7 W measured');
+  await expect(page.getByRole('region', { name: 'What it rests on' })).toContainText('7.4 V × 0.95 A = 7 W');
+  // the time asked for is our guess until somebody says another, or none
+  await page.getByLabel('It must run for').fill('');
   await expect(answer.getByText('Unknown', { exact: true })).toBeVisible();
 
   await page.getByLabel('Lowest voltage').fill('6');
@@ -69,6 +94,7 @@ test('for a Power Delivery bank that is too weak, and one that is not', async ({
   await pick(page.getByLabel('Device', { exact: true }), 'Mid-size camera, 4K at high frame rate');
   await page.getByText('USB-C Power Delivery bank', { exact: true }).click();
   await pick(page.getByLabel('Battery', { exact: true }), '45 W Power Delivery bank, 20 000 mAh');
+  await page.getByLabel('It must run for').fill('');
   const answer = page.getByRole('region', { name: 'Answer' });
   await expect(answer.getByText('Good', { exact: true })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('The contract is 15 V at 3 A, 45 W; 27 W are needed.');

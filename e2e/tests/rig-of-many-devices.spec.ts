@@ -9,7 +9,7 @@ test('a rig of four devices on one battery shows every way, and what stops toget
   await expect(findings).toContainText(
     'When Holmvik 147 or Kjolen plate fails, Skuadon 60, Lysning 7 monitor-recorder, Tern Link transmitter and Skjaer follow focus stop together.',
   );
-  const profile = page.getByRole('region', { name: 'Voltage profile' });
+  const profile = page.getByRole('region', { name: 'Energy path' });
   for (const device of ['Skuadon 60', 'Lysning 7 monitor-recorder', 'Tern Link transmitter', 'Skjaer follow focus'])
     await expect(profile.getByRole('img', { name: new RegExp(`^${device}; accepts`) })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Answer' })).toContainText('After one change of battery Holmvik 95');

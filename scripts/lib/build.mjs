@@ -3,6 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
+import { copyPublicFiles } from './public-files.mjs';
 import { ROOT } from './paths.mjs';
 import { Failure, say } from './say.mjs';
 
@@ -42,6 +44,7 @@ const GALLERY = {
 };
 
 export function build({ gallery = false } = {}) {
+  copyPublicFiles();
   for (const { name, workspace, script = 'build', result, sources } of gallery ? [...PARTS, GALLERY] : PARTS) {
     const stamp = `${result}.sources`;
     const hash = hashOf([...sources, 'package-lock.json', 'tsconfig.base.json']);
@@ -53,7 +56,16 @@ export function build({ gallery = false } = {}) {
       env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
     });
     if (run.status !== 0) throw new Failure(`Building the ${name} failed:\n${run.stdout}${run.stderr}`);
+    if (result.endsWith('.html')) compress(path.dirname(result));
     fs.writeFileSync(stamp, hash);
+  }
+}
+
+/** Beside each script and style its compressed twin, as small as it gets: there is time for that once, and not at each request. */
+function compress(folder) {
+  for (const name of fs.readdirSync(folder).filter((file) => /\.(js|css)$/.test(file))) {
+    const text = fs.readFileSync(path.join(folder, name));
+    fs.writeFileSync(path.join(folder, `${name}.br`), brotliCompressSync(text));
   }
 }
 

@@ -1,6 +1,7 @@
 import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core';
 import compression from 'compression';
 import express from 'express';
+import staticGzip from 'express-static-gzip';
 import type { ErrorRequestHandler, Express } from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
@@ -24,6 +25,8 @@ import { Meters } from './meters/meters';
 import type { MeterAddress } from './meters/meters';
 import { forecastOperations } from './forecast/forecast-operations';
 import { Forecasts } from './forecast/forecasts';
+import { photoOperations } from './photos/photo-operations';
+import { PhotoService } from './photos/photo-service';
 import { RecordingDataService } from './recordings/recording-data-service';
 import { recordingOperations } from './recordings/recording-operations';
 import { planOperations } from './plan/plan-operations';
@@ -35,6 +38,7 @@ import { sameOriginOnly } from './same-origin';
 export interface Services {
   readonly items: ItemServices;
   readonly recordings: RecordingDataService;
+  readonly photos: PhotoService;
   readonly meters: Meters;
   readonly live: LiveRecordings;
   readonly demo: DemoService;
@@ -49,6 +53,7 @@ export function servicesOf(database: Database, allowed: readonly MeterAddress[] 
   return {
     items,
     recordings,
+    photos: new PhotoService(database),
     meters,
     live: new LiveRecordings(database, items, recordings, meters),
     demo: new DemoService(database, items, recordings),
@@ -57,7 +62,10 @@ export function servicesOf(database: Database, allowed: readonly MeterAddress[] 
 }
 
 /** Everything the API does, in the order of the documentation. */
-export function operationsOf(database: Database, { items, recordings, meters, live, demo, forecasts }: Services): readonly Operation[] {
+export function operationsOf(
+  database: Database,
+  { items, recordings, photos, meters, live, demo, forecasts }: Services,
+): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
     ...PLAN_KINDS.flatMap((kind) =>
@@ -65,6 +73,7 @@ export function operationsOf(database: Database, { items, recordings, meters, li
         requireReferences([{ path: '', kind, body }], items),
       ),
     ),
+    ...photoOperations(photos),
     ...recordingOperations(recordings),
     ...meterOperations(meters, live),
     ...forecastOperations(forecasts),
@@ -101,7 +110,8 @@ export function createApp(
         // styles are set on elements by ApexCharts and Swagger UI; everything comes from here and nothing leaves
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          // the text recogniser is WebAssembly, compiled in the page; no script is made from text
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'", 'data:'],
@@ -137,7 +147,17 @@ export function createApp(
 
 /** The built pages; any other address is a view of the one-page application. */
 function serveWeb(app: Express, webDir: string): void {
-  app.use(express.static(webDir, { index: false, maxAge: '1y', immutable: true }));
+  // all but these bear their content or version in their names
+  app.use('/help-pictures', express.static(path.join(webDir, 'help-pictures'), { index: false, maxAge: '1h' }));
+  // what was compressed when it was built is sent as it lies there
+  app.use(
+    staticGzip(webDir, {
+      index: false,
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: { index: false, maxAge: '1y', immutable: true },
+    }),
+  );
   app.get('/{*path}', (request, response) => {
     if (path.extname(request.path) !== '') throw new AppError('not-found', `There is no ${request.path.slice(0, 100)}.`);
     response.set('Cache-Control', 'no-cache').sendFile(path.join(webDir, 'index.html'));

@@ -124,18 +124,6 @@ export function blocksFromCalendar(text: string, day: Day, rigId: string, newId:
   return { blocks, issues };
 }
 
-/** The day with blocks put in: those it has by their identifier are changed, the others added. */
-export function withBlocks(day: Day, blocks: readonly Block[]): Day {
-  const changed = new Map(blocks.map((block) => [block.id, block]));
-  const kept = day.blocks.map((block) => {
-    const next = changed.get(block.id);
-    changed.delete(block.id);
-    // what a calendar cannot say stays
-    return next ? { ...block, ...next } : block;
-  });
-  return { ...day, blocks: [...kept, ...changed.values()] };
-}
-
 function blockOf(
   component: ICAL.Component,
   event: ICAL.Event,

@@ -1,6 +1,7 @@
 import type { Day } from '../day/shape';
 import { LOW_WATER, LOW_WATER_DAY } from '../demo';
-import { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
+import { withBlocks } from '../day/model';
+import { blocksFromCalendar, dayToCalendar } from './day-calendar';
 import { blocksFromCsv, blocksToCsv } from './day-csv';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,4 +1,4 @@
-export { blocksFromCalendar, dayToCalendar, withBlocks } from './day-calendar';
+export { blocksFromCalendar, dayToCalendar } from './day-calendar';
 export { blocksFromCsv, blocksToCsv } from './day-csv';
 export { gearToCsv, readGearCsv } from './gear-csv';
 export type { CsvIssue } from './gear-csv';

@@ -33,7 +33,14 @@ export {
   drawText,
   LABEL_KINDS,
   LABEL_QUESTIONS,
+  despeckled,
+  grainOf,
+  greyOf,
   labelMeaning,
+  labelOfPicture,
+  levelled,
+  skewOf,
+  smoothed,
   misleadingPairs,
   outputsOfLabel,
   readBatteryLabel,
@@ -57,6 +64,9 @@ export type {
   LabelReads,
   PortLabel,
   Through,
+  Grey,
+  PictureLabel,
+  RecognisedWord,
 } from './label';
 export { AWAY_FROM_CAMERA, MOUNT_PLACES } from './mount-shape';
 export type { Covered, MountPlace } from './mount-shape';

@@ -1,3 +1,4 @@
+import { displayNow, shownUnit } from './display';
 import { UNITS } from './unit';
 import type { Unit } from './unit';
 
@@ -11,19 +12,26 @@ const NARROW_SPACE = '\u202f';
  */
 export function formatQuantity(value: number, unit: Unit): string {
   if (unit === 'min') return formatDuration(value);
+  const shown = shownUnit(unit, value);
+  if (shown) return `${digitsOf(shown.show(value), shown.digits)} ${shown.symbol}`;
   const { symbol } = UNITS[unit];
   const number = formatNumber(value, unit);
   return symbol === '' ? number : `${number} ${symbol}`;
 }
 
-/** The figure alone, in the unit it is shown in (per cent for a fraction), without trailing zeros. */
+/** The figure alone, in the unit a field shows it in (per cent for a fraction), without trailing zeros. */
 export function formatNumber(value: number, unit: Unit): string {
-  const shown = unit === 'fraction' ? value * 100 : value;
-  const digits = digitsFor(shown, UNITS[unit].digits);
+  const instead = shownUnit(unit);
+  if (instead) return digitsOf(instead.show(value), instead.digits);
+  return digitsOf(unit === 'fraction' ? value * 100 : value, UNITS[unit].digits);
+}
+
+function digitsOf(shown: number, deserved: number): string {
+  const digits = digitsFor(shown, deserved);
   const [whole = '0', decimals = ''] = Math.abs(shown).toFixed(digits).split('.');
   const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, NARROW_SPACE) : whole;
   const kept = decimals.replace(/0+$/, '');
-  const text = kept === '' ? grouped : `${grouped}.${kept}`;
+  const text = kept === '' ? grouped : `${grouped}${displayNow().decimal}${kept}`;
   return shown < 0 && text !== '0' ? `-${text}` : text;
 }
 

@@ -1,6 +1,7 @@
 import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { parseNumber } from './parse-number';
+import { shownUnit } from './display';
 import { UNITS } from './unit';
 import type { Unit } from './unit';
 
@@ -12,13 +13,14 @@ const NUMBER_THEN_UNIT = /^([+\-−]?[\d.,\u0020\u00a0\u2009\u202f'’]*\d[.,]?)
 /**
  * Reads one figure as people type it, with or without its unit, into the unit it is kept in.
  *
- * A bare number is taken to be in the kept unit (per cent for a `fraction`, minutes for a duration). The range is not
+ * A bare number is taken to be in the kept unit (per cent for a `fraction`, minutes for a duration); where `bare` is
+ * `shown`, as in a field, in the unit that the person reads (`display.ts`). The range is not
  * checked here but by the figure's shape. Errors: `empty`, `not-a-number`, `ambiguous`, `wrong-unit`.
  *
  * @example parseQuantity('1h20', 'min') // { ok: true, value: 80 }
  * @example parseQuantity('14,4V', 'V')  // { ok: true, value: 14.4 }
  */
-export function parseQuantity(text: string, unit: Unit): Parsed<number> {
+export function parseQuantity(text: string, unit: Unit, bare: 'kept' | 'shown' = 'kept'): Parsed<number> {
   const info = UNITS[unit];
   const expected = unit === 'count' ? info.noun : `a number of ${info.noun}, such as ${info.example}`;
   const fail = (code: string, wanted = expected): Parsed<number> => ({ ok: false, issue: issue('', code, wanted, text) });
@@ -32,8 +34,7 @@ export function parseQuantity(text: string, unit: Unit): Parsed<number> {
   const split = NUMBER_THEN_UNIT.exec(typed);
   if (!split) return fail('not-a-number');
   const [, digits = '', spelled = ''] = split;
-  const convert =
-    spelled === '' ? (UNITS[unit].spellings['%'] ?? ((typedNumber: number) => typedNumber)) : info.spellings[spelled.toLowerCase()];
+  const convert = spelled === '' ? bareUnit(unit, bare) : info.spellings[spelled.toLowerCase()];
   if (!convert) return fail('wrong-unit');
   // three digits behind a mark are thousands of a small unit, and of money, which has two at the most
   const number = parseNumber(digits, unit === 'price' || /^m(ah|wh|a|w|v)$/i.test(spelled));
@@ -42,6 +43,11 @@ export function parseQuantity(text: string, unit: Unit): Parsed<number> {
     return fail('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')} (three digits behind a comma can mean either)`);
   }
   return { ok: true, value: convert(number.value) };
+}
+
+function bareUnit(unit: Unit, bare: 'kept' | 'shown'): (typed: number) => number {
+  const shown = bare === 'shown' ? shownUnit(unit) : undefined;
+  return shown?.keep ?? UNITS[unit].spellings['%'] ?? ((typed) => typed);
 }
 
 /** `€180`, `180 EUR`, `1 200 kr`: prices are kept in one currency, whichever it is. */

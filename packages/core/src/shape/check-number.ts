@@ -12,15 +12,16 @@ export function isWithin(shape: NumberShape, value: number): boolean {
 }
 
 /**
- * Reads one typed field against its shape: what `parseQuantity` says, then the range.
+ * Reads one typed field against its shape: what `parseQuantity` says, then the range. `bare` says in which unit a number
+ * without one is meant: in a table the kept one, in a field the one that is shown.
  *
  * Errors: those of `parseQuantity`, and `out-of-range`. A figure of zero or below says so in the same words.
  *
  * @example readField(number('Draw', 'W', { above: 0, max: 2000 }), '-5 W') // { ok: false, issue: { code: 'out-of-range', … } }
  */
-export function readField(shape: NumberShape, typed: string): Parsed<number> {
-  const parsed = parseQuantity(typed, shape.unit);
+export function readField(shape: NumberShape, typed: string, bare: 'kept' | 'shown' = 'kept'): Parsed<number> {
+  const parsed = parseQuantity(typed, shape.unit, bare);
   if (!parsed.ok || isWithin(shape, parsed.value)) return parsed;
-  const wrong: Issue = issue('', 'out-of-range', describeTyped(shape), typed);
+  const wrong: Issue = issue('', 'out-of-range', describeTyped(shape, bare), typed);
   return { ok: false, issue: wrong };
 }

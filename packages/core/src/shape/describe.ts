@@ -1,4 +1,4 @@
-import { formatNumber, UNITS } from '../quantity';
+import { formatNumber, shownUnit, UNITS } from '../quantity';
 import type { NumberShape, Shape } from './shape';
 
 /**
@@ -39,10 +39,14 @@ function describeNumber({ unit, min, max, aboveMin, integer }: NumberShape): str
 }
 
 /** The same range in the unit that a person types, for the field on the screen. */
-export function describeTyped(shape: NumberShape): string {
+export function describeTyped(shape: NumberShape, bare: 'kept' | 'shown' = 'kept'): string {
   const { unit, min, max, aboveMin } = shape;
-  const symbol = UNITS[unit].symbol === '' ? '' : ` ${UNITS[unit].symbol}`;
-  const range = `${aboveMin ? 'more than' : 'from'} ${formatNumber(min, unit)} ${aboveMin ? 'and at most' : 'to'} ${formatNumber(max, unit)}${symbol}`;
+  const instead = shownUnit(unit);
+  const keeps = bare === 'kept' && instead !== undefined;
+  const shown = keeps ? UNITS[unit].symbol : (instead?.symbol ?? UNITS[unit].symbol);
+  const symbol = shown === '' ? '' : ` ${shown}`;
+  const say = (value: number): string => (keeps ? plain(value) : formatNumber(value, unit));
+  const range = `${aboveMin ? 'more than' : 'from'} ${say(min)} ${aboveMin ? 'and at most' : 'to'} ${say(max)}${symbol}`;
   return unit === 'count' ? `a whole number ${range}` : range;
 }
 

@@ -7,4 +7,16 @@ export { missingFields } from './missing-fields';
 export { withChanges } from './with-changes';
 export type { Changes } from './with-changes';
 export { choice, flag, list, number, object, optional, record, tagged, text, tuple } from './shape';
-export type { AnyShape, ChoiceShape, Fields, Infer, LazyShape, ListShape, NumberShape, OptionalShape, Shape, TextShape } from './shape';
+export type {
+  AnyShape,
+  ChoiceShape,
+  Fields,
+  Infer,
+  LazyShape,
+  ListShape,
+  NumberShape,
+  ObjectShape,
+  OptionalShape,
+  Shape,
+  TextShape,
+} from './shape';

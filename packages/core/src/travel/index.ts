@@ -1,2 +1,2 @@
-export { mayFly, strictestFlight } from './air-limits';
+export { AIR_LIMITS, mayFly, strictestFlight } from './air-limits';
 export type { Flight } from './air-limits';

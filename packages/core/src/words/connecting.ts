@@ -12,7 +12,7 @@ export function sayConnecting(step: ConnectingStep): string {
       return `Plug ${step.from} into ${step.to}${step.by === undefined ? '' : ` by ${step.by}`}.`;
     case 'measure':
       return step.outputV === undefined
-        ? `Measure what ${step.part} gives, and its polarity, before anything hangs on it.`
+        ? `Measure what ${step.part} gives, and its polarity, before anything is plugged in.`
         : `Measure ${step.part}: about ${say(step.outputV, 'V')}, the right way round.`;
     case 'into-camera':
       return step.isBay

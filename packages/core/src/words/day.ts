@@ -8,7 +8,7 @@ export function sayDark(device: string, why: Dark): string {
     case 'empty-seat':
       return `${device} has no battery.`;
     case 'gave-out':
-      return `${device} has no power: what feeds it has given out.`;
+      return `${device} has no power: what feeds it has stopped.`;
   }
 }
 
@@ -24,7 +24,7 @@ export function sayUnrecorded(device: string, why: Unrecorded): string {
     case 'too-hot':
       return `${device} shuts off from heat.`;
     case 'take-over':
-      return `${device} has come to its longest take, and nobody is there to start the next.`;
+      return `${device} is at its longest take, and nobody is there to start the next.`;
   }
 }
 

@@ -1,9 +1,11 @@
 import { createReadStream, readFileSync } from 'node:fs';
-import { readLabel } from '@viaggio/core';
+import { SIZE_TOOLS, readLabel } from '@viaggio/core';
+import { checkText } from './check';
 import { evaluateText } from './evaluate';
 import { feedsText } from './feeds';
 import { meterUntilEnded } from './meter';
 import { segmentsOf } from './segments';
+import { isTool, refuseTool, sizeText } from './size';
 import { solveText } from './solve';
 import type { Output } from './solve';
 
@@ -11,6 +13,7 @@ import type { Output } from './solve';
 export interface Options {
   readonly rig?: string | undefined;
   readonly port?: string | undefined;
+  readonly readings?: string | undefined;
 }
 
 export interface Command {
@@ -53,6 +56,15 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     needs: ['rig'],
     run: (file, { rig = '' }, output) => feedsText(textOf(file), rig, output),
   },
+  check: {
+    usage: 'check FILE --rig ID',
+    about: 'what to measure before a rig gets power, in order, one JSON line a step; readings judged',
+    more: '--rig ID          the rig, by its identifier or its name\n--readings FILE   a JSON list of {step, value}: volts or ohms, or “OL”; see docs/bench.md',
+    options: ['rig', 'readings'],
+    needs: ['rig'],
+    run: (file, { rig = '', readings }, output) =>
+      checkText(textOf(file), rig, readings === undefined ? undefined : textOf(readings), output),
+  },
   label: {
     usage: 'label TEXT…',
     about: 'what labels say of batteries, ports and leads, one JSON line each',
@@ -68,6 +80,14 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
           : [text];
       return Math.max(0, ...labels.map((label) => labelLine(label, out)));
     },
+  },
+  size: {
+    usage: 'size TOOL',
+    about: 'sizes leads, fuses, converters, packs: a list of questions in, one JSON line an answer',
+    more: `The tools are ${Object.keys(SIZE_TOOLS).join(', ')}. Questions are a JSON list on standard input, see docs/bench.md. One that cannot be\nanswered has “error” and “path” in its place.`,
+    options: [],
+    needs: [],
+    run: (tool, _options, output) => (isTool(tool) ? sizeText(textOf('-'), tool, output) : refuseTool(tool, output)),
   },
   segments: {
     usage: 'segments FILE…',

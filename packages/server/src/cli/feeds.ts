@@ -1,17 +1,15 @@
 import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
+import { rigIn } from './rig-in';
 import type { Output } from './solve';
 
 /** `viaggio feeds FILE --rig ID`: every sound feed of a rig's devices from the plan's gear, and the rig fed at once. */
 export function feedsText(text: string, rigId: string, { out, err }: Output): number {
   const read = parsePlan(text);
   if (!read.ok) return tellIssues(read.issues, err);
-  const rig = read.plan.rigs.find(({ id, body }) => id === rigId || body.name === rigId);
-  if (!rig) {
-    err(`--rig: expected one of ${read.plan.rigs.map(({ id, body }) => `${id} (${body.name})`).join(', ')}; got “${rigId.slice(0, 60)}”.`);
-    return 1;
-  }
+  const rig = rigIn(read.plan, rigId, err);
+  if (!rig) return 1;
   const gear = new Map(read.plan.gear.map(({ id, body }) => [id, body]));
   const feeds = rig.body.devices.map(({ gearId }) => tellFeeds(findFeeds(rig.body, gearId, gear)));
   out(JSON.stringify({ rig: rig.id, name: rig.body.name, feeds, assignments: tellAssignments(assignFeeds(rig.body, gear)) }, undefined, 2));

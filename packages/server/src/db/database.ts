@@ -5,6 +5,8 @@ import { defineItemModels } from './models/item';
 import type { ItemModels } from './models/item';
 import { defineLiveChunk } from './models/live-chunk';
 import type { LiveChunkModel } from './models/live-chunk';
+import { definePhoto } from './models/photo';
+import type { PhotoModel } from './models/photo';
 import { definePlanRest } from './models/plan-rest';
 import type { PlanRestModel } from './models/plan-rest';
 import { defineRecordingData } from './models/recording-data';
@@ -19,6 +21,7 @@ export interface Database {
   readonly planRests: PlanRestModel;
   readonly recordingData: RecordingDataModel;
   readonly liveChunks: LiveChunkModel;
+  readonly photos: PhotoModel;
 }
 
 /** Opens a pool. No connection is made before the first query, and a lost one is replaced by itself. */
@@ -38,6 +41,7 @@ export function openDatabase(url: string): Database {
     planRests: definePlanRest(sequelize),
     recordingData: defineRecordingData(sequelize),
     liveChunks: defineLiveChunk(sequelize),
+    photos: definePhoto(sequelize),
   };
 }
 

@@ -1,7 +1,8 @@
 import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: 'rigs' },
+  { path: '', pathMatch: 'full', redirectTo: 'today' },
+  { path: 'today', title: 'Today · Viaggio', loadComponent: () => import('./today/today-page').then((m) => m.TodayPage) },
   { path: 'kit', title: 'Kit · Viaggio', loadComponent: () => import('./kit/kit-page').then((m) => m.KitPage) },
   { path: 'kit/add', title: 'Add gear · Viaggio', loadComponent: () => import('./kit/add-page').then((m) => m.AddPage) },
   { path: 'kit/import', title: 'Import · Viaggio', loadComponent: () => import('./kit/import-page').then((m) => m.ImportPage) },
@@ -93,5 +94,11 @@ export const routes: Routes = [
       },
     ],
   },
+  {
+    path: 'preferences',
+    title: 'Preferences · Viaggio',
+    loadComponent: () => import('./preferences/preferences-page').then((m) => m.PreferencesPage),
+  },
+  { path: 'help', title: 'Help · Viaggio', loadComponent: () => import('./help/help-page').then((m) => m.HelpPage) },
   { path: '**', title: 'Not found · Viaggio', loadComponent: () => import('./shared/not-found-page').then((m) => m.NotFoundPage) },
 ];

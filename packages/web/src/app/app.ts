@@ -1,40 +1,37 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { NgbToastModule } from '@ng-bootstrap/ng-bootstrap/toast';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { map } from 'rxjs';
 import { tinykeys } from 'tinykeys';
 import type { Problem } from './api/api';
-import { ConfirmDialog } from './shared/confirm-dialog';
 import { ConflictDialog } from './shared/conflict-dialog';
 import type { ConflictChoice } from './shared/conflict-dialog';
-import { KeysDialog } from './shared/keys-dialog';
+import { Icon } from './shared/icon';
 import { ProblemNote } from './shared/problem-note';
-import { SaveStatus } from './shared/save-status';
-import { SHORTCUTS } from './shared/shortcuts';
-import type { ShortcutAct } from './shared/shortcuts';
-import { Currency, LONGEST_CURRENCY } from './shared/currency';
+import { AppMenu } from './shell/app-menu';
+import { SaveStatus } from './shell/save-status';
+import { SHORTCUTS } from './shell/shortcuts';
+import type { ShortcutAct } from './shell/shortcuts';
+import { VIEWS } from './shell/views';
 import { Theme } from './shared/theme';
-import type { ThemeChoice } from './shared/theme';
 import { Items } from './state/items.actions';
 import type { Step } from './state/items';
 import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/items.selectors';
 
-/** The frame around every view: where one is, whether it is saved, undo, theme, and what must be decided. */
+/** The frame around every view: where one is, whether it is saved, undo, search, and what must be decided. */
 @Component({
   selector: 'app-root',
-  imports: [NgbDropdownModule, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus],
+  imports: [AppMenu, Icon, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
-  protected readonly theme = inject(Theme);
-  protected readonly currency = inject(Currency);
-  protected readonly longestCurrency = LONGEST_CURRENCY;
+  protected readonly views = VIEWS;
   private readonly store = inject(Store);
   private readonly modals = inject(NgbModal);
   private readonly router = inject(Router);
@@ -42,11 +39,6 @@ export class App {
   protected readonly loading = this.store.selectSignal(selectLoading);
   protected readonly undoStep = this.store.selectSignal(selectUndo);
   protected readonly redoStep = this.store.selectSignal(selectRedo);
-  protected readonly themes: readonly { readonly choice: ThemeChoice; readonly title: string }[] = [
-    { choice: 'system', title: 'As the system' },
-    { choice: 'light', title: 'Light, for the desk' },
-    { choice: 'dark', title: 'Dark, for the set' },
-  ];
   /** What was just done as a whole, as long as it is the step that undo takes back. */
   private readonly done = signal<Step | undefined>(undefined);
   protected readonly toast = computed(() => (this.done() === this.undoStep() ? this.done() : undefined));
@@ -59,7 +51,13 @@ export class App {
     );
   });
 
+  private readonly menu = viewChild.required(AppMenu);
+  private readonly url = toSignal(this.router.events.pipe(map(() => this.router.url)), { initialValue: this.router.url });
+  /** Where one is, for the head of a phone. */
+  protected readonly place = computed(() => this.views.find(({ path }) => this.url().startsWith(path))?.title ?? 'Viaggio');
+
   constructor() {
+    inject(Theme);
     this.store.dispatch(Items.load());
     const bindings = SHORTCUTS.flatMap(({ press, does }) =>
       press.map((keys) => [keys, (event: KeyboardEvent) => this.shortcut(event, does)]),
@@ -86,17 +84,12 @@ export class App {
   protected dismiss(): void {
     this.done.set(undefined);
   }
-  protected async resetDemo(): Promise<void> {
-    const dialog = this.modals.open(ConfirmDialog, { ariaLabelledBy: 'confirm-title' });
-    const content = dialog.componentInstance as ConfirmDialog;
-    content.title = 'Put the demo crew back as it shipped?';
-    content.text = 'Changes to the demo’s rigs and gear are taken back. What you made yourself stays.';
-    content.act = 'Reset demo';
-    if (await accepted(dialog.result)) this.store.dispatch(Items.resetDemo());
-  }
 
-  protected showKeys(): void {
-    if (!this.modals.hasOpenModals()) this.modals.open(KeysDialog, { ariaLabelledBy: 'keys-title' }).result.catch(() => undefined);
+  protected async search(): Promise<void> {
+    // asked for before it is needed by few: it is not part of the first load
+    const { SearchDialog } = await import('./shell/search-dialog');
+    if (this.modals.hasOpenModals()) return;
+    this.modals.open(SearchDialog, { ariaLabelledBy: 'search-title', scrollable: false }).result.catch(() => undefined);
   }
 
   /** Nothing is done while somebody types, or while something must be answered first. */
@@ -105,8 +98,8 @@ export class App {
     if ('go' in does) void this.router.navigate([does.go]);
     else if (does.act === 'undo') this.undo();
     else if (does.act === 'redo') this.redo();
-    else if (does.act === 'search') focusSearch();
-    else if (does.act === 'keys') this.showKeys();
+    else if (does.act === 'search') void this.search();
+    else if (does.act === 'keys') this.menu().showKeys();
     else return; // what is open closes itself
     event.preventDefault();
   }
@@ -131,17 +124,4 @@ export class App {
 function isTypedIn(target: EventTarget | null): boolean {
   if (target instanceof HTMLInputElement) return !['checkbox', 'radio', 'range', 'button', 'file'].includes(target.type);
   return target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
-}
-
-/** Every view that can be searched marks its field as one. */
-function focusSearch(): void {
-  document.querySelector<HTMLInputElement>('input[type="search"]')?.focus();
-}
-
-async function accepted(result: Promise<unknown>): Promise<boolean> {
-  try {
-    return (await result) === true;
-  } catch {
-    return false;
-  }
 }

@@ -29,7 +29,13 @@ import { SelectField } from '../app/fields/select-field';
 import { SliderField } from '../app/fields/slider-field';
 import { TextField } from '../app/fields/text-field';
 import type { Column } from '../app/rigs/compare/column';
+import { GearDrawing, shapeOf } from '../app/gear/gear-drawing';
+import { AnswerHeadline } from '../app/rigs/answer/answer-headline';
 import { FileDrop } from '../app/shared/file-drop';
+import { ICON_NAMES, Icon } from '../app/shared/icon';
+import { PageMenu } from '../app/shared/page-menu';
+import type { PageAct } from '../app/shared/page-menu';
+import { TimeBar } from '../app/shared/time-bar';
 import { ProblemNote } from '../app/shared/problem-note';
 import { Theme } from '../app/shared/theme';
 import { VerdictMark } from '../app/shared/verdict-mark';
@@ -41,12 +47,17 @@ const rigNamed = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name =
 @Component({
   selector: 'app-gallery',
   imports: [
+    AnswerHeadline,
     ApproachesChart,
     AutonomyChart,
     CheckField,
     ClockField,
     DateField,
     FileDrop,
+    GearDrawing,
+    Icon,
+    PageMenu,
+    TimeBar,
     LabelField,
     PickerField,
     ProblemNote,
@@ -73,6 +84,9 @@ const rigNamed = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name =
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(min(100%, 16rem), 1fr));
       gap: 0.75rem 1.25rem;
+    }
+    .look {
+      container: look / inline-size;
     }
     .charts {
       display: grid;
@@ -104,7 +118,14 @@ export class Gallery {
   };
 
   private readonly wheelhouse = rigModel(rigNamed('Wheelhouse'), KIT, { tracePoints: 60 });
-  private readonly answer = assessModel(this.wheelhouse);
+  protected readonly answer = assessModel(this.wheelhouse);
+  protected readonly parts = KIT;
+  protected readonly icons = ICON_NAMES;
+  protected readonly drawings = [...new Map(LOW_WATER.gear.map(({ body }) => [shapeOf(body), body])).values()];
+  protected readonly acts: readonly PageAct[] = [
+    { title: 'Print', icon: 'print', do: () => undefined },
+    { title: 'Delete', icon: 'remove', takesAway: true, do: () => undefined, notNow: 'It is in rigs: archive it instead.' },
+  ];
   protected readonly run = this.answer.run!;
   protected readonly station = this.answer.tracks[0]!.stations.at(-1)!;
   protected readonly alone = leftAlone(rigNamed('Breakwater'), KIT);

@@ -34,6 +34,19 @@ describe('cards', () => {
     expect(found.stays).toMatchObject([{ card: 1, fromFull: 0, toFull: 1 }]);
   });
 
+  it('tell how full each is over time, and in which of two the recording goes', () => {
+    const { stays } = run({ cards: { slots: 2, minutes: 60 }, blocks: [{ fromMin: 600, toMin: 630 }, { fromMin: 700, toMin: 760 }] }); // prettier-ignore
+    const full = (card: number, at: number): number => {
+      const points = stays.find((stay) => stay.card === card)!.filling;
+      const [before, after] = [points.findLast(({ minute }) => minute <= at)!, points.find(({ minute }) => minute >= at)!];
+      const share = after.minute === before.minute ? 0 : (at - before.minute) / (after.minute - before.minute);
+      return before.full + share * (after.full - before.full);
+    };
+    expect([600, 615, 650, 715, 740].map((at) => full(1, at))).toEqual([0, 0.25, 0.5, 0.75, 1]);
+    expect([615, 730, 745, 760].map((at) => full(2, at))).toEqual([0, 0, 0.25, 0.5]);
+    for (const { filling, toFull } of stays) expect(filling.at(-1)!.full).toBe(toFull);
+  });
+
   it('do not fill while the rig stands by, or its recording device is off', () => {
     const found = run({
       cards: {},

@@ -14,6 +14,8 @@ export interface CardStay extends Span {
   /** Shares of it that are filled. */
   readonly fromFull: number;
   readonly toFull: number;
+  /** How full it is over time; straight between points. */
+  readonly filling: readonly { readonly minute: number; readonly full: number }[];
 }
 
 /** A card that is copied and emptied. */
@@ -43,8 +45,6 @@ export interface ChangedCard {
 export interface LotRun {
   readonly cardsId: string;
   readonly rigId: string;
-  /** Share of what the cards in the device hold that is still free, over time; straight between points. */
-  readonly room: readonly { readonly minute: number; readonly share: number }[];
   /** Cards that are not empty at the end. */
   readonly notCopied: number;
 }
@@ -111,10 +111,9 @@ function mediaStops(day: Day, rigs: ReadonlyMap<string, Rig>): readonly Recordin
 }
 
 interface Slot {
-  card: number;
-  /** When it was put in, and how full it was. */
-  sinceMin: number;
-  sinceFull: number;
+  readonly card: number;
+  /** From when it was put in on. */
+  readonly filling: { minute: number; full: number }[];
 }
 
 /** What a run of some cards needs and no change of them alters. */
@@ -160,7 +159,6 @@ class CardsRunning {
   private readonly changed: ChangedCard[] = [];
   private readonly stays: CardStay[] = [];
   private readonly copies: CardCopy[] = [];
-  private readonly room: { minute: number; share: number }[] = [];
   private readonly cards: Cards;
   private readonly blocks: readonly Block[];
   /** By card, from 0: how full it is. */
@@ -189,7 +187,6 @@ class CardsRunning {
     const emptiest = [...this.full.keys()].sort((a, b) => this.full[a]! - this.full[b]! || a - b);
     const firstMin = blocks[0]?.fromMin ?? startMin;
     for (const card of emptiest.slice(0, slots)) this.putIn(card, firstMin);
-    this.mark(firstMin);
     for (const card of emptiest.slice(slots)) if (this.full[card]! > LITTLE) this.waiting.push({ card, fromMin: startMin });
     const limited = limitedRecording(day, rigId, deviceId, gear, rig, hands, slots === 1 ? changes.map(({ atMin }) => atMin) : []);
     this.takeEnds = limited.takeEnds;
@@ -206,7 +203,7 @@ class CardsRunning {
   }
 
   result(): OneCardsRun {
-    const { stops, takeEnds, changed: changes, stays, copies, room } = this;
+    const { stops, takeEnds, changed: changes, stays, copies } = this;
     const { id: cardsId, rigId } = this.cards;
     return {
       stops,
@@ -214,34 +211,32 @@ class CardsRunning {
       changes,
       stays,
       copies,
-      lot: { cardsId, rigId, room, notCopied: this.full.filter((full) => full > LITTLE).length },
+      lot: { cardsId, rigId, notCopied: this.full.filter((full) => full > LITTLE).length },
     };
-  }
-
-  private mark(minute: number): void {
-    const share = this.slots.reduce((sum, { card }) => sum + 1 - this.full[card]!, 0) / Math.max(1, this.slots.length);
-    this.room.push({ minute, share });
   }
 
   private putIn(card: number, atMin: number): void {
     const waits = this.waiting.findIndex((one) => one.card === card);
     if (waits !== -1) this.waiting.splice(waits, 1);
-    this.slots.push({ card, sinceMin: atMin, sinceFull: this.full[card]! });
+    this.slots.push({ card, filling: [{ minute: atMin, full: this.full[card]! }] });
     this.freeMin[card] = Infinity;
   }
 
   private takeOut(slot: Slot, atMin: number): void {
-    const { card, sinceMin, sinceFull } = slot;
+    const { card, filling } = slot;
+    const toFull = this.full[card]!;
+    filling.push({ minute: atMin, full: toFull });
     this.slots.splice(this.slots.indexOf(slot), 1);
     const { id: cardsId, rigId } = this.cards;
     this.stays.push({
       cardsId,
       rigId,
       card: card + 1,
-      fromMin: sinceMin,
+      fromMin: filling[0]!.minute,
       toMin: atMin,
-      fromFull: sinceFull,
-      toFull: this.full[card]!,
+      fromFull: filling[0]!.full,
+      toFull,
+      filling,
     });
     this.freeMin[card] = atMin;
     if (this.full[card]! > LITTLE) this.waiting.push({ card, fromMin: atMin });
@@ -256,14 +251,14 @@ class CardsRunning {
       const minutes = this.cards.modes?.find((one) => one.mode === mode)?.minutes ?? this.cards.minutes;
       for (const span of without({ fromMin: Math.max(fromMin, block.fromMin), toMin: Math.min(toMin, block.toMin) }, this.offs)) {
         let at = span.fromMin;
-        this.mark(at);
-        for (const { card } of this.slots) {
+        for (const { card, filling } of this.slots) {
+          filling.push({ minute: at, full: this.full[card]! });
           const taken = Math.min(span.toMin - at, (1 - this.full[card]!) * minutes);
           this.full[card] = Math.min(1, this.full[card]! + taken / minutes);
           if (1 - this.full[card] < LITTLE) this.full[card] = 1;
           at += taken;
+          filling.push({ minute: at, full: this.full[card] });
         }
-        this.mark(at);
         if (span.toMin - at > 1e-6) this.stop(block, 'card-full', at, span.toMin);
       }
     }
@@ -298,10 +293,8 @@ class CardsRunning {
     const isAlone = !isThere(this.world.hands(placeAt(this.blocks, atMin)), atMin);
     this.changed.push({ cardsId, rigId, atMin, out: fullest.card + 1, outFull, card: best === undefined ? undefined : best + 1, inFull: best === undefined ? outFull : this.full[best]!, takesMin, isAlone }); // prettier-ignore
     if (best === undefined) return 0;
-    this.mark(atMin);
     this.takeOut(fullest, atMin);
     this.putIn(best, atMin + takesMin);
-    this.mark(atMin + takesMin);
     this.copied.delete(best);
     if (takesMin > 0) this.stop(block!, 'card-change', atMin, atMin + takesMin);
     return takesMin;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { USUAL_DISPLAY, displayAs } from '../../quantity';
 import { clockAt, isZone, minuteAt, readClock } from './clock';
 import { dailySpans, isDuring, overlap } from './spans';
 
@@ -10,6 +11,12 @@ const AUTUMN = { date: '2026-10-24', zone: 'Europe/Paris' };
 describe('the clock of a plan', () => {
   it('tells day, time and date past midnight', () => {
     expect(clockAt(UTC, 1440 + 570)).toEqual({ day: 1, time: '09:30', date: '2026-01-13', weekday: 'Tue 13 Jan' });
+    // of another calendar, or for somebody who reads dates otherwise, the same minute is another
+    expect(clockAt({ date: '2026-02-01' }, 1440 + 570)).toMatchObject({ date: '2026-02-02', weekday: 'Mon 2 Feb' });
+    displayAs({ ...USUAL_DISPLAY, date: 'month first' });
+    expect(clockAt(UTC, 1440 + 570).weekday).toBe('Tue Jan 13');
+    displayAs(USUAL_DISPLAY);
+    expect(clockAt(UTC, 1440 + 570).weekday).toBe('Tue 13 Jan');
   });
 
   it('keeps half past nine half past nine over a change of the clocks', () => {

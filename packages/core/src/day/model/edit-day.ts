@@ -28,6 +28,18 @@ export function withNewBlock(day: Day, rigId: string, id: string): Day {
   return { ...day, blocks: [...day.blocks, withChanges(block, { placeId: last?.placeId })] };
 }
 
+/** The day with blocks put in: those it has by their identifier are changed, the others added. */
+export function withBlocks(day: Day, blocks: readonly Block[]): Day {
+  const changed = new Map(blocks.map((block) => [block.id, block]));
+  const kept = day.blocks.map((block) => {
+    const next = changed.get(block.id);
+    changed.delete(block.id);
+    // what a calendar cannot say stays
+    return next ? { ...block, ...next } : block;
+  });
+  return { ...day, blocks: [...kept, ...changed.values()] };
+}
+
 /** Moves blocks, or one end of each, in minutes; one that would leave the plan or get shorter than a step stays as it is. */
 export function withBlocksShifted(day: Day, ids: ReadonlySet<string>, fromBy: number, toBy: number): Day {
   const end = day.days * DAY_MIN;

@@ -5,6 +5,7 @@ export {
   STEP_MIN,
   withBattery,
   withBlock,
+  withBlocks,
   withBlocksShifted,
   withCharger,
   withHands,

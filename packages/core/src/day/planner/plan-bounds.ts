@@ -87,13 +87,14 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
     if (turn > MOST_LABELS) return NOTHING;
     open.sort((a, b) => a.minute - b.minute);
     const label = open.shift()!;
-    const troubleMin = lasts(label.minute);
+    const { troubleMin, darkFromMin } = lasts(label.minute);
     if (troubleMin >= rig.toMin) {
       done.push(label);
       continue;
     }
-    // it may also stay dark until the end
-    if (!isGuarded(troubleMin, rig.toMin)) done.push({ ...label, minute: Infinity, gapMin: label.gapMin + darkMin(troubleMin, rig.toMin) });
+    // it may also stay as it is until the end; on its reserve it is not interrupted
+    if (!isGuarded(darkFromMin, rig.toMin))
+      done.push({ ...label, minute: Infinity, gapMin: label.gapMin + darkMin(troubleMin, rig.toMin) });
     const next: Label[] = [];
     const free = lastBefore(moments.free, troubleMin);
     if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1, before: label, atMin: free });
@@ -101,7 +102,7 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
     if (late > label.minute + 1e-6 && late > free) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1, before: label, atMin: late }); // prettier-ignore
     for (const after of [moments.free, moments.any]) {
       const at = after.find((minute) => minute > Math.max(troubleMin, label.minute) + 1e-6);
-      if (at !== undefined && !isGuarded(troubleMin, at))
+      if (at !== undefined && !isGuarded(darkFromMin, at))
         next.push({ minute: at, gapMin: label.gapMin + darkMin(troubleMin, at), swaps: label.swaps + 1, before: label, atMin: at });
     }
     for (const one of next) {
@@ -142,42 +143,54 @@ export function longestStay(flat: FlatDay, drain: Drain, index: number): number 
   const [seat] = rig.seats;
   if (seat === undefined || rig.seats.length !== 1) return USUAL_STAY_MIN;
   const kinds = Array.from({ length: flat.kinds }, (_, kind) => kind).filter((kind) => flat.seats[seat]!.takes[kind]);
-  const endMin = Math.min(rig.toMin, lastsOf(flat, drain, rig, index, kinds)(rig.fromMin));
+  const endMin = Math.min(rig.toMin, lastsOf(flat, drain, rig, index, kinds)(rig.fromMin).troubleMin);
   return Math.max(
     30,
     rig.draws.reduce((sum, draw) => sum + overlap(draw, { fromMin: rig.fromMin, toMin: endMin }), 0),
   );
 }
 
-/** By when a full battery put in at a minute must go, whichever lasts longest; known minutes are kept. */
-function lastsOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, kinds: readonly number[]): (minute: number) => number {
-  const known = new Map<number, number>();
+/** From when on a battery is on its reserve or the rig without power, and from when on without power. */
+interface Lasts {
+  readonly troubleMin: number;
+  readonly darkFromMin: number;
+}
+
+/** How long a full battery put in at a minute lasts, whichever lasts longest; known minutes are kept. */
+function lastsOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, kinds: readonly number[]): (minute: number) => Lasts {
+  const known = new Map<number, Lasts>();
   const soc = new Float64Array(flat.batteries.length);
   return (minute) => {
-    let longest = known.get(minute);
-    if (longest !== undefined) return longest;
-    longest = minute;
-    for (const kind of kinds) {
+    const before = known.get(minute);
+    if (before) return before;
+    const each = kinds.map((kind) => {
       const battery = flat.ofKind(kind)[0]!;
       soc[battery] = 1;
-      longest = Math.max(longest, lastsWith(drain, rig, index, battery, soc, minute));
-    }
+      return lastsWith(drain, rig, index, battery, soc, minute);
+    });
+    const longest: Lasts = {
+      troubleMin: Math.max(minute, ...each.map(({ troubleMin }) => troubleMin)),
+      darkFromMin: Math.max(minute, ...each.map(({ darkFromMin }) => darkFromMin)),
+    };
     known.set(minute, longest);
     return longest;
   };
 }
 
-function lastsWith(drain: Drain, rig: FlatRig, index: number, battery: number, soc: Float64Array, fromMin: number): number {
+function lastsWith(drain: Drain, rig: FlatRig, index: number, battery: number, soc: Float64Array, fromMin: number): Lasts {
   const out: Drained = { gaps: [], lowFromMin: Infinity, lowToMin: -Infinity };
   const own = new Float64Array(drain.builtInOf(index).length).fill(1);
+  let lowFromMin = Infinity;
   for (const span of rig.spans) {
     if (span.toMin <= fromMin) continue;
     out.gaps.length = 0;
+    out.lowFromMin = Infinity;
     drain.through(rig, index, span, Math.max(fromMin, span.fromMin), span.toMin, [battery], soc, own, out);
-    const first = Math.min(out.lowFromMin, out.gaps[0] ?? Infinity);
-    if (first < Infinity) return first;
+    lowFromMin = Math.min(lowFromMin, out.lowFromMin);
+    const darkFromMin = out.gaps[0] ?? Infinity;
+    if (darkFromMin < Infinity) return { troubleMin: Math.min(lowFromMin, darkFromMin), darkFromMin };
   }
-  return Infinity;
+  return { troubleMin: lowFromMin, darkFromMin: Infinity };
 }
 
 /** Minutes at which somebody can change a battery: those that cost nothing, and all. */

@@ -1,5 +1,6 @@
 import { energyNow, gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
+import { formatClock } from '../../quantity';
 import { sayHelp } from '../../words';
 import type { HelpAct } from '../../words';
 import { clockAt } from '../model';
@@ -80,7 +81,7 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
         const blocks = day.blocks.map((block) =>
           block.rigId === first.rigId && block.fromMin >= fromMin && isDrawing(block) && !block.devices ? { ...block, devices } : block,
         );
-        const after = fromMin > 0 ? clockAt(day, fromMin).time : undefined;
+        const after = fromMin > 0 ? formatClock(clockAt(day, fromMin).time) : undefined;
         const rig = rigs.get(first.rigId)?.name ?? first.rigId;
         return tryIt({ act: 'dim', devices: names, rig, scale: DIMMED, after }, { ...day, blocks });
       }),

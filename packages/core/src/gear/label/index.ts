@@ -8,3 +8,7 @@ export { cellsMeant, readLabel } from './read-label';
 export { LABEL_QUESTIONS, readBatteryLabel, readPortLabel, readProfiles, sayLabel } from './views';
 export type { BatteryLabel, PortLabel } from './views';
 export type { Label, LabelAsk, LabelPort, LabelProfile, LabelReads } from './read-label';
+export { despeckled, grainOf, greyOf, levelled, skewOf, smoothed } from './picture';
+export type { Grey } from './picture';
+export { labelOfPicture } from './recognised';
+export type { PictureLabel, RecognisedWord } from './recognised';

@@ -4,6 +4,7 @@ import * as linksAndPlanRest from './0002-links-and-plan-rest';
 import * as log from './0003-log';
 import * as days from './0004-days';
 import * as segments from './0005-segments';
+import * as photos from './0006-photos';
 
 export interface Migration {
   readonly name: string;
@@ -17,4 +18,5 @@ export const migrations: readonly Migration[] = [
   { name: '0003-log', up: log.up },
   { name: '0004-days', up: days.up },
   { name: '0005-segments', up: segments.up },
+  { name: '0006-photos', up: photos.up },
 ];

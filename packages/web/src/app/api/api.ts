@@ -78,6 +78,20 @@ export class Api {
   exportPlan(): Observable<object> {
     return told(this.http.get<object>('/api/plan'));
   }
+
+  /** Identifiers of a piece of gear's photographs, the oldest first. */
+  photos(gearId: string): Observable<readonly { readonly id: string }[]> {
+    return told(this.http.get<readonly { readonly id: string }[]>(`/api/gear/${gearId}/photos`));
+  }
+
+  keepPhoto(id: string, gearId: string, jpeg: Blob): Observable<unknown> {
+    return told(this.http.put(`/api/photos/${id}`, jpeg, { params: { gear: gearId }, headers: { 'Content-Type': 'image/jpeg' } }));
+  }
+
+  deletePhoto(id: string): Observable<unknown> {
+    return told(this.http.delete(`/api/photos/${id}`));
+  }
+
   resetDemo(): Observable<unknown> {
     return told(this.http.post('/api/demo/reset', null));
   }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { chartColours } from './chart-look';
 
-const STYLES = readFileSync(path.join(__dirname, '../../styles.scss'), 'utf8');
+const STYLES = readFileSync(path.join(__dirname, '../../tokens.scss'), 'utf8');
 
 describe('colours of charts', () => {
   it('come from the tokens, and both themes have every one of them', () => {

@@ -57,6 +57,17 @@ describe('the picture of a recording', () => {
     expect(kept).toEqual({ xaxis: { min: 0, max: 30 } });
   });
 
+  it('says at which second it was pressed, and nothing for a press beside its axis', async () => {
+    const fixture = await show({ fromS: 10, toS: 30 });
+    const pressed: number[] = [];
+    fixture.componentInstance.pressed.subscribe((timeS) => pressed.push(timeS));
+    const grid = { getBoundingClientRect: () => ({ left: 50, right: 150, width: 100 }) };
+    const target = { closest: () => ({ querySelector: () => grid }) };
+    const click = chartOf(fixture).options().chart!.events!.click as (event: object) => void;
+    for (const clientX of [50, 75, 150, 30, 151]) click({ target, clientX });
+    expect(pressed).toEqual([10, 15, 30]);
+  });
+
   it('has figures under the cursor, and labels for values that are none', async () => {
     const options = chartOf(await show({ fromS: 0, toS: 30 })).options();
     const custom = (dataPointIndex: number) => (options.tooltip!.custom as (at: object) => string)({ dataPointIndex });

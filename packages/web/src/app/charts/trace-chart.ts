@@ -28,8 +28,12 @@ export class TraceChart {
   readonly segments = input<readonly NamedSegment[]>([]);
   /** What segments are called, in their order. */
   readonly names = input<readonly string[]>([]);
+  /** Which of them is open. */
+  readonly chosen = input<number>();
   /** Another span that was dragged out in the picture. */
   readonly zoomed = output<Span>();
+  /** Where the picture was pressed, in seconds from the start. */
+  readonly pressed = output<number>();
   private readonly theme = inject(Theme);
 
   private readonly view = computed(() => slotsView(this.slots(), this.span().fromS, this.span().toS, COLUMNS));
@@ -44,9 +48,10 @@ export class TraceChart {
     const { columns } = this.view();
     const { fromS, toS } = this.span();
     const dark = this.theme.dark();
-    const { ink, mark, band, bandLine } = chartColours(dark);
+    const { ink, mark, band, bandLine, series: colours } = chartColours(dark);
+    const kinds = [...new Set(this.names())];
     const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
-    const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '' }));
+    const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '', isOpen: index === this.chosen() }));
     return {
       ...chartLook(dark, {
         type: 'line',
@@ -58,6 +63,11 @@ export class TraceChart {
           beforeZoom: (_chart: unknown, { xaxis }: { xaxis: { min: number; max: number } }) => {
             this.zoomed.emit({ fromS: xaxis.min, toS: xaxis.max });
             return { xaxis: { min: fromS, max: toS } };
+          },
+          click: (event: MouseEvent) => {
+            const grid = (event.target as Element).closest('svg')?.querySelector('.apexcharts-grid')?.getBoundingClientRect();
+            if (grid && event.clientX >= grid.left && event.clientX <= grid.right)
+              this.pressed.emit(fromS + ((event.clientX - grid.left) / grid.width) * (toS - fromS));
           },
         },
       }),
@@ -97,8 +107,12 @@ export class TraceChart {
       annotations: {
         xaxis: shown
           .filter(({ segment }) => segment.toS > fromS && segment.fromS < toS)
-          .map(({ segment, name }) => ({
+          .map(({ segment, name, isOpen }) => ({
             x: Math.max(segment.fromS, fromS),
+            x2: Math.min(segment.toS, toS),
+            // painted by what it was: the same mode is the same colour, wherever it comes again
+            fillColor: name === '' ? mark : colours[kinds.indexOf(name) % colours.length],
+            opacity: isOpen ? 0.34 : 0.14,
             borderColor: mark,
             strokeDashArray: 3,
             label: { text: name, orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4, style: { background: 'transparent', color: ink } }, // prettier-ignore

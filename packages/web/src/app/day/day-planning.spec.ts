@@ -53,7 +53,7 @@ describe('a plan', () => {
     await shown(fixture, 'Found before: fewest swaps');
     await press(fixture, 'Open');
     await shown(fixture, 'Found before: least mass');
-    await press(fixture, 'Leave it');
+    await press(fixture, 'Cancel');
     expect([sheet.search().is, sheet.earlier()]).toEqual(['idle', []]);
   });
 });
@@ -94,7 +94,7 @@ describe('charging', () => {
     expect(textOf(fixture)).toContain('later');
     expect(textOf(fixture)).toMatch(/worth (it|the handling): \S/);
     const charges = sheet.day()!.charges!.length;
-    await press(fixture, 'Take it in');
+    await press(fixture, 'Add to the plan');
     expect(sheet.day()!.charges).toHaveLength(charges + 1);
   });
 

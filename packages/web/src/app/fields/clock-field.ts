@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { readClock } from '@viaggio/core';
+import { formatClock, readClock } from '@viaggio/core';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 /** A time of every day, typed as `9`, `0930` or `9:30`. Left empty it is not said. */
@@ -38,7 +38,9 @@ export class ClockField {
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly shown = computed(() => {
     const value = this.value();
-    return value === undefined ? '' : `${String(Math.floor(value / 60)).padStart(2, '0')}:${String(value % 60).padStart(2, '0')}`;
+    return value === undefined
+      ? ''
+      : formatClock(`${String(Math.floor(value / 60)).padStart(2, '0')}:${String(value % 60).padStart(2, '0')}`);
   });
   private readonly read = computed(() => {
     const typed = this.typed();

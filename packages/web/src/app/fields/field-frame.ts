@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Issue } from '@viaggio/core';
+import { TermHint } from '../shared/term-hint';
 
 let lastId = 0;
 
@@ -16,6 +17,7 @@ export function told({ expected, received }: Pick<Issue, 'expected' | 'received'
 /** What every field has around its own element: the label, where a figure is from, and below it an error or a hint. */
 @Component({
   selector: 'app-field-frame',
+  imports: [TermHint],
   host: { '[class.typed]': 'typed()' },
   template: `
     @if (!bare()) {
@@ -25,6 +27,7 @@ export function told({ expected, received }: Pick<Issue, 'expected' | 'received'
           <span class="provenance">{{ provenance }}</span>
         }
       </label>
+      <app-term-hint [label]="label()" />
     }
     <ng-content />
     @if (typed() || says()) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { UNITS, formatNumber, formatQuantity, readField } from '@viaggio/core';
+import { UNITS, formatNumber, formatQuantity, readField, shownUnit } from '@viaggio/core';
 import type { NumberShape } from '@viaggio/core';
 import { FieldFrame, fieldId, told } from './field-frame';
 
@@ -63,7 +63,9 @@ export class QuantityField {
   readonly valueChange = output<number | undefined>();
 
   protected readonly id = fieldId('figure');
-  protected readonly symbol = computed(() => (this.shape().unit === 'min' ? '' : UNITS[this.shape().unit].symbol));
+  protected readonly symbol = computed(() =>
+    this.shape().unit === 'min' ? '' : (shownUnit(this.shape().unit)?.symbol ?? UNITS[this.shape().unit].symbol),
+  );
   /** What is being typed; undefined while the field shows its value. */
   private readonly typed = signal<Typed | undefined>(undefined);
   /** A value that changed from outside, by undo or another window, takes the place of sound typing, never of faulty typing. */
@@ -92,7 +94,7 @@ export class QuantityField {
 
   private read(text: string): Typed {
     if (text.trim() === '' && this.optional()) return { text, value: undefined, error: undefined };
-    const parsed = readField(this.shape(), text);
+    const parsed = readField(this.shape(), text, 'shown');
     if (parsed.ok) return { text, value: parsed.value, error: undefined };
     return { text, value: undefined, error: told(parsed.issue) };
   }

@@ -22,6 +22,7 @@ import { PortsField } from './ports-field';
 import type { GearEdit } from './gear-edit';
 import { SelectField } from '../fields/select-field';
 import { choicesOf } from '../fields/choices-of';
+import { counted } from '../shared/counted';
 
 /** What feeds it: the battery's label, its age, and what the port in use gives. */
 @Component({
@@ -181,7 +182,7 @@ export class BatteryEditor {
       energyComputed && nominalV !== undefined && capacityAh !== undefined
         ? ` (${formatQuantity(nominalV, 'V')} × ${formatQuantity(capacityAh, 'Ah')})`
         : '';
-    return `${energy}${how}${cells === undefined ? '' : `, ${cells} ${cells === 1 ? 'cell' : 'cells in series'}`}`;
+    return `${energy}${how}${cells === undefined ? '' : `, ${counted(cells, 'cell', 'cells in series')}`}`;
   };
   protected readonly sayPort = ({ voltageV, currentA }: PortLabel): string =>
     currentA === 0

@@ -25,6 +25,7 @@ import type { BatteryClassId, ChemistryId, Gear, GearKind, Label, LabelAnswers, 
 import { GearEditor } from '../gear/gear-editor';
 import { KINDS, KIND_TITLES, sortOf } from '../gear/kinds';
 import { LabelField } from '../fields/label-field';
+import { LabelPhoto } from './label-photo/label-photo';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { Items } from '../state/items.actions';
@@ -36,7 +37,7 @@ const NO_LABEL: Label = { text: '', reads: {}, asks: [] };
 /** Quick ways into the kit: a generic thing to start from, or what a battery's label says; several of a kind at once. */
 @Component({
   selector: 'app-add-page',
-  imports: [GearEditor, LabelField, QuantityField, SelectField, TextField],
+  imports: [GearEditor, LabelField, LabelPhoto, QuantityField, SelectField, TextField],
   templateUrl: './add-page.html',
   styleUrl: './add-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -83,6 +84,9 @@ export class AddPage {
     const label = readLabel(text);
     return label.refused ? { ok: false, issue: label.refused } : { ok: true, value: label };
   };
+  /** Whether its label is read from a photograph, and what somebody said is right of it. */
+  protected readonly photo = signal(false);
+  protected readonly photoText = signal('');
   protected readonly say = sayLabel;
   /** By a label it is asked beside it; what comes from the list is made for a bay here. */
   protected readonly bays = computed(() => {
@@ -161,6 +165,13 @@ export class AddPage {
       .pipe(ofType(Items.changed))
       .subscribe(() => this.adding !== undefined && void this.router.navigate(['/kit'], { queryParams: { item: this.adding } }));
     actions.pipe(ofType(Items.changeFailed)).subscribe(() => (this.adding = undefined));
+  }
+
+  protected usePhoto(text: string): void {
+    this.photoText.set(text);
+    this.label.set(readLabel(text));
+    this.wrongLabel.set(false);
+    this.photo.set(false);
   }
 
   protected choose(way: 'list' | 'label'): void {

@@ -64,7 +64,7 @@ export class CellField {
     const shape = this.shape();
     if (typed === '') return { value: undefined, error: undefined };
     if (shape.kind === 'number') {
-      const read = readField(shape, typed);
+      const read = readField(shape, typed, 'shown');
       return read.ok ? { value: read.value, error: undefined } : { value: undefined, error: `Expected ${read.issue.expected}.` };
     }
     if (typed.length <= shape.maxLength) return { value: typed, error: undefined };

@@ -14,6 +14,7 @@ import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';
 import { selectGearBodies, selectItems } from '../state/items.selectors';
 import { CoreWorkers } from '../workers/core-workers';
+import { counted } from '../shared/counted';
 
 /** One item of a file, beside what is here already. */
 interface Planned {
@@ -99,7 +100,7 @@ export class ImportPage {
     const read = this.read();
     if (read.is !== 'read') return;
     const changes = this.changes().map(({ change }) => change);
-    const title = `${changes.length} ${changes.length === 1 ? 'thing' : 'things'} from ${read.file} ${changes.length === 1 ? 'is' : 'are'} in`;
+    const title = `${counted(changes.length, 'thing')} from ${read.file} ${changes.length === 1 ? 'is' : 'are'} in`;
     this.writing.set(true);
     this.store.dispatch(Items.change({ step: { changes, field: 'import', at: Date.now(), title }, ...(read.rest && { rest: read.rest }) }));
   }

@@ -4,28 +4,31 @@ import { gearShape, gearTitle, withChanges } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { choicesOf } from '../fields/choices-of';
 import { SelectField } from '../fields/select-field';
+import { GearDrawing } from '../gear/gear-drawing';
 import { GearEditor } from '../gear/gear-editor';
 import type { GearEdit } from '../gear/gear-edit';
 import { KIND_TITLES } from '../gear/kinds';
+import { Icon } from '../shared/icon';
+import { PageMenu } from '../shared/page-menu';
+import type { PageAct } from '../shared/page-menu';
 import type { Entry } from '../state/items';
+import { Photos } from './photos';
 
 /** One thing of the kit beside its line: every figure of it, the rigs it is in, what can be done with it. */
 @Component({
   selector: 'app-item-panel',
-  imports: [GearEditor, RouterLink, SelectField],
+  imports: [GearDrawing, GearEditor, Icon, PageMenu, Photos, RouterLink, SelectField],
   template: `
     <section [attr.aria-label]="title()">
       <div class="d-flex align-items-start gap-2 mb-2">
-        <h2 class="fs-5 mb-0 me-auto">
-          {{ title() }} <small class="text-body-secondary">{{ kind() }}</small>
+        <app-gear-drawing class="drawing" [gear]="gear()" />
+        <h2 class="mb-0 me-auto">
+          {{ title() }} <small class="d-block text-body-secondary fw-normal">{{ kind() }}</small>
         </h2>
-        <button type="button" class="btn-close" aria-label="Close" (click)="closed.emit()"></button>
+        <app-page-menu [of]="title()" [acts]="acts()" />
+        <button type="button" class="btn icon-button" aria-label="Close" (click)="closed.emit()"><app-icon name="close" /></button>
       </div>
       <div class="d-flex flex-wrap gap-2 mb-2">
-        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="duplicate.emit()">Duplicate</button>
-        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="archive()">
-          {{ gear().archived ? 'Take out of the archive' : 'Archive' }}
-        </button>
         <app-select-field
           label="Is it at hand?"
           [bare]="true"
@@ -34,15 +37,6 @@ import type { Entry } from '../state/items';
           [choices]="aways"
           (picked)="away($event)"
         />
-        <button
-          type="button"
-          class="btn btn-sm btn-outline-danger"
-          [disabled]="usedIn().length > 0"
-          [title]="usedIn().length > 0 ? 'It is in rigs: put it away instead.' : ''"
-          (click)="remove.emit()"
-        >
-          Delete
-        </button>
       </div>
       @if (usedIn().length > 0) {
         <p class="small">
@@ -67,12 +61,17 @@ import type { Entry } from '../state/items';
       } @else if (gear().kind === 'device') {
         <p class="small"><a routerLink="/log/draws">What was learnt of its draw</a></p>
       }
+      <app-photos [gearId]="id()" />
       <app-gear-editor [gear]="gear()" (edit)="edit.emit($event)" />
     </section>
   `,
   styles: `
     :host {
       display: block;
+    }
+    .drawing {
+      font-size: 1.6rem;
+      color: var(--bs-secondary-color);
     }
     section {
       padding: 0.75rem 1rem;
@@ -98,13 +97,24 @@ export class ItemPanel {
     ['', 'at hand'],
     ...choicesOf(gearShape.variants.cable.away.of.options),
   ];
+  protected readonly acts = computed((): readonly PageAct[] => [
+    { title: 'Duplicate', icon: 'copy', do: () => this.duplicate.emit() },
+    { title: this.gear().archived ? 'Take out of the archive' : 'Archive', icon: 'archive', do: () => this.archive() },
+    {
+      title: 'Delete',
+      icon: 'remove',
+      takesAway: true,
+      do: () => this.remove.emit(),
+      notNow: this.usedIn().length > 0 ? 'It is in rigs: archive it instead.' : undefined,
+    },
+  ]);
   protected readonly kind = computed(() => KIND_TITLES[this.gear().kind].one);
 
   protected away(away: Gear['away'] | ''): void {
     this.edit.emit({ body: withChanges(this.gear(), { away: away || undefined }), field: 'away' });
   }
 
-  protected archive(): void {
+  private archive(): void {
     const archived = this.gear().archived ? undefined : true;
     this.edit.emit({ body: withChanges(this.gear(), { archived }), field: 'archived' });
   }

@@ -2,7 +2,6 @@ import {
   ApplicationRef,
   ChangeDetectionStrategy,
   Component,
-  ElementRef,
   afterRenderEffect,
   computed,
   inject,
@@ -12,28 +11,34 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import type { ElementRef } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { gearIdsOf, gearTitle, gearToCsv, namedBy } from '@viaggio/core';
+import { gearIdsOf, gearTitle, namedBy } from '@viaggio/core';
 import type { Gear, GearKind } from '@viaggio/core';
 import { Api } from '../api/api';
 import type { Problem } from '../api/api';
 import { KINDS, KIND_TITLES } from '../gear/kinds';
 import { ProblemNote } from '../shared/problem-note';
 import { download } from '../shared/download';
+import { PageMenu } from '../shared/page-menu';
+import type { PageAct } from '../shared/page-menu';
 import { Items } from '../state/items.actions';
-import { selectDays, selectGear, selectLoading, selectRigs } from '../state/items.selectors';
+import { selectDays, selectGear, selectLoading, selectLog, selectRigs } from '../state/items.selectors';
+import { CoreWorkers } from '../workers/core-workers';
 import { ItemPanel } from './item-panel';
 import { KitTable } from './kit-table';
-import { rowOf, sorted } from './row';
-import type { SortKey } from './row';
+import { ChosenBar } from './chosen-bar';
+import type { TogetherStep } from './chosen-bar';
+import { columnsOf, sorted } from './columns';
+import type { KitFacts } from './columns';
+import { rowOf } from './row';
 import { CheckField } from '../fields/check-field';
 
 /** Everything that is owned: found by search and kind, looked at and changed in place. */
 @Component({
   selector: 'app-kit-page',
-  imports: [CheckField, ItemPanel, KitTable, NgbDropdownModule, ProblemNote, RouterLink],
+  imports: [CheckField, ChosenBar, ItemPanel, KitTable, PageMenu, ProblemNote, RouterLink],
   templateUrl: './kit-page.html',
   styleUrl: './kit-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,10 +50,17 @@ export class KitPage {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly api = inject(Api);
+  private readonly workers = inject(CoreWorkers);
   private readonly gear = this.store.selectSignal(selectGear);
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly days = this.store.selectSignal(selectDays);
   protected readonly loading = this.store.selectSignal(selectLoading);
+  protected readonly acts: readonly PageAct[] = [
+    { title: 'What does this label mean?', icon: 'help', do: () => void this.router.navigateByUrl('/kit/label') },
+    { title: 'Import a table or a plan', icon: 'imported', do: () => void this.router.navigateByUrl('/kit/import') },
+    { title: 'Export what is listed, as CSV', icon: 'exported', do: () => void this.exportCsv() },
+    { title: 'Export everything, as a plan document (JSON)', icon: 'exported', do: () => this.exportPlan() },
+  ];
   protected readonly kinds = KINDS;
   protected readonly titles = KIND_TITLES;
   protected readonly search = signal('');
@@ -61,10 +73,10 @@ export class KitPage {
   protected readonly withDemo = linkedSignal({ source: () => this.loading().is, computation: () => !untracked(this.hasOwn) });
   private readonly hasOwn = computed(() => this.gear().some(({ origin }) => origin === 'own'));
   protected readonly demoCount = computed(() => (this.hasOwn() ? this.gear().filter(({ origin }) => origin === 'demo').length : 0));
-  protected readonly sortKey = signal<SortKey>('tag');
+  protected readonly sortKey = signal('tag');
   protected readonly down = signal(false);
   protected readonly problem = signal<Problem | undefined>(undefined);
-  private readonly table = viewChild(KitTable, { read: ElementRef });
+  private readonly lists = viewChild<ElementRef<HTMLElement>>('lists');
   private readonly all = computed(() => this.gear().map(rowOf));
   protected readonly total = computed(() => this.all().length);
   protected readonly archivedCount = computed(() => this.all().filter(({ gear }) => gear.archived === true).length);
@@ -88,11 +100,32 @@ export class KitPage {
     for (const { gear } of this.found()) counts.set(gear.kind, (counts.get(gear.kind) ?? 0) + 1);
     return counts;
   });
-  protected readonly rows = computed(() => {
-    const kind = this.kind();
-    const rows = kind === undefined ? this.found() : this.found().filter(({ gear }) => gear.kind === kind);
-    return sorted(rows, this.sortKey(), this.down());
+  private readonly log = this.store.selectSignal(selectLog);
+  /** When each battery was last tested, by the log. */
+  protected readonly facts = computed((): KitFacts => {
+    const lastTest = new Map<string, string>();
+    for (const { body } of this.log()) {
+      if (!('batteryId' in body) || body.batteryId === undefined || body.setAside) continue;
+      if (body.at > (lastTest.get(body.batteryId) ?? '')) lastTest.set(body.batteryId, body.at);
+    }
+    return { lastTest };
   });
+  /** What is listed, kind by kind, each with its own columns and in its own order. */
+  protected readonly groups = computed(() =>
+    KINDS.flatMap((kind) => {
+      const of = this.kind();
+      const rows = of === undefined || of === kind ? this.found().filter(({ gear }) => gear.kind === kind) : [];
+      const columns = columnsOf(kind);
+      const by = columns.find(({ key }) => key === this.sortKey()) ?? columns[0]!;
+      return rows.length === 0 ? [] : [{ kind, rows: sorted(rows, by, this.down(), this.facts()) }];
+    }),
+  );
+  protected readonly rows = computed(() => this.groups().flatMap(({ rows }) => rows));
+  protected readonly noneChosen: ReadonlySet<string> = new Set();
+  protected readonly picked = signal(this.noneChosen);
+  /** What something is done with together: of what is listed, that which was chosen. */
+  protected readonly chosen = computed(() => this.rows().flatMap(({ id, gear }) => (this.picked().has(id) ? [{ id, body: gear }] : [])));
+  protected readonly tagsInUse = computed(() => new Set(this.gear().flatMap(({ body: { tag } }) => (tag === undefined ? [] : [tag]))));
   protected readonly open = computed(() => {
     const id = this.item();
     return id === undefined ? undefined : this.gear().find((entry) => entry.id === id);
@@ -112,10 +145,10 @@ export class KitPage {
     let shown: string | undefined;
     afterRenderEffect(() => {
       const id = this.open()?.id;
-      const table = this.table()?.nativeElement as HTMLElement | undefined;
-      if (id === shown || !table) return;
+      const lists = this.lists()?.nativeElement;
+      if (id === shown || !lists) return;
       shown = id;
-      table.querySelector<HTMLElement>(`tr[data-id="${id}"]`)?.scrollIntoView({ block: 'center' });
+      lists.querySelector<HTMLElement>(`tr[data-id="${id}"]`)?.scrollIntoView({ block: 'center' });
     });
   }
 
@@ -127,13 +160,25 @@ export class KitPage {
   protected close(): void {
     const id = this.item();
     this.show(undefined);
-    const table = this.table()?.nativeElement as HTMLElement | undefined;
-    table?.querySelector<HTMLElement>(`tr[data-id="${id}"]`)?.focus();
+    this.lists()?.nativeElement.querySelector<HTMLElement>(`tr[data-id="${id}"]`)?.focus();
   }
 
-  protected sortBy(key: SortKey): void {
+  protected sortBy(key: string): void {
     this.down.set(this.sortKey() === key ? !this.down() : false);
     this.sortKey.set(key);
+  }
+
+  protected choose(id: string): void {
+    this.picked.update((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  }
+
+  protected chooseAll(rows: readonly { readonly id: string }[], on: boolean): void {
+    const ids = new Set(rows.map(({ id }) => id));
+    this.picked.update((before) => new Set(on ? [...before, ...ids] : [...before].filter((id) => !ids.has(id))));
+  }
+
+  protected together({ changes, title }: TogetherStep): void {
+    this.store.dispatch(Items.change({ step: { changes, field: `together ${Date.now()}`, at: Date.now(), title } }));
   }
 
   protected edit(id: string, body: Gear, field: string): void {
@@ -159,11 +204,12 @@ export class KitPage {
   }
 
   /** What is listed, in the order it is listed in. */
-  protected exportCsv(): void {
-    download('viaggio-kit.csv', gearToCsv(this.rows().map(({ id, gear }) => ({ id, body: gear }))), 'text/csv;charset=utf-8');
+  private async exportCsv(): Promise<void> {
+    const text = await this.workers.core('table').gearTable(this.rows().map(({ id, gear }) => ({ id, body: gear })));
+    download('viaggio-kit.csv', text, 'text/csv;charset=utf-8');
   }
 
-  protected exportPlan(): void {
+  private exportPlan(): void {
     this.api.exportPlan().subscribe({
       next: (plan) => download('viaggio-plan.json', `${JSON.stringify(plan, null, 2)}\n`, 'application/json'),
       error: (problem: Problem) => this.problem.set(problem),
@@ -175,7 +221,6 @@ export class KitPage {
     event.preventDefault();
     // the lines on the page are those before the last letter typed until it has been drawn again
     this.application.tick();
-    const table = this.table()?.nativeElement as HTMLElement | undefined;
-    table?.querySelector<HTMLElement>('tbody tr[tabindex="0"]')?.focus();
+    this.lists()?.nativeElement.querySelector<HTMLElement>('tbody tr[tabindex="0"]')?.focus();
   }
 }

@@ -19,7 +19,13 @@ import { CoreWorkers } from '../workers/core-workers';
 import { ImportPage } from './import-page';
 import { KitPage } from './kit-page';
 
-const api = { list: jest.fn(() => NEVER), change: jest.fn(), readPlan: jest.fn(), save: jest.fn(() => NEVER) };
+const api = {
+  list: jest.fn(() => NEVER),
+  change: jest.fn(),
+  readPlan: jest.fn(),
+  save: jest.fn(() => NEVER),
+  photos: jest.fn(() => of([])),
+};
 const saved = ({ id, body }: { id: string; body: Gear }): Saved<Gear> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body });
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
 const items = () => TestBed.inject(Store).selectSignal(selectItems)();
@@ -71,9 +77,9 @@ describe('the kit', () => {
     );
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: many, rigs: [] } }));
     const fixture = await render(KitPage);
-    expect(lines(fixture)).toBe(80);
-    await press(fixture, '220 more');
-    expect(lines(fixture)).toBe(200);
+    expect(lines(fixture)).toBe(40);
+    await press(fixture, '260 more');
+    expect(lines(fixture)).toBe(160);
     await searchFor(fixture, 'x29');
     expect(lines(fixture)).toBe(11);
   });
@@ -84,7 +90,7 @@ describe('the kit', () => {
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear, rigs: [] } }));
     const fixture = await render(KitPage);
     expect(lines(fixture)).toBe(73);
-    const box = host(fixture).querySelector<HTMLInputElement>('input[type="checkbox"]')!;
+    const box = host(fixture).querySelector<HTMLInputElement>('.filters input[type="checkbox"]')!;
     box.checked = true;
     box.dispatchEvent(new Event('change'));
     await fixture.whenStable();
@@ -98,7 +104,7 @@ describe('the kit', () => {
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: LOW_WATER.gear.map(saved), rigs, days } }));
     const fixture = await render(KitPage, { item: charger });
     expect(textOf(fixture, 'app-item-panel')).toContain('Planned with in Day 2, out with the pilots.');
-    const remove = (): HTMLButtonElement => [...host(fixture).querySelectorAll<HTMLButtonElement>('app-item-panel button')].find(({ textContent }) => textContent.trim() === 'Delete')!; // prettier-ignore
+    const remove = (): HTMLButtonElement => [...host(fixture).querySelectorAll<HTMLButtonElement>('app-page-menu button')].find(({ textContent }) => textContent.trim().startsWith('Delete'))!; // prettier-ignore
     expect(remove().disabled).toBe(false);
     const planned = new Set(namedByDay(LOW_WATER_DAY.body).map(({ id }) => id));
     const inRigs = LOW_WATER.rigs.flatMap(({ body }) => body.devices.map(({ gearId }) => gearId));
@@ -109,6 +115,31 @@ describe('the kit', () => {
     await fixture.whenStable();
     expect(textOf(fixture, 'app-item-panel')).not.toContain('Planned with');
     expect(remove().disabled).toBe(true);
+  });
+
+  it('does with several at once what is asked: moved, charged, tagged on from a number; each is one step', async () => {
+    api.change.mockImplementation((changes: readonly { id: string; body: Gear }[]) => of({ gear: changes.map(saved), rigs: [] }));
+    const fixture = await render(KitPage);
+    await searchFor(fixture, 'holm case 1');
+    host(fixture).querySelector<HTMLInputElement>('input[aria-label^="Choose all: Batteries"]')!.click();
+    await fixture.whenStable();
+    expect(textOf(fixture, 'app-chosen-bar')).toContain('3 chosen');
+    const submit = async (label: string, text: string): Promise<void> => {
+      const field = host(fixture).querySelector<HTMLInputElement>(`app-chosen-bar input[aria-label="${label}"]`)!;
+      field.value = text;
+      field.form!.dispatchEvent(new Event('submit'));
+      await fixture.whenStable();
+    };
+    await submit('Charge of all chosen batteries', 'much');
+    expect(textOf(fixture, 'app-chosen-bar')).toContain('Expected full, flat or');
+    expect(items().past).toHaveLength(0);
+    await submit('Charge of all chosen batteries', '80 %');
+    await submit('Tags from', 'X1');
+    await submit('Move to', 'case 1, left');
+    expect(items().past).toHaveLength(3);
+    const now = Object.values(items().gear.entities).map((entry) => entry!.body).filter(({ where }) => where === 'case 1, left'); // prettier-ignore
+    expect(now.map(({ tag }) => tag).sort()).toEqual(['X1', 'X2', 'X3']);
+    expect(now.every((body) => body.kind === 'battery' && body.charge === 0.8)).toBe(true);
   });
 
   it('says what to do when there is nothing in it', async () => {

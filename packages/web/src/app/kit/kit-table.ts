@@ -11,24 +11,23 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ElementRef } from '@angular/core';
-import { gearShape, withChanges } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
-import { QuantityPipe } from '../shared/quantity.pipe';
+import { gearShape, gearTitle, withChanges } from '@viaggio/core';
+import type { Gear, GearKind } from '@viaggio/core';
+import { GearDrawing } from '../gear/gear-drawing';
+import { KIND_TITLES } from '../gear/kinds';
 import { CellField } from './cell-field';
-import type { KitRow, SortKey } from './row';
+import { cellOf, columnsOf } from './columns';
+import type { Cell, Column, KitFacts } from './columns';
+import type { KitRow } from './row';
+import { TermHint } from '../shared/term-hint';
 
-interface Column {
-  readonly key: SortKey;
-  readonly title: string;
-}
-
-const FIRST_LINES = 80;
+const FIRST_LINES = 40;
 const MORE_LINES = 120;
 
-/** The kit line by line. The line that is open has its tag, charge and place to be typed in it. */
+/** Things of one kind line by line, with the columns of that kind. The line that is open has its tag, charge and place to be typed in it. */
 @Component({
   selector: 'app-kit-table',
-  imports: [CellField, QuantityPipe],
+  imports: [CellField, GearDrawing, TermHint],
   templateUrl: './kit-table.html',
   styleUrl: './kit-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -36,21 +35,26 @@ const MORE_LINES = 120;
 export class KitTable {
   readonly rows = input.required<readonly KitRow[]>();
   readonly selected = input<string>();
-  readonly sortKey = input.required<SortKey>();
+  readonly kind = input.required<GearKind>();
+  readonly facts = input.required<KitFacts>();
+  /** Those that something is to be done with together. */
+  readonly chosen = input<ReadonlySet<string>>(new Set());
+  readonly sortKey = input.required<string>();
   readonly down = input.required<boolean>();
-  readonly sort = output<SortKey>();
+  readonly sort = output<string>();
+  readonly choose = output<string>();
+  readonly chooseAll = output<boolean>();
   readonly picked = output<string>();
   readonly edit = output<{ readonly id: string; readonly body: Gear; readonly field: string }>();
-  protected readonly columns: readonly Column[] = [
-    { key: 'tag', title: 'Tag' },
-    { key: 'name', title: 'Name' },
-    { key: 'sort', title: 'Sort' },
-    { key: 'amount', title: 'Figure' },
-    { key: 'health', title: 'Health' },
-    { key: 'charge', title: 'Charge' },
-    { key: 'where', title: 'Where' },
-  ];
+  protected readonly columns = computed(() => columnsOf(this.kind()));
+  protected readonly caption = computed(() => `${KIND_TITLES[this.kind()].many}.`);
   protected readonly shapes = gearShape.variants.battery;
+  protected readonly LABELS = { tag: 'Tag', where: 'Where it is', charge: 'Charge now' } as const;
+  protected readonly Math = Math;
+  protected readonly allChosen = computed(() => this.rows().every(({ id }) => this.chosen().has(id)));
+  protected readonly someChosen = computed(() => this.rows().some(({ id }) => this.chosen().has(id)));
+  protected readonly title = ({ gear }: KitRow): string => gearTitle(gear);
+  protected readonly cellOf = (column: Column, row: KitRow): Cell => cellOf(column, row, this.facts());
 
   /** Lines that are made: a long kit grows as one goes down in it, so that a search answers at once. */
   protected readonly most = linkedSignal({ source: this.rows, computation: () => FIRST_LINES });
@@ -78,13 +82,17 @@ export class KitTable {
     this.most.update((most) => most + MORE_LINES);
   }
 
-  protected sorting(key: SortKey): 'ascending' | 'descending' | 'none' {
+  protected sorting(key: string): 'ascending' | 'descending' | 'none' {
     if (key !== this.sortKey()) return 'none';
     return this.down() ? 'descending' : 'ascending';
   }
 
-  protected set({ id, gear }: KitRow, changes: object, field: string): void {
-    this.edit.emit({ id, body: withChanges(gear, changes), field });
+  protected typedValue({ gear }: KitRow, field: 'tag' | 'where' | 'charge'): string | number | undefined {
+    return field !== 'charge' ? gear[field] : gear.kind === 'battery' ? gear.charge : undefined;
+  }
+
+  protected set({ id, gear }: KitRow, field: string, value: unknown): void {
+    this.edit.emit({ id, body: withChanges(gear, { [field]: value }), field });
   }
 
   /** Arrows move from line to line, Enter opens one. Keys typed into a cell are its own. */
@@ -100,9 +108,12 @@ export class KitTable {
     if (event.key in moves) {
       event.preventDefault();
       (moves[event.key] as HTMLElement | undefined)?.focus();
-    } else if (event.key === 'Enter' || event.key === ' ') {
+    } else if (event.key === 'Enter') {
       event.preventDefault();
       this.picked.emit(id);
+    } else if (event.key === ' ') {
+      event.preventDefault();
+      this.choose.emit(id);
     }
   }
 }

@@ -1,7 +1,7 @@
 import { LOW_WATER } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import type { Entry } from '../state/items';
-import { rowOf, sorted } from './row';
+import { rowOf } from './row';
 
 const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, origin: 'demo', revision: 1, body, sync: { is: 'saved' } });
 const rows = LOW_WATER.gear.map(({ id, body }) => rowOf(entryOf(id, body)));
@@ -31,7 +31,7 @@ describe('a line of the kit', () => {
 
   it('never shows a figure that nobody gave', () => {
     const { energyWh: _energy, ...blank } = tagged('V1').gear as Extract<Gear, { kind: 'battery' }>;
-    expect(rowOf(entryOf('x', blank))).toMatchObject({ figure: 'energy unknown', from: '', health: undefined, flight: 'unknown' });
+    expect(rowOf(entryOf('x', blank))).toMatchObject({ figure: 'energy unknown', from: '' });
     const { draw: _draw, ...idle } = named('Plovera R').gear as Extract<Gear, { kind: 'device' }>;
     expect(rowOf(entryOf('y', idle)).figure).toBe('draw unknown');
   });
@@ -40,30 +40,5 @@ describe('a line of the kit', () => {
     const { id, body } = LOW_WATER.gear[0]!;
     expect(rowOf(entryOf(id, body)).text).toBe(rowOf(entryOf(id, body)).text);
     expect(rowOf(entryOf(id, { ...body, name: 'Other' })).text).toContain('other');
-  });
-});
-
-describe('sorting the kit', () => {
-  const tags = (down: boolean) => sorted(rows, 'tag', down).map(({ gear }) => gear.tag);
-
-  it('counts numbers in tags, and puts what has none last either way', () => {
-    const ten = [...rows, rowOf(entryOf('z', { ...tagged('V2').gear, tag: 'V10' }))];
-    const order = sorted(ten, 'tag', false).map(({ gear }) => gear.tag);
-    expect(order.indexOf('V10')).toBeGreaterThan(order.indexOf('V7'));
-    expect([tags(false).at(-1), tags(true).at(-1)]).toEqual([undefined, undefined]);
-    expect(tags(true)[0]).toBe('V7');
-  });
-
-  it('goes by the figure, the health, the charge', () => {
-    const amounts = sorted(rows, 'amount', true).map(({ amount }) => amount);
-    expect(amounts).toEqual([...amounts].sort((a, b) => b - a));
-    expect(sorted(rows, 'health', false)[0]!.gear.tag).toBe('V6');
-    expect(sorted(rows, 'charge', false)[0]!.gear.tag).toBe('V7');
-  });
-
-  it('leaves the given list alone', () => {
-    const before = [...rows];
-    sorted(rows, 'name', true);
-    expect(rows).toEqual(before);
   });
 });

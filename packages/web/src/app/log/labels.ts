@@ -1,5 +1,6 @@
-import { OBSERVATION_KINDS, USUAL, dayOf, formatQuantity, gearTitle } from '@viaggio/core';
+import { OBSERVATION_KINDS, USUAL, dayOf, formatClock, formatDate, formatQuantity, gearTitle } from '@viaggio/core';
 import type { Gear, Observation, Rig } from '@viaggio/core';
+import { localDate, localTime } from '../shared/dates';
 
 type Bodies<T> = ReadonlyMap<string, T>;
 
@@ -16,13 +17,12 @@ export function modeName(deviceId: string | undefined, modeId: string | undefine
   return (device?.kind === 'device' && device.modes?.find(({ id }) => id === modeId)?.name) || modeId;
 }
 
-/** A day, or a moment, as people here write it. */
+/** A day, or a moment, as the person reads dates and clocks. A 31st of a shorter month is the first of the next. */
 export function whenOf(at: string): string {
   const read = new Date(at.length === 10 ? `${at}T12:00:00` : at);
-  // a 31st of a shorter month is the first of the next
   const date = Number.isNaN(read.getTime()) ? new Date(dayOf(at) * 24 * 3600 * 1000) : read;
-  const day = date.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
-  return at.length === 10 ? day : `${day}, ${date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}`;
+  const day = formatDate(localDate(date), { weekday: false });
+  return at.length === 10 ? day : `${day}, ${formatClock(localTime(date))}`;
 }
 
 /** What an observation says, in one line. */

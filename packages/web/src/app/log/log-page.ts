@@ -1,28 +1,23 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { observationsToCsv } from '@viaggio/core';
+import { localDate } from '../shared/dates';
 import { download } from '../shared/download';
+import { PageMenu } from '../shared/page-menu';
+import type { PageAct } from '../shared/page-menu';
 import { selectWholeLog, selectLoading } from '../state/items.selectors';
 import { CoreWorkers } from '../workers/core-workers';
 
 /** The frame of the log: what was observed, and what it tells of draws, batteries and plans. */
 @Component({
   selector: 'app-log-page',
-  imports: [NgbDropdownModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
-    <div class="top">
-      <h1 class="mb-0 me-2">Log</h1>
-      <a class="btn btn-primary" routerLink="/log/new">Add entry</a>
-      <div ngbDropdown class="d-inline-block acts">
-        <button type="button" class="btn btn-outline-secondary" ngbDropdownToggle id="log-export">Export</button>
-        <div ngbDropdownMenu aria-labelledby="log-export">
-          <button ngbDropdownItem type="button" (click)="observations()">Observations, as CSV</button>
-          <button ngbDropdownItem type="button" (click)="draws()">Draws and how they came about, as CSV</button>
-          <button ngbDropdownItem type="button" (click)="segments()">Segments of recordings, as CSV</button>
-          <p class="small px-3 mb-0 text-body-secondary">All of it is in the plan document too: Kit, Export.</p>
-        </div>
+    <div class="page-head">
+      <h1>Log</h1>
+      <div class="page-acts">
+        <a class="btn btn-primary" routerLink="/log/new">Add entry</a>
+        <app-page-menu of="the log" [acts]="acts" />
       </div>
     </div>
     <nav class="pages" aria-label="Pages of the log">
@@ -48,26 +43,26 @@ export class LogPage {
   private readonly workers = inject(CoreWorkers);
   protected readonly loading = this.store.selectSignal(selectLoading);
   private readonly log = this.store.selectSignal(selectWholeLog);
+  protected readonly acts: readonly PageAct[] = [
+    {
+      title: 'Export observations, as CSV',
+      icon: 'exported',
+      do: () => void this.save('observations', this.workers.core('table').observationsTable(this.log())),
+    },
+    {
+      title: 'Export draws and how they came about, as CSV',
+      icon: 'exported',
+      do: () => void this.save('draws', this.workers.core('table').drawsTable(this.log())),
+    },
+    {
+      title: 'Export segments of recordings, as CSV',
+      icon: 'exported',
+      do: () => void this.save('segments', this.workers.core('table').segmentsTable(this.log())),
+    },
+  ];
 
-  protected observations(): void {
-    this.save('observations', observationsToCsv(this.log()));
-  }
-
-  protected draws(): void {
-    void this.workers
-      .core('table')
-      .drawsTable(this.log())
-      .then((text) => this.save('draws', text));
-  }
-
-  protected segments(): void {
-    void this.workers
-      .core('table')
-      .segmentsTable(this.log())
-      .then((text) => this.save('segments', text));
-  }
-
-  private save(what: string, text: string): void {
-    download(`viaggio-${what}-${new Date().toISOString().slice(0, 10)}.csv`, text, 'text/csv');
+  private async save(what: string, table: Promise<string>): Promise<void> {
+    const text = await table;
+    download(`viaggio-${what}-${localDate(new Date())}.csv`, text, 'text/csv');
   }
 }

@@ -229,6 +229,13 @@ describe('the batteries', () => {
     expect(textOf(fixture)).toContain('V1: Holmvik 95, V2: Holmvik 95');
   });
 
+  it('of an empty kit say how to begin', async () => {
+    TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: [], rigs: [], days: [], log: [], recordings: [] } }));
+    const fixture = await render(HealthPage);
+    await until(() => textOf(fixture).includes('No batteries yet'));
+    expect(host(fixture).querySelector('a')!.getAttribute('href')).toBe('/kit/add');
+  });
+
   it('have each a page, from which what it holds comes into use', async () => {
     const id = idOf('Holmvik 49', 'V4');
     const fixture = await render(BatteryPage, { id });
@@ -352,7 +359,7 @@ describe('the frame of the log', () => {
       });
     });
     const fixture = await render(LogPage);
-    for (const what of ['Observations, as CSV', 'Draws and how', 'Segments of']) await press(fixture, what);
+    for (const what of ['Export observations', 'Export draws', 'Export segments']) await press(fixture, what);
     expect(saved.map(({ name }) => name.replace(/-\d.*/, ''))).toEqual(['viaggio-observations', 'viaggio-draws', 'viaggio-segments']);
     const [observations, draws, segments] = await Promise.all(saved.map(({ text }) => text));
     expect(observations).toContain('Swap or death on set');

@@ -1,6 +1,7 @@
-import { momentOf, sayMoment, sayTrackPeak } from '@viaggio/core';
+import { formatNumber, formatQuantity, momentOf, sayMoment, sayTrackPeak } from '@viaggio/core';
 import type { Track, Level, StationMoment } from '@viaggio/core';
-import type { PlacedStation, ProfileLayout } from './layout';
+import { nameLines } from './layout';
+import type { PlacedStation, ProfileLayout, Row } from './layout';
 
 export interface Point {
   readonly x: number;
@@ -23,7 +24,30 @@ export interface DrawnStation {
   readonly tie: readonly Point[];
   /** Whether the line is that of a run, or only what is known without one. */
   readonly timed: boolean;
+  /** Its name in the lines that there is room for; none where the row is low. */
+  readonly name: readonly string[];
+  /** Amps used of amps allowed; undefined where nothing limits them, where nothing was run, and in a low row. */
+  readonly meter: DrawnMeter | undefined;
 }
+
+/** A small meter at a limit: the bar is as long as what is allowed. */
+export interface DrawnMeter {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  /** Shares of the width: now, and at the worst moment of the run. */
+  readonly now: number;
+  readonly worst: number;
+  /** `1.1 of 1.5 A`; empty where there is no room for it. */
+  readonly text: string;
+}
+
+const METER_WIDTH = 84;
+/** Above the foot of a row: the meter's bar stands over the names. */
+const METER_UP = 34;
+const LOW_METER_UP = 22;
+/** Wide enough for the meter's figures. */
+const FIGURES_WIDTH = 62;
 
 /** Draws every station at the moments that their sources have reached after so many minutes. */
 export function drawAt(layout: ProfileLayout, minute: number): readonly DrawnStation[] {
@@ -38,8 +62,9 @@ export function momentIndex({ moments }: Track, minute: number): number {
   return index;
 }
 
-function drawStation({ yOf }: ProfileLayout, placed: PlacedStation, index: number): DrawnStation {
+function drawStation(layout: ProfileLayout, placed: PlacedStation, index: number): DrawnStation {
   const { station, row, x0, x1, before } = placed;
+  const { yOf } = layout;
   const level = (of: PlacedStation): number | undefined => (of.station.moments[index] ?? of.station.start)?.voltageV ?? of.station.highV;
   const isGate = station.kind === 'device';
   const slopes = station.kind === 'lead' && before !== undefined;
@@ -74,6 +99,32 @@ function drawStation({ yOf }: ProfileLayout, placed: PlacedStation, index: numbe
           ]
         : [],
     timed: watts !== undefined,
+    name: isGate ? [] : namesIn(layout.rows[row]!, station.name, x1 - x0),
+    meter: meterOf(placed, station.moments[index] ?? station.start, layout.rows[row]!),
+  };
+}
+
+function namesIn({ size }: Row, name: string, width: number): readonly string[] {
+  if (size === 'flat') return [];
+  const lines = nameLines(name, width);
+  return size === 'tall' || lines.length === 1 ? lines : [`${lines[0]}…`];
+}
+
+function meterOf({ station, x0, x1 }: PlacedStation, level: Level | undefined, { size, bottom }: Row): DrawnMeter | undefined {
+  const { limit, moments, start, end } = station;
+  if (!limit || !level || size === 'flat') return undefined;
+  const worstA = Math.max(...[...moments, start, end].map((one) => one?.currentA ?? 0));
+  const width = Math.min(METER_WIDTH, x1 - x0 - 8);
+  const share = (amps: number): number => Math.min(1, amps / limit.maxA);
+  const text =
+    x1 - x0 < FIGURES_WIDTH || size === 'low' ? '' : `${formatNumber(level.currentA, 'A')} of ${formatQuantity(limit.maxA, 'A')}`;
+  return {
+    x: (x0 + x1 - width) / 2,
+    y: bottom - (size === 'low' ? LOW_METER_UP : METER_UP),
+    width,
+    now: share(level.currentA),
+    worst: share(worstA),
+    text,
   };
 }
 

@@ -1,7 +1,7 @@
 import { LOW_WATER, assess } from '@viaggio/core';
 import type { Track } from '@viaggio/core';
 import { drawAt, eventsOf, momentIndex } from './drawing';
-import { layoutProfile } from './layout';
+import { cutTo, layoutProfile, nameLines, trackKey } from './layout';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const tracksOf = (name: string): readonly Track[] => assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, gear).tracks;
@@ -12,7 +12,7 @@ describe('the layout of a voltage profile', () => {
   it.each(rigs)('%s: left to right without gaps, a row a track, everything inside the picture', (_name, tracks) => {
     for (const frame of [1200, 640, 328]) {
       const layout = layoutProfile(tracks, frame);
-      const { placed, rows, width, height, ticksV } = layout;
+      const { placed, rows, width, height } = layout;
       expect(rows.map(({ track }) => track)).toEqual(tracks);
       for (const place of placed) {
         expect(place.x1).toBeGreaterThan(place.x0);
@@ -26,8 +26,10 @@ describe('the layout of a voltage profile', () => {
         expect(y).toBeGreaterThanOrEqual(0);
         expect(y).toBeLessThanOrEqual(height);
       }
-      expect(ticksV.length).toBeGreaterThanOrEqual(1);
-      expect(ticksV.length).toBeLessThanOrEqual(8);
+      for (const { ticksV } of rows) {
+        expect(ticksV.length).toBeGreaterThanOrEqual(1);
+        expect(ticksV.length).toBeLessThanOrEqual(8);
+      }
     }
   });
 
@@ -47,20 +49,44 @@ describe('the layout of a voltage profile', () => {
     }
   });
 
-  it('has one height of volts for all tracks, higher voltages higher', () => {
-    const layout = layoutProfile(tracksOf(WHOLE), 800);
+  it('has one height of volts for tracks of one size, higher voltages higher', () => {
+    const tracks = tracksOf(WHOLE);
+    const layout = layoutProfile(tracks, 800, new Set(tracks.map(trackKey)));
     const heights = layout.rows.map(({ top }, row) => layout.yOf(row, 12) - top);
     heights.forEach((height) => expect(height).toBeCloseTo(heights[0]!, 9));
     expect(layout.yOf(0, 16)).toBeLessThan(layout.yOf(0, 12));
   });
 
-  it('stays readable with ten loads behind a splitter: no row is lower than its names need', () => {
+  it('stays readable with twelve lanes: flat until one is opened, and all of them in one screen', () => {
     const [track] = tracksOf('Wheelhouse');
-    const tracks = Array.from({ length: 10 }, (_, index) => ({ ...track!, deviceId: `d${index}`, stations: track!.stations.map((station, at) => (at === track!.stations.length - 1 ? { ...station, key: `device d${index}` } : station)) })); // prettier-ignore
-    const { rows, placed } = layoutProfile(tracks, 360);
-    expect(rows).toHaveLength(10);
-    for (const { top, bottom } of rows) expect(bottom - top).toBeGreaterThanOrEqual(100);
-    for (const { x0, x1 } of placed) expect(x1 - x0).toBeGreaterThanOrEqual(30);
+    const tracks = Array.from({ length: 12 }, (_, index) => ({ ...track!, deviceId: `d${index}`, stations: track!.stations.map((station, at) => (at === track!.stations.length - 1 ? { ...station, key: `device d${index}` } : station)) })); // prettier-ignore
+    const shut = layoutProfile(tracks, 360);
+    expect(shut.rows.map(({ size }) => size)).toEqual(Array(12).fill('flat'));
+    expect(shut.height).toBeLessThan(600);
+    for (const { x0, x1 } of shut.placed) expect(x1 - x0).toBeGreaterThanOrEqual(30);
+    const { rows } = layoutProfile(tracks, 360, new Set([trackKey(tracks[3]!)]));
+    expect(rows.map(({ size }) => size).indexOf('tall')).toBe(3);
+    expect(rows[3]!.bottom - rows[3]!.top).toBeGreaterThan(150);
+  });
+
+  it('has names in full where there is room, in two lines where there is less, and cut only where both are too short', () => {
+    expect(nameLines('lead of Adapter M from D-tap', 300)).toEqual(['lead of Adapter M from D-tap']);
+    expect(nameLines('lead of Adapter M from D-tap', 120)).toEqual(['lead of Adapter M', 'from D-tap']);
+    expect(nameLines('lead of Adapter M from D-tap', 60)).toEqual(['lead of', 'Adapter …']);
+    expect(nameLines('Splitterkasten', 40)).toEqual(['Split…']);
+    expect([cutTo('Splitterkasten', 40), cutTo('Splitterkasten', 400)]).toEqual(['Split…', 'Splitterkasten']);
+  });
+
+  it('has a meter at each limit: amps now and at the worst, of what is allowed', () => {
+    const layout = layoutProfile(tracksOf('Wheelhouse on the small battery'), 900);
+    const [first] = drawAt(layout, 0).flatMap(({ meter }) => (meter ? [meter] : []));
+    expect(first!.text).toMatch(/^1\.\d+ of 1\.5 A$/);
+    expect(first!.now).toBeLessThan(0.8);
+    expect(first!.worst).toBeCloseTo(1, 3);
+    const [last] = drawAt(layout, 1e6).flatMap(({ meter }) => (meter ? [meter] : []));
+    expect(last!.now).toBeCloseTo(1, 3);
+    const unlimited = drawAt(layout, 0).filter(({ placed }) => placed.station.limit === undefined);
+    expect(unlimited.every(({ meter }) => meter === undefined)).toBe(true);
   });
 });
 

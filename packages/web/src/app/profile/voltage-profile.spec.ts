@@ -56,7 +56,7 @@ describe('the voltage profile', () => {
     expect(textOf(fixture, '.told')).toContain('Band: full to empty.');
     stations()[1]!.dispatchEvent(new Event('focus'));
     await fixture.whenStable();
-    expect(textOf(fixture, '.told')).toMatch(/lead of Adapter M from D-tap gives 16.8 V down to 11.92 V.*Full Half way Empty Now 16.53 V/);
+    expect(textOf(fixture, '.told')).toMatch(/lead of Adapter M from D-tap gives 16.8 V down to 11.92 V.*Full 16.53 V/);
     const rig = LOW_WATER.rigs.find(({ body }) => body.name === 'Wheelhouse')!.body;
     fixture.componentRef.setInput('tracks', assess({ ...rig, temperatureC: -10 }, gear).tracks);
     await fixture.whenStable();
@@ -66,12 +66,12 @@ describe('the voltage profile', () => {
   it('goes through the discharge: levels, charge and the verdict of the moment', async () => {
     await show('Wheelhouse on the small battery');
     const slider = host().querySelector<HTMLInputElement>('input[type="range"]')!;
-    expect(textOf(fixture, '.moment')).toBe('0 min in Holmvik 49 100 %');
+    expect(textOf(fixture, '.moment')).toBe('at 0 min Holmvik 49 100 %');
     expect(stations()[1]!.dataset['moment']).toBe('good');
     slider.value = slider.max;
     slider.dispatchEvent(new Event('input'));
     await fixture.whenStable();
-    expect(textOf(fixture, '.moment')).toMatch(/^1 h 36 min in Holmvik 49 \d %$/);
+    expect(textOf(fixture, '.moment')).toMatch(/^at 1 h 36 min Holmvik 49 \d %$/);
     expect(stations()[1]!.dataset['moment']).toBe('stop');
     expect(stations()[1]!.querySelector('.sign')).not.toBeNull();
   });
@@ -82,6 +82,17 @@ describe('the voltage profile', () => {
     near.click();
     await fixture.whenStable();
     expect(stations()[1]!.dataset['moment']).toBe('caution');
+  });
+
+  it('opens the worst lane of several; another opens by Enter on it', async () => {
+    await show('Wheelhouse, everything on one V-mount');
+    const openable = () => host().querySelectorAll('.device.can-open').length;
+    expect(openable()).toBe(3);
+    await press(stations().length - 1, 'Enter');
+    expect(openable()).toBe(2);
+    [...host().querySelectorAll('button')].find(({ textContent }) => textContent?.includes('Open all'))!.click();
+    await fixture.whenStable();
+    expect(openable()).toBe(0);
   });
 
   it('says the same as a table, track by track', async () => {

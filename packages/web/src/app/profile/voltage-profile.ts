@@ -1,15 +1,6 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  DestroyRef,
-  ElementRef,
-  computed,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, signal, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ownWidth } from '../shared/own-width';
 import { formatQuantity, limitSetter, sayMoment } from '@viaggio/core';
 import type { Track, Level, Station } from '@viaggio/core';
 import { download, fileName } from '../shared/download';
@@ -17,12 +8,16 @@ import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { drawAt, eventsOf, momentIndex } from './drawing';
 import type { DrawnStation, Point } from './drawing';
-import { LEFT, layoutProfile } from './layout';
+import { cutTo, LEFT, layoutProfile, trackKey } from './layout';
 import type { PlacedStation, Row } from './layout';
 import { svgFile } from './svg-file';
 
 /** Steps of the slider over the longest run. */
 const STEPS = 240;
+/** Narrower than this, lanes take turns. */
+const NARROW = 480;
+/** A finger that goes so far across turns to the next lane. */
+const SWIPE_PX = 40;
 
 interface GatePost {
   readonly edge: 'high' | 'low';
@@ -51,8 +46,20 @@ export class VoltageProfile {
   protected readonly left = LEFT;
   protected readonly steps = STEPS;
   private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
-  private readonly frameWidth = signal(640);
-  protected readonly layout = computed(() => layoutProfile(this.tracks(), this.frameWidth()));
+  private readonly frameWidth = ownWidth(640);
+  /** Lanes of many that are opened, by their keys. */
+  private readonly chosen = signal<ReadonlySet<string> | undefined>(undefined);
+  /** Before anybody chose, the one that is worst off. */
+  private readonly opened = computed(
+    () => this.chosen() ?? new Set([worstOf(this.tracks())].flatMap((track) => (track ? [trackKey(track)] : []))),
+  );
+  /** Where there is no width for all of them, one lane is shown at a time. */
+  protected readonly oneByOne = computed(() => this.frameWidth() < NARROW && this.tracks().length > 1);
+  private readonly turned = signal(0);
+  protected readonly lane = computed(() => Math.min(this.turned(), this.tracks().length - 1));
+  protected readonly shownTracks = computed(() => (this.oneByOne() ? [this.tracks()[this.lane()]!] : this.tracks()));
+  protected readonly layout = computed(() => layoutProfile(this.shownTracks(), this.frameWidth(), this.opened()));
+  protected readonly hasLow = computed(() => this.layout().rows.some(({ size }) => size !== 'tall'));
   protected readonly events = computed(() => eventsOf(this.layout()));
   protected readonly longestMin = computed(() => Math.max(0, ...this.tracks().map(({ moments }) => moments.at(-1)?.minute ?? 0)));
   /** Where the slider stands, of `STEPS`. It stays there through edits. */
@@ -70,6 +77,8 @@ export class VoltageProfile {
     }
     return [...seen.values()];
   });
+  /** What was reached last at this moment; before anything was, what comes first. */
+  protected readonly event = computed(() => this.events().findLast(({ minute }) => minute <= this.minute() + 1e-9) ?? this.events()[0]);
   /** The station that keyboard and pointer are on; it survives edits as long as the station does. */
   private readonly focusedKey = signal<string | undefined>(undefined);
   protected readonly focused = computed(() => this.drawn().findIndex(({ key }) => key === this.focusedKey()));
@@ -77,34 +86,67 @@ export class VoltageProfile {
   /** One station takes part in the order of tabs; arrows go on from there. */
   protected readonly tabStop = linkedSignal(() => Math.max(0, this.focused()));
 
-  constructor() {
-    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    if (typeof ResizeObserver === 'undefined') return;
-    const observer = new ResizeObserver(
-      ([entry]) => entry && entry.contentRect.width > 0 && this.frameWidth.set(Math.round(entry.contentRect.width)),
-    );
-    observer.observe(host);
-    inject(DestroyRef).onDestroy(() => observer.disconnect());
-  }
-
   protected readonly path = (points: readonly Point[]): string => points.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
+
+  /** Over half of the picture at most: what it hangs on has names too. */
+  protected readonly deviceName = (name: string): string => cutTo(name, this.layout().width / 2);
 
   protected readonly rowOf = ({ row }: PlacedStation): Row => this.layout().rows[row]!;
 
   /** The ends of a gate's window, each with the wall that shuts out what lies beyond it. */
   protected posts({ placed }: DrawnStation): readonly GatePost[] {
     const { highV, lowV } = placed.station;
-    const { top, bottom } = this.rowOf(placed);
+    const { top, bottom, size } = this.rowOf(placed);
+    const isTall = size === 'tall';
     const at = (voltageV: number): number => this.layout().yOf(placed.row, voltageV);
     return [
-      ...(highV === undefined ? [] : [{ edge: 'high', voltageV: highV, y: at(highV), wallY: top + 18, textY: at(highV) - 3 } as const]),
-      ...(lowV === undefined ? [] : [{ edge: 'low', voltageV: lowV, y: at(lowV), wallY: bottom - 16, textY: at(lowV) + 11 } as const]),
+      ...(highV === undefined
+        ? []
+        : [{ edge: 'high', voltageV: highV, y: at(highV), wallY: top + (isTall ? 18 : 15), textY: at(highV) - 3 } as const]),
+      ...(lowV === undefined
+        ? []
+        : [
+            {
+              edge: 'low',
+              voltageV: lowV,
+              y: at(lowV),
+              wallY: bottom - (isTall ? 16 : size === 'low' ? 20 : 2),
+              textY: at(lowV) + 11,
+            } as const,
+          ]),
     ];
   }
 
   protected focus(index: number): void {
     const part = this.drawn()[index];
     if (part) this.focusedKey.set(part.key);
+  }
+
+  protected toggle({ track }: Row): void {
+    const key = trackKey(track);
+    const before = this.opened();
+    this.chosen.set(before.has(key) ? new Set([...before].filter((one) => one !== key)) : new Set([...before, key]));
+  }
+
+  protected openAll(): void {
+    this.chosen.set(new Set(this.tracks().map(trackKey)));
+  }
+
+  protected turn(by: 1 | -1): void {
+    this.turned.set((this.lane() + by + this.tracks().length) % this.tracks().length);
+  }
+
+  private touchX: number | undefined;
+
+  protected touch(event: TouchEvent): void {
+    this.touchX = event.touches.length === 1 ? event.touches[0]!.clientX : undefined;
+  }
+
+  protected lift(event: TouchEvent): void {
+    const [from, to] = [this.touchX, event.changedTouches[0]?.clientX];
+    this.touchX = undefined;
+    if (!this.oneByOne() || from === undefined || to === undefined || Math.abs(to - from) < SWIPE_PX) return;
+    this.turn(to < from ? 1 : -1);
   }
 
   protected slide(position: number): void {
@@ -118,6 +160,10 @@ export class VoltageProfile {
 
   /** Right and left along the way, up and down between the tracks. */
   protected step(event: KeyboardEvent, index: number): void {
+    if (event.key === 'Enter') {
+      this.toggle(this.rowOf(this.layout().placed[index]!));
+      return;
+    }
     const { placed } = this.layout();
     const here = placed[index]!;
     const next: Partial<Record<string, number>> = {
@@ -141,12 +187,6 @@ export class VoltageProfile {
     download(fileName(this.name(), 'svg'), svgFile(this.picture().nativeElement, background), 'image/svg+xml');
   }
 
-  /** Names are cut to the width they have; the table and the focused station show them whole. */
-  protected short(name: string, { x0, x1 }: PlacedStation): string {
-    const room = Math.max(3, Math.floor((x1 - x0) / 6.2));
-    return name.length <= room ? name : `${name.slice(0, room - 1)}…`;
-  }
-
   protected says({ placed: { station }, moment }: DrawnStation): string {
     return [
       station.name,
@@ -160,6 +200,15 @@ export class VoltageProfile {
     ]
       .filter((part) => part !== '')
       .join('; ');
+  }
+
+  protected levelsOf({ placed: { station }, moment }: DrawnStation): readonly { readonly when: string; readonly at: Level | undefined }[] {
+    return [
+      { when: 'Full', at: station.start },
+      { when: 'Half way', at: station.middle },
+      { when: 'Empty', at: station.end },
+      { when: 'Now', at: moment.level },
+    ];
   }
 
   protected readonly sayMoment = sayMoment;
@@ -178,6 +227,14 @@ export class VoltageProfile {
     const { voltageV, currentA, powerW } = level;
     return `${when} ${formatQuantity(voltageV, 'V')}, ${formatQuantity(currentA, 'A')}, ${formatQuantity(powerW, 'W')}`;
   }
+}
+
+const HARM = { stop: 0, unknown: 1, caution: 2, good: 3 } as const;
+
+/** The track whose parts are judged the worst, the first of equals. */
+function worstOf(tracks: readonly Track[]): Track | undefined {
+  const harm = ({ stations }: Track): number => Math.min(...stations.map(({ verdict }) => HARM[verdict]));
+  return [...tracks].sort((a, b) => harm(a) - harm(b))[0];
 }
 
 /** The station of the next row up or down that stands nearest below or above. */

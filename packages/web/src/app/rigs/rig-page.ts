@@ -1,6 +1,9 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { formatQuantity, styleShape } from '@viaggio/core';
+import { PageMenu } from '../shared/page-menu';
+import type { PageAct } from '../shared/page-menu';
 import { ProblemNote } from '../shared/problem-note';
 import { selectLoading } from '../state/items.selectors';
 import { RigSheet } from './rig-sheet';
@@ -8,35 +11,30 @@ import { RigSheet } from './rig-sheet';
 /** The frame of one rig's pages: its name, its acts, and the way between rig, comparison, balance and history. */
 @Component({
   selector: 'app-rig-page',
-  imports: [ProblemNote, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet],
   providers: [RigSheet],
   template: `
     @let current = sheet.rig();
     @if (current) {
-      <div class="top">
-        <h1>{{ current.name }}</h1>
+      <div class="page-head">
+        <h1 [title]="current.note ?? ''">{{ current.name }}</h1>
         @if (sheet.entry()?.origin === 'demo') {
-          <span class="badge text-bg-secondary">demo</span>
+          <span class="chip">demo</span>
         }
-        <div class="ms-auto d-flex flex-wrap gap-2 acts">
-          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="copyLink()">
-            {{ copied() ? 'Copied' : 'Copy link' }}
-          </button>
-          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="sheet.duplicate()">Duplicate</button>
-          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="print()">Print</button>
-          <button type="button" class="btn btn-sm btn-outline-danger" (click)="remove()">Delete</button>
+        @for (chip of chips(); track chip) {
+          <span class="chip">{{ chip }}</span>
+        }
+        <div class="page-acts">
+          <nav class="pages" aria-label="Pages of this rig">
+            <a routerLink="./" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">Rig</a>
+            <a routerLink="./compare" routerLinkActive="active" ariaCurrentWhenActive="page">Compare</a>
+            <a routerLink="./balance" routerLinkActive="active" ariaCurrentWhenActive="page">Balance</a>
+            <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Unattended</a>
+            <a routerLink="./history" routerLinkActive="active" ariaCurrentWhenActive="page">History</a>
+          </nav>
+          <app-page-menu [of]="current.name" [acts]="acts" />
         </div>
       </div>
-      @if (current.note) {
-        <p class="text-body-secondary mb-2">{{ current.note }}</p>
-      }
-      <nav class="pages" aria-label="Pages of this rig">
-        <a routerLink="./" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">Rig</a>
-        <a routerLink="./compare" routerLinkActive="active" ariaCurrentWhenActive="page">Compare</a>
-        <a routerLink="./balance" routerLinkActive="active" ariaCurrentWhenActive="page">Balance</a>
-        <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Unattended</a>
-        <a routerLink="./history" routerLinkActive="active" ariaCurrentWhenActive="page">History</a>
-      </nav>
       @if (sheet.refused(); as problem) {
         <app-problem-note [problem]="problem" />
       }
@@ -48,7 +46,6 @@ import { RigSheet } from './rig-sheet';
       <p>It may have been deleted. <a routerLink="/rigs">See all rigs</a>.</p>
     }
   `,
-  styleUrl: './rig-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RigPage {
@@ -57,24 +54,31 @@ export class RigPage {
   protected readonly sheet = inject(RigSheet);
   private readonly router = inject(Router);
   protected readonly loading = inject(Store).selectSignal(selectLoading);
-  protected readonly copied = signal(false);
+  protected readonly acts: readonly PageAct[] = [
+    { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
+    { title: 'Duplicate', icon: 'copy', do: () => this.sheet.duplicate() },
+    { title: 'Print', icon: 'print', do: () => window.print() },
+    { title: 'Delete', icon: 'remove', takesAway: true, do: () => void this.remove() },
+  ];
+  /** Under which conditions the answer holds. */
+  protected readonly chips = computed(() => {
+    const rig = this.sheet.rig();
+    if (!rig) return [];
+    const { temperatureC, startCharge, reserve } = rig;
+    return [
+      ...(rig.style === undefined ? [] : [styleShape.options[rig.style]]),
+      ...(temperatureC === undefined ? [] : [formatQuantity(temperatureC, 'C')]),
+      ...(startCharge === undefined ? [] : [`charged to ${formatQuantity(startCharge, 'fraction')}`]),
+      ...(reserve === undefined ? [] : [`reserve ${formatQuantity(reserve, 'fraction')}`]),
+    ];
+  });
 
   constructor() {
     effect(() => this.sheet.id.set(this.id()));
   }
 
-  protected async copyLink(): Promise<void> {
-    await navigator.clipboard.writeText(location.href);
-    this.copied.set(true);
-    setTimeout(() => this.copied.set(false), 2000);
-  }
-
-  protected async remove(): Promise<void> {
+  private async remove(): Promise<void> {
     this.sheet.remove();
     await this.router.navigate(['/rigs']);
-  }
-
-  protected print(): void {
-    window.print();
   }
 }

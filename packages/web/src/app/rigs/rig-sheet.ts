@@ -50,7 +50,7 @@ export class RigSheet {
   readonly rig = computed(() => this.entry()?.body);
   private readonly usable = this.store.selectSignal(selectUsableGear);
   private readonly demo = this.store.selectSignal(selectDemoGear);
-  /** A rig of the demo's devices alone is fed from the demo's trunk, whoever made it. */
+  /** A rig of the demo's devices alone is fed from the demo's kit, whoever made it. */
   private readonly ofDemo = computed(() => this.rig()?.devices.every(({ gearId }) => this.demo().has(gearId)) ?? false);
   /** Whether the demo's things may feed a rig of one's own. */
   readonly withDemo = linkedSignal(() => this.ofDemo());

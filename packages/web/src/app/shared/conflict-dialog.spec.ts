@@ -6,7 +6,7 @@ import { textOf } from '../../../testing/component';
 import { Items } from '../state/items.actions';
 import { itemsReducer } from '../state/items.reducer';
 import { ConflictDialog } from './conflict-dialog';
-import { SaveStatus } from './save-status';
+import { SaveStatus } from '../shell/save-status';
 
 const RIG = LOW_WATER.rigs[0]!;
 const BATTERY = LOW_WATER.gear.find(({ body }) => body.kind === 'battery')!;
@@ -64,5 +64,12 @@ describe('the save status', () => {
     expect(await says()).toBe('Not saved: the database is not answering');
     store.dispatch(Items.conflictFound({ ...ref, theirs: saved(RIG.id, RIG.body) }));
     expect(await says()).toBe('Not saved: conflict');
+  });
+
+  it('does not say saved where the server did not answer at all', async () => {
+    const fixture = TestBed.createComponent(SaveStatus);
+    store.dispatch(Items.loadFailed({ problem: { code: 'no-answer', title: 'The server is not answering', detail: '', remedy: '' } }));
+    await fixture.whenStable();
+    expect(textOf(fixture)).toBe('No server');
   });
 });

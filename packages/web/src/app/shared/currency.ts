@@ -1,23 +1,12 @@
-import { Injectable, Pipe, effect, inject, signal } from '@angular/core';
+import { Injectable, Pipe, inject } from '@angular/core';
 import type { PipeTransform } from '@angular/core';
 import { formatNumber } from '@viaggio/core';
+import { Preferences } from './preferences';
 
-const KEY = 'viaggio.currency';
-export const LONGEST_CURRENCY = 4;
-
-/** What prices are in, on this device only: prices are kept as bare numbers of one currency. */
+/** Prices in the person's currency. */
 @Injectable({ providedIn: 'root' })
 export class Currency {
-  /** `€`, `SEK`; empty while it is not entered. */
-  readonly symbol = signal(localStorage.getItem(KEY) ?? '');
-
-  constructor() {
-    effect(() => localStorage.setItem(KEY, this.symbol()));
-  }
-
-  set(symbol: string): void {
-    this.symbol.set(symbol.trim().slice(0, LONGEST_CURRENCY));
-  }
+  readonly symbol = inject(Preferences).currency;
 
   /** `180 €`; a missing one reads “unknown”. */
   say(price: number | undefined | null): string {

@@ -13,7 +13,7 @@ let lastId = 0;
       (dragleave)="over.set(false)"
       (drop)="drop($event)"
     >
-      <label class="form-label" [for]="id">Choose a file, or drop it here</label>
+      <label class="form-label" [for]="id">{{ says() }}</label>
       <input
         #chooser
         type="file"
@@ -44,6 +44,7 @@ let lastId = 0;
 export class FileDrop {
   /** Endings and media types, apart by commas. */
   readonly accept = input.required<string>();
+  readonly says = input('Choose a file, or drop it here');
   readonly chosen = output<File>();
   protected readonly id = `file-${++lastId}`;
   protected readonly over = signal(false);

@@ -35,7 +35,7 @@ export interface Step {
   readonly changes: readonly Change[];
   readonly field: string;
   readonly at: number;
-  /** What it did, for the message that offers to take it back: `“Deck” is deleted`. */
+  /** What it did, for the message that offers undo: `“Deck” is deleted`. */
   readonly title?: string;
 }
 

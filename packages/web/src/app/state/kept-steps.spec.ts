@@ -13,6 +13,11 @@ const there = (bodies: Readonly<Record<string, string>>) => (_kind: string, id: 
 beforeEach(() => sessionStorage.clear());
 
 describe('steps over a reload', () => {
+  it('are closed by it: what is done at once after it is a step of its own', () => {
+    keepSteps({ past: [{ ...edit('a', '1', '2'), at: Date.now() }], future: [] });
+    expect(takeKeptSteps(there({ a: '2' })).past).toEqual([edit('a', '1', '2')]);
+  });
+
   it('come back once, both ways, where everything is as they left it', () => {
     const past = [edit('a', '1', '2'), edit('b', 'x', 'y'), edit('a', '2', '3')];
     const future = [edit('a', '4', '5'), edit('a', '3', '4')];

@@ -10,6 +10,8 @@ const KEY = 'viaggio-steps';
 const MOST_KEPT = 60;
 const MOST_CHARACTERS = 2_000_000;
 
+const LONG_AGO = 0;
+
 /** Kept in this tab until its next load; the oldest are let go until there is room. */
 export function keepSteps({ past, future }: Steps): void {
   for (let most = MOST_KEPT; most >= 1; most = Math.floor(most / 2)) {
@@ -56,7 +58,8 @@ function fitting(
     if (!fits) break;
     for (const change of changes) left.set(`${change.kind} ${change.id}`, sides(change).then);
   }
-  return steps.slice(place);
+  // a load lies between: what is done next is a step of its own, however quickly it comes
+  return steps.slice(place).map((step) => ({ ...step, at: LONG_AGO }));
 }
 
 /** What an item says after a load, with edits that go on in their place. */

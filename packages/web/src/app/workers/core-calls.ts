@@ -4,6 +4,7 @@ import {
   assignFeeds,
   backups,
   belongTogether,
+  displayAs,
   findFeeds,
   healthHistory,
   learnedDraws,
@@ -51,9 +52,10 @@ import {
   movingCosts,
   planDayWith,
 } from './day-calls';
-import { readBlocks, readGear, tables } from './file-calls';
+import { files } from './file-calls';
 import { compress, readRecording } from './read-recording';
 import { rigAnswer, rigGlances } from './rig-calls';
+import { todayOutlook } from './today-calls';
 
 export type Kit = ReadonlyMap<string, Gear>;
 
@@ -74,8 +76,10 @@ export interface BatteryHealths {
 
 /** Everything that is computed off the page's own thread. All of it is plain data, in and out. */
 export const coreCalls = {
+  displayAs,
   rigGlances,
   rigAnswer,
+  todayOutlook,
 
   /** How far the time may be off: first, since it stands beside the time. */
   outlook(rig: Rig, parts: Kit): RunRange | undefined {
@@ -128,9 +132,7 @@ export const coreCalls = {
     return planAgainstDay(log);
   },
 
-  readGear,
-  readBlocks,
-  ...tables,
+  ...files,
   readRecording,
   compress,
 

@@ -1,5 +1,7 @@
 import { Injectable } from '@angular/core';
 import { wrap } from 'comlink';
+import { USUAL_DISPLAY } from '@viaggio/core';
+import type { Display } from '@viaggio/core';
 import type { CoreCalls } from './core-calls';
 import { createCoreWorker } from './core-worker-factory';
 import { TellsMaps } from './kept-maps';
@@ -22,10 +24,23 @@ export type Lane = 'rigs' | 'outlook' | 'hanging' | 'remedies' | 'feeds' | 'comp
 export class CoreWorkers {
   private readonly connections = new Map<Lane, Connection>();
 
+  /** How figures are said from now on, in workers that are there and in those to come. */
+  private display: Display = USUAL_DISPLAY;
+
   core(lane: Lane): AsyncCore {
-    const known = this.connections.get(lane) ?? this.connect();
-    this.connections.set(lane, known);
-    return known.core;
+    const known = this.connections.get(lane);
+    if (known) return known.core;
+    const started = this.connect();
+    this.connections.set(lane, started);
+    // it comes before whatever is asked: messages keep their order
+    if (this.display !== USUAL_DISPLAY) void started.core.displayAs(this.display);
+    return started.core;
+  }
+
+  /** What was said before stays as it was said: pages ask again when they are opened. */
+  displayAs(display: Display): void {
+    this.display = display;
+    for (const { core } of this.connections.values()) void core.displayAs(display);
   }
 
   /** Ends what a lane is at; what it was to answer never comes. The next call starts a new worker. */

@@ -1,5 +1,5 @@
-import { blocksFromCalendar, blocksFromCsv, drawsToCsv, learnedDraws, readGearCsv, segmentsToCsv, slotsToCsv } from '@viaggio/core';
-import type { Block, Day, Gear, Issue, Log, Rig, Slots } from '@viaggio/core';
+import { blocksFromCalendar, blocksFromCsv, blocksToCsv, dayToCalendar, drawsToCsv, gearToCsv, learnedDraws, observationsToCsv, readGearCsv, segmentsToCsv, slotsToCsv, weatherFromCsv } from '@viaggio/core'; // prettier-ignore
+import type { Block, Day, Gear, Issue, Log, Rig } from '@viaggio/core';
 
 /** Blocks of a calendar or of a table, and what of it could not be taken. */
 export interface ReadBlocks {
@@ -7,22 +7,29 @@ export interface ReadBlocks {
   readonly issues: readonly Issue[];
 }
 
-export function readBlocks(text: string, day: Day, rigId: string, rigs: ReadonlyMap<string, Rig>): ReadBlocks {
+function readBlocks(text: string, day: Day, rigId: string, rigs: ReadonlyMap<string, Rig>): ReadBlocks {
   const newId = (): string => crypto.randomUUID();
   const isCalendar = /^\uFEFF?\s*BEGIN:VCALENDAR/i.test(text);
   return isCalendar ? blocksFromCalendar(text, day, rigId, newId) : blocksFromCsv(text, day, rigs, newId);
 }
 
-export function readGear(text: string, known: ReadonlyMap<string, Gear>): ReturnType<typeof readGearCsv> {
+function readGear(text: string, known: ReadonlyMap<string, Gear>): ReturnType<typeof readGearCsv> {
   return readGearCsv(
     text,
     [...known].map(([id, body]) => ({ id, body })),
   );
 }
 
-/** Tables that take reading the whole log, or every slot of a recording. */
-export const tables = {
+/** Files out and in: what reads and writes them is large, and no page waits for it. */
+export const files = {
+  readBlocks,
+  readGear,
+  readWeather: weatherFromCsv,
+  gearTable: gearToCsv,
+  observationsTable: observationsToCsv,
   drawsTable: (log: Log): string => drawsToCsv(learnedDraws(log)),
-  segmentsTable: (log: Log): string => segmentsToCsv(log),
-  slotsTable: (slots: Slots): string => slotsToCsv(slots),
+  segmentsTable: segmentsToCsv,
+  slotsTable: slotsToCsv,
+  blocksTable: blocksToCsv,
+  dayCalendar: dayToCalendar,
 };

@@ -1,5 +1,5 @@
-import { assess, gearIdsOf, sayFinding } from '@viaggio/core';
-import type { Answer, Gear, Rig, Verdict } from '@viaggio/core';
+import { assess, displayNow, gearIdsOf, sayFinding } from '@viaggio/core';
+import type { Answer, Display, Gear, Rig, Verdict } from '@viaggio/core';
 
 /** What a list tells of a rig. */
 export interface RigGlance {
@@ -7,6 +7,10 @@ export interface RigGlance {
   readonly unlimited: boolean;
   /** Minutes to plan with; undefined where no time is known. */
   readonly plannedMin: number | undefined;
+  /** Followed for so long without a stop: it lasts longer than that. */
+  readonly beyondMin: number | undefined;
+  /** What is asked of it. */
+  readonly wantedMin: number | undefined;
   /** What is wrong with it, the worst of it; undefined where all fits. */
   readonly worst: string | undefined;
 }
@@ -22,22 +26,24 @@ export function rigAnswer(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
 }
 
 /** The last glance at each rig, with the gear that it was made from: a rig is worked out again only when one of them has changed. */
-const known = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly glance: RigGlance }>();
+const known = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly display: Display; readonly glance: RigGlance }>();
 
 function glanceOf(rig: Rig, gear: ReadonlyMap<string, Gear>): RigGlance {
   const parts = gearIdsOf(rig).map((id) => gear.get(id));
   const before = known.get(rig);
-  if (before?.parts.every((part, index) => part === parts[index])) return before.glance;
-  const glance = glanceAt(assess(rig, gear, { tracePoints: 0 }));
-  known.set(rig, { parts, glance });
+  if (before?.display === displayNow() && before.parts.every((part, index) => part === parts[index])) return before.glance;
+  const glance = glanceAt(rig, assess(rig, gear, { tracePoints: 0 }));
+  known.set(rig, { parts, display: displayNow(), glance });
   return glance;
 }
 
-function glanceAt({ verdict, unlimited, run, plannedMin, findings: [first] }: Answer): RigGlance {
+export function glanceAt({ wantedMin }: Rig, { verdict, unlimited, run, plannedMin, beyondMin, findings: [first] }: Answer): RigGlance {
   return {
     verdict,
     unlimited,
     plannedMin: run ? plannedMin : undefined,
+    beyondMin: run ? beyondMin : undefined,
+    wantedMin,
     worst: first && first.verdict !== 'good' ? sayFinding(first) : undefined,
   };
 }

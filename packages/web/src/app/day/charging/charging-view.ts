@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { ChargingRow } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from '../timeline/timeline-view';
+import { TermHint } from '../../shared/term-hint';
 
 /** What goes on which charger when, what is not ready by call time, and the usual cautions beside it. */
 @Component({
   selector: 'app-charging-view',
+  imports: [TermHint],
   template: `
     @if (list(); as charging) {
       <section aria-label="Charging">
@@ -63,7 +65,7 @@ import { percent, time } from '../timeline/timeline-view';
         }
         @if (topUps(); as found) {
           @if (found.length > 0) {
-            <h3 class="fs-6">Top-ups in the breaks</h3>
+            <h3 class="fs-6">Top-ups in the breaks <app-term-hint label="Top-ups in the breaks" /></h3>
             <ul class="list-unstyled small" aria-label="Top-ups in the breaks">
               @for (one of found; track $index) {
                 <li class="mb-1">
@@ -76,7 +78,7 @@ import { percent, time } from '../timeline/timeline-view';
                       class="btn btn-sm btn-outline-secondary acts"
                       (click)="sheet.change(one.moves, 'top-up ' + one.batteryId + one.fromMin)"
                     >
-                      Take it in
+                      Add to the plan
                     </button>
                   }
                 </li>

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { DayIndicator } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from '../timeline/timeline-view';
+import { TermHint } from '../../shared/term-hint';
 
 const WORDS: Readonly<Record<DayIndicator['believable'], string>> = {
   yes: '● can be believed',
@@ -15,11 +16,12 @@ const MOST_READINGS = 6;
 /** What a person sees on each gauge in the course of the day, and the clock to go by where none can be believed. */
 @Component({
   selector: 'app-gauges-view',
+  imports: [TermHint],
   template: `
     @if (rigs(); as all) {
       @if (all.length > 0) {
         <section aria-label="What the gauges show">
-          <h2 class="fs-5">What the gauges show</h2>
+          <h2 class="fs-5">What the gauges show <app-term-hint label="What the gauges show" /></h2>
           @for (rig of all; track rig.id) {
             <details>
               <summary>{{ rig.name }}: {{ rig.short }}</summary>

@@ -185,7 +185,7 @@ export class Agenda {
         minute: atMin,
         kind: 'medium',
         says: 'The take ends by itself',
-        more: `${name(deviceId)} has come to its longest: start the next.`,
+        more: `${name(deviceId)} is at its longest take: start the next.`,
       })),
       ...run.stops.filter(isOwn).map(({ deviceId, why, fromMin, toMin }): Item => ({
         minute: fromMin,

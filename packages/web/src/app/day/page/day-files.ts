@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { blocksToCsv, dayToCalendar, withBlocks } from '@viaggio/core';
+import { withBlocks } from '@viaggio/core';
 import type { Block, Issue } from '@viaggio/core';
 import { download, fileName } from '../../shared/download';
 import { FileDrop } from '../../shared/file-drop';
@@ -57,7 +57,7 @@ interface Preview {
           <button type="button" class="btn btn-sm btn-primary me-2" [disabled]="found.blocks.length === 0" (click)="accept(found)">
             Take them
           </button>
-          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="preview.set(undefined)">Leave it</button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="preview.set(undefined)">Cancel</button>
         }
       </section>
     }
@@ -81,13 +81,15 @@ export class DayFiles {
     return `${blocks.length - changed} new, ${changed} of this day’s own, ${this.preview()?.issues.length ?? 0} that cannot be taken.`;
   });
 
-  protected calendar(): void {
-    const text = dayToCalendar(this.sheet.day()!, this.sheet.gear(), this.sheet.rigs(), Date.now());
-    download(fileName(this.sheet.day()!.name, 'ics'), text, 'text/calendar');
+  protected async calendar(): Promise<void> {
+    const day = this.sheet.day()!;
+    const text = await this.workers.core('table').dayCalendar(day, this.sheet.gear(), this.sheet.rigs(), Date.now());
+    download(fileName(day.name, 'ics'), text, 'text/calendar');
   }
 
-  protected table(): void {
-    download(fileName(this.sheet.day()!.name, 'csv'), blocksToCsv(this.sheet.day()!, this.sheet.rigs()), 'text/csv');
+  protected async table(): Promise<void> {
+    const day = this.sheet.day()!;
+    download(fileName(day.name, 'csv'), await this.workers.core('table').blocksTable(day, this.sheet.rigs()), 'text/csv');
   }
 
   protected async read(file: File): Promise<void> {

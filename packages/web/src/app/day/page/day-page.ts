@@ -1,7 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { counted } from '../../shared/counted';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN, blockTitle, dayAfter, gearTitle, sayNobody, sayUnrecorded } from '@viaggio/core';
+import {
+  USUAL_CARD_CHANGE_MIN,
+  USUAL_COOLING_MIN,
+  blockTitle,
+  dayAfter,
+  formatDate,
+  formatQuantity,
+  gearTitle,
+  sayNobody,
+  sayUnrecorded,
+} from '@viaggio/core';
+import { PageMenu } from '../../shared/page-menu';
+import type { PageAct } from '../../shared/page-menu';
+import { VerdictMark } from '../../shared/verdict-mark';
 import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
 import { selectLoading } from '../../state/items.selectors';
@@ -23,9 +37,20 @@ import { Timeline } from '../timeline/timeline';
 import { percent, time } from '../timeline/timeline-view';
 import { WhatIfPanel } from '../planning/what-if-panel';
 
+/** What is at risk in one rig for one cause, said once for all the blocks that it is in. */
 interface Risk {
   readonly is: 'stop' | 'caution';
-  readonly says: string;
+  readonly rigId: string;
+  readonly rig: string;
+  readonly cause: string;
+  readonly each: readonly { readonly blockId: string; readonly block: string; readonly says: string }[];
+}
+
+/** A figure of the band under the day's name. */
+interface DayFigure {
+  readonly figure: string;
+  readonly about: string;
+  readonly verdict?: 'good' | 'stop' | 'caution';
 }
 
 /** One day: the picture, what is at risk, the plan, what goes where, what is charged when, and what is there. */
@@ -42,12 +67,14 @@ interface Risk {
     FollowedBattery,
     GaugesView,
     Moves,
+    PageMenu,
     PlanPanel,
     RouterLink,
     ApproachesPanel,
     Timeline,
     WhatIfPanel,
     DayPrint,
+    VerdictMark,
   ],
   providers: [DaySheet],
   templateUrl: './day-page.html',
@@ -66,49 +93,88 @@ export class DayPage {
     (this.sheet.day()?.rigIds ?? []).map((id) => ({ id, name: this.sheet.rigs().get(id)?.name ?? 'A rig that is gone' })),
   );
 
-  /** Worst first: what has no power, what is interrupted, what may not last. */
-  protected readonly risks = computed(() => {
+  /** Worst first: what has no power, is interrupted, may not last; grouped by rig and cause. */
+  protected readonly risks = computed((): readonly Risk[] => {
+    const groups = new Map<string, Risk>();
+    for (const { block, is, cause, says } of this.found()) {
+      const key = `${block.rigId} ${cause}`;
+      const before = groups.get(key);
+      const each = [...(before?.each ?? []), { blockId: block.id, block: blockTitle(block, this.sheet.day()!), says }];
+      groups.set(key, { is, rigId: block.rigId, rig: this.sheet.rigs().get(block.rigId)?.name ?? '?', cause, each });
+    }
+    return [...groups.values()].sort((a, b) => Number(a.is === 'caution') - Number(b.is === 'caution'));
+  });
+
+  private readonly found = computed(() => {
     const [day, outlook] = [this.sheet.day(), this.sheet.outlook()];
     if (!day || !outlook) return [];
     const chances = this.sheet.chances()?.blocks;
     const wanted = day.chance ?? 0.95;
-    return day.blocks
-      .flatMap((block): readonly Risk[] => {
-        const run = outlook.run.blocks.find(({ blockId }) => blockId === block.id);
-        const name = `${this.sheet.rigs().get(block.rigId)?.name ?? '?'}, ${blockTitle(block, day)}`;
-        const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
-        const chance = chances?.get(block.id);
-        const stop = outlook.run.cards.stops.find(({ blockId }) => blockId === block.id);
-        const takeEnd = outlook.run.cards.takeEnds.find(({ blockId }) => blockId === block.id);
-        if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
-          return [{ is: 'stop', says: `${name}: off for ${Math.ceil(run.changeMin)} min while a battery is changed, and it must not be interrupted.` }]; // prettier-ignore
-        if (gap)
-          return [
-            {
-              is: 'stop',
-              says: `${name}: ${gap.says} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.`,
-            },
-          ];
-        if (stop)
-          return [
-            {
-              is: block.uninterrupted ? 'stop' : 'caution',
-              says: `${name}: ${sayUnrecorded(this.sheet.gear().get(stop.deviceId)?.name ?? 'A device', stop.why)} From ${time(day, stop.fromMin)}, ${Math.ceil((run?.unrecordedMin ?? 0) - 1e-6)} min not recorded in all.`,
-            },
-          ];
-        if (takeEnd && block.uninterrupted)
-          return [
-            {
-              is: 'stop',
-              says: `${name}: ${this.sheet.gear().get(takeEnd.deviceId)?.name ?? 'a device'} comes to its longest take at ${time(day, takeEnd.atMin)}, and it must not be interrupted. Begin a new take just before it, or record on something else too.`,
-            },
-          ];
-        if (chance !== undefined && chance < wanted)
-          return [{ is: 'caution', says: `${name}: lasts in ${percent(chance)} of runs; ${percent(wanted)} are asked for.` }];
-        return [];
-      })
-      .sort((a, b) => Number(a.is === 'caution') - Number(b.is === 'caution'));
+    const device = (id: string): string => this.sheet.gear().get(id)?.name ?? 'A device';
+    return day.blocks.flatMap((block) => {
+      const run = outlook.run.blocks.find(({ blockId }) => blockId === block.id);
+      const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
+      const chance = chances?.get(block.id);
+      const stop = outlook.run.cards.stops.find(({ blockId }) => blockId === block.id);
+      const takeEnd = outlook.run.cards.takeEnds.find(({ blockId }) => blockId === block.id);
+      if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
+        return [{ block, is: 'stop' as const, cause: 'is interrupted, and must not be', says: `off for ${Math.ceil(run.changeMin)} min while a battery is changed.` }]; // prettier-ignore
+      if (gap)
+        return [{ block, is: 'stop' as const, cause: 'has no power', says: `${gap.says} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.` }]; // prettier-ignore
+      if (stop) {
+        const is = block.uninterrupted ? ('stop' as const) : ('caution' as const);
+        const minutes = Math.ceil((run?.unrecordedMin ?? 0) - 1e-6);
+        return [{ block, is, cause: 'does not record', says: `${sayUnrecorded(device(stop.deviceId), stop.why)} From ${time(day, stop.fromMin)}, ${minutes} min not recorded in all.` }]; // prettier-ignore
+      }
+      if (takeEnd && block.uninterrupted)
+        return [{ block, is: 'stop' as const, cause: 'reaches its longest take, and must not be interrupted', says: `${device(takeEnd.deviceId)} at ${time(day, takeEnd.atMin)}. Begin a new take just before it, or record on something else too.` }]; // prettier-ignore
+      if (chance !== undefined && chance < wanted)
+        return [{ block, is: 'caution' as const, cause: `may not last: ${percent(wanted)} of days are asked for`, says: `lasts in ${percent(chance)} of runs.` }]; // prettier-ignore
+      return [];
+    });
   });
+
+  /** The day in a few figures: does it work, how sure, how much work it is, what is left. */
+  protected readonly figures = computed((): readonly DayFigure[] | undefined => {
+    const [day, outlook, chances] = [this.sheet.day(), this.sheet.outlook(), this.sheet.chances()];
+    if (!day || !outlook || day.blocks.length === 0) return undefined;
+    const { run } = outlook;
+    const dark = run.blocks.filter(({ gapMin }) => gapMin > 0).length;
+    const used = new Set([...run.stays.map(({ batteryId }) => batteryId)]);
+    const there = new Set([...(day.batteries ?? []).map(({ gearId }) => gearId), ...used]);
+    const rest = [...there].filter((id) => !used.has(id));
+    const changes = (day.swaps ?? []).length;
+    const during = run.gaps.filter(({ why }) => why === 'change').length;
+    return [
+      dark > 0
+        ? { figure: `${dark} of ${day.blocks.length}`, about: dark === 1 ? 'block without power' : 'blocks without power', verdict: 'stop' }
+        : { figure: 'Powered', about: 'every block', verdict: 'good' },
+      ...(chances ? [sureness(chances.all, day.chance ?? 0.95)] : []),
+      { figure: counted(changes, 'change'), about: during === 0 ? 'none with a cut' : `${during} with a cut` },
+      { figure: `${used.size} of ${there.size}`, about: 'batteries used' },
+      { figure: rest.length === 0 ? 'none' : rest.slice(0, 3).map((id) => this.tagOf(id)).join(', ') + (rest.length > 3 ? ` + ${rest.length - 3}` : ''), about: 'left over as spares' }, // prettier-ignore
+      ...((day.cardChanges ?? []).length > 0 ? [{ figure: counted(day.cardChanges!.length, 'card'), about: 'to change' }] : []),
+    ];
+  });
+
+  protected readonly when = computed(() => {
+    const day = this.sheet.day();
+    if (!day) return '';
+    const cold = day.temperatureC === undefined ? '' : ` · ${formatQuantity(day.temperatureC, 'C')}`;
+    return `${formatDate(day.date)}${day.days > 1 ? `, ${day.days} days` : ''}${cold}`;
+  });
+
+  protected readonly acts = computed((): readonly PageAct[] => [
+    { title: 'Copy day', icon: 'copy', do: () => this.copy() },
+    {
+      title: 'The day after',
+      icon: 'next',
+      do: () => this.goOn(),
+      notNow: this.sheet.outlook() ? undefined : 'It is still being worked out.',
+    },
+    { title: 'Print', icon: 'print', do: () => window.print() },
+    { title: 'Delete', icon: 'remove', takesAway: true, do: () => this.remove() },
+  ]);
 
   /** What cannot be done because nobody is there. */
   protected readonly alone = computed(() => {
@@ -183,14 +249,14 @@ export class DayPage {
   }
 
   /** The same plan a week later, or whenever its date is then set to. */
-  protected copy(): void {
+  private copy(): void {
     const day = this.sheet.day()!;
     const blocks = day.blocks.map((block) => ({ ...block, id: crypto.randomUUID() }));
     this.open({ ...day, name: `${day.name}, copy`.slice(0, 120), blocks }, `“${day.name}” is copied`);
   }
 
   /** What follows on this plan, with its batteries as it leaves them. */
-  protected goOn(): void {
+  private goOn(): void {
     const [day, outlook] = [this.sheet.day()!, this.sheet.outlook()!];
     this.open(dayAfter(this.id(), day, outlook.run, new Set(this.sheet.gear().keys())), `The day after “${day.name}” is made`);
   }
@@ -202,7 +268,7 @@ export class DayPage {
     );
   }
 
-  protected remove(): void {
+  private remove(): void {
     const day = this.sheet.day()!;
     this.store.dispatch(
       Items.change({
@@ -217,7 +283,23 @@ export class DayPage {
     void this.router.navigate(['/days']);
   }
 
-  protected print(): void {
-    window.print();
+  /** Opens a block beside the picture. */
+  protected choose(blockId: string): void {
+    this.sheet.chosen.set(new Set([blockId]));
   }
+
+  protected makeItWork(): void {
+    void this.sheet.look('swaps');
+    document.querySelector('app-plan-panel')?.scrollIntoView({ block: 'nearest' });
+  }
+
+  private tagOf(id: string): string {
+    const gear = this.sheet.gear().get(id);
+    return gear?.tag ?? gear?.name ?? '?';
+  }
+}
+
+function sureness(all: number, wanted: number): DayFigure {
+  const about = `of days it all lasts, ${percent(wanted)} asked`;
+  return { figure: percent(all), about, verdict: all < wanted ? 'caution' : 'good' };
 }

@@ -60,7 +60,7 @@ export class DaySheet {
     const day = this.day();
     const named = day ? namedBy('days', day).map(({ id }) => id) : [];
     const ofRigs = (day?.rigIds ?? []).flatMap((id) => (this.rigs().has(id) ? gearIdsOf(this.rigs().get(id)!) : []));
-    // a day of the demo's rigs alone is planned from the demo's trunk, whoever made it
+    // a day of the demo's rigs alone is planned from the demo's kit, whoever made it
     const ofDemo = (day?.rigIds ?? []).every((id) => this.items().rigs.entities[id]?.origin !== 'own');
     return ownGear(this.gear(), this.demo(), ofDemo ? 'demo' : this.entry()?.origin, new Set([...named, ...ofRigs]));
   });

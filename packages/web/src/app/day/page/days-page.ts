@@ -2,12 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { DAY_TEMPLATES, clockAt, dayLike, templateBlocks } from '@viaggio/core';
+import { DAY_TEMPLATES, dayLike, formatDate, templateBlocks } from '@viaggio/core';
 import type { Day, DayTemplate } from '@viaggio/core';
 import { CheckField } from '../../fields/check-field';
+import { localDate } from '../../shared/dates';
 import { ownZone } from '../zones';
 import { Items } from '../../state/items.actions';
 import { selectDays, selectLoading, selectRigs } from '../../state/items.selectors';
+import { counted } from '../../shared/counted';
 
 /** So many rigs are put into an empty day without being asked for. */
 const FEW = 4;
@@ -47,7 +49,7 @@ const FEW = 4;
           }
         </div>
         <button class="btn btn-primary btn-sm me-2" [disabled]="chosenRigs().size === 0">Make the day</button>
-        <button type="button" class="btn btn-outline-secondary btn-sm" (click)="template.set(undefined)">Leave it</button>
+        <button type="button" class="btn btn-outline-secondary btn-sm" (click)="template.set(undefined)">Cancel</button>
       </form>
     }
     @if (loading().is === 'loading') {
@@ -58,7 +60,7 @@ const FEW = 4;
           <li class="py-2 border-bottom">
             <a class="fw-semibold" [routerLink]="['/days', row.id]">{{ row.name }}</a>
             @if (row.demo) {
-              <span class="badge text-bg-secondary">demo</span>
+              <span class="chip">demo</span>
             }
             <small class="d-block text-body-secondary">{{ row.when }}; {{ row.rigs }}; {{ row.blocks }}</small>
           </li>
@@ -99,9 +101,9 @@ export class DaysPage {
         body,
         name: body.name,
         demo: origin === 'demo',
-        when: `${clockAt(body, 0).weekday} ${body.date.slice(0, 4)}${body.days > 1 ? `, ${body.days} days` : ''}`,
-        rigs: `${body.rigIds.length} ${body.rigIds.length === 1 ? 'rig' : 'rigs'}`,
-        blocks: `${body.blocks.length} ${body.blocks.length === 1 ? 'block' : 'blocks'}`,
+        when: `${formatDate(body.date)}${body.days > 1 ? `, ${body.days} days` : ''}`,
+        rigs: counted(body.rigIds.length, 'rig'),
+        blocks: counted(body.blocks.length, 'block'),
       })),
   );
 
@@ -171,9 +173,8 @@ export class DaysPage {
   }
 }
 
-/** By the clock of this device, not by that of Greenwich. */
 function tomorrow(): string {
   const date = new Date();
   date.setDate(date.getDate() + 1);
-  return [date.getFullYear(), date.getMonth() + 1, date.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
+  return localDate(date);
 }

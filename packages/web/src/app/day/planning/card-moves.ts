@@ -4,6 +4,7 @@ import { SelectField } from '../../fields/select-field';
 import { DaySheet } from '../page/day-sheet';
 import { MoveLine } from './move-line';
 import { time } from '../timeline/timeline-view';
+import { counted } from '../../shared/counted';
 
 /** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */
 @Component({
@@ -91,9 +92,7 @@ export class CardMoves {
   protected readonly notCopied = computed(() =>
     (this.run()?.lots ?? [])
       .filter(({ notCopied }) => notCopied > 0)
-      .map(
-        ({ cardsId, notCopied }) => `${notCopied} ${notCopied === 1 ? 'card' : 'cards'} of ${this.device(cardsId)} not copied at the end.`,
-      ),
+      .map(({ cardsId, notCopied }) => `${counted(notCopied, 'card')} of ${this.device(cardsId)} not copied at the end.`),
   );
 
   protected add(cardsId: string): void {

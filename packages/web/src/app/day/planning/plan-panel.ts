@@ -6,6 +6,7 @@ import { PlanComparison, sayMass } from './plan-comparison';
 import { percent, time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
+import { counted } from '../../shared/counted';
 
 /** “Make it work”: looks for a plan, says what it costs and why each change is where it is, and takes it at one press. */
 @Component({
@@ -80,7 +81,7 @@ import { choicesOf } from '../../fields/choices-of';
             }
             <p class="mb-2">
               <button type="button" class="btn btn-primary btn-sm me-2" (click)="sheet.take(state.plan)">Take this plan</button>
-              <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.leave()">Leave it</button>
+              <button type="button" class="btn btn-outline-secondary btn-sm" (click)="sheet.leave()">Cancel</button>
             </p>
             <ul class="small mb-2">
               @for (reason of state.plan.reasons; track $index) {
@@ -132,13 +133,10 @@ export class PlanPanel {
   /** Figures first, each with what no plan does better than; the figures are those of the table below. */
   protected summary({ figures, cost, leastSwaps, leastGapMin }: DayPlan): string {
     const { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardChanges, cardVisits, batteries } = figures;
-    const count = (number: number, one: string, many: string): string => `${number} ${number === 1 ? one : many}`;
     const offMin = gapMin + changeMin;
     const isLeast = offMin + lowMin - leastGapMin < 1;
     const parts = [
-      interruptions === 0
-        ? 'nothing is interrupted that must not be'
-        : `${count(interruptions, 'block', 'blocks')} interrupted that must not be`,
+      interruptions === 0 ? 'nothing is interrupted that must not be' : `${counted(interruptions, 'block')} interrupted that must not be`,
       offMin < 0.5 ? 'no minute off' : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`, // prettier-ignore
       unrecordedMin < 0.5 ? '' : `${Math.ceil(unrecordedMin - 1e-6)} min not recorded`,
       lowMin < 0.5 ? '' : `${Math.ceil(lowMin)} min below the reserve`,
@@ -149,11 +147,11 @@ export class PlanPanel {
           : leastGapMin < 1
             ? ''
             : `no plan leaves less than ${Math.floor(leastGapMin)} min`,
-      `${count(changes, 'change', 'changes')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
+      `${counted(changes, 'change')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
       cardChanges === 0
         ? ''
-        : `${count(cardChanges, 'change', 'changes')} of card (${cardVisits === 0 ? 'all with a battery' : `${cardVisits} in a pause of their own`})`,
-      `${count(batteries, 'battery', 'batteries')}, ${sayMass(figures)}`,
+        : `${counted(cardChanges, 'change')} of card (${cardVisits === 0 ? 'all with a battery' : `${cardVisits} in a pause of their own`})`,
+      `${counted(batteries, 'battery', 'batteries')}, ${sayMass(figures)}`,
     ];
     return `${parts.filter((one) => one !== '').join(', ')}.${cost.swaps > 0 ? '' : ' Every rig keeps the batteries it starts with.'}`;
   }

@@ -47,7 +47,7 @@ const OVER: NumberShape = { kind: 'number', title: 'Longer by', unit: 'min', min
           See what is lost
         </button>
         @if (sheet.mishap()) {
-          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="putAway()">Put it away</button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" (click)="putAway()">Dismiss</button>
         }
       </div>
       @if (sheet.mishap()) {

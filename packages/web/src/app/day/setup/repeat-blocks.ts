@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MAX_DAYS_LONG, number } from '@viaggio/core';
 import { QuantityField } from '../../fields/quantity-field';
 import { DaySheet } from '../page/day-sheet';
+import { counted } from '../../shared/counted';
 
 const TIMES = number('On so many days after it', 'count', { min: 1, max: MAX_DAYS_LONG - 1, integer: true });
 
@@ -34,7 +35,8 @@ export class RepeatBlocks {
 
   protected repeat(): void {
     const { added, leftOut } = this.sheet.repeatChosen(this.times());
-    const blocks = (count: number): string => `${count} ${count === 1 ? 'block' : 'blocks'}`;
-    this.told.set(`${blocks(added)} added.${leftOut > 0 ? ` ${blocks(leftOut)} left out: the rig is in another block then.` : ''}`);
+    this.told.set(
+      `${counted(added, 'block')} added.${leftOut > 0 ? ` ${counted(leftOut, 'block')} left out: the rig is in another block then.` : ''}`,
+    );
   }
 }

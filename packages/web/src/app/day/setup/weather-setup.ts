@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { dayShape, formatQuantity, weatherFromCsv, weatherFromForecast, withPlace } from '@viaggio/core';
+import { dayShape, formatQuantity, weatherFromForecast, withPlace } from '@viaggio/core';
 import type { Changes, Issue, Place } from '@viaggio/core';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../api/api';
@@ -10,6 +10,7 @@ import { DaySheet } from '../page/day-sheet';
 import { ForecastApi } from './forecast-api';
 import type { ForecastService } from './forecast-api';
 import { time } from '../timeline/timeline-view';
+import { CoreWorkers } from '../../workers/core-workers';
 
 const PLACE = dayShape.fields.places.of.item.fields;
 
@@ -119,6 +120,7 @@ const PLACE = dayShape.fields.places.of.item.fields;
 export class WeatherSetup {
   private readonly sheet = inject(DaySheet);
   private readonly api = inject(ForecastApi);
+  private readonly workers = inject(CoreWorkers);
   protected readonly fields = PLACE;
   protected readonly service = signal<ForecastService | undefined>(undefined);
   protected readonly problem = signal<Problem | undefined>(undefined);
@@ -171,7 +173,8 @@ export class WeatherSetup {
   }
 
   protected async read(id: string, file: File): Promise<void> {
-    const { weather, issues } = weatherFromCsv(await file.text(), this.sheet.day()!, file.name.slice(0, 120));
+    const text = await file.text();
+    const { weather, issues } = await this.workers.core('table').readWeather(text, this.sheet.day()!, file.name.slice(0, 120));
     this.faults.set(issues);
     if (weather) this.set(id, { weather }, 'weather file');
     if (weather && issues.length === 0) this.reading.set(undefined);

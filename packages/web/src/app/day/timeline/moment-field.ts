@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { clockAt, minuteAt, readClock } from '@viaggio/core';
+import { clockAt, formatClock, minuteAt, readClock } from '@viaggio/core';
 import { DaySheet } from '../page/day-sheet';
 import { FieldFrame, fieldId, told } from '../../fields/field-frame';
 import { SelectField } from '../../fields/select-field';
@@ -23,7 +23,7 @@ import { SelectField } from '../../fields/select-field';
           class="form-control"
           autocomplete="off"
           [id]="id"
-          [value]="typed() ?? now().time"
+          [value]="typed() ?? shownTime()"
           [class.is-invalid]="error() !== undefined"
           [attr.aria-invalid]="error() !== undefined"
           [attr.aria-describedby]="id + '-says'"
@@ -72,6 +72,7 @@ export class MomentField {
   protected readonly id = fieldId('moment');
   protected readonly typed = signal<string | undefined>(undefined);
   protected readonly now = computed(() => clockAt(this.day(), this.minute()));
+  protected readonly shownTime = computed(() => formatClock(this.now().time));
   protected readonly days = computed(() =>
     Array.from({ length: this.day().days }, (_, index) => ({
       index,

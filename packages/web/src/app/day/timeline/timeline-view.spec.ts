@@ -1,6 +1,6 @@
 import { DaySimulation, LOW_WATER, LOW_WATER_DAY, planDay } from '@viaggio/core';
 import type { Day } from '@viaggio/core';
-import { chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
+import { chargerRows, moved, nightBefore, percent, rigRows, scaleOf, time, wholePlan, workingHours, zoomed } from './timeline-view';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
@@ -18,6 +18,44 @@ describe('the picture of a day', () => {
     expect([scale.x(scale.fromMin), scale.x(scale.toMin)]).toEqual([0, 1000]);
     expect(scale.minute(scale.x(1500))).toBeCloseTo(1500, 9);
     expect(scale.hours.find(({ midnight }) => midnight)).toMatchObject({ x: 200, midnight: 'Tue 13 Jan' });
+  });
+
+  it('opens on the hours that matter: those of the blocks, without what runs day and night', () => {
+    const work = workingHours(day);
+    const shooting = day.blocks.filter(({ fromMin, toMin }) => toMin - fromMin < 20 * 60);
+    expect(shooting.length).toBeLessThan(day.blocks.length);
+    for (const { fromMin, toMin } of shooting) expect([fromMin >= work.fromMin, toMin <= work.toMin]).toEqual([true, true]);
+    expect(work.toMin - work.fromMin).toBeLessThan(13 * 60);
+    expect(nightBefore(day)).toEqual({ fromMin: 18 * 60, toMin: work.fromMin + 60 });
+    const morning = { ...shooting[0]!, fromMin: 8 * 60, toMin: 12 * 60 };
+    expect(nightBefore({ ...day, startsAt: undefined, charges: [], blocks: [morning] })).toBeUndefined();
+    const onlyLong = { ...day, blocks: day.blocks.filter((block) => !shooting.includes(block)) };
+    expect(workingHours(onlyLong)).toEqual(wholePlan(onlyLong));
+  });
+
+  it('zooms around what the pointer is on, and never leaves the plan', () => {
+    const work = workingHours(day);
+    const whole = wholePlan(day);
+    const nearer = zoomed(work, 0.5, 33 * 60, day);
+    const share = (window: typeof work) => (33 * 60 - window.fromMin) / (window.toMin - window.fromMin);
+    expect(nearer.toMin - nearer.fromMin).toBeCloseTo((work.toMin - work.fromMin) / 2, 6);
+    expect(share(nearer)).toBeCloseTo(share(work), 6);
+    const nearest = zoomed(work, 1e-6, 33 * 60, day);
+    expect(nearest.toMin - nearest.fromMin).toBeCloseTo(60, 6);
+    expect(share(nearest)).toBeCloseTo(share(work), 6);
+    expect(zoomed(work, 1e6, 33 * 60, day)).toEqual(whole);
+    expect(moved(work, -1e6, day).fromMin).toBe(whole.fromMin);
+    expect(moved(work, 1e6, day).toMin).toBe(whole.toMin);
+  });
+
+  it('fills the charge under its line, with the band of eight days in ten once it is known', () => {
+    const [stay] = run.stays;
+    const bands = new Map([[stay!.batteryId, [0, 1, 2].map((at) => ({ minute: stay!.fromMin + at, p10: 0.4, p90: 0.6 }))]]);
+    const of = (chances?: { blocks: Map<string, number>; bands: typeof bands }) =>
+      rigRows(day, run, scale, gear, rigs, chances).flatMap(({ lines }) => lines).find(({ batteryId }) => batteryId === stay!.batteryId)!; // prettier-ignore
+    expect(of().band).toBe('');
+    expect(of().area.split(' ').length).toBe(of().points.split(' ').length + 2);
+    expect(of({ blocks: new Map(), bands }).band.split(' ')).toHaveLength(6);
   });
 
   it('of an empty day shows some hours all the same', () => {
@@ -49,6 +87,20 @@ describe('the picture of a day', () => {
         expect(clash).toBeUndefined();
       }
     }
+  });
+
+  it('has the cards of each device as they fill, those that are in together in lanes', () => {
+    for (const row of rigRows(day, run, scale, gear, rigs)) {
+      const stays = run.cards.stays.filter(({ rigId, fromMin, toMin }) => rigId === row.rigId && toMin > fromMin);
+      expect(row.cards.map(({ tag }) => tag).sort()).toEqual(stays.map(({ card }) => `card ${card}`).sort());
+      expect(row.cardLanes).toBe(Math.max(0, ...row.cards.map(({ lane }) => lane + 1)));
+      row.cards.forEach((card, index) => {
+        const beside = row.cards.slice(0, index).filter(({ lane }) => lane === card.lane);
+        expect(beside.every(({ x, width }) => x + width <= card.x + 3)).toBe(true);
+      });
+    }
+    const filled = rigRows(day, run, scale, gear, rigs).flatMap(({ cards }) => cards);
+    expect(filled[0]!.label).toMatch(/^Card 1 in Skuadon 60, Tue 07:00 to .*, then 100.% full$/);
   });
 
   it('tells times with their day where there are several', () => {

@@ -1,5 +1,5 @@
-import { blockTitle, clockAt, gearTitle, minuteAt, sayUnrecorded } from '@viaggio/core';
-import type { Block, CardChange, ChargePoint, Day, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
+import { DEFAULT_RESERVE, blockTitle, clockAt, formatClock, gearTitle, minuteAt, sayUnrecorded } from '@viaggio/core';
+import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
 
 /** Where a minute lies in the picture. */
 export interface Scale {
@@ -13,19 +13,27 @@ export interface Scale {
 export interface RigRow {
   readonly rigId: string;
   readonly name: string;
-  readonly blocks: readonly { readonly block: Block; readonly x: number; readonly width: number; readonly label: string }[];
+  readonly blocks: readonly { readonly block: Block; readonly x: number; readonly labelX: number; readonly width: number; readonly label: string; readonly says: string; readonly risky: boolean }[]; // prettier-ignore
   readonly gaps: readonly { readonly gap: PowerGap; readonly x: number; readonly width: number; readonly label: string }[];
   readonly swaps: readonly { readonly swap: Swap; readonly x: number; readonly tag: string; readonly label: string }[];
-  /** Room left on the cards in each device. */
-  readonly cards: readonly { readonly points: string; readonly label: string }[];
+  /** Cards in their devices, filled as they fill; those in at the same time in lanes of their own. */
+  readonly cards: readonly { readonly x: number; readonly width: number; readonly lane: number; readonly tag: string; readonly label: string; readonly area: string }[]; // prettier-ignore
+  readonly cardLanes: number;
   readonly cardChanges: readonly { readonly change: CardChange; readonly x: number; readonly label: string }[];
   /** Where nothing is recorded though there is power. */
   readonly stops: readonly { readonly x: number; readonly width: number; readonly label: string }[];
+  /** Where the reserve lies in the rows of charge. */
+  readonly reserveY: number;
   /** Charge of each battery while it is in the rig. */
   readonly lines: readonly {
     readonly batteryId: string;
     readonly tag: string;
+    readonly tagWidth: number;
     readonly points: string;
+    /** Under the line, down to nothing. */
+    readonly area: string;
+    /** Between which charges eight of ten days lie; empty until that is worked out. */
+    readonly band: string;
     readonly x: number;
     readonly y: number;
   }[];
@@ -35,21 +43,84 @@ export interface ChargerRow {
   readonly chargerId: string;
   readonly name: string;
   readonly lanes: number;
-  readonly bars: readonly { readonly batteryId: string; readonly x: number; readonly width: number; readonly lane: number; readonly tag: string; readonly label: string; readonly full: number | undefined }[]; // prettier-ignore
+  readonly bars: readonly { readonly batteryId: string; readonly x: number; readonly labelX: number; readonly width: number; readonly lane: number; readonly tag: string; readonly label: string; readonly full: number | undefined; readonly area: string }[]; // prettier-ignore
 }
 
-export const ROW = { block: 20, line: 26, gap: 8, lane: 15 };
+export const ROW = { block: 20, line: 42, gap: 8, lane: 18, card: 14 };
+
+/** Hours of a plan that are looked at. */
+export interface Window {
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+const HOUR = 60;
+/** A block that goes on for so long stands outside the working day. */
+const ALL_DAY_MIN = 20 * HOUR;
+/** Kept free before the first and after the last block. */
+const MARGIN_MIN = 30;
+
+/** The whole plan: from where it begins to where its last block or charge ends. */
+export function wholePlan(day: Day): Window {
+  const starts = [...day.blocks, ...(day.charges ?? [])].map(({ fromMin }) => fromMin);
+  const ends = [...day.blocks, ...(day.charges ?? [])].map(({ toMin }) => toMin);
+  const fromMin = Math.floor(Math.min(day.startsAt ?? Infinity, ...starts, 24 * HOUR) / HOUR) * HOUR;
+  return { fromMin, toMin: Math.max(fromMin + 2 * HOUR, Math.ceil(Math.max(...ends, fromMin + 8 * HOUR) / HOUR) * HOUR) };
+}
+
+/** Blocks that do not run day and night. */
+function working(day: Day): readonly Block[] {
+  return day.blocks.filter(({ fromMin, toMin }) => toMin - fromMin < ALL_DAY_MIN);
+}
+
+/** When the first block begins that does not run day and night; of nothing but those, the first of them. */
+export function firstCall(day: Day): number {
+  const blocks = working(day);
+  return Math.min(...(blocks.length > 0 ? blocks : day.blocks).map(({ fromMin }) => fromMin));
+}
+
+/** The hours that matter: those of the blocks, without what runs day and night; the whole plan where that is all there is. */
+export function workingHours(day: Day): Window {
+  const blocks = working(day);
+  if (blocks.length === 0) return wholePlan(day);
+  const fromMin = Math.floor((firstCall(day) - MARGIN_MIN) / HOUR) * HOUR;
+  const toMin = Math.ceil((Math.max(...blocks.map((one) => one.toMin)) + MARGIN_MIN) / HOUR) * HOUR;
+  return { fromMin: Math.max(0, fromMin), toMin };
+}
+
+/** From where the plan begins to the first call; undefined where nothing lies before it. */
+export function nightBefore(day: Day): Window | undefined {
+  const [whole, work] = [wholePlan(day), workingHours(day)];
+  return work.fromMin - whole.fromMin < 2 * HOUR ? undefined : { fromMin: whole.fromMin, toMin: work.fromMin + HOUR };
+}
+
+/** Nearer than this nobody looks. */
+const LEAST_SPAN_MIN = HOUR;
+
+/** Nearer or wider around a moment, never beyond the plan. */
+export function zoomed(window: Window, by: number, aroundMin: number, day: Day): Window {
+  const whole = wholePlan(day);
+  const span = Math.min(whole.toMin - whole.fromMin, Math.max(LEAST_SPAN_MIN, (window.toMin - window.fromMin) * by));
+  const share = (aroundMin - window.fromMin) / (window.toMin - window.fromMin);
+  return moved({ fromMin: aroundMin - share * span, toMin: aroundMin + (1 - share) * span }, 0, day);
+}
+
+/** Earlier or later, never beyond the plan. */
+export function moved({ fromMin, toMin }: Window, byMin: number, day: Day): Window {
+  const whole = wholePlan(day);
+  const span = toMin - fromMin;
+  const from = Math.max(whole.fromMin, Math.min(fromMin + byMin, whole.toMin - span));
+  return { fromMin: from, toMin: from + span };
+}
 /** Nothing narrower is labelled. */
 const LABEL_WIDTH = 34;
 const HOUR_STEPS = [1, 2, 3, 6, 12, 24];
+/** Nearer than an hour is marked by its quarters. */
+const QUARTERS_FROM = 4;
 const HOUR_WIDTH = 42;
 
-/** The whole plan on so many pixels, from where it begins to where its last block or charge ends. */
-export function scaleOf(day: Day, width: number): Scale {
-  const starts = [...day.blocks.map(({ fromMin }) => fromMin), ...(day.charges ?? []).map(({ fromMin }) => fromMin)];
-  const ends = [...day.blocks.map(({ toMin }) => toMin), ...(day.charges ?? []).map(({ toMin }) => toMin)];
-  const fromMin = Math.floor(Math.min(day.startsAt ?? Infinity, ...starts, 24 * 60) / 60) * 60;
-  const toMin = Math.max(fromMin + 120, Math.ceil(Math.max(...ends, fromMin + 8 * 60) / 60) * 60);
+/** A window on so many pixels. */
+export function scaleOf(day: Day, width: number, { fromMin, toMin }: Window = wholePlan(day)): Scale {
   const perMinute = width / (toMin - fromMin);
   const x = (minute: number): number => (minute - fromMin) * perMinute;
   const step = HOUR_STEPS.find((hours) => hours * 60 * perMinute >= HOUR_WIDTH) ?? 24;
@@ -58,11 +129,21 @@ export function scaleOf(day: Day, width: number): Scale {
     for (let hour = 0; hour < 24; hour += step) {
       const minute = minuteAt(day, index, hour * 60);
       if (minute < fromMin || minute > toMin) continue;
-      hours.push({ x: x(minute), label: String(hour), midnight: hour === 0 ? clockAt(day, minute).weekday : undefined });
+      hours.push({ x: x(minute), label: hourLabel(hour), midnight: hour === 0 ? clockAt(day, minute).weekday : undefined });
+      for (let part = 1; step === 1 && HOUR * perMinute >= HOUR_WIDTH * QUARTERS_FROM && part < 4; part++)
+        hours.push({ x: x(minute + part * 15), label: `:${part * 15}`, midnight: undefined });
     }
   }
   return { fromMin, toMin, x, minute: (at) => fromMin + at / perMinute, hours };
 }
+
+/** `9`, or `9 am` on a clock of twelve hours. */
+function hourLabel(hour: number): string {
+  return formatClock(`${String(hour).padStart(2, '0')}:00`).replace(/^0?(\d+):00/, '$1');
+}
+
+/** What is known of how sure a day is: beside its run, since it takes longer. */
+export type Sureness = Pick<DayChances, 'blocks' | 'bands'> | undefined;
 
 export function rigRows(
   day: Day,
@@ -70,6 +151,7 @@ export function rigRows(
   { x }: Scale,
   gear: ReadonlyMap<string, Gear>,
   rigs: ReadonlyMap<string, Rig>,
+  chances?: Sureness,
 ): readonly RigRow[] {
   const tag = (id: string): string => gear.get(id)?.tag ?? gear.get(id)?.name ?? '?';
   return day.rigIds.map((rigId) => ({
@@ -81,7 +163,19 @@ export function rigRows(
       .map((block) => {
         const width = Math.max(2, x(block.toMin) - x(block.fromMin));
         const name = blockTitle(block, day);
-        return { block, x: x(block.fromMin), width, label: width < LABEL_WIDTH ? '' : clipped(name, width) };
+        const chance = chances?.blocks.get(block.id);
+        const sure = chance === undefined ? '' : `, lasts in ${percent(chance)} of runs`;
+        const says = `${name}, ${time(day, block.fromMin)} to ${time(day, block.toMin)}${block.uninterrupted ? ', must not be interrupted' : ''}${sure}`;
+        const risky = chance !== undefined && chance < (day.chance ?? 0.95);
+        return {
+          block,
+          x: x(block.fromMin),
+          labelX: Math.max(0, x(block.fromMin)) + 4,
+          width,
+          label: width < LABEL_WIDTH ? '' : clipped(name, width),
+          says,
+          risky,
+        };
       }),
     gaps: (run?.gaps ?? [])
       .filter((gap) => gap.rigId === rigId)
@@ -100,7 +194,8 @@ export function rigRows(
         label: `${time(day, swap.atMin)}: ${gear.has(swap.batteryId) ? gearTitle(gear.get(swap.batteryId)!) : 'a battery'} goes in`,
       })),
     ...cardsOf(day, rigId, run, x, gear),
-    lines: linesOf(rigId, run, x, tag),
+    reserveY: ROW.line * (1 - (rigs.get(rigId)?.reserve ?? DEFAULT_RESERVE)),
+    lines: linesOf(rigId, run, x, tag, chances),
   }));
 }
 
@@ -110,18 +205,27 @@ function cardsOf(
   run: DayRun | undefined,
   x: Scale['x'],
   gear: ReadonlyMap<string, Gear>,
-): Pick<RigRow, 'cards' | 'cardChanges' | 'stops'> {
+): Pick<RigRow, 'cards' | 'cardLanes' | 'cardChanges' | 'stops'> {
   const own = new Set((day.cards ?? []).filter((cards) => cards.rigId === rigId).map(({ id }) => id));
+  const ends: number[] = [];
+  const cards = (run?.cards.stays ?? [])
+    .filter((stay) => stay.rigId === rigId && stay.toMin > stay.fromMin)
+    .sort((a, b) => a.fromMin - b.fromMin)
+    .map(({ cardsId, card, fromMin, toMin, toFull, filling }) => {
+      const lane = freeLane(ends, fromMin, toMin);
+      const device = gear.get(day.cards?.find(({ id }) => id === cardsId)?.deviceId ?? '')?.name ?? 'a device that is gone';
+      return {
+        x: x(fromMin),
+        width: Math.max(3, x(toMin) - x(fromMin)),
+        lane,
+        tag: `card ${card}`,
+        label: `Card ${card} in ${device}, ${time(day, fromMin)} to ${time(day, toMin)}, then ${percent(toFull)} full`,
+        area: areaOf(filling.map(({ minute, full }) => ({ minute, charge: full })), x, ROW.card - 3), // prettier-ignore
+      };
+    });
   return {
-    cards: (run?.cards.lots ?? [])
-      .filter((lot) => lot.rigId === rigId)
-      .map(({ room }) => ({
-        label: 'Room left on the cards in it',
-        points: pointsOf(
-          room.map(({ minute, share }) => ({ minute, charge: share })),
-          x,
-        ),
-      })),
+    cards,
+    cardLanes: ends.length,
     cardChanges: (day.cardChanges ?? [])
       .filter(({ cardsId }) => own.has(cardsId))
       .map((change) => ({ change, x: x(change.atMin), label: `${time(day, change.atMin)}: a card is changed` })),
@@ -135,26 +239,44 @@ function cardsOf(
   };
 }
 
-/** Tags of batteries that go in together stand side by side. */
-const TAG_WIDTH = 18;
+/** Of a letter of a tag, and around it. */
+const TAG = { letter: 7, around: 8, beside: 3 };
 
-function linesOf(rigId: string, run: DayRun | undefined, x: Scale['x'], tag: (id: string) => string): RigRow['lines'] {
+function linesOf(rigId: string, run: DayRun | undefined, x: Scale['x'], tag: (id: string) => string, chances: Sureness): RigRow['lines'] {
   const stays = (run?.stays ?? []).filter((stay) => stay.rigId === rigId);
   return stays.map(({ batteryId, fromMin, toMin, fromCharge }, index) => {
-    const beside = stays.slice(0, index).filter((one) => Math.abs(one.fromMin - fromMin) < 1).length;
-    const within = (run!.charge.get(batteryId) ?? []).filter(({ minute }) => minute >= fromMin - 1e-6 && minute <= toMin + 1e-6);
+    const widthOf = (id: string): number => tag(id).length * TAG.letter + TAG.around;
+    const before = stays.slice(0, index).filter((one) => Math.abs(one.fromMin - fromMin) < 1);
+    const inStay = ({ minute }: { readonly minute: number }): boolean => minute >= fromMin - 1e-6 && minute <= toMin + 1e-6;
+    const within = (run!.charge.get(batteryId) ?? []).filter(inStay);
     return {
       batteryId,
       tag: tag(batteryId),
+      tagWidth: widthOf(batteryId),
       points: pointsOf(within, x),
-      x: x(fromMin) + beside * TAG_WIDTH,
+      area: areaOf(within, x, ROW.line),
+      band: bandOf((chances?.bands.get(batteryId) ?? []).filter(inStay), x),
+      x: x(fromMin) + before.reduce((sum, one) => sum + widthOf(one.batteryId) + TAG.beside, 0),
       y: ROW.line * (1 - fromCharge),
     };
   });
 }
 
-function pointsOf(points: readonly ChargePoint[], x: Scale['x']): string {
-  return points.map(({ minute, charge }) => `${x(minute).toFixed(1)},${(ROW.line * (1 - charge)).toFixed(1)}`).join(' ');
+function pointsOf(points: readonly ChargePoint[], x: Scale['x'], height = ROW.line): string {
+  return points.map(({ minute, charge }) => `${x(minute).toFixed(1)},${(height * (1 - charge)).toFixed(1)}`).join(' ');
+}
+
+function areaOf(points: readonly ChargePoint[], x: Scale['x'], height: number): string {
+  const [first, last] = [points[0], points.at(-1)];
+  if (!first || !last) return '';
+  return `${x(first.minute).toFixed(1)},${height} ${pointsOf(points, x, height)} ${x(last.minute).toFixed(1)},${height}`;
+}
+
+function bandOf(bands: readonly Band[], x: Scale['x']): string {
+  if (bands.length < 2) return '';
+  const high = pointsOf(bands.map(({ minute, p90 }) => ({ minute, charge: p90 })), x); // prettier-ignore
+  const low = pointsOf([...bands].reverse().map(({ minute, p10 }) => ({ minute, charge: p10 })), x); // prettier-ignore
+  return `${high} ${low}`;
 }
 
 /** Each charger of the day with what is on it; batteries that lie there at the same time are in lanes of their own. */
@@ -165,19 +287,19 @@ export function chargerRows(day: Day, run: DayRun | undefined, { x }: Scale, gea
       .filter(({ charge }) => charge.chargerId === gearId)
       .sort((a, b) => a.charge.fromMin - b.charge.fromMin)
       .map(({ charge, fullMin, fromCharge, toCharge }) => {
-        let lane = ends.findIndex((end) => end <= charge.fromMin);
-        if (lane === -1) lane = ends.length;
-        ends[lane] = charge.toMin;
+        const lane = freeLane(ends, charge.fromMin, charge.toMin);
         const battery = gear.get(charge.batteryId);
         const label = `${battery ? gearTitle(battery) : 'A battery'}, ${time(day, charge.fromMin)} to ${time(day, charge.toMin)}, ${percent(fromCharge)} to ${percent(toCharge)}`;
         return {
           batteryId: charge.batteryId,
           x: x(charge.fromMin),
+          labelX: Math.max(0, x(charge.fromMin)) + 3,
           width: Math.max(3, x(charge.toMin) - x(charge.fromMin)),
           lane,
           tag: battery?.tag ?? '',
           label,
           full: fullMin === undefined ? undefined : x(fullMin),
+          area: areaOf((run!.charge.get(charge.batteryId) ?? []).filter(({ minute }) => minute >= charge.fromMin - 1e-6 && minute <= charge.toMin + 1e-6), x, ROW.lane - 2), // prettier-ignore
         };
       });
     const place = day.places?.find(({ id }) => id === placeId)?.name;
@@ -186,9 +308,18 @@ export function chargerRows(day: Day, run: DayRun | undefined, { x }: Scale, gea
   });
 }
 
-/** `09:30`, with the day where the plan has several. */
+/** The first lane that is free from a minute on, taken until another; `ends` says until when each is. */
+function freeLane(ends: number[], fromMin: number, toMin: number): number {
+  const free = ends.findIndex((end) => end <= fromMin);
+  const lane = free === -1 ? ends.length : free;
+  ends[lane] = toMin;
+  return lane;
+}
+
+/** `09:30`, as the person reads clocks, with the day where the plan has several. */
 export function time(day: Day, minute: number): string {
-  const { time: clock, weekday } = clockAt(day, minute);
+  const { time: at, weekday } = clockAt(day, minute);
+  const clock = formatClock(at);
   return day.days > 1 ? `${weekday.split(' ')[0]} ${clock}` : clock;
 }
 

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, inject, signal } from '@angular/core';
 import type { Block, CardChange, Swap } from '@viaggio/core';
-import { STEP_MIN, blockTitle } from '@viaggio/core';
+import { STEP_MIN, minuteOf } from '@viaggio/core';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { DaySheet } from '../page/day-sheet';
-import { ROW, chargerRows, percent, rigRows, scaleOf, time } from './timeline-view';
+import { ROW, chargerRows, moved, nightBefore, rigRows, scaleOf, time, wholePlan, workingHours, zoomed } from './timeline-view';
+import type { Window } from './timeline-view';
+import { ownWidth } from '../../shared/own-width';
 import { PressGroup, Pressable } from '../../shared/press-group';
 
 /** What of a block the pointer holds. */
@@ -22,11 +24,14 @@ interface ChangeGrip {
 }
 
 /** Room for names at the left, then the hours. */
-const LEFT = 172;
-const WIDTH = 1030;
+const LEFT = 160;
+/** Narrower than this the picture scrolls. */
+const LEAST_WIDTH = 620;
+/** One press nearer or wider. */
+const ZOOM = 1.6;
 /** Letters of a line of a name. */
-const NAME_LENGTH = 26;
-const CHARGER_LENGTH = 32;
+const NAME_LENGTH = 24;
+const CHARGER_LENGTH = 28;
 const HEAD = 24;
 
 /** The day as a picture: rigs with their blocks, batteries' charge under them, chargers below. Blocks and changes can be dragged. */
@@ -40,11 +45,23 @@ const HEAD = 24;
 export class Timeline {
   protected readonly sheet = inject(DaySheet);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  protected readonly width = WIDTH;
+  private readonly frameWidth = ownWidth(LEFT + 1030);
+  protected readonly width = computed(() => Math.max(LEAST_WIDTH, this.frameWidth() - LEFT));
   protected readonly left = LEFT;
   protected readonly row = ROW;
   private readonly day = computed(() => this.sheet.day()!);
-  protected readonly scale = computed(() => scaleOf(this.day(), WIDTH));
+  /** The hours somebody chose; until then those that matter. */
+  private readonly chosenHours = signal<Window | undefined>(undefined);
+  protected readonly hours = computed(() => this.chosenHours() ?? workingHours(this.day()));
+  protected readonly scale = computed(() => scaleOf(this.day(), this.width(), this.hours()));
+  protected readonly nightBefore = computed(() => nightBefore(this.day()));
+  private readonly clock = signal(Date.now());
+  /** Now, where it lies in the hours that are shown. */
+  protected readonly nowX = computed(() => {
+    const minute = minuteOf(this.day(), this.clock());
+    const { fromMin, toMin } = this.hours();
+    return minute < fromMin || minute > toMin ? undefined : { x: this.scale().x(minute), label: time(this.day(), minute) };
+  });
   private readonly run = computed(() => this.sheet.outlook()?.run);
   private readonly grip = signal<Grip | undefined>(undefined);
   private readonly held = signal<ChangeGrip | undefined>(undefined);
@@ -65,14 +82,19 @@ export class Timeline {
   });
 
   protected readonly rigs = computed(() => {
-    const height = ROW.block + ROW.line + ROW.gap;
-    return rigRows(this.day(), this.run(), this.scale(), this.sheet.gear(), this.sheet.rigs()).map((row, index) => ({
-      ...row,
-      y: HEAD + index * height,
-    }));
+    let y = HEAD;
+    return rigRows(this.day(), this.run(), this.scale(), this.sheet.gear(), this.sheet.rigs(), this.sheet.chances()).map((row) => {
+      const placed = { ...row, y };
+      y += ROW.block + ROW.line + row.cardLanes * ROW.card + ROW.gap;
+      return placed;
+    });
+  });
+  private readonly rigsEnd = computed(() => {
+    const last = this.rigs().at(-1);
+    return last ? last.y + ROW.block + ROW.line + last.cardLanes * ROW.card + ROW.gap : HEAD;
   });
   protected readonly chargers = computed(() => {
-    let y = HEAD + this.rigs().length * (ROW.block + ROW.line + ROW.gap) + 10;
+    let y = this.rigsEnd() + 10;
     return chargerRows(this.day(), this.run(), this.scale(), this.sheet.gear()).map((row) => {
       const placed = { ...row, y };
       y += row.lanes * ROW.lane + 6;
@@ -81,11 +103,47 @@ export class Timeline {
   });
   protected readonly height = computed(() => {
     const last = this.chargers().at(-1);
-    return last ? last.y + last.lanes * ROW.lane + 6 : HEAD + this.rigs().length * (ROW.block + ROW.line + ROW.gap);
+    return last ? last.y + last.lanes * ROW.lane + 6 : this.rigsEnd();
   });
   /** Whether there is anything of cards to explain. */
   protected readonly withCards = computed(() => (this.day().cards ?? []).length > 0 || (this.run()?.cards.stops.length ?? 0) > 0);
-  protected readonly chances = computed(() => this.sheet.chances()?.blocks);
+
+  constructor() {
+    const every = setInterval(() => this.clock.set(Date.now()), 30_000);
+    inject(DestroyRef).onDestroy(() => clearInterval(every));
+  }
+
+  protected show(which: 'work' | 'night' | 'all'): void {
+    this.chosenHours.set(which === 'work' ? undefined : which === 'night' ? this.nightBefore() : wholePlan(this.day()));
+  }
+
+  protected isShown(which: 'work' | 'night' | 'all'): boolean {
+    const shown = this.hours();
+    const of = which === 'work' ? workingHours(this.day()) : which === 'night' ? this.nightBefore() : wholePlan(this.day());
+    return of?.fromMin === shown.fromMin && of.toMin === shown.toMin;
+  }
+
+  protected zoom(by: 1 | -1, aroundMin = (this.hours().fromMin + this.hours().toMin) / 2): void {
+    this.chosenHours.set(zoomed(this.hours(), by > 0 ? 1 / ZOOM : ZOOM, aroundMin, this.day()));
+  }
+
+  protected pan(by: 1 | -1): void {
+    const { fromMin, toMin } = this.hours();
+    this.chosenHours.set(moved(this.hours(), (by * (toMin - fromMin)) / 4, this.day()));
+  }
+
+  /** With Ctrl, or two fingers drawn apart, nearer and wider around the pointer; sideways, earlier and later. */
+  protected wheel(event: WheelEvent): void {
+    const sideways = event.shiftKey ? event.deltaY : event.deltaX;
+    if (event.ctrlKey) {
+      const box = (event.currentTarget as Element).getBoundingClientRect();
+      this.zoom(event.deltaY < 0 ? 1 : -1, this.scale().minute(event.clientX - box.left - LEFT));
+    } else if (Math.abs(sideways) > Math.abs(event.shiftKey ? 0 : event.deltaY)) {
+      const { fromMin, toMin } = this.hours();
+      this.chosenHours.set(moved(this.hours(), (sideways / this.width()) * (toMin - fromMin), this.day()));
+    } else return;
+    event.preventDefault();
+  }
 
   protected shownX(block: Block, x: number): number {
     const grip = this.gripOn(block);
@@ -104,18 +162,6 @@ export class Timeline {
     return grip && (grip.block === block || (this.sheet.chosen().has(block.id) && this.sheet.chosen().has(grip.block.id)))
       ? grip
       : undefined;
-  }
-
-  protected says(block: Block): string {
-    const day = this.day();
-    const chance = this.chances()?.get(block.id);
-    const sure = chance === undefined ? '' : `, lasts in ${percent(chance)} of runs`;
-    return `${blockTitle(block, day)}, ${time(day, block.fromMin)} to ${time(day, block.toMin)}${block.uninterrupted ? ', must not be interrupted' : ''}${sure}`;
-  }
-
-  protected isRisky(block: Block): boolean {
-    const chance = this.chances()?.get(block.id);
-    return chance !== undefined && chance < (this.day().chance ?? 0.95);
   }
 
   protected down(event: PointerEvent, block: Block): void {
@@ -185,7 +231,7 @@ export class Timeline {
   /** Minutes. */
   private perPixel(): number {
     const svg = this.host.nativeElement.querySelector('svg')!;
-    return (this.scale().toMin - this.scale().fromMin) / (svg.getBoundingClientRect().width * (WIDTH / (LEFT + WIDTH)));
+    return (this.scale().toMin - this.scale().fromMin) / (svg.getBoundingClientRect().width * (this.width() / (LEFT + this.width())));
   }
 
   protected up(): void {

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { energyNow, formatQuantity } from '@viaggio/core';
+import { RETIRE_SHARE, energyNow, formatQuantity } from '@viaggio/core';
 import type { HealthHistory } from '@viaggio/core';
+import { Spark } from '../../charts/spark';
+import type { SparkPoint } from '../../charts/spark';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { selectWholeLog } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
@@ -11,9 +13,18 @@ import { titleOf } from '../labels';
 /** Every battery's health at a glance, the worst first, and which belong together. */
 @Component({
   selector: 'app-health-page',
-  imports: [RouterLink, VerdictMark],
+  imports: [RouterLink, Spark, VerdictMark],
   template: `
     @if (result(); as found) {
+      @if (groups().length === 0) {
+        <section class="empty" aria-label="No batteries yet">
+          <h2 class="fs-5">No batteries yet</h2>
+          <p>
+            <a routerLink="/kit/add">Add your batteries</a>; every run-down and charge you log then shows what each still holds, and when to
+            retire it.
+          </p>
+        </section>
+      }
       @for (group of groups(); track group.title) {
         <h2 class="fs-5 mt-2">{{ group.title }}</h2>
         <ul class="list-unstyled batteries">
@@ -22,6 +33,9 @@ import { titleOf } from '../labels';
               <a [routerLink]="['/log/batteries', row.batteryId]">{{ name(row.batteryId) }}</a>
               <span class="bar" aria-hidden="true"><span [class]="row.retire ?? 'fine'" [style.width.%]="width(row)"></span></span>
               <span class="share">{{ share(row) }}</span>
+              @if (course(row); as points) {
+                <app-spark class="course" [points]="points" [limit]="retireShare" />
+              }
               @if (row.retire === 'now') {
                 <app-verdict-mark verdict="stop" says="retire" />
               } @else if (row.retire === 'soon') {
@@ -52,7 +66,7 @@ import { titleOf } from '../labels';
   styles: `
     .batteries li {
       display: grid;
-      grid-template-columns: minmax(8rem, 13rem) 6rem 4.5rem minmax(0, auto) 1fr;
+      grid-template-columns: minmax(8rem, 13rem) 6rem 4.5rem 6rem minmax(0, auto) 1fr;
       gap: 0 0.75rem;
       align-items: baseline;
       padding: 0.4rem 0;
@@ -79,14 +93,21 @@ import { titleOf } from '../labels';
     .bar .now {
       background: var(--stop);
     }
+    .course {
+      grid-column: 4;
+      align-self: center;
+    }
     .says {
-      grid-column: 5;
+      grid-column: 6;
       font-size: 0.85rem;
       color: var(--bs-secondary-color);
     }
     @media (max-width: 900px) {
       .batteries li {
         grid-template-columns: minmax(0, 1fr) 6rem 4.5rem;
+      }
+      .course {
+        grid-column: 2 / -1;
       }
       .says {
         grid-column: 1 / -1;
@@ -99,6 +120,7 @@ export class HealthPage {
   private readonly log = inject(Store).selectSignal(selectWholeLog);
   private readonly later = computedLater('log', this.log, (core, log) => core.health(log, new Date().toISOString().slice(0, 10)));
   protected readonly result = computed(() => valueOf(this.later()));
+  protected readonly retireShare = RETIRE_SHARE;
   protected readonly groups = computed(() => {
     const { gear } = this.log();
     const rows = (this.result()?.batteries ?? []).filter(({ batteryId }) => gear.get(batteryId)?.archived !== true);
@@ -124,6 +146,12 @@ export class HealthPage {
   protected share(row: HealthHistory): string {
     const share = this.shareOf(row);
     return share === undefined ? '' : `${row.share === undefined ? '~' : ''}${formatQuantity(share, 'fraction')}`;
+  }
+
+  /** What each test said of its label, over time; nothing for one alone, or without a label. */
+  protected course({ points, labelWh }: HealthHistory): readonly SparkPoint[] | undefined {
+    if (points.length < 2 || labelWh === undefined) return undefined;
+    return points.map(({ at, energyWh, setAside }) => ({ at: Date.parse(at), share: energyWh / labelWh, aside: setAside }));
   }
 
   protected byAge({ labelWh }: HealthHistory): string {

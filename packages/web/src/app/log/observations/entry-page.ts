@@ -47,7 +47,7 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         }
         <div class="acts">
           <button type="submit" class="btn btn-primary btn-lg">{{ id() ? 'Keep the correction' : 'Keep it' }}</button>
-          <a class="btn btn-outline-secondary btn-lg" routerLink="/log">Leave it</a>
+          <a class="btn btn-outline-secondary btn-lg" routerLink="/log">Cancel</a>
         </div>
       </form>
     } @else if (id()) {

@@ -73,7 +73,7 @@ const SHOWN = 100;
     }
   `,
   styles: `
-    .entries li {
+    .entries > li {
       display: grid;
       grid-template-columns: minmax(0, 1fr) auto auto;
       gap: 0 0.75rem;
@@ -81,7 +81,7 @@ const SHOWN = 100;
       padding: 0.5rem 0;
       border-top: 1px solid var(--bs-border-color);
     }
-    a {
+    .entries a {
       display: flex;
       flex-wrap: wrap;
       gap: 0 0.6rem;

@@ -79,7 +79,7 @@ async function press(name: string): Promise<void> {
 describe('a meter live', () => {
   it('lets the simulated meter play a rig, and takes over what that is of', async () => {
     fixture = await render(LivePage);
-    const play = field<HTMLSelectElement>(fixture, 'Let it play');
+    const play = field<HTMLSelectElement>(fixture, 'Play it');
     play.value = RIG.id;
     play.dispatchEvent(new Event('change'));
     await fixture.whenStable();
@@ -122,7 +122,7 @@ describe('a meter live', () => {
     await fixture.whenStable();
     expect(textOf(fixture, '[role=alert]')).toContain('The recording is not there any more');
     await press('Start');
-    await press('Throw it away');
+    await press('Discard it');
     expect(api.discard).toHaveBeenCalledWith('l');
     expect(textOf(fixture)).toContain('Without a meter');
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { USUAL, atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape } from '@viaggio/core';
+import { atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape } from '@viaggio/core';
 import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
 import type { Problem } from '../../api/api';
 import { download, fileName } from '../../shared/download';
@@ -16,12 +16,10 @@ import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
 import { TraceChart, clock } from '../../charts/trace-chart';
 import type { Span } from '../../charts/trace-chart';
-import { SelectField } from '../../fields/select-field';
+import { SegmentName } from './segment-name';
+import { TermHint } from '../../shared/term-hint';
 
 const REMARKS = recordingShape.fields.remarks.item.fields.code.options;
-/** Shown beside the modes: whatever it is, it is none of them. */
-const OTHER = 'other';
-const NEW_MODE = 'new';
 const NO_WAY: Problem = {
   code: 'no-way',
   title: 'What lay between is not known',
@@ -29,13 +27,15 @@ const NO_WAY: Problem = {
   remedy: 'Say above which rig fed it, or what was lost on the way; then name the mode.',
 };
 
+/** Of one notch of the wheel. */
+const WHEEL = 1.4;
 /** A millionth of a watt: no meter tells less. */
 const LEAST_SHOWN_W = 1e-6;
 
 /** One recording: its picture, its segments, and what each of them is. */
 @Component({
   selector: 'app-recording-page',
-  imports: [ProblemNote, RecordingSubject, RouterLink, SelectField, TraceChart],
+  imports: [ProblemNote, RecordingSubject, RouterLink, SegmentName, TraceChart, TermHint],
   templateUrl: './recording-page.html',
   styleUrl: './recording-page.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -50,9 +50,6 @@ export class RecordingPage {
   private readonly items = this.store.selectSignal(selectItems);
   private readonly log = this.store.selectSignal(selectWholeLog);
   protected readonly clock = clock;
-  protected readonly other = OTHER;
-  protected readonly newMode = NEW_MODE;
-  protected readonly usual = USUAL;
   protected readonly body = computed(() => this.items().recordings.entities[this.id()]?.body);
   protected readonly slots = signal<Slots | undefined>(undefined);
   protected readonly problem = signal<Problem | undefined>(undefined);
@@ -84,8 +81,13 @@ export class RecordingPage {
     () =>
     (this.body()?.remarks ?? []).map(({ code, line, count }) => `${REMARKS[code]}${line > 0 ? `, first on line ${line}` : ''}${count > 1 ? `, ${count} times` : ''}`), // prettier-ignore
   );
-  /** The segment that is to become a mode of its own. */
-  protected readonly naming = signal<number | undefined>(undefined);
+  /** The segment that was pressed in the picture. */
+  protected readonly chosenIndex = signal<number | undefined>(undefined);
+  protected readonly chosen = computed(() => {
+    const index = this.chosenIndex();
+    const segment = index === undefined ? undefined : this.body()?.segments[index];
+    return index === undefined || !segment ? undefined : { index, segment };
+  });
 
   constructor() {
     effect((onCleanup) => {
@@ -93,6 +95,7 @@ export class RecordingPage {
       if (!untracked(this.body)) return;
       this.slots.set(undefined);
       this.problem.set(undefined);
+      this.chosenIndex.set(undefined);
       const loading = this.api
         .slots(id)
         .subscribe({ next: (slots) => this.slots.set(slots), error: (problem: Problem) => this.problem.set(problem) });
@@ -104,6 +107,20 @@ export class RecordingPage {
     const { fromS, toS } = this.span();
     const [middle, half] = [(fromS + toS) / 2, ((toS - fromS) / 2) * factor];
     this.show({ fromS: middle - half, toS: middle + half });
+  }
+
+  /** With Ctrl, or two fingers drawn apart, nearer and wider around the pointer; with Shift along. */
+  protected wheel(event: WheelEvent): void {
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    const share = Math.min(1, Math.max(0, (event.clientX - box.left) / Math.max(1, box.width)));
+    const { fromS, toS } = this.span();
+    if (event.ctrlKey) {
+      const factor = event.deltaY < 0 ? 1 / WHEEL : WHEEL;
+      const around = fromS + share * (toS - fromS);
+      this.show({ fromS: around - share * (toS - fromS) * factor, toS: around + (1 - share) * (toS - fromS) * factor });
+    } else if (event.shiftKey) this.pan(((event.deltaX || event.deltaY) < 0 ? -1 : 1) / 8);
+    else return;
+    event.preventDefault();
   }
 
   protected pan(share: number): void {
@@ -156,47 +173,38 @@ export class RecordingPage {
     return `${this.watts(peakW)} for ${Math.round(peakMs)} ms${often}${startUp ? ', starting up' : ''}`;
   }
 
-  protected choice({ modeId, name }: NamedSegment): string {
-    return modeId ?? (name === undefined ? '' : OTHER);
+  /** A press beside every segment closes what was open. */
+  protected chooseAt(timeS: number): void {
+    const index = this.body()?.segments.findIndex(({ fromS, toS }) => timeS >= fromS && timeS <= toS) ?? -1;
+    this.chosenIndex.set(index < 0 ? undefined : index);
   }
 
-  protected choose(index: number, choice: string): void {
-    if (choice === NEW_MODE) {
-      this.naming.set(index);
-      return;
-    }
-    this.naming.set(undefined);
-    const { modeId: _mode, name: _name, ...rest } = this.body()!.segments[index]!;
-    const named = choice === '' ? {} : choice === OTHER ? { name: 'something else' } : { modeId: choice };
-    this.putSegment(index, { ...rest, ...named });
-  }
-
-  protected rename(index: number, typed: string): void {
-    const name = typed.trim();
-    if (name !== '') this.putSegment(index, { ...this.body()!.segments[index]!, name });
+  /** What a segment without a name looks like. */
+  protected suggestion(index: number): string | undefined {
+    const modeId = this.suggestions()[index];
+    return modeId === undefined ? undefined : this.modeName(modeId);
   }
 
   /** The device gets a mode of this draw, and the segment is it: one step. */
   protected addMode(index: number, name: string): void {
     const [body, device] = [this.body(), this.device()];
     const segment = body?.segments[index];
-    if (!body || !device || !segment || name.trim() === '' || body.deviceId === undefined) return;
+    if (!body || !device || !segment || body.deviceId === undefined) return;
     const modeId = `mode-${crypto.randomUUID().slice(0, 8)}`;
     const draw = drawOfSegment(body, segment, this.log());
     if (!draw) {
       this.problem.set(NO_WAY);
       return;
     }
-    const after: Device = { ...device, modes: [...(device.modes ?? []), { id: modeId, name: name.trim().slice(0, 120), draw }] };
+    const after: Device = { ...device, modes: [...(device.modes ?? []), { id: modeId, name, draw }] };
     const { name: _name, ...rest } = segment;
     const segments = body.segments.map((one, place) => (place === index ? { ...rest, modeId } : one));
     const changes: readonly Change[] = [
       { kind: 'gear', id: body.deviceId, before: device, after },
       { kind: 'recordings', id: this.id(), before: body, after: { ...body, segments } },
     ];
-    this.naming.set(undefined);
     this.store.dispatch(
-      Items.change({ step: { changes, field: 'new mode', at: Date.now(), title: `“${name.trim()}” is a mode of ${device.name}` } }),
+      Items.change({ step: { changes, field: 'new mode', at: Date.now(), title: `“${name}” is a mode of ${device.name}` } }),
     );
   }
 
@@ -232,7 +240,7 @@ export class RecordingPage {
     return titleOf(this.body()?.deviceId, this.log().gear);
   }
 
-  private putSegment(index: number, segment: NamedSegment): void {
+  protected putSegment(index: number, segment: NamedSegment): void {
     const body = this.body()!;
     this.put({ ...body, segments: body.segments.map((one, place) => (place === index ? segment : one)) }, `segment ${index}`);
   }

@@ -53,9 +53,20 @@ import { VerdictMark } from '../../shared/verdict-mark';
       :host {
         display: block;
         position: sticky;
-        bottom: 0;
+        bottom: var(--foot);
         margin: 0 -1rem;
         z-index: 10;
+      }
+    }
+    @media (max-width: 360px) {
+      small {
+        display: none;
+      }
+    }
+    /* a low window, or letters twice as large: what it covers is needed more */
+    @media screen and (max-height: 480px) {
+      :host {
+        position: static;
       }
     }
   `,

@@ -3,6 +3,7 @@ import type { ComponentFixture } from '@angular/core/testing';
 import { LOW_WATER, assess } from '@viaggio/core';
 import type { Gear, Rig } from '@viaggio/core';
 import { textOf } from '../../../../testing/component';
+import { AnswerSections } from './answer-sections';
 import { AnswerView } from './answer-view';
 
 beforeAll(() => {
@@ -23,21 +24,32 @@ async function show(rig: Rig, gear: ReadonlyMap<string, Gear> = GEAR): Promise<C
   return fixture;
 }
 
+async function reasonsOf(rig: Rig): Promise<string> {
+  const fixture = TestBed.createComponent(AnswerSections);
+  fixture.componentRef.setInput('answer', assess(rig, GEAR));
+  fixture.componentRef.setInput('open', new Set(['reasons']));
+  await fixture.whenStable();
+  return textOf(fixture, 'app-figures-table');
+}
+
 describe('the answer', () => {
   it('says verdict, time, what stops it and what it rests on', async () => {
     const fixture = await show(rigNamed('Wheelhouse'));
     const headline = textOf(fixture, '.headline');
     expect(headline).toContain('Caution');
-    expect(headline).toContain('4 h 43 min until it first stops; plan with 4 h 15 min, the reserve kept.');
+    expect(headline).toContain('4 h 43 min until it first stops; plan with 4 h 15 min');
     expect(headline).toContain('The protection of Holmvik 95 cuts out at 12 V');
-    expect(headline).toContain('Rests on a draw of 16.7 W measured own test: 95 Wh (25 °C assumed) ÷ 5 h 10 min = 18.4 W');
+    expect(headline).toContain('Draw 16.7 W measured');
+    expect(headline).toContain('own test: 95 Wh (25 °C assumed) ÷ 5 h 10 min = 18.4 W');
   });
 
   it('gives no time for what must not be connected, and says what to do', async () => {
     const fixture = await show(rigNamed('Galley on the old bank'));
     expect(textOf(fixture, '.headline')).toBe('Stop no time yet Mend what stops it first; then it can be timed.');
-    expect(textOf(fixture, 'app-findings-list')).toMatch(/^Stop The contract is 9 V at 2 A, 18 W.*Use a bank that offers 27 W or more/);
-    expect(fixture.nativeElement.querySelector('app-run-chart')).toBeNull();
+    expect(textOf(fixture, 'app-findings-list')).toMatch(
+      /^What to mend 1 stop, 2 fit Only the worst Stop The contract is 9 V at 2 A, 18 W.*Use a bank that offers 27 W or more/,
+    );
+    expect(fixture.nativeElement.querySelector('app-time-range')).toBeNull();
   });
 
   it('names the figure that is missing', async () => {
@@ -55,15 +67,45 @@ describe('the answer', () => {
     expect(textOf(fixture, 'app-findings-list')).toMatch(
       /highest given 8.4 V lowest given 6 V lowest accepted 6.3 V highest accepted 8.6 V/,
     );
-    const fold = (fixture.nativeElement as HTMLElement).querySelector<HTMLDetailsElement>(
-      'section[aria-label="What it rests on"] details',
-    )!;
-    fold.open = true;
-    fold.dispatchEvent(new Event('toggle'));
-    await fixture.whenStable();
-    const figures = textOf(fixture, 'app-figures-table');
+    const figures = await reasonsOf(rigNamed('Stills'));
     expect(figures).toContain('Energy (Plovera cell M) 14.7 Wh printed');
     expect(figures).toContain('Cut-off (Plovera cell M) 6 V 5.7 V to 6.3 V assumed 2 × 3 V for Li-ion or LiPo');
+  });
+
+  it('holds its time against what is asked, and names whose turn it is by tags', async () => {
+    const rig = rigNamed('Wheelhouse, everything on one V-mount');
+    const fixture = await show(rig);
+    fixture.componentRef.setInput('wantedMin', rig.wantedMin);
+    fixture.componentRef.setInput('parts', GEAR);
+    await fixture.whenStable();
+    expect(textOf(fixture, '.against')).toBe('2 h 6 min short of the 6 h asked for');
+    expect(textOf(fixture, 'app-time-range')).toMatch(/^change 2 h 40 min asked 6 h V3 V6 plan with 3 h 54 min$/);
+  });
+
+  it('shows the worst three with what mends each best, and all of them when asked', async () => {
+    const rig = rigNamed('Wheelhouse on the small battery');
+    const fixture = await show(rig);
+    fixture.componentRef.setInput('all', false);
+    await fixture.whenStable();
+    const shown = () => (fixture.nativeElement as HTMLElement).querySelectorAll('.finding').length;
+    expect(shown()).toBe(3);
+    let asked: boolean | undefined;
+    fixture.componentInstance.allChange.subscribe((all) => (asked = all));
+    [...fixture.nativeElement.querySelectorAll('button')].find(({ textContent }: HTMLElement) => textContent.includes('See all')).click();
+    expect(asked).toBe(true);
+    fixture.componentRef.setInput('all', true);
+    await fixture.whenStable();
+    expect(shown()).toBeGreaterThan(3);
+  });
+
+  it('puts first what makes a short rig last longest', async () => {
+    const rig = rigNamed('Wheelhouse on the small battery');
+    const fixture = await show(rig);
+    fixture.componentRef.setInput('wantedMin', 500);
+    const remedy = (title: string, plannedMin: number) => ({ title, plannedMin, verdict: 'caution' as const, rig });
+    fixture.componentRef.setInput('remedies', [[remedy('Dim it', 100)], [remedy('Bigger pack', 300)]]);
+    await fixture.whenStable();
+    expect(textOf(fixture, '.next button')).toBe('Bigger pack → 5 h');
   });
 
   it('puts the usual cautions beside the act they concern', async () => {

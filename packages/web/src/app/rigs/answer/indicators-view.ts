@@ -17,7 +17,7 @@ const WORDS: Readonly<Record<Indicator['believable'], string>> = {
     <ul class="list-unstyled mb-0">
       @for (one of indicators(); track one.where) {
         <li>
-          <strong>{{ one.where }}</strong> <span class="provenance">{{ words[one.believable] }}</span> {{ one.why }}
+          <strong>{{ one.where }}</strong>&ngsp;<span class="provenance">{{ words[one.believable] }}</span> {{ one.why }}
           @if (few(one.readings); as readings) {
             @if (readings.length > 0) {
               <table class="readings">

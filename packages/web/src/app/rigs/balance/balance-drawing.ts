@@ -1,21 +1,35 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { formatQuantity } from '@viaggio/core';
-import type { Balance, RigBalance } from '@viaggio/core';
+import type { Balance, Gear, RigBalance } from '@viaggio/core';
+import { drawnPath } from '../../gear/gear-drawing';
+import { ownWidth } from '../../shared/own-width';
+import { labelsBeside } from './labels-beside';
 
-const WIDTH = 640;
-const HEIGHT = 300;
-const MARGIN = 56;
-/** Names stand in a column of their own, so that close masses do not cover each other's. */
-const NAMES_WIDTH = 170;
-const LINE = 17;
+/** At most; less where the rig is flat. */
+const HEIGHT = 360;
+/** On each side, so that a label can stand there. */
+const MARGIN = 120;
+/** Room below the plate for feet, plumb line and words. */
+const BELOW = 84;
+const ABOVE = 48;
+const [NARROW, LINE] = [480, 15];
+/** A drawing is a square of so many units, of which its thing fills about the middle. */
+const [SQUARE, FILLED] = [24, 16];
+/** How far it reaches from the middle at most, of the square. */
+const REACH = 0.42;
+/** Grams in a cubic centimetre, about: cells are packed, bodies are mostly air. They judge how large a mass is drawn. */
+const DENSITY: Readonly<Partial<Record<Gear['kind'], number>>> = { battery: 1.9, device: 0.8 };
+const OTHER_DENSITY = 1.2;
+/** Of a letter of the labels. */
+const LETTER_PX = 6.1;
 
 /** The rig from its side, simply and to scale: masses where they sit, the centre of mass, and what holds them. */
 @Component({
   selector: 'app-balance-drawing',
   template: `
     @let view = drawing();
-    <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" width="100%" role="img" [attr.aria-label]="says()">
-      <line class="ground" x1="0" [attr.x2]="width" [attr.y1]="view.plateY" [attr.y2]="view.plateY" />
+    <svg [attr.viewBox]="'0 0 ' + width() + ' ' + view.height" width="100%" role="img" [attr.aria-label]="says()">
+      <line class="ground" x1="0" [attr.x2]="width()" [attr.y1]="view.plateY" [attr.y2]="view.plateY" />
       @if (view.feet; as feet) {
         <line class="foot" [attr.x1]="feet.back" [attr.x2]="feet.front" [attr.y1]="view.plateY + 14" [attr.y2]="view.plateY + 14" />
         <path class="foot" [attr.d]="'M' + feet.back + ' ' + (view.plateY + 6) + 'v16M' + feet.front + ' ' + (view.plateY + 6) + 'v16'" />
@@ -24,9 +38,13 @@ const LINE = 17;
       }
       <path class="support" [attr.d]="'M' + view.middle + ' ' + view.plateY + 'l-9 16h18z'" />
       @for (part of view.parts; track part.gearId) {
-        <circle class="mass" [attr.cx]="part.x" [attr.cy]="part.y" [attr.r]="part.r" />
-        <path class="leader" [attr.d]="'M' + namesWidth + ' ' + (part.labelY - 4) + 'L' + part.x + ' ' + part.y" />
-        <text x="8" [attr.y]="part.labelY">{{ part.label }}</text>
+        <path class="mass" [attr.d]="part.path" [attr.transform]="part.transform" />
+      }
+      @for (part of view.parts; track part.gearId) {
+        @if (part.leader; as leader) {
+          <path class="leader" [attr.d]="leader" />
+        }
+        <text [attr.x]="part.label.x" [attr.y]="part.label.y + 4">{{ part.says }}</text>
       }
       @if (view.centre; as centre) {
         <line class="plumb" [attr.x1]="centre.x" [attr.x2]="centre.x" [attr.y1]="centre.y" [attr.y2]="view.plateY + 26" />
@@ -36,13 +54,17 @@ const LINE = 17;
         </g>
         <text class="strong" [attr.x]="centre.x" [attr.y]="view.plateY + 50" text-anchor="middle">centre of mass, {{ centre.label }}</text>
       }
-      <line class="scale" [attr.x1]="width - 16 - view.barPx" [attr.x2]="width - 16" y1="12" y2="12" />
-      <text [attr.x]="width - 16" y="28" text-anchor="end">{{ view.bar }}</text>
-      <text x="8" [attr.y]="height - 8">← behind</text>
-      <text [attr.x]="width - 16" [attr.y]="height - 8" text-anchor="end">the lens looks here →</text>
+      <line class="scale" [attr.x1]="width() - 16 - view.barPx" [attr.x2]="width() - 16" y1="12" y2="12" />
+      <text [attr.x]="width() - 16" y="28" text-anchor="end">{{ view.bar }}</text>
+      <text x="8" [attr.y]="view.height - 8">← behind</text>
+      <text [attr.x]="width() - 16" [attr.y]="view.height - 8" text-anchor="end">the lens looks here →</text>
     </svg>
+    <p class="note">Places are to scale; how large a piece is drawn is judged from its mass.</p>
   `,
   styles: `
+    :host {
+      display: block;
+    }
     svg {
       display: block;
     }
@@ -53,6 +75,10 @@ const LINE = 17;
       stroke-width: 3px;
       paint-order: stroke;
       font-variant-numeric: tabular-nums;
+    }
+    .note {
+      font-size: var(--type-small);
+      color: var(--bs-secondary-color);
     }
     .strong {
       font-weight: 600;
@@ -76,9 +102,11 @@ const LINE = 17;
     }
     .mass {
       fill: var(--journey);
-      fill-opacity: 0.3;
+      fill-opacity: 0.2;
       stroke: var(--journey);
       stroke-width: 1.5;
+      vector-effect: non-scaling-stroke;
+      stroke-linejoin: round;
     }
     .plumb {
       stroke: var(--stop);
@@ -99,11 +127,11 @@ const LINE = 17;
 export class BalanceDrawing {
   readonly result = input.required<RigBalance>();
   readonly setup = input.required<Balance>();
-  protected readonly width = WIDTH;
-  protected readonly height = HEIGHT;
-  protected readonly namesWidth = NAMES_WIDTH;
+  readonly parts = input.required<ReadonlyMap<string, Gear>>();
+  protected readonly width = ownWidth(640);
 
   protected readonly drawing = computed(() => {
+    const width = this.width();
     const { placed, centre } = this.result();
     const { footFrontMm, footBackMm } = this.setup();
     const feet = footFrontMm !== undefined && footBackMm !== undefined ? { front: footFrontMm, back: -footBackMm } : undefined;
@@ -112,23 +140,51 @@ export class BalanceDrawing {
     const [left, right] = [Math.min(...along), Math.max(...along)];
     const [low, high] = [Math.min(...up), Math.max(...up)];
     // one scale for both directions, or it would not be to scale
-    const scale = Math.min((WIDTH - NAMES_WIDTH - 2 * MARGIN) / Math.max(right - left, 100), (HEIGHT - 110) / Math.max(high - low, 100));
-    const x = (mm: number): number => (WIDTH + NAMES_WIDTH) / 2 + (mm - (left + right) / 2) * scale;
-    const y = (mm: number): number => HEIGHT - 66 - (mm - low) * scale;
-    const heaviest = Math.max(...placed.map(({ massG }) => massG), 1);
+    const margin = Math.min(MARGIN, width / 5);
+    const scale = Math.min((width - 2 * margin) / Math.max(right - left, 100), (HEIGHT - BELOW - ABOVE) / Math.max(high - low, 100));
+    // where there is no room beside the pieces, labels stand above them
+    const above = ABOVE + (width < NARROW ? LINE * placed.length : 0);
+    const height = BELOW + above + (high - low) * scale;
+    const x = (mm: number): number => width / 2 + (mm - (left + right) / 2) * scale;
+    const y = (mm: number): number => height - BELOW - (mm - low) * scale;
     const barMm = [500, 200, 100, 50, 20].find((mm) => mm * scale < 160) ?? 10;
+    // the heaviest is drawn first and labelled first: what is small stays in front of it
+    const drawn = [...placed]
+      .sort((a, b) => b.massG - a.massG)
+      .map((part) => {
+        const gear = this.parts().get(part.gearId);
+        const side = sideMm(part.massG, gear) * scale;
+        const says = `${part.name.length > 24 ? `${part.name.slice(0, 23)}…` : part.name}, ${formatQuantity(part.massG, 'g')}`;
+        return { ...part, gear, side, says, x: x(part.alongMm), y: y(part.heightMm) };
+      });
+    const labels = labelsBeside(
+      drawn.map((part) => ({
+        x: part.x,
+        y: part.y,
+        half: ((part.side * SQUARE) / FILLED) * REACH,
+        labelWidth: part.says.length * LETTER_PX,
+      })),
+      width,
+      height - BELOW,
+    );
     return {
+      height,
       middle: x(0),
       plateY: y(0),
       feet: feet && { front: x(feet.front), back: x(feet.back) },
-      // the highest first, so that the leaders do not cross more than they must
-      parts: [...placed]
-        .sort((a, b) => b.heightMm - a.heightMm || b.alongMm - a.alongMm)
-        .map(({ gearId, name, massG, alongMm, heightMm }, index) => {
-          const r = 6 + 20 * Math.sqrt(massG / heaviest);
-          const label = `${name.length > 20 ? `${name.slice(0, 19)}…` : name}, ${formatQuantity(massG, 'g')}`;
-          return { gearId, x: x(alongMm), y: y(heightMm), r, label, labelY: LINE * (index + 1) };
-        }),
+      parts: drawn.map(({ gearId, gear, side, says, x: middleX, y: middleY }, index) => {
+        const label = labels[index]!;
+        const unit = side / FILLED;
+        const fromX = Math.max(label.x, Math.min(label.x + says.length * LETTER_PX, middleX));
+        return {
+          gearId,
+          says,
+          label,
+          path: gear ? drawnPath(gear) : '',
+          transform: `translate(${middleX - (SQUARE / 2) * unit} ${middleY - (SQUARE / 2) * unit}) scale(${unit})`,
+          leader: label.isAway ? `M${fromX} ${label.y}L${middleX} ${middleY}` : undefined,
+        };
+      }),
       centre: centre && { x: x(centre.alongMm), y: y(centre.heightMm), label: formatQuantity(centre.massG, 'g') },
       bar: formatQuantity(barMm, 'mm'),
       barPx: barMm * scale,
@@ -141,4 +197,9 @@ export class BalanceDrawing {
     const parts = placed.map(({ name, massG, alongMm }) => `${name}, ${formatQuantity(massG, 'g')} at ${formatQuantity(alongMm, 'mm')}`);
     return `The rig from its side: ${parts.join('; ')}. Centre of mass ${formatQuantity(centre.alongMm, 'mm')} forward of the middle.`;
   });
+}
+
+/** The side of a cube of that mass. */
+function sideMm(massG: number, gear: Gear | undefined): number {
+  return 10 * Math.cbrt(massG / ((gear && DENSITY[gear.kind]) ?? OTHER_DENSITY));
 }

@@ -24,7 +24,7 @@ describe('the approaches side by side', () => {
     await show();
     expect(titles()[1]).toContain('As it is now');
     expect(textOf(fixture)).toContain('each device its own battery');
-    expect(textOf(fixture)).toContain('Not to be had for this rig');
+    expect(textOf(fixture)).toContain('Not possible for this rig');
     expect(textOf(fixture)).toMatch(/Fewest points for this way of shooting: .+\./);
   });
 
@@ -34,7 +34,7 @@ describe('the approaches side by side', () => {
     sheet.change({ weights: { massOff: 50, massOn: 0 } }, 'weights');
     await fixture.whenStable();
     expect(titles()).toEqual(before);
-    expect(textOf(fixture)).toContain('Back to the usual ones');
+    expect(textOf(fixture)).toContain('Back to the usual points');
   });
 
   it('search anew when the question is another', async () => {

@@ -14,7 +14,8 @@ import {
   withoutSpares,
 } from '@viaggio/core';
 import type { Alternative, Criterion, Link, Approach } from '@viaggio/core';
-import { Currency } from '../../shared/currency';
+import { Currency, PricePipe } from '../../shared/currency';
+import { QuantityPipe } from '../../shared/quantity.pipe';
 import { QuantityField } from '../../fields/quantity-field';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { CoreWorkers } from '../../workers/core-workers';
@@ -23,7 +24,7 @@ import { StyleChoice } from '../parts/style-choice';
 import { RigSheet } from '../rig-sheet';
 import type { Column } from './column';
 import { FactRows } from './fact-rows';
-import { bestIn, facts } from './facts';
+import { bestIn, exchange, facts } from './facts';
 import { ApproachesChart } from '../../charts/approaches-chart';
 
 /** Both approaches first: one battery for everything, each device its own; then the ways in between. */
@@ -38,7 +39,7 @@ type Progress =
 /** The approaches side by side for this rig and style: from what is owned, completed with generic gear; pick one and it becomes the rig. */
 @Component({
   selector: 'app-compare-page',
-  imports: [FactRows, LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
+  imports: [PricePipe, QuantityPipe, FactRows, LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
   templateUrl: './compare-page.html',
   styleUrl: './compare-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,6 +80,17 @@ export class ComparePage {
     return [...current, ...others];
   });
   protected readonly rows = computed(() => facts(this.columns(), this.sheet.weights(), (price) => this.currency.say(price)));
+  /** Each approach at a glance, against the rig as it is now. */
+  protected readonly cards = computed(() => {
+    const now = this.columns().find(({ key }) => key === 'now');
+    return this.columns().map((column) => ({
+      column,
+      best: column === this.best(),
+      verdict: column.alternative?.assignment?.answer.verdict ?? this.sheet.answer()!.verdict,
+      exchange: now && column !== now ? exchange(column.criteria, now.criteria) : undefined,
+      buys: (column.alternative?.toBuy ?? []).map(({ body: { name, price } }) => ({ name, price })),
+    }));
+  });
   protected readonly best = computed(() => bestIn(this.columns(), this.sheet.weights()));
   protected readonly lacking = computed(() => this.found().filter(({ assignment }) => assignment === undefined));
   protected readonly ownWeights = computed(() => Object.keys(this.sheet.rig()?.weights ?? {}).length > 0);

@@ -1,7 +1,7 @@
 import { LOW_WATER, STYLE_WEIGHTS, assessModel, criteriaOf, rigModel } from '@viaggio/core';
 import type { Criteria } from '@viaggio/core';
 import type { Column } from './column';
-import { bestIn, facts } from './facts';
+import { bestIn, exchange, facts } from './facts';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 function criteria(name: string): Criteria {
@@ -63,5 +63,25 @@ describe('the facts of a comparison', () => {
     expect(bestIn(columns, { ...weights, massOn: 0, blindGauge: 9 })?.key).toBe('grip');
     const none: readonly Column[] = [];
     expect(bestIn(none, weights)).toBeUndefined();
+  });
+});
+
+describe('what a way gains and costs against another', () => {
+  const than: Criteria = { ...base, firstStopMin: 200, massOnG: 300, massOnUnknown: [], together: 1, blindGauges: 1, hotSwap: false };
+
+  it('is told in few words, each difference once, for the better or the worse', () => {
+    const of: Criteria = { ...than, firstStopMin: 290, massOnG: 520, blindGauges: 0, hotSwap: true, joints: than.joints + 1 };
+    expect(exchange(of, than)).toEqual({
+      gains: ['1 h 30 min longer', 'swapped without a cut', '1 gauge more to believe'],
+      costs: ['220 g more on the camera', '1 plug more'],
+    });
+    expect(exchange(than, of).gains).toEqual(['220 g less on the camera', '1 plug less']);
+  });
+
+  it('is nothing where they are the same, where nobody feels it, and where a figure is not known', () => {
+    expect(exchange(than, than)).toEqual({ gains: [], costs: [] });
+    expect(exchange({ ...than, firstStopMin: 203, massOnG: 310 }, than)).toEqual({ gains: [], costs: [] });
+    expect(exchange({ ...than, massOnG: 0, massOnUnknown: ['Plate'] }, than)).toEqual({ gains: [], costs: [] });
+    expect(exchange({ ...than, firstStopMin: undefined }, than)).toEqual({ gains: [], costs: [] });
   });
 });

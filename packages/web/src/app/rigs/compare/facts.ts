@@ -1,4 +1,5 @@
 import { costOf, formatQuantity, saySum, sumOf } from '@viaggio/core';
+import { counted } from '../../shared/counted';
 import type { Criteria, Weights } from '@viaggio/core';
 import type { Compared } from './column';
 
@@ -73,7 +74,7 @@ const MEASURES: readonly Measure[] = [
   },
   { title: 'Modes and features lost', of: ({ lost }) => lost.length, tell: ({ lost }) => String(lost.length) },
   { title: 'Other cautions', of: ({ cautions }) => cautions, tell: ({ cautions }) => String(cautions) },
-  { title: 'Sockets it hangs on', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
+  { title: 'Sockets it needs', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
 ];
 
 export function facts(columns: readonly Compared[], weights: Weights, sayPrice: SayPrice): readonly Fact[] {
@@ -99,4 +100,59 @@ export function facts(columns: readonly Compared[], weights: Weights, sayPrice: 
 /** The column that costs the least points. */
 export function bestIn<C extends Compared>(columns: readonly C[], weights: Weights): C | undefined {
   return [...columns].sort((a, b) => costOf(a.criteria, weights).cost - costOf(b.criteria, weights).cost)[0];
+}
+
+/** What a person gains and pays by one way against another, in a few words each; nothing where either is not known. */
+export interface Exchange {
+  readonly gains: readonly string[];
+  readonly costs: readonly string[];
+}
+
+/** A difference as it is said where it is for the better, and where for the worse. */
+interface Difference {
+  /** Positive: better. Undefined where one of them is not known. */
+  readonly by: (of: Criteria, than: Criteria) => number | undefined;
+  readonly say: (size: number) => readonly [better: string, worse: string];
+}
+
+const whole = (sum: number, unknown: readonly string[]): number | undefined => (unknown.length > 0 ? undefined : sum);
+const less = (of: number | undefined, than: number | undefined): number | undefined =>
+  of === undefined || than === undefined ? undefined : than - of;
+/** Grams and minutes that nobody feels. */
+const FELT = { g: 20, min: 5 };
+
+const DIFFERENCES: readonly Difference[] = [
+  { by: (of, than) => Number(of.unlimited) - Number(than.unlimited), say: () => ['as long as the mains is on', 'ends with its battery'] },
+  {
+    by: (of, than) => {
+      if (of.unlimited || than.unlimited) return undefined;
+      const by = less(than.firstStopMin, of.firstStopMin);
+      return by === undefined || Math.abs(by) < FELT.min ? undefined : by;
+    },
+    say: (size) => [`${formatQuantity(size, 'min')} longer`, `${formatQuantity(size, 'min')} shorter`],
+  },
+  { by: (of, than) => less(of.swaps, than.swaps), say: (size) => [counted(size, 'swap') + ' less', counted(size, 'swap') + ' more'] },
+  { by: (of, than) => Number(of.hotSwap) - Number(than.hotSwap), say: () => ['swapped without a cut', 'a cut at each swap'] },
+  {
+    by: (of, than) => {
+      const by = less(whole(of.massOnG, of.massOnUnknown), whole(than.massOnG, than.massOnUnknown));
+      return by === undefined || Math.abs(by) < FELT.g ? undefined : by;
+    },
+    say: (size) => [`${formatQuantity(size, 'g')} less on the camera`, `${formatQuantity(size, 'g')} more on the camera`],
+  },
+  { by: (of, than) => than.together - of.together, say: (size) => [counted(size, 'device') + ' less stop together', counted(size, 'device') + ' more stop together'] },
+  { by: (of, than) => than.blindGauges - of.blindGauges, say: (size) => [counted(size, 'gauge') + ' more to believe', counted(size, 'gauge') + ' more mislead'] },
+  { by: (of, than) => than.joints - of.joints, say: (size) => [counted(size, 'plug') + ' less', counted(size, 'plug') + ' more'] },
+  { by: (of, than) => than.chargers.length - of.chargers.length, say: (size) => [counted(size, 'kind') + ' of charger less', counted(size, 'kind') + ' of charger more'] },
+  { by: (of, than) => than.tethers - of.tethers, say: () => ['no socket needed', 'needs a socket'] },
+  { by: (of, than) => than.lost.length - of.lost.length, say: (size) => [counted(size, 'mode') + ' more to use', counted(size, 'mode') + ' lost'] },
+]; // prettier-ignore
+
+/** One way against another, what differs most to a person first. */
+export function exchange(of: Criteria, than: Criteria): Exchange {
+  const found = DIFFERENCES.map(({ by, say }) => ({ by: by(of, than) ?? 0, say }));
+  return {
+    gains: found.flatMap(({ by, say }) => (by > 0 ? [say(by)[0]] : [])),
+    costs: found.flatMap(({ by, say }) => (by < 0 ? [say(-by)[1]] : [])),
+  };
 }

@@ -9,6 +9,7 @@ import { ProblemNote } from '../../shared/problem-note';
 import { selectGearBodies } from '../../state/items.selectors';
 import { AnswerView } from '../answer/answer-view';
 import { computedLater, valueOf } from '../../workers/computed-later';
+import { shownMoment } from '../../shared/dates';
 import { RigSheet } from '../rig-sheet';
 
 type Loaded =
@@ -51,10 +52,10 @@ type Loaded =
                   <button
                     type="button"
                     class="btn btn-sm btn-outline-secondary"
-                    [attr.aria-label]="'Look at the state of ' + row.when"
+                    [attr.aria-label]="'Open the state of ' + row.when"
                     (click)="look(row.revision)"
                   >
-                    Look at it
+                    Open
                   </button>
                   @if (!row.isNow) {
                     <button
@@ -167,7 +168,7 @@ export class HistoryPage {
   }
 
   protected time(savedAt: string): string {
-    return new Date(savedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'medium' });
+    return shownMoment(new Date(savedAt));
   }
 
   protected look(revision: number): void {

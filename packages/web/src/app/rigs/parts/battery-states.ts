@@ -74,11 +74,11 @@ interface Row {
         />
         <div class="d-flex flex-wrap align-items-center gap-2">
           @for (spare of row.spares; track spare.id) {
-            <span class="badge text-bg-secondary">
+            <span class="chip">
               {{ spare.title }}
               <button
                 type="button"
-                class="btn-close btn-close-white ms-1"
+                class="btn-close ms-1"
                 [attr.aria-label]="'Leave ' + spare.title + ' at home'"
                 (click)="drop(row, spare.id)"
               ></button>

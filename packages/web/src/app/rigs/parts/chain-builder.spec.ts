@@ -12,7 +12,7 @@ const camera = idOf('Skuadon 60');
 async function show(): Promise<Rig[]> {
   showDemoRig('Galley interviews');
   fixture = await render(ChainBuilder, { deviceId: camera });
-  await press('Start anew');
+  await press('Start again');
   const built: Rig[] = [];
   fixture.componentInstance.built.subscribe((rig) => built.push(rig));
   await offered();
@@ -58,7 +58,7 @@ describe('a chain built by hand', () => {
     await offered();
     expect(textOf(fixture, 'app-select-field')).toContain('of Skuadon 60');
     await plug('Adapter M from D-tap');
-    await press('Use it so far');
+    await press('Use what is built');
     expect(linksTo(built[0]!, camera)).toHaveLength(1);
   });
 });

@@ -22,7 +22,7 @@ interface OpenInput {
   imports: [QuantityPipe, SelectField, VerdictMark],
   template: `
     @if (made().length > 0) {
-      <ol class="made" aria-label="Built so far, from the device back">
+      <ol class="made" aria-label="Chain so far, from the device back">
         @for (link of made(); track key(link)) {
           <li>
             {{ tell(link) }}
@@ -43,7 +43,7 @@ interface OpenInput {
         <button type="button" class="btn btn-sm btn-outline-secondary" (click)="back()">One step back</button>
       }
       @if (made().length > 0) {
-        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="anew()">Start anew</button>
+        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="anew()">Start again</button>
       }
       @if (steps().length > 0) {
         <button
@@ -53,7 +53,7 @@ interface OpenInput {
           [class.btn-outline-primary]="!isFed()"
           (click)="built.emit(draft()!)"
         >
-          {{ isFed() ? 'Use this chain' : 'Use it so far' }}
+          {{ isFed() ? 'Use this chain' : 'Use what is built' }}
         </button>
       }
     </div>

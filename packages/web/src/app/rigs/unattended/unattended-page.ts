@@ -5,6 +5,7 @@ import { QuantityField } from '../../fields/quantity-field';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';
 import { AutonomyChart } from '../../charts/autonomy-chart';
+import { DayCalendar } from './day-calendar';
 import { MONTHS, dayOf, days, every, visitDays } from './words';
 import { CheckField } from '../../fields/check-field';
 import { DateField } from '../../fields/date-field';
@@ -14,7 +15,7 @@ const TYPING_REST_MS = 150;
 /** An unattended rig: days on its battery, the sun's balance, the longest dull spell, when to come, frames further apart. */
 @Component({
   selector: 'app-unattended-page',
-  imports: [DateField, CheckField, AutonomyChart, QuantityField],
+  imports: [DateField, CheckField, AutonomyChart, DayCalendar, QuantityField],
   templateUrl: './unattended-page.html',
   styleUrl: '../balance/balance-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

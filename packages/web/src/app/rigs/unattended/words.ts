@@ -1,5 +1,6 @@
 import type { Unattended, Visit } from '@viaggio/core';
 import { clockAt } from '@viaggio/core';
+import { counted } from '../../shared/counted';
 
 export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const; // prettier-ignore
 const MOST_NAMED = 3;
@@ -7,7 +8,7 @@ const MOST_NAMED = 3;
 /** `7.1 days`; whole numbers from ten on. */
 export function days(count: number): string {
   const shown = count >= 10 || Number.isInteger(count) ? Math.floor(count) : Math.floor(count * 10) / 10;
-  return `${shown} ${shown === 1 ? 'day' : 'days'}`;
+  return counted(shown, 'day');
 }
 
 /** `30 s`, `5 min`, `1 h` */

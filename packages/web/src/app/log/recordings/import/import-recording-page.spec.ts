@@ -47,7 +47,7 @@ beforeEach(async () => {
       provideRouter([{ path: '**', children: [] }]),
       provideStore({ items: itemsReducer }),
       provideEffects(ItemsEffects),
-      { provide: CoreWorkers, useValue: { core: () => core, cancel } },
+      { provide: CoreWorkers, useValue: { core: () => core, cancel, displayAs: () => undefined } },
       { provide: Api, useValue: { list: () => NEVER, change } },
       { provide: RecordingsApi, useValue: api },
     ],

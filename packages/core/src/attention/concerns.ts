@@ -1,0 +1,191 @@
+import { assess } from '../answer';
+import type { Answer } from '../answer';
+import { blockTitle } from '../day/shape';
+import { DaySimulation, chargingList } from '../day/run';
+import type { ChargingList, DayRun } from '../day/run';
+import type { Day } from '../day/shape';
+import type { Verdict } from '../findings';
+import { batteryFigures, gearIdsOf, gearTitle, whyNotAtHand } from '../gear';
+import type { Battery, Gear, Provenance, Rig } from '../gear';
+import { healthHistory } from '../measure/learning';
+import type { Log } from '../measure/feed-loss';
+import { mayFly } from '../travel';
+import { sayFinding } from '../words';
+
+/** Something that a person should do before the day, the act named by its code. */
+export type Concern =
+  /** It must not be connected, or does not start. */
+  | { readonly is: 'cannot-run'; readonly rigId: string; readonly rig: string; readonly says: string }
+  /** A figure is missing without which it cannot be judged: what is not known is never well. */
+  | { readonly is: 'cannot-tell'; readonly rigId: string; readonly rig: string; readonly says: string }
+  /** It stops before the time that is asked for. */
+  | { readonly is: 'too-short'; readonly rigId: string; readonly rig: string; readonly plannedMin: number; readonly wantedMin: number }
+  /** Blocks of the day go dark in one of its rigs. */
+  | { readonly is: 'goes-dark'; readonly dayId: string; readonly rig: string; readonly blocks: readonly string[]; readonly minutes: number; readonly says: string }
+  /** A battery that feeds one of the rigs is known not to be full. */
+  | { readonly is: 'charge'; readonly gearId: string; readonly battery: string; readonly charge: number; readonly rigs: readonly string[] }
+  /** A draw that nobody measured; `powerW` undefined where it is not known at all. */
+  | { readonly is: 'measure'; readonly gearId: string; readonly device: string; readonly powerW: number | undefined; readonly from: Exclude<Provenance, 'measured'> | undefined }
+  /** Batteries that may not fly, only when the carrier agrees, or of which it cannot be told. */
+  | { readonly is: 'fly'; readonly flight: 'no' | 'approval' | 'unknown'; readonly batteries: readonly { readonly gearId: string; readonly battery: string; readonly printedWh: number | undefined }[] }
+  /** What it holds is below the share at which one is usually retired, or soon will be. */
+  | { readonly is: 'retire'; readonly gearId: string; readonly battery: string; readonly when: 'now' | 'soon'; readonly says: string }; // prettier-ignore
+
+/** A rig as it stands: its own answer. */
+export interface RigStanding {
+  readonly rigId: string;
+  readonly rig: Rig;
+  readonly answer: Answer;
+}
+
+/** What is to be looked at today. */
+export interface Attention {
+  /** The most harmful first. */
+  readonly concerns: readonly Concern[];
+  readonly rigs: readonly RigStanding[];
+  /** How the day goes; undefined where none is given. */
+  readonly run: DayRun | undefined;
+  readonly charging: ChargingList | undefined;
+}
+
+export interface AttentionTo {
+  /** Those that are looked at: of the day, or all of one's own. */
+  readonly rigs: ReadonlyMap<string, Rig>;
+  readonly gear: ReadonlyMap<string, Gear>;
+  readonly day: { readonly id: string; readonly day: Day } | undefined;
+  readonly log: Log;
+  /** An ISO date. */
+  readonly today: string;
+}
+
+/** At or above this a battery counts as full. */
+const FULL = 0.97;
+const ORDER: readonly Concern['is'][] = ['cannot-run', 'goes-dark', 'too-short', 'cannot-tell', 'charge', 'retire', 'fly', 'measure'];
+
+/**
+ * What concerns somebody now: rigs that cannot run or last, a day that goes dark, what to charge, what may not fly, what is
+ * worn, what nobody measured. Only of what the rigs and the day use. Cost: that of assessing each rig and running the day.
+ *
+ * @example attention({ rigs: new Map(), gear: new Map(), day: undefined, log, today: '2026-01-12' }).concerns // []
+ */
+export function attention({ rigs, gear, day, log, today }: AttentionTo): Attention {
+  const standing = [...rigs].map(([rigId, rig]) => ({ rigId, rig, answer: assess(rig, gear, { tracePoints: 0 }) }));
+  const simulation = day && new DaySimulation(day.day, gear, rigs);
+  const run = simulation?.run();
+  const used = usedBatteries(rigs, gear, day?.day);
+  const concerns: readonly Concern[] = [
+    ...standing.flatMap((one) => rigConcerns(one, day?.day)),
+    ...(day && run ? darkRigs(day, run, rigs) : []),
+    ...batteryConcerns(used, log, today),
+    ...flights(used),
+    ...unmeasured(standing, gear),
+  ];
+  return {
+    concerns: [...concerns].sort((a, b) => ORDER.indexOf(a.is) - ORDER.indexOf(b.is)),
+    rigs: standing,
+    run,
+    charging: simulation && run && chargingList(simulation, run),
+  };
+}
+
+/** How loud a concern is. */
+export function verdictOfConcern(concern: Concern): Verdict {
+  if (concern.is === 'cannot-run' || concern.is === 'goes-dark') return 'stop';
+  if (concern.is === 'cannot-tell') return 'unknown';
+  if (concern.is === 'fly' && concern.flight === 'unknown') return 'unknown';
+  if (concern.is === 'measure') return concern.powerW === undefined ? 'caution' : 'unknown';
+  return concern.is === 'retire' && concern.when === 'soon' ? 'unknown' : 'caution';
+}
+
+/** On a day changes and chargers carry a rig on: only alone it is held against the time that is asked of it. */
+function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined): readonly Concern[] {
+  const [worst] = answer.findings;
+  if (answer.verdict === 'stop' && worst) return [{ is: 'cannot-run', rigId, rig: rig.name, says: sayFinding(worst) }];
+  if (answer.verdict === 'unknown' && worst) return [{ is: 'cannot-tell', rigId, rig: rig.name, says: sayFinding(worst) }];
+  const { plannedMin, beyondMin, unlimited } = answer;
+  const { wantedMin } = rig;
+  if (day || wantedMin === undefined || plannedMin === undefined || unlimited) return [];
+  if (Math.max(plannedMin, beyondMin ?? 0) >= wantedMin) return [];
+  return [{ is: 'too-short', rigId, rig: rig.name, plannedMin, wantedMin }];
+}
+
+/** A line a rig: the minutes of all its blocks, and why of the first. */
+function darkRigs(
+  { id, day }: { readonly id: string; readonly day: Day },
+  run: DayRun,
+  rigs: ReadonlyMap<string, Rig>,
+): readonly Concern[] {
+  return day.rigIds.flatMap((rigId): readonly Concern[] => {
+    const dark = day.blocks.flatMap((block) => {
+      const gap = run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
+      const minutes = run.blocks.find(({ blockId }) => blockId === block.id)?.gapMin ?? 0;
+      return gap && block.rigId === rigId ? [{ block: blockTitle(block, day), minutes, says: gap.says }] : [];
+    });
+    if (dark.length === 0) return [];
+    const minutes = dark.reduce((sum, one) => sum + one.minutes, 0);
+    const rig = rigs.get(rigId)?.name ?? 'A rig that is gone';
+    return [{ is: 'goes-dark', dayId: id, rig, blocks: dark.map(({ block }) => block), minutes, says: dark[0]!.says }];
+  });
+}
+
+interface UsedBattery {
+  readonly id: string;
+  readonly battery: Battery;
+  readonly rigs: readonly string[];
+}
+
+/** Batteries that the rigs name, and those that the day has at hand. */
+function usedBatteries(rigs: ReadonlyMap<string, Rig>, gear: ReadonlyMap<string, Gear>, day: Day | undefined): readonly UsedBattery[] {
+  const namedBy = new Map<string, string[]>((day?.batteries ?? []).map(({ gearId }) => [gearId, []]));
+  for (const rig of rigs.values()) {
+    for (const id of gearIdsOf(rig)) namedBy.set(id, [...(namedBy.get(id) ?? []), rig.name]);
+  }
+  return [...namedBy].flatMap(([id, names]) => {
+    const battery = gear.get(id);
+    return battery?.kind === 'battery' && whyNotAtHand(battery) === undefined ? [{ id, battery, rigs: names }] : [];
+  });
+}
+
+function batteryConcerns(used: readonly UsedBattery[], log: Log, today: string): readonly Concern[] {
+  return used.flatMap(({ id, battery, rigs }): readonly Concern[] => {
+    const title = gearTitle(battery);
+    const { charge } = battery;
+    const { retire, says } = healthHistory(id, battery, log, today);
+    return [
+      ...(charge !== undefined && charge < FULL ? [{ is: 'charge', gearId: id, battery: title, charge, rigs } as const] : []),
+      ...(retire ? [{ is: 'retire', gearId: id, battery: title, when: retire, says } as const] : []),
+    ];
+  });
+}
+
+function flights(used: readonly UsedBattery[]): readonly Concern[] {
+  return (['no', 'approval', 'unknown'] as const).flatMap((flight): readonly Concern[] => {
+    const batteries = used
+      .filter(({ battery }) => mayFly(battery) === flight)
+      .map(({ id, battery }) => ({
+        gearId: id,
+        battery: battery.tag ?? battery.name,
+        printedWh: battery.labelWh ?? batteryFigures(battery).energyWh,
+      }));
+    return batteries.length > 0 ? [{ is: 'fly', flight, batteries }] : [];
+  });
+}
+
+/** Devices whose draw, in a mode that a rig gives them, is printed, guessed or not known, the hungriest first. */
+function unmeasured(standing: readonly RigStanding[], gear: ReadonlyMap<string, Gear>): readonly Concern[] {
+  const found = new Map<string, Extract<Concern, { is: 'measure' }>>();
+  for (const { rig, answer } of standing) {
+    for (const { gearId } of rig.devices) {
+      const device = gear.get(gearId);
+      if (device?.kind !== 'device') continue;
+      const draws = answer.figures.filter((figure) => figure.gearId === gearId && figure.basis.of === 'draw');
+      const doubtful = draws.filter(({ from }) => from === 'printed' || from === 'guess').sort((a, b) => b.value - a.value)[0];
+      if (draws.length > 0 && !doubtful) continue;
+      const before = found.get(gearId);
+      if (before && (before.powerW ?? Infinity) >= (doubtful?.value ?? Infinity)) continue;
+      const from = doubtful?.from === 'guess' ? 'guess' : doubtful && 'printed';
+      found.set(gearId, { is: 'measure', gearId, device: gearTitle(device), powerW: doubtful?.value, from });
+    }
+  }
+  return [...found.values()].sort((a, b) => (b.powerW ?? Infinity) - (a.powerW ?? Infinity));
+}

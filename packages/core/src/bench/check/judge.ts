@@ -1,0 +1,65 @@
+import type { Verdict } from '../../findings';
+import type { CheckStep } from './steps';
+
+/** What a meter showed: a figure, or that it was over its range: an open circuit, where ohms are measured. */
+export type MeterReading = number | 'OL';
+
+export type ReadingCode =
+  'as-expected' | 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'not-as-expected' | 'broken' | 'high-ohm' | 'not-known';
+
+export interface Judged {
+  readonly verdict: Verdict;
+  readonly code: ReadingCode;
+}
+
+/** A step, what was read at it and what follows; `closed`: a step before it said stop. */
+export interface CheckedStep {
+  readonly step: CheckStep;
+  readonly reading?: MeterReading;
+  readonly judged?: Judged;
+  readonly closed: boolean;
+}
+
+/** Of what is expected at the least: below it there is nothing, and a meter that only drifts shows as much. */
+const NOTHING_SHARE = 0.05;
+
+/**
+ * What one reading says. Never good where the next part's highest voltage is passed, or is not known; never good reversed.
+ *
+ * @example judgeReading(checkSteps(rig, gear)[1], -8.1) // { verdict: 'stop', code: 'reversed' }
+ */
+export function judgeReading(step: CheckStep, reading: MeterReading): Judged {
+  return step.is === 'lead' ? judgeOhms(step, reading) : judgeVolts(step, reading);
+}
+
+function judgeOhms({ maxOhm }: CheckStep, reading: MeterReading): Judged {
+  if (reading === 'OL') return { verdict: 'stop', code: 'broken' };
+  if (maxOhm === undefined) return { verdict: 'unknown', code: 'not-known' };
+  return reading <= maxOhm ? { verdict: 'good', code: 'as-expected' } : { verdict: 'caution', code: 'high-ohm' };
+}
+
+function judgeVolts({ minV, maxV, next }: CheckStep, reading: MeterReading): Judged {
+  // over the range of the meter is over everything that hangs on it
+  if (reading === 'OL') return { verdict: 'stop', code: 'too-high' };
+  const nothingV = NOTHING_SHARE * (minV ?? next.minV ?? 1);
+  if (Math.abs(reading) <= nothingV) return { verdict: 'stop', code: 'nothing-there' };
+  if (reading < 0) return { verdict: 'stop', code: 'reversed' };
+  if (next.maxV !== undefined && reading > next.maxV) return { verdict: 'stop', code: 'too-high' };
+  if (next.minV !== undefined && reading < next.minV) return { verdict: 'stop', code: 'too-low' };
+  if (next.maxV === undefined || next.minV === undefined || minV === undefined || maxV === undefined)
+    return { verdict: 'unknown', code: 'not-known' };
+  return reading >= minV && reading <= maxV ? { verdict: 'good', code: 'as-expected' } : { verdict: 'caution', code: 'not-as-expected' };
+}
+
+/** Every step with its reading judged; behind a stop nothing is judged until that is measured again. */
+export function judgeSteps(steps: readonly CheckStep[], readings: ReadonlyMap<string, MeterReading>): readonly CheckedStep[] {
+  const stopped = new Set<string>();
+  return steps.map((step): CheckedStep => {
+    const closed = step.after.some((id) => stopped.has(id));
+    const reading = readings.get(step.id);
+    if (closed || reading === undefined) return { step, closed, ...(reading !== undefined && { reading }) };
+    const judged = judgeReading(step, reading);
+    if (judged.verdict === 'stop') stopped.add(step.id);
+    return { step, reading, judged, closed };
+  });
+}

@@ -1,0 +1,49 @@
+import { number, object, optional } from '../../shape';
+import type { Infer } from '../../shape';
+import { FUSE_SIZES_A, fuseFor } from '../../wire';
+import { figures } from './sized';
+import type { Sized } from './sized';
+
+export const fuseQuestion = object('A fuse', {
+  continuousA: number('Highest continuous current', 'A', { above: 0, max: 200 }),
+  wireMaxA: number('The wire carries', 'A', { above: 0, max: 200 }),
+  connectorMaxA: optional(number('The connectors carry', 'A', { above: 0, max: 200 })),
+});
+export type FuseQuestion = Infer<typeof fuseQuestion>;
+
+export interface FuseSize {
+  /** Null where no fuse that is sold lets the current pass and still protects. */
+  readonly fuseA: number | null;
+}
+
+/** A fuse lets a quarter more than the load pass, so that it does not age. */
+const MARGIN = 1.25;
+
+/**
+ * The smallest fuse sold of at least 1.25 × the continuous current, where wire and connectors carry as much; else none.
+ *
+ * @example sizeFuse({ continuousA: 4, wireMaxA: 6 }) // { fuseA: 5, … }
+ */
+export function sizeFuse({ continuousA, wireMaxA, connectorMaxA }: FuseQuestion): Sized<FuseSize> {
+  const leastA = MARGIN * continuousA;
+  const mostA = Math.min(wireMaxA, connectorMaxA ?? Infinity);
+  const size = fuseFor(continuousA);
+  const fuseA = size !== undefined && size <= mostA ? size : null;
+  const weakest = connectorMaxA !== undefined && connectorMaxA < wireMaxA ? 'connectors' : 'wire';
+  const range = `1.25 × ${figures(continuousA)} A = ${figures(leastA)} A at least, ${figures(mostA)} A at most (${weakest})`;
+  return {
+    fuseA,
+    formula: `${range}; sold: ${FUSE_SIZES_A.join(', ')} A`,
+    warnings: [
+      ...(fuseA === null
+        ? [
+            size === undefined
+              ? 'No fuse of these is large enough: split the load over two leads, each with its own.'
+              : `No fuse that is sold lies between: use a thicker wire${weakest === 'connectors' ? ' and connectors' : ''} for ${size} A, or draw less. Never a larger fuse.`,
+          ]
+        : []),
+      ...(connectorMaxA === undefined ? ['What the connectors carry was not said: it counts too.'] : []),
+      'At the plus, close to the source. Slow-blow where a motor or a large input starts; each string of batteries its own.',
+    ],
+  };
+}

@@ -1,0 +1,15 @@
+export { sizeConverter } from './converter';
+export type { ConverterQuestion, ConverterSize } from './converter';
+export { sizeFuse } from './fuse';
+export type { FuseQuestion, FuseSize } from './fuse';
+export { sizeHolder } from './holder';
+export type { HolderQuestion, HolderSize } from './holder';
+export { sizeLead } from './lead';
+export type { LeadQuestion, LeadSize } from './lead';
+export { sizePack } from './pack';
+export type { PackQuestion, PackSize } from './pack';
+export { sizeParallel } from './parallel';
+export type { ParallelQuestion, ParallelSize } from './parallel';
+export type { Explained, Impossible, Sized } from './sized';
+export { SIZE_TOOLS } from './tools';
+export type { SizeTool, SizeToolName } from './tools';

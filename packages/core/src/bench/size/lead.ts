@@ -1,0 +1,99 @@
+import { number, object, optional } from '../../shape';
+import type { Infer } from '../../shape';
+import { COPPER_OHM_MM2_PER_M, ampacity, areaOfAwg } from '../../wire';
+import { figures } from './sized';
+import type { Sized } from './sized';
+
+export const leadQuestion = object('A lead to be made', {
+  currentA: number('Current', 'A', { above: 0, max: 200 }),
+  lengthM: number('Length, one way', 'm', { above: 0, max: 200 }),
+  voltageV: number('Voltage', 'V', { above: 0, max: 400 }),
+  dropV: optional(number('Allowed drop', 'V', { above: 0, max: 400 })),
+  dropShare: optional(number('Allowed drop, of the voltage', 'fraction', { above: 0, max: 0.5 })),
+  ambientC: optional(number('Ambient', 'C', { min: -40, max: 60 })),
+});
+export type LeadQuestion = Infer<typeof leadQuestion>;
+
+export interface LeadSize {
+  readonly awg: number;
+  readonly areaMm2: number;
+  /** Of both conductors, warm as the air; without contacts. */
+  readonly resistanceOhm: number;
+  readonly dropV: number;
+  readonly lossW: number;
+  /** That the wire carries for long at this ambient. */
+  readonly maxA: number;
+}
+
+/** Gauges that leads of a shoot are made of, the thinnest first. */
+const GAUGES = Array.from({ length: 19 }, (_, index) => 28 - index);
+/** Where no drop is said: what most feeds bear. */
+const USUAL_DROP_SHARE = 0.03;
+const USUAL_AMBIENT_C = 20;
+/** Hand tables count from here; insulation of PVC is soft above the other. */
+const [TABLE_C, HOTTEST_C] = [30, 70];
+
+/**
+ * The thinnest wire that keeps the drop and carries the current for long. Copper of both conductors counts, as warm as the
+ * air; contacts come on top and are told as a warning. Impossible: both drops at once; no wire up to AWG 10 does.
+ *
+ * @example sizeLead({ currentA: 4, lengthM: 1, voltageV: 14.4, dropShare: 0.03 }) // { awg: 21, … }
+ */
+export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
+  const { currentA, lengthM, voltageV, dropV, dropShare, ambientC = USUAL_AMBIENT_C } = question;
+  if (dropV !== undefined && dropShare !== undefined)
+    return { error: 'Say the drop in volts or as a share, not both.', path: '/dropShare' };
+  if (dropV !== undefined && dropV >= voltageV)
+    return { error: `A drop of ${figures(dropV)} V leaves nothing of ${figures(voltageV)} V.`, path: '/dropV' };
+  const allowedV = dropV ?? (dropShare ?? USUAL_DROP_SHARE) * voltageV;
+  const sizes = GAUGES.map((awg) => leadOf(awg, question, ambientC));
+  const found = sizes.find((size) => size.dropV <= allowedV && size.maxA >= currentA);
+  if (!found) {
+    const thickest = sizes.at(-1)!;
+    const why =
+      thickest.dropV > allowedV
+        ? `drops ${figures(thickest.dropV)} V of the ${figures(allowedV)} V allowed`
+        : `carries ${figures(thickest.maxA)} A for long`;
+    return {
+      error: `No wire does: even AWG 10 ${why}. Make it shorter, use a higher voltage, or split the load.`,
+      path: thickest.dropV > allowedV ? '/lengthM' : '/currentA',
+    };
+  }
+  const byDrop = sizes.find((size) => size.dropV <= allowedV)!;
+  return {
+    ...found,
+    formula: `2 × ${figures(rho(ambientC), 4)} Ω mm²/m × ${figures(lengthM)} m ÷ ${figures(found.areaMm2)} mm² = ${figures(found.resistanceOhm)} Ω; × ${figures(currentA)} A = ${figures(found.dropV)} V of ${figures(allowedV)} V allowed`,
+    warnings: [
+      ...(found.awg % 2 === 1 ? [`Mostly even gauges are sold: AWG ${found.awg - 1} is the next thicker.`] : []),
+      ...(dropV === undefined && dropShare === undefined ? [`No drop was said: ${100 * USUAL_DROP_SHARE} % is taken.`] : []),
+      ...(question.ambientC === undefined ? [`No ambient was said: ${USUAL_AMBIENT_C} °C is taken.`] : []),
+      ...(byDrop.awg !== found.awg ? [`For the drop AWG ${byDrop.awg} would do; it would get too warm.`] : []),
+      `Contacts come on top: 5 to 20 mΩ a pair, here ${figures(2 * 0.005 * currentA, 2)} to ${figures(2 * 0.02 * currentA, 2)} V for two pairs.`,
+      'The connectors must carry the current too: look for their amps.',
+      'A fuse close to the plus of the source, no larger than the wire carries.',
+      'Before power: continuity of each conductor, none between them, plus to plus.',
+    ],
+  };
+}
+
+function leadOf(awg: number, { currentA, lengthM }: LeadQuestion, ambientC: number): LeadSize {
+  const areaMm2 = areaOfAwg(awg);
+  const resistanceOhm = (2 * rho(ambientC) * lengthM) / areaMm2;
+  return {
+    awg,
+    areaMm2,
+    resistanceOhm,
+    dropV: currentA * resistanceOhm,
+    lossW: currentA ** 2 * resistanceOhm,
+    maxA: ampacityAt(areaMm2, ambientC),
+  };
+}
+
+function rho(ambientC: number): number {
+  return COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (ambientC - 20));
+}
+
+/** Heat leaves a wire by how much hotter it may get than the air, and grows with the square of the current. */
+function ampacityAt(areaMm2: number, ambientC: number): number {
+  return ampacity(areaMm2) * Math.sqrt((HOTTEST_C - Math.max(TABLE_C, ambientC)) / (HOTTEST_C - TABLE_C));
+}

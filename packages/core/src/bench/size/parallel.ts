@@ -1,0 +1,71 @@
+import { CHEMISTRIES, cellVoltage } from '../../cell';
+import { worstVerdict } from '../../findings';
+import type { Verdict } from '../../findings';
+import { number, object } from '../../shape';
+import type { Infer } from '../../shape';
+import { CHARGE_CELL_V, chemistryField } from './chemistries';
+import { figures } from './sized';
+import type { Sized } from './sized';
+
+const battery = object('A battery', {
+  chemistry: chemistryField,
+  cellsInSeries: number('Cells in series', 'count', { min: 1, max: 30, integer: true }),
+  charge: number('Charge', 'fraction', { min: 0, max: 1 }),
+  resistanceOhm: number('Resistance', 'ohm', { above: 0, max: 10 }),
+  capacityAh: number('Capacity', 'Ah', { above: 0, max: 1000 }),
+});
+export const parallelQuestion = object('Two batteries side by side', { a: battery, b: battery });
+export type ParallelQuestion = Infer<typeof parallelQuestion>;
+type Side = ParallelQuestion['a'];
+
+export interface ParallelSize {
+  /** That flows from the fuller into the other at the moment in which they are joined. */
+  readonly joinA: number;
+  /** The one that it flows into; null where they are alike. */
+  readonly into: 'a' | 'b' | null;
+  readonly verdict: Verdict;
+}
+
+/** Of its capacity in an hour: what a battery takes gladly, and what harms it. */
+const [GLADLY, AT_MOST] = [0.2, 1];
+
+/**
+ * What flows at the moment in which two batteries are joined: the volts they differ by over both resistances.
+ *
+ * @example sizeParallel({ a: { chemistry: 'agm', cellsInSeries: 6, charge: 1, resistanceOhm: 0.02, capacityAh: 18 }, b: { chemistry: 'agm', cellsInSeries: 6, charge: 0.8, resistanceOhm: 0.02, capacityAh: 18 } }).joinA // 5.1
+ */
+export function sizeParallel({ a, b }: ParallelQuestion): Sized<ParallelSize> {
+  const [aV, bV] = [openV(a), openV(b)];
+  const joinA = Math.abs(aV - bV) / (a.resistanceOhm + b.resistanceOhm);
+  const [fuller, filled] = aV >= bV ? [a, b] : [b, a];
+  const isSame = a.chemistry === b.chemistry && a.cellsInSeries === b.cellsInSeries;
+  const cannotFill = CHARGE_CELL_V[filled.chemistry] === undefined && joinA > 0;
+  const verdict = worstVerdict([
+    isSame ? 'good' : 'stop',
+    cannotFill ? 'stop' : 'good',
+    joinA > AT_MOST * filled.capacityAh ? 'stop' : joinA > GLADLY * filled.capacityAh ? 'caution' : 'good',
+  ]);
+  return {
+    joinA,
+    into: joinA === 0 ? null : filled === a ? 'a' : 'b',
+    verdict,
+    formula: `(${figures(openV(fuller), 4)} − ${figures(openV(filled), 4)}) V ÷ (${figures(a.resistanceOhm)} + ${figures(b.resistanceOhm)}) Ω = ${figures(joinA)} A`,
+    warnings: [
+      ...(isSame
+        ? []
+        : ['Their cells differ: their full and empty volts do too, and one always charges or drains the other. Never side by side.']),
+      ...(cannotFill ? ['One would be charged, and its cells must never be.'] : []),
+      ...(joinA > GLADLY * filled.capacityAh && isSame
+        ? [
+            `Equalise first: charge both full, or join them through a resistor until they differ by less than ${figures(GLADLY * filled.capacityAh * (a.resistanceOhm + b.resistanceOhm), 2)} V.`,
+          ]
+        : []),
+      'A fuse for each, at its plus: a short in one is fed by the other.',
+      'They share the load as their resistances let them: the lower gives more.',
+    ],
+  };
+}
+
+function openV({ chemistry, cellsInSeries, charge }: Side): number {
+  return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, charge);
+}

@@ -1,0 +1,102 @@
+import { checkSteps, judgeSteps, parseQuantity, sayReading } from '@viaggio/core';
+import type { CheckStep, MeterReading } from '@viaggio/core';
+import { list, number, object, optional, text } from '@viaggio/core';
+import { parsePlan } from '../plan/read-plan';
+import { validate } from '../validation/validate';
+import { tellIssues } from './evaluate';
+import { rigIn } from './rig-in';
+import type { Output } from './solve';
+
+/** Readings as they come in: of a step by its identifier; a number in volts or ohms, or “OL”. */
+const readingsShape = list(
+  'Readings',
+  object('A reading', { step: text('Step', 200), value: number('Value', 'V', { min: -1e6, max: 1e6 }), unit: optional(text('Unit', 10)) }),
+  { max: 1000 },
+);
+
+/**
+ * `viaggio check FILE --rig ID`: the joints of a rig in the order of measuring, one JSON line each; with readings, judged.
+ * Returns the exit code.
+ */
+export function checkText(plan: string, rigId: string, readings: string | undefined, output: Output): number {
+  const { out, err } = output;
+  const read = parsePlan(plan);
+  if (!read.ok) return tellIssues(read.issues, err);
+  const rig = rigIn(read.plan, rigId, err);
+  if (!rig) return 1;
+  const steps = checkSteps(rig.body, new Map(read.plan.gear.map(({ id, body }) => [id, body])));
+  const known = readings === undefined ? new Map<string, MeterReading>() : readingsOf(readings, steps, err);
+  if (!known) return 1;
+  for (const checked of judgeSteps(steps, known)) {
+    const { step, reading, judged, closed } = checked;
+    const { id, at, probes, minV, maxV, maxOhm } = step;
+    const expect = {
+      ...(minV !== undefined && { minV }),
+      ...(maxV !== undefined && { maxV }),
+      polarity: step.is === 'lead' ? 'none' : 'plus',
+      ...(maxOhm !== undefined && { maxOhm }),
+    };
+    out(
+      JSON.stringify({
+        step: id,
+        at,
+        probes,
+        expect,
+        ...(reading !== undefined && { reading }),
+        ...(judged && { verdict: judged.verdict, reason: sayReading(checked) }),
+        ...(closed && { closed }),
+      }),
+    );
+  }
+  return 0;
+}
+
+function readingsOf(source: string, steps: readonly CheckStep[], err: Output['err']): Map<string, MeterReading> | undefined {
+  let received: unknown;
+  try {
+    received = JSON.parse(source);
+  } catch (error) {
+    err(`--readings: not JSON: ${(error as Error).message}`);
+    return undefined;
+  }
+  const overs = new Set<number>();
+  // “OL” is what meters show, and no number
+  const numbers = Array.isArray(received)
+    ? received.map((one: unknown, index) => {
+        const { value, step } = (one ?? {}) as { value?: unknown; step?: unknown };
+        if (value !== 'OL' || typeof step !== 'string') return one;
+        overs.add(index);
+        return { ...(one as object), value: 0 };
+      })
+    : received;
+  const checked = validate(readingsShape, numbers);
+  if (!checked.ok) {
+    tellIssues(checked.issues, (line) => err(`--readings: ${line}`));
+    return undefined;
+  }
+  const read = new Map<string, MeterReading>();
+  for (const [index, { step: id, value, unit }] of checked.value.entries()) {
+    const step = steps.find((one) => one.id === id);
+    if (!step) {
+      err(`--readings: /${index}/step: expected steps of this rig (${steps.map((one) => one.id).join(', ')}); got “${id.slice(0, 60)}”.`);
+      return undefined;
+    }
+    const reading = overs.has(index) ? 'OL' : inBase(step, value, unit);
+    if (reading === undefined) {
+      const expected = step.is === 'lead' ? 'ohms of 0 or more' : 'volts';
+      err(`--readings: /${index}/value: expected ${expected}; got “${value} ${unit ?? ''}”.`);
+      return undefined;
+    }
+    // what was measured last counts
+    read.set(id, reading);
+  }
+  return read;
+}
+
+/** Volts, or ohms of a lead; a unit that is said is read, and one of another kind is not taken for it. */
+function inBase({ is }: CheckStep, value: number, unit: string | undefined): number | undefined {
+  if (is === 'lead' && value < 0) return undefined;
+  if (unit === undefined) return value;
+  const size = parseQuantity(`${Math.abs(value)} ${unit}`, is === 'lead' ? 'ohm' : 'V');
+  return size.ok ? Math.sign(value) * size.value : undefined;
+}

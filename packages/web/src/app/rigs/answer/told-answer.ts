@@ -1,0 +1,13 @@
+import { displayNow, tellAnswer } from '@viaggio/core';
+import type { Answer, Display, ToldAnswer } from '@viaggio/core';
+
+const known = new WeakMap<Answer, { readonly display: Display; readonly told: ToldAnswer }>();
+
+/** An answer in words, told once however many show it: the band, the findings, the sections below. */
+export function toldAnswer(answer: Answer): ToldAnswer {
+  const before = known.get(answer);
+  if (before?.display === displayNow()) return before.told;
+  const told = tellAnswer(answer);
+  known.set(answer, { display: displayNow(), told });
+  return told;
+}

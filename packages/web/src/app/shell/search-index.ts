@@ -1,0 +1,123 @@
+import { formatDate, gearTitle } from '@viaggio/core';
+import { figureOf } from '../kit/row';
+import { KIND_TITLES } from '../gear/kinds';
+import { lineOf } from '../log/labels';
+import type { IconName } from '../shared/icon';
+import type { ItemsState, Entry } from '../state/items';
+import type { Kind } from '../api/api';
+import { VIEWS } from './views';
+
+/** Something that the search over everything finds: a place to go to. */
+export interface Findable {
+  readonly title: string;
+  /** What it is, and the figure that matters: `Battery · 95 Wh`. */
+  readonly about: string;
+  readonly icon: IconName;
+  readonly path: string;
+  readonly query?: Readonly<Record<string, string>>;
+  /** What is looked through, in small letters. */
+  readonly text: string;
+  /** What was named first is found first: a tag before a name before what is said about it. */
+  readonly first: readonly string[];
+}
+
+const ACTIONS: readonly (Pick<Findable, 'title' | 'path' | 'icon' | 'query'> & { readonly words: string })[] = [
+  { title: 'New rig: three questions', path: '/rigs/new', icon: 'add', words: 'plan camera battery how long' },
+  { title: 'Add gear', path: '/kit/add', icon: 'add', words: 'new battery device cable adapter charger' },
+  { title: 'What does this label mean?', path: '/kit/label', icon: 'kit', words: 'watt-hours mah wh photograph read' },
+  { title: 'Import gear', path: '/kit/import', icon: 'kit', words: 'table csv spreadsheet' },
+  { title: 'Rigs side by side', path: '/rigs/side-by-side', icon: 'rigs', words: 'compare' },
+  { title: 'Add entry', path: '/log/new', icon: 'add', words: 'log a test run-down measurement' },
+  { title: 'Recordings', path: '/log/recordings', icon: 'log', words: 'meter trace import live' },
+  { title: 'Draws', path: '/log/draws', icon: 'log', words: 'learnt watts measured printed' },
+  { title: 'Battery health', path: '/log/batteries', icon: 'log', words: 'worn capacity retire' },
+  { title: 'Plan and day', path: '/log/plans', icon: 'log', words: 'how far plans were off' },
+];
+
+/** Everything that can be gone to, in the order of the work. */
+export function findables(items: ItemsState): readonly Findable[] {
+  const entries = <K extends Kind>(kind: K): readonly Entry<K>[] =>
+    Object.values(items[kind].entities).filter((entry) => entry !== undefined) as readonly Entry<K>[];
+  const gear = new Map(entries('gear').map(({ id, body }) => [id, body]));
+  const rigs = new Map(entries('rigs').map(({ id, body }) => [id, body]));
+  return [
+    ...VIEWS.map(({ title, path, icon }) => findable({ title, about: 'View', icon, path, first: [title], words: '' })),
+    ...ACTIONS.map((act) => findable({ ...act, about: 'Action', first: [act.title] })),
+    ...entries('gear').map(({ id, body }) => {
+      const { figure } = figureOf(body);
+      const about = `${KIND_TITLES[body.kind].one} · ${figure}${body.archived ? ' · archived' : ''}`;
+      const words = [body.where, body.note].join(' ');
+      return findable({
+        title: gearTitle(body),
+        about,
+        icon: 'kit',
+        path: '/kit',
+        query: { item: id },
+        first: [body.tag, body.name],
+        words,
+      });
+    }),
+    ...entries('rigs').map(({ id, body }) =>
+      findable({
+        title: body.name,
+        about: `Rig · ${body.devices.map(({ gearId }) => gear.get(gearId)?.name ?? '?').join(', ')}`,
+        icon: 'rigs',
+        path: `/rigs/${id}`,
+        first: [body.name],
+        words: body.note ?? '',
+      }),
+    ),
+    ...entries('days').map(({ id, body }) =>
+      findable({
+        title: body.name,
+        about: `Day · ${formatDate(body.date)}`,
+        icon: 'days',
+        path: `/days/${id}`,
+        first: [body.name, body.date],
+        words: body.note ?? '',
+      }),
+    ),
+    ...entries('log').map(({ id, body }) => {
+      const line = lineOf(body, gear, rigs);
+      const about = `Log · ${line.when} · ${line.summary}`;
+      return findable({
+        title: `${line.kind}: ${line.about}`,
+        about,
+        icon: 'log',
+        path: `/log/entry/${id}`,
+        first: [line.about],
+        words: '',
+      });
+    }),
+    ...entries('recordings').map(({ id, body }) =>
+      findable({ title: body.name, about: 'Recording', icon: 'log', path: `/log/recordings/${id}`, first: [body.name], words: '' }),
+    ),
+  ];
+}
+
+function findable({
+  words,
+  first,
+  ...found
+}: Omit<Findable, 'text' | 'first'> & { readonly words: string; readonly first: readonly (string | undefined)[] }): Findable {
+  const text = `${found.title} ${found.about} ${words}`.toLowerCase();
+  return { ...found, text, first: first.flatMap((one) => (one ? [one.toLowerCase()] : [])) };
+}
+
+/** Those that hold every typed word, what begins with it first; of nothing typed, the views and actions. */
+export function find(typed: string, all: readonly Findable[], most: number): readonly Findable[] {
+  const words = typed.toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+  if (words.length === 0) return all.filter(({ about }) => about === 'View' || about === 'Action').slice(0, most);
+  const whole = words.join(' ');
+  const rank = ({ first, title }: Findable): number => {
+    if (first.includes(whole)) return 0;
+    if (first.some((one) => one.startsWith(whole))) return 1;
+    return words.every((word) => title.toLowerCase().includes(word)) ? 2 : 3;
+  };
+  return all
+    .filter(({ text }) => words.every((word) => text.includes(word)))
+    .map((one) => ({ one, rank: rank(one) }))
+    .sort((a, b) => a.rank - b.rank)
+    .slice(0, most)
+    .map(({ one }) => one);
+}

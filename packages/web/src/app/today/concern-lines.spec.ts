@@ -1,0 +1,44 @@
+import type { Concern } from '@viaggio/core';
+import { lineOf } from './concern-lines';
+
+const EVERY: readonly Concern[] = [
+  { is: 'cannot-run', rigId: 'r', rig: 'Deck', says: 'It does not start.' },
+  { is: 'cannot-tell', rigId: 'r', rig: 'Deck', says: 'Its energy is not known.' },
+  { is: 'too-short', rigId: 'r', rig: 'Deck', plannedMin: 54.5, wantedMin: 90 },
+  { is: 'goes-dark', dayId: 'd', rig: 'Deck', blocks: ['Morning', 'Dusk'], minutes: 33.2, says: 'It has given out.' },
+  { is: 'charge', gearId: 'v5', battery: 'V5: Holmvik 196', charge: 0.55, rigs: ['Deck'] },
+  { is: 'retire', gearId: 'v4', battery: 'V4: Holmvik 49', when: 'now', says: 'Holds 67 % of its label.' },
+  { is: 'fly', flight: 'no', batteries: [{ gearId: 'v5', battery: 'V5', printedWh: 196 }, { gearId: 'p1', battery: 'P1', printedWh: 216 }] },
+  { is: 'measure', gearId: 't', device: 'Tern Link', powerW: 7.5, from: 'guess' },
+]; // prettier-ignore
+
+describe('what needs somebody', () => {
+  it.each(EVERY.map((concern) => [concern.is, concern] as const))('%s has a title, a reason, and a place to go', (_is, concern) => {
+    const line = lineOf(concern);
+    expect(line.title).not.toBe('');
+    expect(line.says).toMatch(/\.$/);
+    expect(line.path).toMatch(/^\//);
+    expect(line.act).not.toBe('');
+  });
+
+  it('says its numbers: rounded up what is missing, watt-hours beside the limit they pass', () => {
+    const said = EVERY.map((concern) => `${lineOf(concern).title} ${lineOf(concern).says}`);
+    expect(said[2]).toBe('Deck is 36 min short Plan with 54 min of the 1 h 30 min asked for.');
+    expect(said[3]).toBe('Deck has no power for 34 min Morning, Dusk: It has given out.');
+    expect(said[6]).toBe(
+      'V5, P1 may not fly V5 196 Wh, P1 216 Wh. In a cabin at most 160 Wh, lead-acid 100 Wh: send by road, or hire there.',
+    );
+  });
+
+  it('tells one battery from several, a guess from a maker’s figure, and what is not known from either', () => {
+    const flies = (count: number, flight: 'approval' | 'unknown') =>
+      lineOf({ is: 'fly', flight, batteries: [1, 2].slice(0, count).map((at) => ({ gearId: `${at}`, battery: `V${at}`, printedWh: flight === 'unknown' ? undefined : 147 })) }); // prettier-ignore
+    expect(flies(1, 'approval').title).toBe('V1 flies only if the carrier agrees');
+    expect(flies(2, 'approval').title).toBe('V1, V2 fly only if the carrier agrees');
+    expect(flies(1, 'unknown').says).toBe('V1 unknown. Enter its watt-hours as printed.');
+    const draw = (powerW: number | undefined, from: 'guess' | 'printed' | undefined) => lineOf({ is: 'measure', gearId: 't', device: 'Link', powerW, from }); // prettier-ignore
+    expect(draw(7, 'guess').title).toBe('Link’s draw is a guess');
+    expect(draw(7, 'printed').title).toBe('Link’s draw is the maker’s figure');
+    expect(draw(undefined, undefined)).toMatchObject({ title: 'Link’s draw is unknown', verdict: 'caution' });
+  });
+});

@@ -1,0 +1,22 @@
+import { attention } from '@viaggio/core';
+import type { AttentionTo, ChargingList, Concern } from '@viaggio/core';
+import { glanceAt } from './rig-calls';
+import type { RigGlance } from './rig-calls';
+
+/** A rig as a card of Today. */
+export interface RigCard extends RigGlance {
+  readonly rigId: string;
+  readonly name: string;
+}
+
+export interface TodayOutlook {
+  readonly concerns: readonly Concern[];
+  readonly rigs: readonly RigCard[];
+  readonly charging: ChargingList | undefined;
+}
+
+/** What needs somebody today, the rigs and the chargers beside it. */
+export function todayOutlook(asked: AttentionTo): TodayOutlook {
+  const { concerns, rigs, charging } = attention(asked);
+  return { concerns, charging, rigs: rigs.map(({ rigId, rig, answer }) => ({ rigId, name: rig.name, ...glanceAt(rig, answer) })) };
+}

@@ -1,0 +1,5 @@
+/** A picture as its text. */
+declare module '*.svg' {
+  const text: string;
+  export default text;
+}
