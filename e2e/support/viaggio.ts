@@ -101,8 +101,15 @@ export async function untilSaved(page: Page): Promise<void> {
 
 /** Does what stands in the menu of a page, or of a panel within it. */
 export async function pressAct(page: Page, act: string, within: Page | Locator = page): Promise<void> {
-  await within.getByRole('button', { name: /^Actions: / }).click();
-  await within.getByRole('button', { name: act, exact: true }).click();
+  const menu = within.getByRole('button', { name: /^Actions: / });
+  const entry = within.getByRole('button', { name: act, exact: true });
+  // what is saved meanwhile may make the page anew, and closes the menu with it
+  await expect(async () => {
+    if ((await menu.getAttribute('aria-expanded')) !== 'true') {
+      await menu.click();
+    }
+    await entry.click({ timeout: 3000 });
+  }).toPass();
 }
 
 /** Chooses in a drop-down, or in a field that searches where there is much to choose from. */

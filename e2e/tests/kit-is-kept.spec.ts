@@ -86,6 +86,7 @@ test('a thing is doubled, put away and deleted, and each is taken back', async (
   await page.getByLabel(/^Archived/).check();
   await expect(lines(page)).toHaveCount(1);
   await pressAct(page, 'Take out of the archive', page.locator('app-item-panel'));
+  await untilSaved(page);
   await visit(page, '/kit?item=<S2>');
   await pressAct(page, 'Delete', page.locator('app-item-panel'));
   await expect(lines(page)).toHaveCount(all - 1);
