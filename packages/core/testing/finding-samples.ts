@@ -178,6 +178,11 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { device: 'Murre 6', feature: 'Phantom power', silently: true, need: { need: 'delivery', needW: 15 } },
     { device: 'Murre 6', feature: 'Phantom power', silently: false, need: { need: 'recognised', battery: 'Adapter M' } },
   ],
+  'changed-by-hand': [
+    { part: 'Adapter M pass-through, barrel', changes: 1, what: 'new lead soldered in', unseen: [] },
+    { part: 'Two-cell pack of our own', changes: 2, what: 'thermistor replaced', unseen: ['temperature', 'make'] },
+    { part: 'Adapter M from D-tap', changes: 1, what: 'data contact left out', unseen: ['charge'] },
+  ],
   'gauge-blind': [
     { adapter: 'Adapter M', device: 'Plovera R', shows: 'always-full', plannedMin: 80 },
     { adapter: 'Adapter M', device: 'Plovera R', shows: 'none', plannedMin: undefined },

@@ -4,6 +4,7 @@ import {
   balanceFindings,
   byHarm,
   capabilityFindings,
+  changedFindings,
   doubtfulFindings,
   gaugeFindings,
   lackFindings,
@@ -175,6 +176,7 @@ function connectionFindings(
 function beyondGate(resolved: ResolvedRig, { timeline, firstStopMin, plannedMin, balance }: Timed): readonly Finding[] {
   return [
     ...gaugeFindings(resolved, plannedMin),
+    ...changedFindings(resolved),
     ...lastsFindings(resolved, timeline, firstStopMin, plannedMin),
     ...recordingFindings(resolved, firstStopMin),
     ...wholeRigFindings(resolved, timeline, plannedMin),

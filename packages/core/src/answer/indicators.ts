@@ -53,7 +53,16 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
     const adapter = connectionsInto(resolved, part)
       .map(({ from }) => from)
       .find((from) => isA(from, 'adapter'));
-    if (!adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
+    const changed = connectionsInto(resolved, part).find(({ from }) => from.gear.changedByHand?.some(({ unseen }) => unseen?.charge))?.from;
+    if (changed)
+      found.push({
+        where: `gauge of ${part.title}`,
+        gearId: part.id,
+        believable: 'no',
+        why: sayGauge({ fact: 'changed', part: changed.title }),
+        readings: [],
+      });
+    if (changed || !adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
     const full = adapter.gear.gauge === 'always-full';
     found.push({
       where: `gauge of ${part.title}`,

@@ -1,3 +1,5 @@
+import { namedBySheet, SHEET_KINDS, sheetShape } from '../bench/sheet';
+import type { Sheet } from '../bench/sheet';
 import { dayShape, namedByDay } from '../day/shape';
 import type { Day } from '../day/shape';
 import { gearShape, gearTitle, namedByRig, rigShape } from '../gear';
@@ -13,6 +15,7 @@ export interface ItemBodies {
   readonly days: Day;
   readonly log: Observation;
   readonly recordings: Recording;
+  readonly sheets: Sheet;
 }
 export type PlanKind = keyof ItemBodies;
 
@@ -46,6 +49,13 @@ export const ITEM_KINDS: { readonly [K in PlanKind]: ItemKind<ItemBodies[K]> } =
     names: namedByObservation,
   },
   recordings: { shape: recordingShape, one: 'recording', most: 1000, title: ({ name }) => name, names: namedByRecording },
+  sheets: {
+    shape: sheetShape,
+    one: 'bench sheet',
+    most: 2000,
+    title: ({ kind, at }) => `${SHEET_KINDS[kind]}, ${at.slice(0, 10)}`,
+    names: namedBySheet,
+  },
 };
 
 /** The kinds by name, in their order. */

@@ -1,4 +1,5 @@
 import { MAX_RUNS } from '../answer';
+import { sheetItemShape } from '../bench/sheet';
 import { dayItemShape } from '../day/shape';
 import { gearShape, idShape, rigShape, styleShape } from '../gear';
 import { observationItemShape, recordingItemShape } from '../measure/log';
@@ -40,6 +41,7 @@ export const planShape = object('Viaggio plan', {
   log: optional(list('Log', observationItemShape, { max: ITEM_KINDS.log.most })),
   /** What their meters saw, as segments; the samples are kept apart. */
   recordings: optional(list('Recordings', recordingItemShape, { max: ITEM_KINDS.recordings.most })),
+  sheets: optional(list('Bench sheets', sheetItemShape, { max: ITEM_KINDS.sheets.most })),
   ask: optional(askShape),
 });
 export type Plan = Infer<typeof planShape>;

@@ -1,6 +1,6 @@
 import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities, tellAnswer } from '../answer';
 import type { Indicator, RunRange, Sensitivity, ToldAnswer } from '../answer';
-import { EVALUATION_RUNS } from '../document';
+import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
 import {
   alternatives,
@@ -76,7 +76,7 @@ const TRACE_POINTS = 30;
  */
 export function planIssues(plan: Plan): readonly Issue[] {
   const issues: Issue[] = [];
-  for (const kind of ['gear', 'rigs', 'days', 'log', 'recordings'] as const) {
+  for (const kind of PLAN_KINDS) {
     const seen = new Set<string>();
     plan[kind]?.forEach(({ id }, index) => {
       if (seen.has(id)) issues.push(issue(`/${kind}/${index}/id`, 'id-twice', 'an identifier used once', id));

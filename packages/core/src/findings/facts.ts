@@ -12,6 +12,9 @@ export type Need =
   | { readonly need: 'volts'; readonly needV: number; readonly startV: number; readonly endV: number }
   | { readonly need: 'recognised' | 'recognition-unknown'; readonly battery: string };
 
+/** What a camera cannot see any more of gear that was changed by hand. */
+export type Unseen = 'charge' | 'temperature' | 'make';
+
 interface VoltageRange {
   /** What gives the voltage. */
   readonly supply: string;
@@ -325,6 +328,13 @@ export interface Facts {
     readonly device: string;
     readonly shows: 'always-full' | 'none' | undefined;
     readonly plannedMin: number | undefined;
+  };
+  'changed-by-hand': {
+    readonly part: string;
+    readonly changes: number;
+    /** The last of them. */
+    readonly what: string;
+    readonly unseen: readonly Unseen[];
   };
   // how it stands
   'balance-fits': ({ readonly on: 'feet' } & Standing) | ({ readonly on: 'stabiliser' } & Payload);

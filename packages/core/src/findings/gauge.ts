@@ -1,8 +1,25 @@
 import type { Adapter } from '../gear';
-import { connectionsInto, isA } from '../rig';
+import { connectionsInto, isA, roleOf } from '../rig';
 import type { Part, ResolvedRig } from '../rig';
 import { finding } from './finding';
 import type { Finding } from './finding';
+import type { Unseen } from './facts';
+
+const UNSEEN: readonly Unseen[] = ['charge', 'temperature', 'make'];
+
+/** Gear that somebody changed by hand: what the camera can no longer see of it is said wherever it is used. */
+export function changedFindings({ connections }: ResolvedRig): Finding[] {
+  const parts = new Map<string, Part>();
+  for (const { from, to, cable } of connections) for (const part of [from, to, cable]) if (part) parts.set(part.id, part);
+  return [...parts.values()].flatMap((part) => {
+    const changes = part.gear.changedByHand ?? [];
+    const last = changes.at(-1);
+    if (!last) return [];
+    const place = { aspect: 'gauge', role: roleOf(part), gearId: part.id, part: part.title } as const;
+    const unseen = UNSEEN.filter((what) => changes.some((change) => change.unseen?.[what]));
+    return [finding('changed-by-hand', 'caution', place, { part: part.title, changes: changes.length, what: last.what, unseen })];
+  });
+}
 
 /** Devices whose own gauge does not show what is left. */
 export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined): Finding[] {

@@ -35,6 +35,27 @@ export const asideShape = list(
 );
 export const unknown = optional(asideShape);
 
+/** What somebody has changed on their own gear, at their own risk: told wherever it is used, and never as good. */
+const changedByHand = optional(
+  list(
+    'Changed by hand',
+    object('A change by hand', {
+      at: text('When', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-07' }),
+      what: text('What was changed', 200),
+      before: optional(text('Readings before', 300)),
+      after: optional(text('Readings after', 300)),
+      unseen: optional(
+        object('What the camera can no longer see', {
+          charge: optional(flag('What is left')),
+          temperature: optional(flag('The temperature')),
+          make: optional(flag('Which battery it is')),
+        }),
+      ),
+    }),
+    { max: 20 },
+  ),
+);
+
 /** What every piece of gear may say of itself. */
 export const common = {
   name,
@@ -49,6 +70,7 @@ export const common = {
   where: optional(text('Where it is', 60)),
   /** Not to be had just now: no feed is looked for with it, and no battery of a day is taken from there. */
   away: optional(choice('Not at hand', { lent: 'lent', lost: 'lost', packed: 'packed', broken: 'broken' })),
+  changedByHand,
   /** Out of use but not lost: no feed is looked for with it. */
   archived: optional(flag('Archived')),
 };

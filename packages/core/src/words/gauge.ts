@@ -1,6 +1,7 @@
 /** Why a gauge can be believed, or not. */
 export type GaugeFact =
   | { readonly fact: 'held-full' | 'blind'; readonly adapter: string }
+  | { readonly fact: 'changed'; readonly part: string }
   | { readonly fact: 'not-entered' | 'none' }
   | { readonly fact: 'counts'; readonly steps: number }
   /** `offBy`: the largest error beside its steps, as a share of the charge. */
@@ -12,6 +13,8 @@ export function sayGauge(gauge: GaugeFact): string {
       return `${gauge.adapter} holds its output, so the gauge shows full until it stops dead.`;
     case 'blind':
       return `On ${gauge.adapter} the gauge shows nothing.`;
+    case 'changed':
+      return `${gauge.part} was changed by hand: the camera cannot see what is left.`;
     case 'not-entered':
       return 'What its gauge reads is not entered.';
     case 'none':

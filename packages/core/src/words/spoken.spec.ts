@@ -19,6 +19,7 @@ const REMEDIES: { readonly [A in RemedyAct['act']]: Extract<RemedyAct, { act: A 
 const GAUGES: readonly GaugeFact[] = [
   { fact: 'held-full', adapter: 'Adapter M' },
   { fact: 'blind', adapter: 'Adapter M' },
+  { fact: 'changed', part: 'Adapter M' },
   { fact: 'not-entered' },
   { fact: 'none' },
   { fact: 'counts', steps: 4 },

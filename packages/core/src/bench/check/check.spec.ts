@@ -2,7 +2,11 @@ import { LOW_WATER } from '../../demo';
 import type { Gear, Rig } from '../../gear';
 import { judgeReading, judgeSteps } from './judge';
 import type { MeterReading } from './judge';
-import { HANDHELD, checkSteps } from './steps';
+import { HANDHELD } from '../sheet';
+import type { SheetOf } from '../sheet';
+import { corrections } from './corrections';
+import { sheetOfRig, standingOf, withReading } from './standing';
+import { checkSteps } from './steps';
 import type { CheckStep } from './steps';
 import { sayReading } from './words';
 
@@ -11,7 +15,7 @@ const RIGS = LOW_WATER.rigs.map(({ body }) => body);
 const rigOf = (name: string): Rig => RIGS.find((rig) => rig.name === name)!;
 const wheelhouse = rigOf('Wheelhouse');
 const all = RIGS.flatMap((rig) => checkSteps(rig, gear).map((step) => ({ rig: rig.name, step })));
-const volts = all.filter(({ step }) => step.is !== 'lead');
+const volts = all.filter(({ step }) => step.is !== 'lead' && step.is !== 'across');
 const whole = volts.filter(({ step }) => step.minV !== undefined && step.next.maxV !== undefined && step.next.minV !== undefined);
 const leads = all.filter(({ step }) => step.is === 'lead');
 
@@ -19,9 +23,9 @@ describe('the joints of a rig', () => {
   it('are measured from the source outwards, a lead before there is power on it', () => {
     const steps = checkSteps(wheelhouse, gear);
     expect(steps.map(({ is, at }) => `${is}: ${at}`)).toEqual([
-      'lead: the lead of Adapter M from D-tap, plugged in nowhere',
       'open: Holmvik 95',
       'open: Adapter M from D-tap',
+      'loaded: Adapter M from D-tap, with a lamp on it',
     ]);
     expect(steps.map(({ after }) => after.length)).toEqual([0, 1, 2]);
   });
@@ -36,6 +40,30 @@ describe('the joints of a rig', () => {
     expect(all.length).toBeGreaterThan(30);
   });
 
+  it('take each conductor of a lead by itself, and both against each other, before its end is live', () => {
+    for (const rig of RIGS) {
+      const steps = checkSteps(rig, gear);
+      const found = steps.filter(({ is }) => is === 'lead' || is === 'across').map(({ id }) => id);
+      for (const id of found.filter((one) => one.startsWith('across'))) {
+        const way = id.slice('across '.length);
+        expect(found).toEqual(expect.arrayContaining([`lead+ ${way}`, `lead- ${way}`]));
+        expect(steps.find((step) => step.id === `open ${way}`)?.after).toContain(id);
+      }
+    }
+    expect(leads.length).toBeGreaterThan(4);
+  });
+
+  it('hang a lamp on the last joint: less is expected there than without it, never more', () => {
+    const lamps = all.filter(({ step }) => step.is === 'loaded' && step.minV !== undefined);
+    expect(lamps.length).toBeGreaterThan(8);
+    for (const { rig, step } of lamps) {
+      const open = all.find((one) => one.rig === rig && one.step.id === step.id.replace('loaded', 'open'))!.step;
+      expect(step.minV!).toBeLessThanOrEqual(open.minV!);
+      expect(step.maxV!).toBeLessThanOrEqual(open.maxV!);
+      expect(step.loadW).toBeGreaterThan(0);
+    }
+  });
+
   it('that two batteries reach are measured with each', () => {
     const steps = checkSteps(rigOf('Stills with the grip'), gear);
     const shared = steps.filter(({ at }) => at.includes(', fed by '));
@@ -44,14 +72,19 @@ describe('the joints of a rig', () => {
   });
 
   it('expect what follows from the charge, as surely as it is known', () => {
-    const of = (rig: Rig): CheckStep => checkSteps(rig, gear).find(({ is }) => is === 'open')!;
+    const batteryId = wheelhouse.links[0]!.from.gearId;
+    const holding = (charge: number | undefined) => new Map(gear).set(batteryId, { ...gear.get(batteryId)!, charge } as Gear);
+    const unsaid = holding(undefined);
+    const of = (rig: Rig, kit = unsaid): CheckStep => checkSteps(rig, kit).find(({ is }) => is === 'open')!;
     const unknown = of({ ...wheelhouse, startCharge: undefined });
     const half = of({ ...wheelhouse, startCharge: 0.5 });
     expect(unknown.minV! * 1.02).toBeLessThan(half.minV!);
     // four cells of Li-ion at 40 and 60 %
     expect(half.minV!).toBeCloseTo(4 * 3.68 * (1 - HANDHELD.share) - HANDHELD.volts, 9);
     expect(half.maxV!).toBeCloseTo(4 * 3.84 * (1 + HANDHELD.share) + HANDHELD.volts, 9);
-    const finer = checkSteps({ ...wheelhouse, startCharge: 0.5 }, gear, { share: 0, volts: 0, ohms: 0 }).find(({ is }) => is === 'open')!;
+    // as it lies there now counts before what the plan starts with
+    expect(of({ ...wheelhouse, startCharge: 0.5 }, holding(0.2)).maxV).toBeLessThan(half.minV!);
+    const finer = checkSteps({ ...wheelhouse, startCharge: 0.5 }, unsaid, { share: 0, volts: 0, ohms: 0 }).find(({ is }) => is === 'open')!;
     expect([finer.minV, finer.maxV]).toEqual([4 * 3.68, 4 * 3.84]);
   });
 });
@@ -80,6 +113,11 @@ describe('a reading', () => {
       is(step, step.maxOhm! * 0.99, 'good', 'as-expected');
       is(step, step.maxOhm! * 1.01, 'caution', 'high-ohm');
       is(step, 'OL', 'stop', 'broken');
+    }
+    for (const { step } of all.filter((one) => one.step.is === 'across')) {
+      is(step, 'OL', 'good', 'as-expected');
+      is(step, step.maxOhm! * 99, 'stop', 'short');
+      is(step, step.maxOhm! * 101, 'caution', 'not-as-expected');
     }
     expect(judged).toBeGreaterThanOrEqual(120);
   });
@@ -110,5 +148,82 @@ describe('a reading', () => {
       expect(say(step.next.maxV! * 1.01)).toContain('Do not connect');
       expect(say(0)).toContain('nothing there');
     }
+  });
+});
+
+describe('a sheet', () => {
+  const rig = { ...wheelhouse, startCharge: 0.9 };
+  const EMPTY: SheetOf<'joints'> = {
+    kind: 'joints',
+    at: '2026-01-12',
+    rigId: '0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10',
+    by: 'Ine',
+    readings: [],
+  };
+  const middle = (step: CheckStep): MeterReading => (step.minV! + step.maxV!) / 2;
+  const measured = (of: Rig): SheetOf<'joints'> =>
+    checkSteps(of, gear).reduce((sheet, step) => withReading(sheet, step, middle(step)), EMPTY);
+
+  it('is passed once every joint is as expected, and not before', () => {
+    expect(standingOf(rig, gear, undefined).is).toBe('none');
+    const [first, ...rest] = checkSteps(rig, gear);
+    const begun = withReading(EMPTY, first!, middle(first!));
+    expect(standingOf(rig, gear, begun)).toMatchObject({ is: 'open', done: 1, nextId: rest[0]!.id });
+    expect(standingOf(rig, gear, measured(rig))).toMatchObject({ is: 'passed', reopened: [], nextId: undefined });
+    const doubtful = withReading(measured(rig), first!, first!.minV! * 0.97);
+    expect(standingOf(rig, gear, doubtful).is).toBe('doubtful');
+    const stopped = withReading(measured(rig), first!, -middle(first!));
+    expect(standingOf(rig, gear, stopped)).toMatchObject({ is: 'stopped', nextId: first!.id });
+  });
+
+  it('stays passed on another charge; what another part touches is measured again', () => {
+    const sheet = measured(rig);
+    expect(standingOf({ ...rig, startCharge: 0.4 }, gear, sheet).is).toBe('passed');
+    const steps = checkSteps(rig, gear);
+    const adapterId = rig.links[0]!.to.gearId;
+    const adapter = gear.get(adapterId)!;
+    const set = new Map(gear).set(adapterId, {
+      ...adapter,
+      ...(adapter.kind === 'adapter' && { output: { ...adapter.output, voltageV: 7.4 } }),
+    } as Gear);
+    const standing = standingOf(rig, set, sheet);
+    expect(standing.is).toBe('open');
+    expect(standing.reopened).toEqual(steps.slice(1).map(({ id }) => id));
+  });
+
+  it('takes a reading out again, and the newest of a rig is its own', () => {
+    const [first] = checkSteps(rig, gear);
+    expect(withReading(withReading(EMPTY, first!, 16), first!, undefined)).toEqual(EMPTY);
+    const sheets = [EMPTY, { ...EMPTY, at: '2026-01-13' }, { ...EMPTY, at: '2026-01-11' }].map((body, place) => ({ id: `${place}`, body }));
+    expect(sheetOfRig(sheets, EMPTY.rigId)?.id).toBe('1');
+    expect(sheetOfRig(sheets, 'another')).toBeUndefined();
+  });
+});
+
+describe('what a reading corrects in the kit', () => {
+  const read = (rig: Rig, find: (step: CheckStep) => boolean, reading: MeterReading) => {
+    const step = checkSteps(rig, gear).find(find)!;
+    return corrections({ step, reading, judged: judgeReading(step, reading), closed: false }, gear);
+  };
+
+  it('is the charge that its volts at rest tell', () => {
+    const [charge] = read({ ...wheelhouse, startCharge: 0.9 }, ({ is }) => is === 'open', 4 * 3.75);
+    expect(charge).toMatchObject({ says: expect.stringMatching(/^Its charge is 50/), after: { charge: 0.5 } });
+    expect(read(wheelhouse, ({ is }) => is === 'open', 3)).toEqual([]);
+  });
+
+  it('is the output of an adapter as it was measured', () => {
+    const [output] = read(wheelhouse, ({ is, at }) => is === 'open' && at.startsWith('Adapter'), 9.1);
+    expect(output?.after).toMatchObject({ output: { voltageV: 9.1 }, from: { voltageV: 'measured' } });
+  });
+
+  it('is a lead that is crossed, broken, shorted or high in ohms; nothing where it is as expected', () => {
+    const rig = RIGS.find((one) => checkSteps(one, gear).some(({ is }) => is === 'lead'))!;
+    const lead = ({ is }: CheckStep): boolean => is === 'lead';
+    expect(read(rig, lead, 'OL')[0]?.after).toMatchObject({ away: 'broken' });
+    expect(read(rig, lead, 3)[0]?.after).toMatchObject({ resistanceOhm: 6 });
+    expect(read(rig, lead, 0.01)).toEqual([]);
+    expect(read(rig, ({ is }) => is === 'across', 0.5)[0]?.after).toMatchObject({ away: 'broken' });
+    expect(read(rig, ({ is, cableId }) => is === 'open' && cableId !== undefined, -12)[0]?.after).toMatchObject({ crossed: true });
   });
 });

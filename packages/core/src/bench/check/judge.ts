@@ -5,7 +5,7 @@ import type { CheckStep } from './steps';
 export type MeterReading = number | 'OL';
 
 export type ReadingCode =
-  'as-expected' | 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'not-as-expected' | 'broken' | 'high-ohm' | 'not-known';
+  'as-expected' | 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'not-as-expected' | 'broken' | 'high-ohm' | 'short' | 'not-known';
 
 export interface Judged {
   readonly verdict: Verdict;
@@ -22,6 +22,11 @@ export interface CheckedStep {
 
 /** Of what is expected at the least: below it there is nothing, and a meter that only drifts shows as much. */
 const NOTHING_SHARE = 0.05;
+/** Across a lead: so many times what a conductor may have is still a short, not dirt. */
+const SHORT_TIMES = 100;
+
+/** Whether a step is measured in ohms, with no power on it. */
+export const isOhms = ({ is }: Pick<CheckStep, 'is'>): boolean => is === 'lead' || is === 'across';
 
 /**
  * What one reading says. Never good where the next part's highest voltage is passed, or is not known; never good reversed.
@@ -29,6 +34,7 @@ const NOTHING_SHARE = 0.05;
  * @example judgeReading(checkSteps(rig, gear)[1], -8.1) // { verdict: 'stop', code: 'reversed' }
  */
 export function judgeReading(step: CheckStep, reading: MeterReading): Judged {
+  if (step.is === 'across') return judgeAcross(step, reading);
   return step.is === 'lead' ? judgeOhms(step, reading) : judgeVolts(step, reading);
 }
 
@@ -36,6 +42,11 @@ function judgeOhms({ maxOhm }: CheckStep, reading: MeterReading): Judged {
   if (reading === 'OL') return { verdict: 'stop', code: 'broken' };
   if (maxOhm === undefined) return { verdict: 'unknown', code: 'not-known' };
   return reading <= maxOhm ? { verdict: 'good', code: 'as-expected' } : { verdict: 'caution', code: 'high-ohm' };
+}
+
+function judgeAcross({ maxOhm = 1 }: CheckStep, reading: MeterReading): Judged {
+  if (reading === 'OL') return { verdict: 'good', code: 'as-expected' };
+  return reading <= SHORT_TIMES * maxOhm ? { verdict: 'stop', code: 'short' } : { verdict: 'caution', code: 'not-as-expected' };
 }
 
 function judgeVolts({ minV, maxV, next }: CheckStep, reading: MeterReading): Judged {

@@ -1,17 +1,13 @@
+import { rigModel } from '../../answer';
+import type { RigModel } from '../../answer';
 import { CHEMISTRIES, cellVoltage } from '../../cell';
 import { batteryFigures, connectorName } from '../../gear';
 import type { Connector, Gear, Rig } from '../../gear';
-import { ASSUMED, batteryState, inOwnBay, isA, resolveRig } from '../../rig';
+import { ASSUMED, batteryState, inOwnBay, isA } from '../../rig';
 import type { Connection, SourceTree } from '../../rig';
-
-/** A meter's own error: so much of what it shows, and so much on top. */
-export interface MeterAccuracy {
-  readonly share: number;
-  readonly volts: number;
-  readonly ohms: number;
-}
-/** A hand-held meter of the usual kind, where its own sheet was not read. */
-export const HANDHELD: MeterAccuracy = { share: 0.005, volts: 0.02, ohms: 0.2 };
+import { HANDHELD } from '../sheet';
+import type { MeterAccuracy } from '../sheet';
+import { factsOf } from './facts';
 
 /** What a part that is plugged in next stands; undefined where nobody entered it. */
 export interface NextPart {
@@ -23,19 +19,31 @@ export interface NextPart {
 /** One joint to be measured before what lies behind it is connected. */
 export interface CheckStep {
   readonly id: string;
-  /** `lead`: unpowered, ohms; `open`: volts with nothing behind; `attached`: volts with an inline meter, the device on. */
-  readonly is: 'lead' | 'open' | 'attached';
+  /**
+   * `lead`: one conductor, unpowered, ohms; `across`: both, unpowered, nothing; `open`: volts with nothing behind;
+   * `loaded`: the same with a lamp on it; `attached`: volts with an inline meter, the device on.
+   */
+  readonly is: 'lead' | 'across' | 'open' | 'loaded' | 'attached';
   readonly at: string;
   /** Where red and black go. */
   readonly probes: string;
+  /** What the probes stand on; undefined for an inline meter. */
+  readonly connector: Connector | undefined;
   /** Undefined where a figure is missing without which nothing can be expected. */
   readonly minV: number | undefined;
   readonly maxV: number | undefined;
-  /** Of each conductor by itself. */
+  /** Of one conductor by itself; across both there is more than that, or a short. */
   readonly maxOhm: number | undefined;
+  /** About what hangs on it: with a dummy load or a lamp of so much; undefined where nothing does. */
+  readonly loadW: number | undefined;
   readonly next: NextPart;
   /** Steps before it on the same way, nearest the source first: a stop of one closes this. */
   readonly after: readonly string[];
+  /** The part that feeds the joint, and the lead between: what a reading that is not as expected may correct. */
+  readonly fromId: string;
+  readonly cableId: string | undefined;
+  /** What it rests on, shortened: another means that it is to be measured again. A charge does not count. */
+  readonly facts: string;
 }
 
 /** By how much a charge that was looked at, on four lights or a rest voltage, may be off. */
@@ -44,65 +52,130 @@ const CHARGE_OFF = 0.1;
 const CONTRACT_SHARE = 0.05;
 /** A pair of contacts at its worst. */
 const WORST_CONTACT_OHM = 0.02;
+/** Ends that two probes can be held to with nothing live on them. */
+const PROBED: ReadonlySet<Connector['type']> = new Set(['barrel', 'd-tap', 'xlr4', 'circular2', 'xt60', 'bare']);
 
 /**
  * The joints of a rig in the order in which they are measured: each way from its source outwards, a lead before there is
- * power on it, then its end with nothing behind. What to expect follows from the pack's charge, the outputs and the meter.
- * A battery in its own device's bay has no joint to put probes on but its own contacts.
+ * power on it, then its end with nothing behind, and with a lamp on it before a device is. What to expect follows from the
+ * pack's charge, the outputs and the meter. A battery in its own device's bay has no joint but its own contacts.
  *
  * @example checkSteps(rig, gear)[1] // { is: 'open', maxOhm: undefined, … }
  */
 export function checkSteps(rig: Rig, gear: ReadonlyMap<string, Gear>, meter: MeterAccuracy = HANDHELD): readonly CheckStep[] {
+  const model = rigModel(rig, gear, { tracePoints: 0 });
   const seen = new Set<string>();
-  return resolveRig(rig, gear).trees.flatMap((tree) => {
+  return model.resolved.trees.flatMap((tree) => {
     const ids = new Map<string, readonly string[]>();
     return tree.connections.flatMap((one) => {
       const before = one.before ? (ids.get(one.before.id) ?? []) : [];
       // what a second source reaches too is measured again with that: its volts are others, its lead is the same
-      const steps = stepsOf(rig, tree, one, meter, before).map((step) =>
-        step.is !== 'lead' && seen.has(step.id)
-          ? { ...step, id: `${step.id} ${tree.source.id}`, at: `${step.at}, fed by ${tree.source.title}` }
-          : step,
-      );
-      ids.set(one.id, [...before, ...steps.map(({ id }) => id)]);
-      return steps.filter(({ id }) => !seen.has(id) && seen.add(id));
+      const again = seen.has(`open ${one.id}`) || seen.has(`attached ${one.id}`);
+      const steps = stepsOf(model, tree, one, meter, before).filter(({ id }) => !again || !isUnpowered(id));
+      const named = again ? steps.map((step) => ofSource(step, tree, steps)) : steps;
+      for (const { id } of named) seen.add(id);
+      ids.set(one.id, [...before, ...named.map(({ id }) => id)]);
+      return named;
     });
   });
 }
 
-function stepsOf(rig: Rig, tree: SourceTree, one: Connection, meter: MeterAccuracy, before: readonly string[]): readonly CheckStep[] {
-  const { id, from, to, input, output, cable, leadOhm } = one;
-  const next: NextPart = { name: to.title, minV: input.minV, maxV: input.maxV };
+const isUnpowered = (id: string): boolean => id.startsWith('lead') || id.startsWith('across');
+
+function ofSource(step: CheckStep, { source }: SourceTree, steps: readonly CheckStep[]): CheckStep {
+  const again = (id: string): string => (steps.some((one) => one.id === id) ? `${id} ${source.id}` : id);
+  return { ...step, id: again(step.id), at: `${step.at}, fed by ${source.title}`, after: step.after.map(again) };
+}
+
+function stepsOf(
+  model: RigModel,
+  tree: SourceTree,
+  one: Connection,
+  meter: MeterAccuracy,
+  before: readonly string[],
+): readonly CheckStep[] {
+  const { rig } = model.resolved;
+  const { id, from, to, input, output, cable } = one;
   const names = from.outputs.length > 1 ? `${output.name} of ${from.title}` : from.title;
   const isAgreed = one.contract !== undefined && output.gives === 'pd';
   const range = isAgreed ? around(one.contract.voltageV, CONTRACT_SHARE) : openRange(rig, tree, one);
-  const volts: CheckStep = {
-    id: `volts ${id}`,
+  const common = {
+    next: { name: to.title, minV: input.minV, maxV: input.maxV },
+    fromId: from.id,
+    cableId: cable?.id,
+    facts: factsOf(one),
+    connector: cable ? input.connector : output.connector,
+    maxOhm: undefined,
+    loadW: undefined,
+  };
+  const leads = cable ? leadSteps(one, meter, before, common) : [];
+  const after = [...before, ...leads.map((step) => step.id)];
+  const measured: CheckStep = {
+    ...common,
+    ...withMeter(range, meter),
+    id: `${isAgreed ? 'attached' : 'open'} ${id}`,
     is: isAgreed ? 'attached' : 'open',
     at: cable ? `the end of ${cable.title}, from ${names}` : inOwnBay(one) ? `the contacts of ${from.title}` : names,
-    probes: isAgreed
-      ? `an inline USB meter between ${cable?.title ?? names} and ${to.title}`
-      : probesOn(cable ? input.connector : output.connector),
-    minV: range && range.minV * (1 - meter.share) - meter.volts,
-    maxV: range && range.maxV * (1 + meter.share) + meter.volts,
-    maxOhm: undefined,
-    next,
-    after: before,
+    probes: isAgreed ? `an inline USB meter between ${cable?.title ?? names} and ${to.title}` : probesOn(common.connector),
+    ...(isAgreed && { connector: undefined }),
+    after,
   };
-  const hasLead = leadOhm > 0 && !inOwnBay(one) && (cable !== undefined || ('lead' in input && input.lead === true));
-  if (!hasLead) return [volts];
-  const lead: CheckStep = {
-    id: `lead ${id}`,
-    is: 'lead',
-    at: `${cable?.title ?? `the lead of ${to.title}`}, plugged in nowhere`,
-    probes: 'one contact of one end, the same contact of the other; then the other contact; then across both: nothing',
+  const loaded = !isAgreed && isA(to, 'device') && !inOwnBay(one) ? [loadedStep(model, tree, one, measured, range, meter)] : [];
+  return [...leads, measured, ...loaded];
+}
+
+/** Each conductor by itself, then both against each other, where both ends can be probed with nothing live on them. */
+function leadSteps(
+  { id, to, input, cable, leadOhm, output }: Connection,
+  meter: MeterAccuracy,
+  before: readonly string[],
+  common: Pick<CheckStep, 'next' | 'fromId' | 'cableId' | 'facts' | 'connector' | 'loadW'>,
+): readonly CheckStep[] {
+  if (!cable || !PROBED.has(output.connector.type) || !PROBED.has(input.connector.type)) return [];
+  const maxOhm = (leadOhm / 2 + WORST_CONTACT_OHM) * (1 + meter.share) + meter.ohms;
+  const step = (is: 'lead' | 'across', contact: string, probes: string, after: readonly string[]): CheckStep => ({
+    ...common,
+    id: `${is}${contact} ${id}`,
+    is,
+    at: `${cable.title}, plugged in nowhere`,
+    probes,
     minV: undefined,
     maxV: undefined,
-    maxOhm: (leadOhm / 2 + WORST_CONTACT_OHM) * (1 + meter.share) + meter.ohms,
-    next,
-    after: before,
+    maxOhm,
+    after,
+  });
+  const ends = (sign: string): string =>
+    `${sign} of the ${connectorName(output.connector)} end to ${sign} of the ${connectorName(input.connector)} end, for ${to.title}`;
+  const plus = step('lead', '+', ends('plus'), before);
+  const minus = step('lead', '-', ends('minus'), [...before, plus.id]);
+  const across = step('across', '', 'plus to minus of one end: no connection', [...before, plus.id, minus.id]);
+  return [plus, minus, across];
+}
+
+/** The last joint before a device with a lamp on it: a bad contact, a tired pack or a weak adapter sags only then. */
+function loadedStep(
+  { runs }: RigModel,
+  tree: SourceTree,
+  one: Connection,
+  open: CheckStep,
+  range: Range | undefined,
+  meter: MeterAccuracy,
+): CheckStep {
+  const at = runs.get(tree)?.start;
+  const point = at?.feeds.find(({ id }) => id === one.id);
+  const freeV = one.supply?.startV;
+  const dropV = point && freeV !== undefined ? Math.max(0, freeV - point.inputV) : undefined;
+  const { low, high } = ASSUMED.packOhmShare;
+  const loaded = range && dropV !== undefined ? { minV: range.minV - high * dropV, maxV: range.maxV - low * dropV } : undefined;
+  return {
+    ...open,
+    ...withMeter(loaded, meter),
+    id: `loaded ${one.id}`,
+    is: 'loaded',
+    at: `${open.at}, with a lamp on it`,
+    loadW: point && point.currentA * point.inputV,
+    after: [...open.after, open.id],
   };
-  return [lead, { ...volts, after: [...before, lead.id] }];
 }
 
 interface Range {
@@ -111,6 +184,13 @@ interface Range {
 }
 
 const around = (volts: number, share: number): Range => ({ minV: volts * (1 - share), maxV: volts * (1 + share) });
+
+function withMeter(range: Range | undefined, meter: MeterAccuracy): Pick<CheckStep, 'minV' | 'maxV'> {
+  return {
+    minV: range && range.minV * (1 - meter.share) - meter.volts,
+    maxV: range && range.maxV * (1 + meter.share) + meter.volts,
+  };
+}
 
 /** Without load: a pack by its charge, as surely as that is known; what holds its output within what such outputs hold. */
 function openRange(rig: Rig, { source }: SourceTree, { supply }: Connection): Range | undefined {
@@ -124,10 +204,12 @@ function openRange(rig: Rig, { source }: SourceTree, { supply }: Connection): Ra
   if (!isA(source, 'battery')) return whole;
   const { startSoc, chosen } = batteryState(rig, source.id);
   const cells = batteryFigures(source.gear).cellsInSeries;
-  if (!chosen.charge || cells === undefined) return whole;
+  // as it lies there now; else what the rig starts with
+  const charge = source.gear.charge ?? (chosen.charge ? startSoc : undefined);
+  if (charge === undefined || cells === undefined) return whole;
   const { ocvPerCell } = CHEMISTRIES[source.gear.chemistry];
-  const at = (charge: number): number => cells * cellVoltage(ocvPerCell, Math.min(1, Math.max(0, charge)));
-  return { minV: at(startSoc - CHARGE_OFF), maxV: startSoc + CHARGE_OFF >= 1 ? supply.highV : at(startSoc + CHARGE_OFF) };
+  const at = (share: number): number => cells * cellVoltage(ocvPerCell, Math.min(1, Math.max(0, share)));
+  return { minV: at(charge - CHARGE_OFF), maxV: charge + CHARGE_OFF >= 1 ? supply.highV : at(charge + CHARGE_OFF) };
 }
 
 /** Which contact is plus, seen from the front of the plug. */

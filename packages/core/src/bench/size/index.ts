@@ -13,3 +13,4 @@ export type { ParallelQuestion, ParallelSize } from './parallel';
 export type { Explained, Impossible, Sized } from './sized';
 export { SIZE_TOOLS } from './tools';
 export type { SizeTool, SizeToolName } from './tools';
+export { CHARGE_CELL_V } from './chemistries';

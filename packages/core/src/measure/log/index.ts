@@ -2,4 +2,4 @@ export { namedByObservation, OBSERVATION_KINDS, observationItemShape, observatio
 export type { DrawObservation, LogEntry, Observation, ObservationKind, ObservationOf } from './observation';
 export { meterColumnsShape, namedByRecording, observationsOf, recordingItemShape, recordingShape, USUAL } from './recording';
 export type { NamedSegment, Recording, RecordingEntry } from './recording';
-export { dayOf } from './when';
+export { dayOf, whenShape } from './when';

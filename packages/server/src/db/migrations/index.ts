@@ -5,6 +5,7 @@ import * as log from './0003-log';
 import * as days from './0004-days';
 import * as segments from './0005-segments';
 import * as photos from './0006-photos';
+import * as sheets from './0007-sheets';
 
 export interface Migration {
   readonly name: string;
@@ -19,4 +20,5 @@ export const migrations: readonly Migration[] = [
   { name: '0004-days', up: days.up },
   { name: '0005-segments', up: segments.up },
   { name: '0006-photos', up: photos.up },
+  { name: '0007-sheets', up: sheets.up },
 ];

@@ -1,0 +1,20 @@
+import { batteryFigures } from '../../gear';
+import { isA } from '../../rig';
+import type { Connection } from '../../rig';
+
+/**
+ * What a joint rests on, shortened to eight signs: which parts, which ports, what the outputs give, what the next part
+ * takes, which lead. How full a battery is does not count: a reading stays true of the joint, not of the day.
+ */
+export function factsOf({ source, from, to, input, output, cable, contract }: Connection): string {
+  const cells = source && isA(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
+  const lead = cable && [cable.id, cable.gear.crossed ?? false, cable.gear.ends, cable.gear.fuseA];
+  return shortened(JSON.stringify([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV]));
+}
+
+/** FNV-1a of 32 bits: short, the same everywhere, and no secret. */
+function shortened(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return (hash >>> 0).toString(16).padStart(8, '0');
+}

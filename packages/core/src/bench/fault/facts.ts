@@ -1,0 +1,321 @@
+import { assess } from '../../answer';
+import type { Answer } from '../../answer';
+import type { FindingCode } from '../../findings';
+import { batteryFigures, gearTitle, isReady } from '../../gear';
+import type { Gear, Rig } from '../../gear';
+import { batteryState, drawnRig, isA, resolveRig } from '../../rig';
+import type { Connection } from '../../rig';
+import { sayFinding } from '../../words';
+import { sheetOfRig, standingOf } from '../check';
+import type { SheetEntry } from '../sheet';
+import { CAUSE_IDS, CAUSES } from './causes';
+import type { CauseId, FaultPart } from './causes';
+import type { FaultFacts } from './diagnose';
+import { FAULT_TEST_IDS } from './tests';
+import type { FaultTestId } from './tests';
+
+/** A reason for or against a cause that the rig itself gives. */
+interface Reason {
+  readonly cause: CauseId;
+  readonly times: number;
+  readonly why: string;
+}
+
+/** Facts of a rig with why they speak for a cause, and which part each cause would lie in. */
+export interface RigFacts extends FaultFacts {
+  readonly why: ReadonlyMap<CauseId, string>;
+  readonly parts: ReadonlyMap<CauseId, string>;
+  /** Something of the kit that can take a part’s place. */
+  readonly spares: ReadonlyMap<FaultTestId, string>;
+}
+
+/** How much a finding of the rig speaks for a cause: judgement. */
+const SPEAKS: Readonly<Partial<Record<FindingCode, readonly [CauseId, number]>>> = {
+  'contract-short': ['port-weak', 6],
+  'contract-none': ['port-weak', 6],
+  'legacy-short': ['port-weak', 6],
+  'poe-short': ['port-weak', 6],
+  'port-weak': ['port-weak', 4],
+  'over-current': ['port-weak', 5],
+  'over-current-late': ['port-weak', 3],
+  'mode-lost': ['port-weak', 4],
+  'mode-lost-late': ['port-weak', 2],
+  'mode-closed': ['port-weak', 2],
+  'budget-passed': ['ports-shared', 6],
+  'budget-shared': ['ports-shared', 2],
+  'peaks-together': ['ports-shared', 5],
+  'peak-stops': ['adapter-weak', 3],
+  'adapter-overloaded': ['adapter-weak', 6],
+  'regulator-hot': ['adapter-weak', 2],
+  'wire-drop': ['lead-thin', 4],
+  'wire-hot': ['lead-thin', 4],
+  'polarity-reversed': ['reversed', 12],
+  'polarity-unknown': ['reversed', 4],
+  'over-voltage': ['volts-off', 6],
+  'under-voltage': ['volts-off', 5],
+  'pins-missing': ['adapter-refused', 8],
+  'gauge-blind': ['gauge-held', 4],
+  'will-not-start': ['start-threshold', 10],
+  'will-not-restart': ['start-threshold', 3],
+  'bank-switches-off': ['bank-asleep', 6],
+  'sink-only-charges': ['charges-when-off', 6],
+  'heat-ends': ['too-hot', 4],
+  'charge-stranded': ['battery-low', 1.5],
+  'changed-by-hand': ['adapter-refused', 3],
+};
+/** Below this a battery is cold, by the rig’s own figure. */
+const COLD_C = 5;
+/** A passed sheet speaks against what it measured, but not for ever. */
+const AGAINST = 0.25;
+/** What is not known widens: the cause is taken for somewhat likelier than its table says. */
+const NOT_KNOWN = 1.4;
+
+export interface FactsFrom {
+  readonly rig: Rig;
+  readonly gear: ReadonlyMap<string, Gear>;
+  /** Which device shows the fault; the first of the rig when absent. */
+  readonly deviceId?: string | undefined;
+  /** Its own bench sheets, if there are any, with its identifier. */
+  readonly rigId?: string;
+  readonly sheets?: readonly SheetEntry[];
+}
+
+/** What a rig's own figures and findings say of what may be behind a fault. Cost: one assessment. */
+export function faultFacts({ rig, gear, deviceId = rig.devices[0]?.gearId, rigId, sheets = [] }: FactsFrom): RigFacts {
+  const resolved = resolveRig(rig, gear);
+  const way = wayTo(
+    resolved.trees.flatMap(({ connections }) => connections),
+    deviceId,
+  );
+  const answer = assess(rig, gear, { tracePoints: 0 });
+  const parts = partsOf(way, deviceId);
+  const sheet = rigId === undefined ? undefined : sheetOfRig(sheets, rigId);
+  const reasons = [
+    ...fromFindings(answer, way, deviceId),
+    ...fromBattery(rig, gear, parts),
+    ...fromDraw(answer, deviceId),
+    ...(sheet?.body.kind === 'joints' && standingOf(rig, gear, sheet.body).is === 'passed' ? passedSheet(sheet.body.at) : []),
+  ];
+  const times = new Map<CauseId, number>();
+  const why = new Map<CauseId, string>();
+  for (const reason of reasons) {
+    times.set(reason.cause, (times.get(reason.cause) ?? 1) * reason.times);
+    if (!why.has(reason.cause)) why.set(reason.cause, reason.why);
+  }
+  const possible = new Set(CAUSE_IDS.filter((cause) => isPossible(cause, parts, resolved.devices.length)));
+  const spares = sparesFor(rig, gear, parts);
+  return {
+    possible,
+    times,
+    why,
+    parts: byCause(parts),
+    spares,
+    tests: FAULT_TEST_IDS.filter((test) => isPossibleTest(test, parts, spares)),
+  };
+}
+
+interface Parts {
+  readonly of: ReadonlyMap<FaultPart, string>;
+  readonly hasBank: boolean;
+  readonly hasDelivery: boolean;
+  readonly hasConverter: boolean;
+  readonly hasGroups: boolean;
+  readonly isPlural: boolean;
+  readonly hasOwnBay: boolean;
+}
+
+/** The connections on the way to a device, the outermost first. */
+function wayTo(connections: readonly Connection[], deviceId: string | undefined): readonly Connection[] {
+  const last = connections.find(({ to }) => to.id === deviceId);
+  const way: Connection[] = [];
+  for (let at = last; at; at = at.before) way.unshift(at);
+  return way;
+}
+
+function partsOf(way: readonly Connection[], deviceId: string | undefined): Parts {
+  const of = new Map<FaultPart, string>();
+  const put = (part: FaultPart, id: string | undefined): void => {
+    if (id !== undefined && !of.has(part)) of.set(part, id);
+  };
+  put('device', deviceId);
+  for (const { from, to, cable } of way) {
+    if (isA(from, 'battery')) put('battery', from.id);
+    put('lead', cable?.id);
+    for (const part of [from, to]) {
+      if (isA(part, 'adapter')) put('adapter', part.id);
+      if (isA(part, 'hub')) put('hub', part.id);
+    }
+  }
+  const source = way[0]?.from;
+  put('port', source?.id);
+  const into = way.at(-1);
+  return {
+    of,
+    hasBank: source !== undefined && isA(source, 'battery') && source.gear.form === 'bank',
+    hasDelivery: way.some(({ output, contract }) => output.gives === 'pd' || contract !== undefined),
+    hasConverter: way.some(({ converter, from }) => converter !== undefined && (isA(from, 'adapter') || isA(from, 'hub'))),
+    hasGroups:
+      source !== undefined && isA(source, 'battery') && source.gear.form === 'pack' && (batteryFigures(source.gear).cellsInSeries ?? 1) > 1,
+    isPlural: (source?.outputs.length ?? 0) > 1,
+    hasOwnBay:
+      into !== undefined &&
+      isA(into.to, 'device') &&
+      into.to.gear.inputs.some(({ connector }) => connector.type === 'bay' || connector.type === 'l-plate'),
+  };
+}
+
+function byCause({ of }: Parts): ReadonlyMap<CauseId, string> {
+  return new Map(
+    CAUSE_IDS.flatMap((cause) => {
+      const { part } = CAUSES[cause];
+      // a lead that is moulded to its adapter, a converter that sits in a plate
+      const id = of.get(part) ?? (part === 'lead' ? of.get('adapter') : part === 'adapter' ? of.get('hub') : undefined);
+      return id === undefined ? [] : [[cause, id] as const];
+    }),
+  );
+}
+
+/** A cause is left out only where the rig has no such part. */
+function isPossible(cause: CauseId, { of, hasBank, hasDelivery, hasConverter, isPlural }: Parts, devices: number): boolean {
+  switch (cause) {
+    case 'battery-low':
+    case 'battery-worn':
+    case 'battery-cold':
+    case 'weak-group':
+      return of.has('battery');
+    case 'bank-asleep':
+      return hasBank;
+    case 'renegotiates':
+      return hasDelivery && isPlural;
+    case 'ports-shared':
+      return devices > 1;
+    case 'lead-thin':
+    case 'reversed':
+      return of.has('lead') || of.has('adapter');
+    case 'volts-off':
+      return of.has('adapter') || hasConverter;
+    case 'adapter-weak':
+    case 'adapter-refused':
+    case 'gauge-held':
+      return of.has('adapter');
+    case 'fuse-blown':
+      return of.has('hub') || of.has('lead');
+    case 'start-threshold':
+      return hasConverter || of.has('hub');
+    default:
+      return true;
+  }
+}
+
+function isPossibleTest(test: FaultTestId, parts: Parts, spares: ReadonlyMap<FaultTestId, string>): boolean {
+  const { of, hasBank, hasDelivery, hasGroups, isPlural, hasOwnBay } = parts;
+  switch (test) {
+    case 'other-battery':
+    case 'rest-volts':
+    case 'warm':
+    case 'gauge-falls':
+    case 'full-battery':
+      return of.has('battery');
+    case 'other-lead':
+      return of.has('lead') && spares.has(test);
+    case 'other-adapter':
+      return of.has('adapter') && spares.has(test);
+    case 'contacts':
+    case 'gauge-own':
+      return of.has('adapter');
+    case 'own-battery':
+      return hasOwnBay;
+    case 'plug-again':
+      return hasDelivery && isPlural;
+    case 'contract':
+      return hasDelivery;
+    case 'wake-bank':
+      return hasBank;
+    case 'taps':
+      return hasGroups;
+    case 'fuse':
+      return of.has('hub') || of.has('lead');
+    case 'end-volts':
+    case 'lamp-volts':
+      return of.has('lead') || of.has('adapter') || of.has('hub');
+    default:
+      return true;
+  }
+}
+
+function fromFindings({ findings }: Answer, way: readonly Connection[], deviceId: string | undefined): readonly Reason[] {
+  const ids = new Set([deviceId, ...way.flatMap(({ id, from, to, cable }) => [id, from.id, to.id, cable?.id])]);
+  return findings.flatMap((found): readonly Reason[] => {
+    const speaks = SPEAKS[found.code];
+    if (!speaks || found.verdict === 'good') return [];
+    if (found.gearId !== undefined && !ids.has(found.gearId) && !ids.has(found.connectionId)) return [];
+    return [{ cause: speaks[0], times: speaks[1], why: sayFinding(found) }];
+  });
+}
+
+function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): readonly Reason[] {
+  const id = of.get('battery');
+  const battery = id === undefined ? undefined : gear.get(id);
+  if (id === undefined || battery?.kind !== 'battery') return [];
+  const { startSoc, temperatureC, chosen } = batteryState(rig, id);
+  const title = gearTitle(battery);
+  const charge = battery.charge ?? (chosen.charge ? startSoc : undefined);
+  const { labelWh, energyWh, years, cycles } = battery;
+  const share = labelWh !== undefined && energyWh !== undefined ? energyWh / labelWh : undefined;
+  return [
+    charge === undefined
+      ? { cause: 'battery-low', times: NOT_KNOWN, why: `${title}’s charge is not entered.` }
+      : { cause: 'battery-low', times: charge < 0.5 ? 4 : charge < 0.9 ? 1.5 : 0.5, why: `${title} holds ${Math.round(100 * charge)} % as entered.` }, // prettier-ignore
+    share !== undefined
+      ? { cause: 'battery-worn', times: share < 0.75 ? 4 : share < 0.9 ? 1.5 : 0.4, why: `${title} holds ${Math.round(100 * share)} % of its label.` } // prettier-ignore
+      : years === undefined && cycles === undefined
+        ? { cause: 'battery-worn', times: NOT_KNOWN, why: `${title} was never tested, and its age is not entered.` }
+        : { cause: 'battery-worn', times: (years ?? 0) > 4 || (cycles ?? 0) > 400 ? 3 : 0.8, why: `${title} is ${years ?? 0} years old.` },
+    chosen.cold
+      ? { cause: 'battery-cold', times: temperatureC <= COLD_C ? 3 : 0.2, why: `The rig stands at ${Math.round(temperatureC)} °C.` }
+      : { cause: 'battery-cold', times: 1, why: 'The temperature of the battery is not entered.' },
+  ];
+}
+
+function fromDraw({ figures }: Answer, deviceId: string | undefined): readonly Reason[] {
+  const draw = figures.find(({ gearId, basis }) => gearId === deviceId && basis.of === 'draw');
+  if (!draw) return [{ cause: 'draw-higher', times: NOT_KNOWN, why: 'Its draw is not entered.' }];
+  return draw.from === 'measured' || draw.from === 'computed'
+    ? [{ cause: 'draw-higher', times: 0.5, why: 'Its draw was measured.' }]
+    : [{ cause: 'draw-higher', times: NOT_KNOWN, why: 'Nobody measured its draw.' }];
+}
+
+function passedSheet(at: string): readonly Reason[] {
+  const why = `Measured before power on ${at.slice(0, 10)}, all as expected.`;
+  return (['reversed', 'volts-off', 'fuse-blown'] as const).map((cause) => ({ cause, times: AGAINST, why }));
+}
+
+/** What of the kit may take a part's place: of the same kind and plugs, at hand, not in the rig. */
+function sparesFor(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): ReadonlyMap<FaultTestId, string> {
+  const used = new Set(drawnRig(rig, gear).ends.flatMap(({ from, to, cable }) => [from.id, to.id, cable?.id ?? '']));
+  const found = new Map<FaultTestId, string>();
+  for (const [test, part] of [['other-battery', 'battery'], ['other-lead', 'lead'], ['other-adapter', 'adapter']] as const) {
+    const id = of.get(part);
+    const now = id === undefined ? undefined : gear.get(id);
+    if (!now) continue;
+    for (const [otherId, other] of gear) {
+      if (used.has(otherId) || !isReady(other) || !isAlike(now, other)) continue;
+      found.set(test, otherId);
+      break;
+    }
+  } // prettier-ignore
+  return found;
+}
+
+function isAlike(one: Gear, other: Gear): boolean {
+  if (one.kind === 'battery' && other.kind === 'battery')
+    return one.form === other.form && one.chemistry === other.chemistry && one.cellsInSeries === other.cellsInSeries;
+  if (one.kind === 'cable' && other.kind === 'cable') return JSON.stringify(one.ends) === JSON.stringify(other.ends) && !other.crossed;
+  if (one.kind === 'adapter' && other.kind === 'adapter')
+    return (
+      one.input.connector.type === other.input.connector.type &&
+      JSON.stringify(one.output.connector) === JSON.stringify(other.output.connector) &&
+      one.output.voltageV === other.output.voltageV
+    );
+  return false;
+}

@@ -1,0 +1,11 @@
+export { CAUSE_IDS, CAUSES, SYMPTOMS } from './causes';
+export type { Cause, CauseId, FaultPart, Symptom } from './causes';
+export { likelihoods, nextTests, SURE, verdictOfFault } from './diagnose';
+export type { FaultAnswer, FaultFacts, Likely } from './diagnose';
+export { faultFacts } from './facts';
+export type { FactsFrom, RigFacts } from './facts';
+export { findFault } from './find-fault';
+export type { FaultCause, FaultQuestion, FoundFault, NextTest } from './find-fault';
+export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './tests';
+export type { FaultTest, FaultTestId } from './tests';
+export { writeDown } from './write-down';
