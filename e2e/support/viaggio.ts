@@ -38,7 +38,7 @@ export const test = base.extend<{ watched: undefined }>({
     async ({ context, request, baseURL }, use) => {
       await onlyTests(request);
       await request.post('/api/demo/reset');
-      for (const kind of ['recordings', 'log', 'days', 'rigs', 'gear']) {
+      for (const kind of ['sheets', 'recordings', 'log', 'days', 'rigs', 'gear']) {
         for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
           if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
         }

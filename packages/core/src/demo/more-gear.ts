@@ -1,6 +1,7 @@
 import type { Gear } from '../gear';
 import { demoId } from './demo-id';
 import { BATTERIES } from './more-batteries';
+import { BENCH } from './more-bench';
 import { BETWEEN } from './more-between';
 import { CABLES, CHARGERS } from './more-cables';
 import { DEVICES } from './more-devices';
@@ -10,7 +11,8 @@ import { DEVICES } from './more-devices';
  * troubles that the program is to find: a lead of the wrong polarity, a plate that will not start, packs that may not
  * fly, a gauge that lies, a battery that a mode refuses.
  */
-const MORE = { ...DEVICES, ...BATTERIES, ...BETWEEN, ...CABLES, ...CHARGERS };
+// what comes new comes last: identifiers follow from the order
+const MORE = { ...DEVICES, ...BATTERIES, ...BETWEEN, ...CABLES, ...CHARGERS, ...BENCH };
 export type MoreGear = keyof typeof MORE;
 export const MORE_GEAR: Readonly<Record<MoreGear, Gear>> = MORE;
 

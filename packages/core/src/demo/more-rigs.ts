@@ -114,5 +114,24 @@ export function moreRigs(): readonly Rig[] {
         ],
       },
     },
+    {
+      name: 'Skuadon on the blue board',
+      note: 'Tried on the bench. Not for the boat before its volts are right.',
+      style: 'tripod',
+      devices: [{ gearId: first.wheelhouseCamera }],
+      links: [
+        link([id('v2'), 'd-tap'], [id('blueBoard'), 'in'], 'dTapBarrel'),
+        link([id('blueBoard'), 'out'], [first.wheelhouseCamera, 'bay']),
+      ],
+      wantedMin: 120,
+    },
+    {
+      name: 'Monitor on the drawer lead',
+      note: 'The lead that somebody mended: measured before anything hangs on it.',
+      style: 'tripod',
+      devices: [{ gearId: id('monitor') }],
+      links: [link([id('v2'), 'd-tap'], [id('monitor'), 'dc'], 'drawerLead')],
+      wantedMin: 60,
+    },
   ];
 }

@@ -1,5 +1,7 @@
 import { MAX_RUNS } from '../answer';
+import { faultAnswerShape, SYMPTOMS } from '../bench/fault';
 import { sheetItemShape } from '../bench/sheet';
+import { sizeQuestion } from '../bench/size';
 import { dayItemShape } from '../day/shape';
 import { gearShape, idShape, rigShape, styleShape } from '../gear';
 import { observationItemShape, recordingItemShape } from '../measure/log';
@@ -25,6 +27,20 @@ export const askShape = object('What to work out', {
   days: optional(flag('Every day as it goes')),
   dayRuns: optional(number('Random runs a day', 'count', { min: 0, max: 2000, integer: true })),
   plans: optional(flag('A plan for every day')),
+  checks: optional(flag('What to measure before power, and every bench sheet judged')),
+  sizes: optional(list('Sizes', sizeQuestion, { max: 1000 })),
+  faults: optional(
+    list(
+      'Faults',
+      object('Fault', {
+        rigId: idShape,
+        deviceId: optional(idShape),
+        symptom: choice('Symptom', SYMPTOMS),
+        answers: optional(list('What was tried', faultAnswerShape, { max: 60 })),
+      }),
+      { max: 50 },
+    ),
+  ),
   style: optional(styleShape),
   weights: optional(record('Weights', number('Points', 'points', { max: 1000 }), 30)),
 });

@@ -23,6 +23,8 @@ import type { Issue } from '../issue';
 import { drawnRig } from '../rig';
 import { leftAlone } from '../unattended';
 import type { AloneAnswer } from '../unattended';
+import { evaluateBench, evaluateCheck } from './evaluate-bench';
+import type { BenchEvaluation, CheckEvaluation } from './evaluate-bench';
 import { evaluateDay } from './evaluate-day';
 import type { DayEvaluation } from './evaluate-day';
 
@@ -44,6 +46,8 @@ export interface RigEvaluation {
   readonly purchases?: readonly ToldPurchases[];
   /** Where the rig says that it runs unattended. */
   readonly alone?: AloneAnswer;
+  /** What to measure before power, where it was asked for. */
+  readonly check?: CheckEvaluation;
 }
 
 export interface Evaluation {
@@ -52,6 +56,7 @@ export interface Evaluation {
   readonly rigs: readonly RigEvaluation[];
   /** Where they were asked for. */
   readonly days?: readonly DayEvaluation[];
+  readonly bench?: BenchEvaluation;
 }
 
 /** Random runs of all rigs of one evaluation together. */
@@ -130,12 +135,16 @@ export function evaluate(plan: Plan): Evaluation {
   return {
     format: 'viaggio-evaluation',
     version: 2,
-    rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan.ask ?? {}, MOST_STEPS / rigs.length)),
+    rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan, MOST_STEPS / rigs.length)),
+    ...(asksBench(plan.ask) && { bench: evaluateBench(plan, gear) }),
     ...(plan.ask?.days && { days: (plan.days ?? []).map((entry) => evaluateDay(entry, plan, gear)) }),
   };
 }
 
-function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, ask: Ask, mostSteps: number): RigEvaluation {
+const asksBench = ({ checks, sizes, faults }: Ask = {}): boolean => checks === true || sizes !== undefined || faults !== undefined;
+
+function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, plan: Plan, mostSteps: number): RigEvaluation {
+  const { ask = {} } = plan;
   const rig: Rig = ask.style === undefined ? body : { ...body, style: ask.style };
   const style = rig.style ?? DEFAULT_STYLE;
   const weights = weightsOf(style, ask.weights);
@@ -159,6 +168,7 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, ask
     ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(tellAlternative) }),
     ...(ask.purchases && { purchases: each((deviceId) => tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
     ...(rig.unattended && { alone: leftAlone(rig, gear) }),
+    ...(ask.checks && { check: evaluateCheck(id, rig, gear, plan) }),
   };
 }
 

@@ -81,6 +81,8 @@ describe('the demo', () => {
       Breakwater: 'caution', // its gauge lies
       'Stills with the grip': 'caution', // the same
       'Cinema camera day': 'stop', // the plate will not start on a half-charged pack
+      'Skuadon on the blue board': 'caution', // its gauge lies; that its module gives more than written, only a meter finds
+      'Monitor on the drawer lead': 'good', // that its lead is crossed, only a meter finds
     });
     const codes = (name: string) =>
       answers

@@ -47,6 +47,7 @@ const TAGS: Readonly<Record<string, string>> = {
   days: 'Rigs over the hours of a day, with places and chargers',
   log: 'What was observed: tests, swaps, readings',
   recordings: 'Meters’ recordings, their samples and originals',
+  sheets: 'What was measured on the bench: joints, contacts, packs, faults',
   meters: 'Bench meters over SCPI, and recordings as they come',
   forecast: 'Weather by the hour',
   changes: 'Several changes as one',

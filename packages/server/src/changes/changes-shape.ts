@@ -17,6 +17,7 @@ export const changesShape = object('Changes', {
   days: optional(list('Days', changeOf(ITEM_KINDS.days.shape), { max: ITEM_KINDS.days.most })),
   log: optional(list('Log', changeOf(ITEM_KINDS.log.shape), { max: ITEM_KINDS.log.most })),
   recordings: optional(list('Recordings', changeOf(ITEM_KINDS.recordings.shape), { max: ITEM_KINDS.recordings.most })),
+  sheets: optional(list('Bench sheets', changeOf(ITEM_KINDS.sheets.shape), { max: ITEM_KINDS.sheets.most })),
   /** Of an imported document: what stands beside its items. */
   rest: optional(
     object('Beside the items', {

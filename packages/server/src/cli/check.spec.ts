@@ -5,6 +5,7 @@ const PLAN = JSON.stringify({ format: PLAN_FORMAT, version: PLAN_VERSION, gear: 
 
 interface Line {
   readonly step: string;
+  readonly is: string;
   readonly expect: { readonly minV?: number; readonly maxV?: number; readonly maxOhm?: number; readonly polarity: string };
   readonly reading?: number | 'OL';
   readonly verdict?: string;
@@ -12,7 +13,7 @@ interface Line {
   readonly closed?: boolean;
 }
 
-function check(readings?: unknown, rig = 'Wheelhouse') {
+function check(readings?: unknown, rig = 'Monitor on the drawer lead') {
   const [out, err]: [string[], string[]] = [[], []];
   const text = typeof readings === 'string' || readings === undefined ? readings : JSON.stringify(readings);
   const code = checkText(PLAN, rig, text, { out: (line) => out.push(line), err: (line) => err.push(line) });
@@ -23,33 +24,36 @@ describe('viaggio check', () => {
   const steps = check().lines;
 
   it('prints the steps in order, with what to expect', () => {
-    expect(steps.map(({ expect: { polarity } }) => polarity)).toEqual(['none', 'plus', 'plus']);
+    expect(steps.map(({ is }) => is)).toEqual(['lead', 'lead', 'across', 'open', 'loaded']);
+    expect(steps.map(({ expect: { polarity } }) => polarity)).toEqual(['none', 'none', 'none', 'plus', 'plus']);
     expect(steps[0]!.expect.maxOhm).toBeGreaterThan(0);
-    for (const { expect: expected, verdict } of steps.slice(1)) {
+    for (const { expect: expected, verdict } of steps.slice(3)) {
       expect(expected.maxV!).toBeGreaterThan(expected.minV!);
       expect(verdict).toBeUndefined();
     }
   });
 
   it('judges readings, and closes what is behind a stop until it is measured again', () => {
-    const [lead, source, end] = steps.map(({ step }) => step);
+    const [lead, , , source, end] = steps.map(({ step }) => step);
     const bad = check([
       { step: lead, value: 0.1 },
       { step: source, value: -16.4, unit: 'V' },
-      { step: end, value: 8 },
+      { step: end, value: 16.4 },
     ]).lines;
     expect(bad.map(({ verdict, closed }) => [verdict, closed])).toEqual([
       ['good', undefined],
+      [undefined, undefined],
+      [undefined, undefined],
       ['stop', undefined],
       [undefined, true],
     ]);
-    expect(bad[1]!.reason).toContain('Never connect');
+    expect(bad[3]!.reason).toContain('Never connect');
     const again = check([
       { step: source, value: -16.4 },
       { step: source, value: 16.4 },
-      { step: end, value: 8 },
+      { step: end, value: 16.4 },
     ]).lines;
-    expect(again.slice(1).map(({ verdict }) => verdict)).toEqual(['good', 'good']);
+    expect(again.slice(3).map(({ verdict }) => verdict)).toEqual(['good', 'good']);
     expect(check([{ step: lead, value: 'OL' }]).lines[0]).toMatchObject({ reading: 'OL', verdict: 'stop' });
     expect(
       check([
@@ -60,8 +64,8 @@ describe('viaggio check', () => {
   });
 
   it('reads the unit that is said, and takes none of another kind', () => {
-    const [lead, source] = steps.map(({ step }) => step);
-    expect(check([{ step: source, value: -16_400, unit: 'mV' }]).lines[1]).toMatchObject({ reading: -16.4, verdict: 'stop' });
+    const [lead, , , source] = steps.map(({ step }) => step);
+    expect(check([{ step: source, value: -16_400, unit: 'mV' }]).lines[3]).toMatchObject({ reading: -16.4, verdict: 'stop' });
     for (const bad of [
       { step: source, value: 16.4, unit: 'A' },
       { step: lead, value: 0.1, unit: 'V' },

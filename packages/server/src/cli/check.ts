@@ -1,4 +1,4 @@
-import { checkSteps, judgeSteps, parseQuantity, sayReading } from '@viaggio/core';
+import { checkSteps, isOhms, judgeSteps, parseQuantity, tellStep } from '@viaggio/core';
 import type { CheckStep, MeterReading } from '@viaggio/core';
 import { list, number, object, optional, text } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
@@ -27,27 +27,7 @@ export function checkText(plan: string, rigId: string, readings: string | undefi
   const steps = checkSteps(rig.body, new Map(read.plan.gear.map(({ id, body }) => [id, body])));
   const known = readings === undefined ? new Map<string, MeterReading>() : readingsOf(readings, steps, err);
   if (!known) return 1;
-  for (const checked of judgeSteps(steps, known)) {
-    const { step, reading, judged, closed } = checked;
-    const { id, at, probes, minV, maxV, maxOhm } = step;
-    const expect = {
-      ...(minV !== undefined && { minV }),
-      ...(maxV !== undefined && { maxV }),
-      polarity: step.is === 'lead' ? 'none' : 'plus',
-      ...(maxOhm !== undefined && { maxOhm }),
-    };
-    out(
-      JSON.stringify({
-        step: id,
-        at,
-        probes,
-        expect,
-        ...(reading !== undefined && { reading }),
-        ...(judged && { verdict: judged.verdict, reason: sayReading(checked) }),
-        ...(closed && { closed }),
-      }),
-    );
-  }
+  for (const checked of judgeSteps(steps, known)) out(JSON.stringify(tellStep(checked)));
   return 0;
 }
 
@@ -83,7 +63,7 @@ function readingsOf(source: string, steps: readonly CheckStep[], err: Output['er
     }
     const reading = overs.has(index) ? 'OL' : inBase(step, value, unit);
     if (reading === undefined) {
-      const expected = step.is === 'lead' ? 'ohms of 0 or more' : 'volts';
+      const expected = isOhms(step) ? 'ohms of 0 or more' : 'volts';
       err(`--readings: /${index}/value: expected ${expected}; got “${value} ${unit ?? ''}”.`);
       return undefined;
     }
@@ -94,9 +74,9 @@ function readingsOf(source: string, steps: readonly CheckStep[], err: Output['er
 }
 
 /** Volts, or ohms of a lead; a unit that is said is read, and one of another kind is not taken for it. */
-function inBase({ is }: CheckStep, value: number, unit: string | undefined): number | undefined {
-  if (is === 'lead' && value < 0) return undefined;
+function inBase(step: CheckStep, value: number, unit: string | undefined): number | undefined {
+  if (isOhms(step) && value < 0) return undefined;
   if (unit === undefined) return value;
-  const size = parseQuantity(`${Math.abs(value)} ${unit}`, is === 'lead' ? 'ohm' : 'V');
+  const size = parseQuantity(`${Math.abs(value)} ${unit}`, isOhms(step) ? 'ohm' : 'V');
   return size.ok ? Math.sign(value) * size.value : undefined;
 }

@@ -1,7 +1,8 @@
 import { createReadStream, readFileSync } from 'node:fs';
-import { SIZE_TOOLS, readLabel } from '@viaggio/core';
+import { SIZE_TOOLS, SYMPTOMS, readLabel } from '@viaggio/core';
 import { checkText } from './check';
 import { evaluateText } from './evaluate';
+import { faultText } from './fault';
 import { feedsText } from './feeds';
 import { meterUntilEnded } from './meter';
 import { segmentsOf } from './segments';
@@ -14,6 +15,8 @@ export interface Options {
   readonly rig?: string | undefined;
   readonly port?: string | undefined;
   readonly readings?: string | undefined;
+  readonly symptom?: string | undefined;
+  readonly answers?: string | undefined;
 }
 
 export interface Command {
@@ -64,6 +67,15 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     needs: ['rig'],
     run: (file, { rig = '', readings }, output) =>
       checkText(textOf(file), rig, readings === undefined ? undefined : textOf(readings), output),
+  },
+  fault: {
+    usage: 'fault FILE --rig ID --symptom S',
+    about: 'what may be behind a fault of a rig, and what to try next, as JSON',
+    more: `--rig ID         the rig, by its identifier or its name\n--symptom S      one of ${Object.keys(SYMPTOMS).join(', ')}\n--answers FILE   a JSON list of {test, answer}: what was tried so far; see docs/bench.md`,
+    options: ['rig', 'symptom', 'answers'],
+    needs: ['rig', 'symptom'],
+    run: (file, { rig = '', symptom = '', answers }, output) =>
+      faultText(textOf(file), rig, symptom, answers === undefined ? undefined : textOf(answers), output),
   },
   label: {
     usage: 'label TEXT…',

@@ -16,7 +16,14 @@ export async function run(args: readonly string[], output: Output): Promise<numb
     parsed = parseArgs({
       args: [...args],
       allowPositionals: true,
-      options: { rig: { type: 'string' }, port: { type: 'string' }, readings: { type: 'string' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        rig: { type: 'string' },
+        port: { type: 'string' },
+        readings: { type: 'string' },
+        symptom: { type: 'string' },
+        answers: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
   } catch (error) {
     return refuse((error as Error).message, output);

@@ -1,4 +1,14 @@
-import { byKind, LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, lowWaterRecording, PLAN_KINDS, slotsToBytes, slotsToCsv } from '@viaggio/core';
+import {
+  byKind,
+  LOW_WATER,
+  LOW_WATER_DAY,
+  LOW_WATER_LOG,
+  LOW_WATER_SHEETS,
+  lowWaterRecording,
+  PLAN_KINDS,
+  slotsToBytes,
+  slotsToCsv,
+} from '@viaggio/core';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
 import type { ItemKind } from '../db/models/item';
@@ -22,6 +32,7 @@ export class DemoService {
       days: [LOW_WATER_DAY],
       log: LOW_WATER_LOG,
       recordings: [entry],
+      sheets: LOW_WATER_SHEETS,
     };
     await this.database.sequelize.transaction(async (transaction) => {
       for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);

@@ -31,7 +31,7 @@ export function corrections({ step, reading, judged }: CheckedStep, gear: Readon
   const found: Correction[] = [];
   if (cable?.kind === 'cable' && step.cableId !== undefined) {
     const gearId = step.cableId;
-    if (judged.code === 'reversed' && !cable.crossed)
+    if ((judged.code === 'reversed' || judged.code === 'broken') && !cable.crossed)
       found.push({
         gearId,
         says: 'Mark the lead as crossed',

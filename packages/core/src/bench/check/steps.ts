@@ -220,6 +220,7 @@ function probesOn(connector: Connector): string {
     if (connector.polarity === 'centre-negative') return 'red on the outside of the barrel, black inside';
     return 'inside and outside of the barrel; which is plus is not entered: the sign on the meter says it';
   }
+  if (type === 'usb-a' || type === 'usb-c') return 'an inline USB meter in the port, nothing behind it';
   if (type === 'bare') return 'red on the plus end, black on the other';
   return `red on plus, black on minus of the ${connectorName(connector)}, as marked`;
 }

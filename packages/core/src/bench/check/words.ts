@@ -62,7 +62,7 @@ export function sayReading({ step, reading, judged }: CheckedStep): string | und
         ? `${shown} between plus and minus, nothing expected: damp, dirt, or a part in the lead. Find out which before there is power on it.`
         : sayOff(step, shown, reading !== 'OL' && minV !== undefined && reading < minV, minV, maxV);
     case 'broken':
-      return 'OL: this conductor is broken, or a contact does not touch. Do not use the lead.';
+      return 'OL: this conductor is broken, the lead is crossed, or a contact does not touch. Try plus against minus of the other end: whole there means crossed. Do not use the lead.';
     case 'high-ohm':
       return `${shown}, expected ${ohms(maxOhm)} at most: a thin, long or half broken lead, or dirty contacts.`;
     case 'short':

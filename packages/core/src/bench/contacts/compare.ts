@@ -1,5 +1,6 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
+import type { Gear } from '../../gear';
 import { HANDHELD } from '../sheet';
 import type { Contact, MeterAccuracy, SheetOf } from '../sheet';
 
@@ -33,6 +34,13 @@ export interface Difference {
 export interface BayWindow {
   readonly minV: number | undefined;
   readonly maxV: number | undefined;
+}
+
+/** What a device stands where its battery sits: in its bay, or on its plate; else at its first input that takes volts. */
+export function windowOf(device: Gear | undefined): BayWindow {
+  const inputs = device?.kind === 'device' ? device.inputs.filter(({ takes }) => takes === 'window') : [];
+  const bay = inputs.find(({ connector: { type } }) => type === 'bay' || type === 'l-plate') ?? inputs[0];
+  return { minV: bay?.minV, maxV: bay?.maxV };
 }
 
 /** Volts to which a contact that hangs on nothing may drift on a meter of ten megohms. */

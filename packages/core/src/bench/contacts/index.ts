@@ -1,4 +1,4 @@
-export { compareContacts, verdictOfContacts } from './compare';
+export { compareContacts, verdictOfContacts, windowOf } from './compare';
 export type { BayWindow, ContactCode, Difference } from './compare';
 export { judgeTaps } from './taps';
 export type { TapCode, TapGroup, TapsJudged } from './taps';

@@ -6,6 +6,6 @@ export { faultFacts } from './facts';
 export type { FactsFrom, RigFacts } from './facts';
 export { findFault } from './find-fault';
 export type { FaultCause, FaultQuestion, FoundFault, NextTest } from './find-fault';
-export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './tests';
+export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS, faultAnswerShape } from './tests';
 export type { FaultTest, FaultTestId } from './tests';
 export { writeDown } from './write-down';

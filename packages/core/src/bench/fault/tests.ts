@@ -1,3 +1,5 @@
+import { localId } from '../../gear';
+import { choice, object } from '../../shape';
 import type { CauseId } from './causes';
 
 type Chances = readonly number[];
@@ -333,3 +335,9 @@ export function chancesOf(test: FaultTestId, cause: CauseId): Chances {
   const { with: named, otherwise }: FaultTest = FAULT_TESTS[test];
   return named[cause] ?? otherwise;
 }
+
+/** One try with what was seen; both by the names of the table. */
+export const faultAnswerShape = object('A try', {
+  test: choice('Test', Object.fromEntries(FAULT_TEST_IDS.map((id) => [id, FAULT_TESTS[id].says])) as Record<FaultTestId, string>),
+  answer: localId('Answer'),
+});

@@ -1,4 +1,4 @@
-import { idShape, unknown } from '../../gear';
+import { idShape, localId, unknown } from '../../gear';
 import type { Named } from '../../gear';
 import { whenShape } from '../../measure/log';
 import { choice, flag, list, number, object, optional, tagged, text } from '../../shape';
@@ -85,6 +85,16 @@ export const sheetShape = tagged('Bench sheet', 'kind', {
     loadW: optional(number('Load', 'W', { above: 0, max: 500 })),
     contacts: list('Contacts', contactShape, { min: 2, max: 10 }),
   },
+  /** A fault: what was tried, what was seen, and what it was. */
+  fault: {
+    ...dated,
+    rigId: idShape,
+    deviceId: optional(idShape),
+    symptom: localId('Symptom'),
+    answers: list('What was tried', object('A try', { test: localId('Test'), answer: localId('Answer') }), { max: 60 }),
+    /** The cause, where it was found. */
+    found: optional(localId('Cause')),
+  },
   /** The volts at each tap of a pack's balance lead, from minus up. */
   taps: {
     ...dated,
@@ -106,6 +116,7 @@ export const sheetItemShape = object('Bench sheet item', { id: idShape, body: sh
 export const SHEET_KINDS: Readonly<Record<Sheet['kind'], string>> = {
   joints: 'Before power',
   contacts: 'Contacts compared',
+  fault: 'Fault',
   taps: 'Balance lead',
 };
 
@@ -118,6 +129,8 @@ export function namedBySheet(sheet: Sheet): readonly Named[] {
       return named('/rigId', 'rigs', sheet.rigId);
     case 'contacts':
       return [...named('/deviceId', 'gear', sheet.deviceId), ...named('/substituteId', 'gear', sheet.substituteId)];
+    case 'fault':
+      return [...named('/rigId', 'rigs', sheet.rigId), ...named('/deviceId', 'gear', sheet.deviceId)];
     case 'taps':
       return named('/batteryId', 'gear', sheet.batteryId);
   }

@@ -11,6 +11,6 @@ export type { PackQuestion, PackSize } from './pack';
 export { sizeParallel } from './parallel';
 export type { ParallelQuestion, ParallelSize } from './parallel';
 export type { Explained, Impossible, Sized } from './sized';
-export { SIZE_TOOLS } from './tools';
+export { SIZE_TOOLS, sizeQuestion } from './tools';
 export type { SizeTool, SizeToolName } from './tools';
 export { CHARGE_CELL_V } from './chemistries';

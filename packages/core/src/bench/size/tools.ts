@@ -1,3 +1,4 @@
+import { tagged } from '../../shape';
 import type { Infer } from '../../shape';
 import { converterQuestion, sizeConverter } from './converter';
 import { fuseQuestion, sizeFuse } from './fuse';
@@ -29,4 +30,13 @@ export const SIZE_TOOLS = {
   holder: tool(holderQuestion, sizeHolder),
   parallel: tool(parallelQuestion, sizeParallel),
 } as const;
+/** A question with the tool that it is for. */
+export const sizeQuestion = tagged('A size', 'tool', {
+  lead: leadQuestion.fields,
+  fuse: fuseQuestion.fields,
+  converter: converterQuestion.fields,
+  pack: packQuestion.fields,
+  holder: holderQuestion.fields,
+  parallel: parallelQuestion.fields,
+});
 export type SizeToolName = keyof typeof SIZE_TOOLS;
