@@ -1,6 +1,7 @@
 export * from './answer';
 export * from './attention';
 export * from './balance';
+export * from './bench/build';
 export * from './bench/check';
 export * from './bench/contacts';
 export * from './bench/fault';

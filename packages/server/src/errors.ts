@@ -20,6 +20,11 @@ export const ERRORS = {
     title: 'The meter cannot be recorded now',
     remedy: 'Look at the list of meters: which there are, and what is being recorded.',
   },
+  'meter-away': {
+    status: 502,
+    title: 'The meter does not answer',
+    remedy: 'Look whether it is on and reachable, or type what it shows.',
+  },
   'forecast-off': {
     status: 409,
     title: 'No forecast service is on',

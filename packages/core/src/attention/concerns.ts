@@ -1,5 +1,8 @@
 import { assess } from '../answer';
 import type { Answer } from '../answer';
+import { sayReading, sheetOfRig, standingOf } from '../bench/check';
+import type { CheckStanding } from '../bench/check';
+import type { SheetEntry } from '../bench/sheet';
 import { blockTitle } from '../day/shape';
 import { DaySimulation, chargingList } from '../day/run';
 import type { ChargingList, DayRun } from '../day/run';
@@ -18,6 +21,10 @@ export type Concern =
   | { readonly is: 'cannot-run'; readonly rigId: string; readonly rig: string; readonly says: string }
   /** A figure is missing without which it cannot be judged: what is not known is never well. */
   | { readonly is: 'cannot-tell'; readonly rigId: string; readonly rig: string; readonly says: string }
+  /** Measured before power, and it says stop: nothing behind that joint may be connected. */
+  | { readonly is: 'check-stopped'; readonly rigId: string; readonly rig: string; readonly joint: string; readonly says: string }
+  /** It was measured before power, and has changed since. */
+  | { readonly is: 'check-again'; readonly rigId: string; readonly rig: string; readonly joints: number }
   /** It stops before the time that is asked for. */
   | { readonly is: 'too-short'; readonly rigId: string; readonly rig: string; readonly plannedMin: number; readonly wantedMin: number }
   /** Blocks of the day go dark in one of its rigs. */
@@ -36,6 +43,8 @@ export interface RigStanding {
   readonly rigId: string;
   readonly rig: Rig;
   readonly answer: Answer;
+  /** Its check before power. */
+  readonly check: CheckStanding;
 }
 
 /** What is to be looked at today. */
@@ -54,13 +63,26 @@ export interface AttentionTo {
   readonly gear: ReadonlyMap<string, Gear>;
   readonly day: { readonly id: string; readonly day: Day } | undefined;
   readonly log: Log;
+  /** What was measured on the bench. */
+  readonly sheets?: readonly SheetEntry[];
   /** An ISO date. */
   readonly today: string;
 }
 
 /** At or above this a battery counts as full. */
 const FULL = 0.97;
-const ORDER: readonly Concern['is'][] = ['cannot-run', 'goes-dark', 'too-short', 'cannot-tell', 'charge', 'retire', 'fly', 'measure'];
+const ORDER: readonly Concern['is'][] = [
+  'cannot-run',
+  'check-stopped',
+  'goes-dark',
+  'too-short',
+  'cannot-tell',
+  'check-again',
+  'charge',
+  'retire',
+  'fly',
+  'measure',
+];
 
 /**
  * What concerns somebody now: rigs that cannot run or last, a day that goes dark, what to charge, what may not fly, what is
@@ -68,13 +90,18 @@ const ORDER: readonly Concern['is'][] = ['cannot-run', 'goes-dark', 'too-short',
  *
  * @example attention({ rigs: new Map(), gear: new Map(), day: undefined, log, today: '2026-01-12' }).concerns // []
  */
-export function attention({ rigs, gear, day, log, today }: AttentionTo): Attention {
-  const standing = [...rigs].map(([rigId, rig]) => ({ rigId, rig, answer: assess(rig, gear, { tracePoints: 0 }) }));
+export function attention({ rigs, gear, day, log, today, sheets = [] }: AttentionTo): Attention {
+  const standing = [...rigs].map(([rigId, rig]): RigStanding => {
+    const sheet = sheetOfRig(sheets, rigId)?.body;
+    const check = standingOf(rig, gear, sheet?.kind === 'joints' ? sheet : undefined);
+    return { rigId, rig, check, answer: assess(rig, gear, { tracePoints: 0 }) };
+  });
   const simulation = day && new DaySimulation(day.day, gear, rigs);
   const run = simulation?.run();
   const used = usedBatteries(rigs, gear, day?.day);
   const concerns: readonly Concern[] = [
     ...standing.flatMap((one) => rigConcerns(one, day?.day)),
+    ...standing.flatMap(checkConcerns),
     ...(day && run ? darkRigs(day, run, rigs) : []),
     ...batteryConcerns(used, log, today),
     ...flights(used),
@@ -90,8 +117,8 @@ export function attention({ rigs, gear, day, log, today }: AttentionTo): Attenti
 
 /** How loud a concern is. */
 export function verdictOfConcern(concern: Concern): Verdict {
-  if (concern.is === 'cannot-run' || concern.is === 'goes-dark') return 'stop';
-  if (concern.is === 'cannot-tell') return 'unknown';
+  if (concern.is === 'cannot-run' || concern.is === 'goes-dark' || concern.is === 'check-stopped') return 'stop';
+  if (concern.is === 'cannot-tell' || concern.is === 'check-again') return 'unknown';
   if (concern.is === 'fly' && concern.flight === 'unknown') return 'unknown';
   if (concern.is === 'measure') return concern.powerW === undefined ? 'caution' : 'unknown';
   return concern.is === 'retire' && concern.when === 'soon' ? 'unknown' : 'caution';
@@ -107,6 +134,15 @@ function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined):
   if (day || wantedMin === undefined || plannedMin === undefined || unlimited) return [];
   if (Math.max(plannedMin, beyondMin ?? 0) >= wantedMin) return [];
   return [{ is: 'too-short', rigId, rig: rig.name, plannedMin, wantedMin }];
+}
+
+function checkConcerns({ rigId, rig, check }: RigStanding): readonly Concern[] {
+  if (check.is === 'stopped') {
+    const stop = check.steps.find(({ judged }) => judged?.verdict === 'stop')!;
+    return [{ is: 'check-stopped', rigId, rig: rig.name, joint: stop.step.at, says: sayReading(stop) ?? '' }];
+  }
+  if (check.reopened.length === 0) return [];
+  return [{ is: 'check-again', rigId, rig: rig.name, joints: check.reopened.length }];
 }
 
 /** A line a rig: the minutes of all its blocks, and why of the first. */

@@ -40,6 +40,7 @@ export interface UnitInfo {
 const times = (factor: number) => (typed: number) => typed * factor;
 const same = times(1);
 const milli = (typed: number) => typed / 1000;
+const kilo = times(1000);
 
 export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   V: { noun: 'volts', symbol: 'V', example: '14.4 V', digits: 2, spellings: { v: same, volt: same, volts: same, mv: milli } },
@@ -59,7 +60,7 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
     symbol: 'Ω',
     example: '80 mΩ',
     digits: 3,
-    spellings: { ohm: same, ohms: same, Ω: same, ω: same, mohm: milli, mω: milli, mΩ: milli },
+    spellings: { ohm: same, ohms: same, Ω: same, ω: same, mohm: milli, mω: milli, mΩ: milli, kohm: kilo, kω: kilo, kΩ: kilo },
   },
   min: {
     noun: 'hours and minutes',

@@ -62,6 +62,16 @@ describe('meters', () => {
     await request(app).post('/api/live').send({ meterId: 'bench', host: '192.0.2.1', everyMs: 100, about }).expect(422);
   });
 
+  it('are read once, for one joint of a bench; one that is silent says so in time', async () => {
+    await play();
+    const shown = (await request(app).post('/api/meters/simulated/read').expect(200)).body as { voltageV: number; currentA: number };
+    expect(shown.voltageV).toBeGreaterThan(12);
+    expect(shown.voltageV).toBeLessThan(17);
+    expect(shown.currentA).toBeGreaterThanOrEqual(0);
+    expect((await request(app).post('/api/meters/bench/read').expect(502)).body).toMatchObject({ code: 'meter-away' });
+    await request(app).post('/api/meters/127.0.0.1:22/read').expect(404);
+  });
+
   it('cannot play a rig that no battery feeds, nor one that is not there', async () => {
     const id = '5f0c7a10-0000-4000-8000-0000000000ab';
     const bare = { name: 'Bare', devices: RIG.body.devices, links: [] };

@@ -51,6 +51,24 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
       handle: async ({ body }) => ({ status: 200, body: await meters.play(body.rigId, body.deviceId, body.secondsEach) }),
     }),
     operation({
+      id: 'readMeter',
+      method: 'post',
+      path: '/api/meters/{id}/read',
+      tag: 'meters',
+      summary: 'What a meter shows now',
+      answers: {
+        status: 200,
+        says: 'Volts and amps',
+        schema: {
+          type: 'object',
+          required: ['voltageV', 'currentA'],
+          properties: { voltageV: { type: 'number' }, currentA: { type: 'number' } },
+        },
+      },
+      fails: ['not-found', 'meter-away'],
+      handle: async ({ id }) => ({ status: 200, body: await meters.read(id) }),
+    }),
+    operation({
       id: 'troubleSimulatedMeter',
       method: 'post',
       path: '/api/meters/simulated/trouble',

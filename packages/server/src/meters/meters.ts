@@ -2,6 +2,7 @@ import { playedRig } from '@viaggio/core';
 import type { Gear, Rig } from '@viaggio/core';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
+import { pollMeter } from './poll-meter';
 import { SimulatedMeter } from './simulated-meter';
 import type { Trouble } from './simulated-meter';
 
@@ -18,6 +19,14 @@ export interface MeterInfo {
   readonly simulated: boolean;
 }
 
+/** Volts and amps at one moment. */
+export interface MeterShows {
+  readonly voltageV: number;
+  readonly currentA: number;
+}
+
+/** As long as somebody holds two probes for one reading. */
+const READ_MS = 3000;
 const SIMULATED = 'simulated';
 const SECONDS_EACH = 20;
 /** As long as anybody would watch a simulated meter. */
@@ -60,6 +69,17 @@ export class Meters {
     meter.play(signal);
     this.simulated = { meter, port, plays: rig.name };
     return this.list().at(-1)!;
+  }
+
+  /** What a meter shows now, asked once. Throws `not-found`, `meter-away`. */
+  async read(id: string): Promise<MeterShows> {
+    const { host, port } = this.addressOf(id);
+    const signal = AbortSignal.timeout(READ_MS);
+    for await (const polled of pollMeter({ host, port, everyMs: 100, signal, timeoutMs: READ_MS })) {
+      if (polled.kind === 'sample') return { voltageV: polled.voltageV, currentA: polled.currentA };
+      if (polled.kind !== 'connected') throw new AppError('meter-away', `“${id}” does not answer as a meter does: ${polled.says}.`);
+    }
+    throw new AppError('meter-away', `“${id}” did not answer within ${READ_MS / 1000} s.`);
   }
 
   /** Throws `not-found` while it does not play. */

@@ -49,6 +49,41 @@ export const routes: Routes = [
   { path: 'days', title: 'Days · Viaggio', loadComponent: () => import('./day/page/days-page').then((m) => m.DaysPage) },
   { path: 'days/:id', title: 'Day · Viaggio', loadComponent: () => import('./day/page/day-page').then((m) => m.DayPage) },
   {
+    path: 'bench',
+    title: 'Bench · Viaggio',
+    loadComponent: () => import('./bench/bench-page').then((m) => m.BenchPage),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'check' },
+      { path: 'check', loadComponent: () => import('./bench/check/checks-page').then((m) => m.ChecksPage) },
+      {
+        path: 'check/:id',
+        title: 'Before power · Viaggio',
+        loadComponent: () => import('./bench/check/check-page').then((m) => m.CheckPage),
+      },
+      {
+        path: 'contacts',
+        title: 'Contacts · Viaggio',
+        loadComponent: () => import('./bench/contacts/sheets-page').then((m) => m.SheetsPage),
+      },
+      {
+        path: 'contacts/:id',
+        title: 'Contacts · Viaggio',
+        loadComponent: () => import('./bench/contacts/sheet-page').then((m) => m.SheetPage),
+      },
+      { path: 'build', title: 'Build · Viaggio', loadComponent: () => import('./bench/build/build-page').then((m) => m.BuildPage) },
+      {
+        path: 'build/:tool',
+        title: 'Build · Viaggio',
+        loadComponent: () => import('./bench/build/build-page').then((m) => m.BuildPage),
+      },
+      {
+        path: 'fault',
+        title: 'Find the fault · Viaggio',
+        loadComponent: () => import('./bench/fault/fault-page').then((m) => m.FaultPage),
+      },
+    ],
+  },
+  {
     path: 'log',
     title: 'Log · Viaggio',
     loadComponent: () => import('./log/log-page').then((m) => m.LogPage),

@@ -5,6 +5,7 @@ import type { MeterReading } from './judge';
 import { HANDHELD } from '../sheet';
 import type { SheetOf } from '../sheet';
 import { corrections } from './corrections';
+import { readMeter } from './read-meter';
 import { sheetOfRig, standingOf, withReading } from './standing';
 import { checkSteps } from './steps';
 import type { CheckStep } from './steps';
@@ -228,5 +229,32 @@ describe('what a reading corrects in the kit', () => {
     expect(read(rig, lead, 0.01)).toEqual([]);
     expect(read(rig, ({ is }) => is === 'across', 0.5)[0]?.after).toMatchObject({ away: 'broken' });
     expect(read(rig, ({ is, cableId }) => is === 'open' && cableId !== undefined, -12)[0]?.after).toMatchObject({ crossed: true });
+  });
+});
+
+describe('a reading as it is typed', () => {
+  it.each<[string, CheckStep['is'], MeterReading | undefined]>([
+    ['16,4', 'open', 16.4],
+    ['16.4 V', 'open', 16.4],
+    ['-8.1', 'open', -8.1],
+    ['−8,1', 'open', -8.1],
+    ['– 8.1V', 'loaded', -8.1],
+    ['0', 'open', 0],
+    ['-0', 'open', 0],
+    ['230 mV', 'open', 0.23],
+    ['OL', 'lead', 'OL'],
+    ['0L', 'across', 'OL'],
+    ['O.L', 'lead', 'OL'],
+    ['1 .', 'lead', 'OL'],
+    ['0,3', 'lead', 0.3],
+    ['12 kΩ', 'across', 12_000],
+    ['-0.3', 'lead', undefined],
+    ['16.4 A', 'open', undefined],
+    ['much', 'open', undefined],
+    ['', 'open', undefined],
+  ])('%s at %s', (text, is, reading) => {
+    const read = readMeter(text, { is });
+    expect(read.ok ? read.reading : undefined).toBe(reading);
+    if (!read.ok) expect(read.issue.message).toContain('expected');
   });
 });

@@ -2,6 +2,7 @@ export { corrections } from './corrections';
 export type { Correction } from './corrections';
 export { isOhms, judgeReading, judgeSteps } from './judge';
 export type { CheckedStep, Judged, MeterReading, ReadingCode } from './judge';
+export { readMeter } from './read-meter';
 export { sheetOfRig, standingOf, withReading } from './standing';
 export type { CheckStanding } from './standing';
 export { checkSteps } from './steps';

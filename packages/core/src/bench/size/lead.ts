@@ -76,6 +76,19 @@ export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
   };
 }
 
+/**
+ * The gauge that was found beside its neighbours, the thinner first: what each would drop, lose and carry.
+ *
+ * @example leadNeighbours({ currentA: 4, lengthM: 1, voltageV: 14.4 }, 20).map(({ awg }) => awg) // [24, 22, 20, 18, 16]
+ */
+export function leadNeighbours(question: LeadQuestion, awg: number): readonly LeadSize[] {
+  const [thinnest, thickest] = [GAUGES[0]!, GAUGES.at(-1)!];
+  return [4, 2, 0, -2, -4]
+    .map((off) => awg + off)
+    .filter((gauge) => gauge <= thinnest && gauge >= thickest)
+    .map((gauge) => leadOf(gauge, question, question.ambientC ?? USUAL_AMBIENT_C));
+}
+
 function leadOf(awg: number, { currentA, lengthM }: LeadQuestion, ambientC: number): LeadSize {
   const areaMm2 = areaOfAwg(awg);
   const resistanceOhm = (2 * rho(ambientC) * lengthM) / areaMm2;

@@ -41,7 +41,14 @@ type Read =
 /** Larger files are no kit. */
 const MOST_BYTES = 5_000_000;
 const SHOWN = 200;
-const TITLES: Readonly<Record<Kind, string>> = { gear: '', rigs: 'Rig: ', days: 'Day: ', log: 'Log: ', recordings: 'Recording: ' };
+const TITLES: Readonly<Record<Kind, string>> = {
+  gear: '',
+  rigs: 'Rig: ',
+  days: 'Day: ',
+  log: 'Log: ',
+  recordings: 'Recording: ',
+  sheets: 'Bench sheet: ',
+};
 
 /** A table or a plan document from elsewhere: what it would change is shown first; nothing is written until that is accepted, and one undo takes it back. */
 @Component({

@@ -2,16 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { formatQuantity, styleShape } from '@viaggio/core';
+import { BenchSheets } from '../bench/bench-sheets';
+import { StandingMark } from '../bench/check/standing-mark';
 import { PageMenu } from '../shared/page-menu';
 import type { PageAct } from '../shared/page-menu';
 import { ProblemNote } from '../shared/problem-note';
 import { selectLoading } from '../state/items.selectors';
+import { computedLater, valueOf } from '../workers/computed-later';
 import { RigSheet } from './rig-sheet';
 
 /** The frame of one rig's pages: its name, its acts, and the way between rig, comparison, balance and history. */
 @Component({
   selector: 'app-rig-page',
-  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, StandingMark],
   providers: [RigSheet],
   template: `
     @let current = sheet.rig();
@@ -20,6 +23,9 @@ import { RigSheet } from './rig-sheet';
         <h1 [title]="current.note ?? ''">{{ current.name }}</h1>
         @if (sheet.entry()?.origin === 'demo') {
           <span class="chip">demo</span>
+        }
+        @if (check(); as check) {
+          <a class="chip check" [routerLink]="['/bench/check', id()]"><app-standing-mark [check]="check" /></a>
         }
         @for (chip of chips(); track chip) {
           <span class="chip">{{ chip }}</span>
@@ -56,6 +62,7 @@ export class RigPage {
   protected readonly loading = inject(Store).selectSignal(selectLoading);
   protected readonly acts: readonly PageAct[] = [
     { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
+    { title: 'Find a fault', icon: 'bench', do: () => void this.router.navigate(['/bench/fault'], { queryParams: { rig: this.id() } }) },
     { title: 'Duplicate', icon: 'copy', do: () => this.sheet.duplicate() },
     { title: 'Print', icon: 'print', do: () => window.print() },
     { title: 'Delete', icon: 'remove', takesAway: true, do: () => void this.remove() },
@@ -72,6 +79,19 @@ export class RigPage {
       ...(reserve === undefined ? [] : [`reserve ${formatQuantity(reserve, 'fraction')}`]),
     ];
   });
+
+  private readonly bench = inject(BenchSheets);
+  private readonly checks = computedLater(
+    'bench',
+    () => {
+      const rig = this.bench.rigs().get(this.id());
+      return rig && { id: this.id(), rig, gear: this.bench.gear(), sheets: this.bench.sheets() };
+    },
+    (core, { id, rig, gear, sheets }) => core.checkGlances(new Map([[id, rig]]), gear, sheets),
+    { restMs: 300 },
+  );
+  /** Whether it was measured before power. */
+  protected readonly check = computed(() => valueOf(this.checks())?.get(this.id()));
 
   constructor() {
     effect(() => this.sheet.id.set(this.id()));

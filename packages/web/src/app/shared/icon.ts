@@ -15,6 +15,7 @@ import copy from 'bootstrap-icons/icons/copy.svg';
 import warning from 'bootstrap-icons/icons/exclamation-triangle.svg';
 import log from 'bootstrap-icons/icons/journal-text.svg';
 import link from 'bootstrap-icons/icons/link-45deg.svg';
+import bench from 'bootstrap-icons/icons/tools.svg';
 import menu from 'bootstrap-icons/icons/list.svg';
 import add from 'bootstrap-icons/icons/plus-lg.svg';
 import print from 'bootstrap-icons/icons/printer.svg';
@@ -28,6 +29,7 @@ import imported from 'bootstrap-icons/icons/upload.svg';
 import close from 'bootstrap-icons/icons/x-lg.svg';
 
 const ICONS = {
+  bench,
   add,
   archive,
   close,

@@ -13,5 +13,6 @@ export const VIEWS: readonly View[] = [
   { path: '/kit', title: 'Kit', icon: 'kit' },
   { path: '/rigs', title: 'Rigs', icon: 'rigs' },
   { path: '/days', title: 'Days', icon: 'days' },
+  { path: '/bench', title: 'Bench', icon: 'bench' },
   { path: '/log', title: 'Log', icon: 'log' },
 ];

@@ -24,6 +24,7 @@ export const selectRigs = entriesOf('rigs');
 export const selectDays = entriesOf('days');
 export const selectLog = entriesOf('log');
 export const selectRecordings = entriesOf('recordings');
+export const selectSheets = entriesOf('sheets');
 
 export const selectGearBodies = createSelector(
   selectGear,

@@ -35,6 +35,17 @@ export function lineOf(concern: Concern): ConcernLine {
       const { rigId, rig, says } = concern;
       return { concern, verdict, key: `unknown ${rigId}`, title: `${rig} cannot be judged`, says, act: 'Open', path: `/rigs/${rigId}` };
     }
+    case 'check-stopped': {
+      const { rigId, rig, joint, says } = concern;
+      const title = `${rig}: no power before ${joint} is right`;
+      return { concern, verdict, key: `check ${rigId}`, title, says, act: 'Measure', path: `/bench/check/${rigId}` };
+    }
+    case 'check-again': {
+      const { rigId, rig, joints } = concern;
+      const title = `${rig} has changed since it was measured`;
+      const says = `${joints} ${joints === 1 ? 'joint is' : 'joints are'} to be measured again before it gets power.`;
+      return { concern, verdict, key: `again ${rigId}`, title, says, act: 'Measure', path: `/bench/check/${rigId}` };
+    }
     case 'too-short': {
       const { rigId, rig, plannedMin, wantedMin } = concern;
       const says = `Plan with ${say(plannedMin, 'min')} of the ${say(wantedMin, 'min')} asked for.`;

@@ -3,6 +3,8 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { clockAt, formatQuantity, nearestDay } from '@viaggio/core';
 import type { AttentionTo, Rig } from '@viaggio/core';
+import { BenchSheets } from '../bench/bench-sheets';
+import { StandingMark } from '../bench/check/standing-mark';
 import { firstCall, time } from '../day/timeline/timeline-view';
 import { counted } from '../shared/counted';
 import { localDate } from '../shared/dates';
@@ -17,7 +19,7 @@ import { ConcernList } from './concern-list';
 /** The next day and its rigs, what is on the chargers until then, and what needs somebody now. */
 @Component({
   selector: 'app-day-outlook',
-  imports: [ChargerStrip, ConcernList, QuantityPipe, RouterLink, TimeBar, VerdictMark],
+  imports: [ChargerStrip, ConcernList, QuantityPipe, RouterLink, StandingMark, TimeBar, VerdictMark],
   templateUrl: './day-outlook.html',
   styleUrl: './day-outlook.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,6 +36,7 @@ export class DayOutlook {
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly gear = this.store.selectSignal(selectGearBodies);
   private readonly log = this.store.selectSignal(selectWholeLog);
+  private readonly bench = inject(BenchSheets);
   private readonly today = localDate(new Date());
 
   /** The day that is prepared; one's own only while it is not over, the demo's whenever it is looked at. */
@@ -48,7 +51,7 @@ export class DayOutlook {
     const own = this.rigs().filter(({ origin }) => origin === this.origin());
     const ids = next ? next.day.rigIds : own.map(({ id }) => id);
     const rigs = new Map(ids.flatMap((id): [string, Rig][] => (all.has(id) ? [[id, all.get(id)!]] : [])));
-    return { rigs, gear: this.gear(), day: next, log: this.log(), today: this.today };
+    return { rigs, gear: this.gear(), day: next, log: this.log(), sheets: this.bench.sheets(), today: this.today };
   });
   private readonly later = computedLater('rigs', this.asked, (core, asked) => core.todayOutlook(asked));
   protected readonly outlook = computed(() => valueOf(this.later()));

@@ -52,6 +52,7 @@ import {
   movingCosts,
   planDayWith,
 } from './day-calls';
+import { checkGlances, fault, rigCheck, rigSizes } from './bench-calls';
 import { files } from './file-calls';
 import { compress, readRecording } from './read-recording';
 import { rigAnswer, rigGlances } from './rig-calls';
@@ -79,6 +80,10 @@ export const coreCalls = {
   displayAs,
   rigGlances,
   rigAnswer,
+  checkGlances,
+  rigCheck,
+  fault,
+  rigSizes,
   todayOutlook,
 
   /** How far the time may be off: first, since it stands beside the time. */

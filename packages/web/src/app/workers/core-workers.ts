@@ -17,7 +17,8 @@ export interface Connection {
 }
 
 /** One kind of question: it has a worker of its own, so that a long one of another kind does not hold it up. */
-export type Lane = 'rigs' | 'outlook' | 'hanging' | 'remedies' | 'feeds' | 'compare' | 'table' | 'log' | 'recording' | 'day' | 'day-plan';
+export type Lane =
+  'rigs' | 'outlook' | 'hanging' | 'remedies' | 'feeds' | 'compare' | 'table' | 'log' | 'recording' | 'day' | 'day-plan' | 'bench';
 
 /** Workers that run the core, one a lane, started when first asked. */
 @Injectable({ providedIn: 'root' })

@@ -1,5 +1,7 @@
 import { attention } from '@viaggio/core';
 import type { AttentionTo, ChargingList, Concern } from '@viaggio/core';
+import { glanceOfCheck } from './bench-calls';
+import type { CheckGlance } from './bench-calls';
 import { glanceAt } from './rig-calls';
 import type { RigGlance } from './rig-calls';
 
@@ -7,6 +9,7 @@ import type { RigGlance } from './rig-calls';
 export interface RigCard extends RigGlance {
   readonly rigId: string;
   readonly name: string;
+  readonly check: CheckGlance;
 }
 
 export interface TodayOutlook {
@@ -18,5 +21,15 @@ export interface TodayOutlook {
 /** What needs somebody today, the rigs and the chargers beside it. */
 export function todayOutlook(asked: AttentionTo): TodayOutlook {
   const { concerns, rigs, charging } = attention(asked);
-  return { concerns, charging, rigs: rigs.map(({ rigId, rig, answer }) => ({ rigId, name: rig.name, ...glanceAt(rig, answer) })) };
+  const { sheets = [] } = asked;
+  return {
+    concerns,
+    charging,
+    rigs: rigs.map(({ rigId, rig, answer, check }) => ({
+      rigId,
+      name: rig.name,
+      check: glanceOfCheck(check, rigId, sheets),
+      ...glanceAt(rig, answer),
+    })),
+  };
 }

@@ -63,6 +63,13 @@ export class RecordingsApi {
     return told(this.http.get<readonly Meter[]>('/api/meters'));
   }
 
+  /** What a meter shows now. */
+  read(meterId: string): Observable<{ readonly voltageV: number; readonly currentA: number }> {
+    return told(
+      this.http.post<{ readonly voltageV: number; readonly currentA: number }>(`/api/meters/${encodeURIComponent(meterId)}/read`, {}),
+    );
+  }
+
   play(rigId: string, secondsEach: number): Observable<Meter> {
     return told(this.http.post<Meter>('/api/meters/simulated/play', { rigId, secondsEach }));
   }

@@ -1,0 +1,250 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, viewChild } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive } from '@angular/router';
+import { Store } from '@ngrx/store';
+import {
+  SIZE_TOOLS,
+  formatQuantity,
+  fuseFor,
+  gearOfSize,
+  gearShape,
+  leadNeighbours,
+  leadSheet,
+  packOptions,
+  packQuestion,
+  packSheet,
+  parallelOf,
+  wantedPackShape,
+} from '@viaggio/core';
+import type {
+  BuildSheet,
+  Connector,
+  LeadQuestion,
+  LeadSize,
+  PackQuestion,
+  PackSize,
+  RigSize,
+  SizeToolName,
+  Verdict,
+  WantedPack,
+} from '@viaggio/core';
+import { SelectField } from '../../fields/select-field';
+import { ShapeForm } from '../../fields/shape-form';
+import { TextField } from '../../fields/text-field';
+import { ConnectorField } from '../../gear/connector-field';
+import { svgFile } from '../../profile/svg-file';
+import { localDate } from '../../shared/dates';
+import { download } from '../../shared/download';
+import { VerdictMark } from '../../shared/verdict-mark';
+import { selectRigs } from '../../state/items.selectors';
+import { computedLater, valueOf } from '../../workers/computed-later';
+import { BenchSheets } from '../bench-sheets';
+import { LeadDrawing } from './lead-drawing';
+import { PackDrawing } from './pack-drawing';
+import { TOOLS, TOOL_NAMES } from './tools';
+
+type Question = Readonly<Record<string, unknown>>;
+/** The pins of a three-legged part, as its data sheet draws them from the front. */
+const PIN_ORDERS = [
+  'in, common, out',
+  'common, in, out',
+  'common, out, in',
+  'in, out, common',
+  'out, common, in',
+  'out, in, common',
+] as const;
+
+/** Sizes what is built before a shoot: a question, an answer with its formula, a sheet to build by, and a place in the kit. */
+@Component({
+  selector: 'app-build-page',
+  imports: [ConnectorField, LeadDrawing, PackDrawing, RouterLink, RouterLinkActive, SelectField, ShapeForm, TextField, VerdictMark],
+  templateUrl: './build-page.html',
+  styleUrl: './build-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BuildPage {
+  readonly tool = input<string>();
+  private readonly bench = inject(BenchSheets);
+  private readonly router = inject(Router);
+  private readonly rigs = inject(Store).selectSignal(selectRigs);
+  protected readonly tools = TOOL_NAMES.map((name) => ({ name, title: TOOLS[name].title }));
+  protected readonly name = computed((): SizeToolName => (TOOL_NAMES as readonly string[]).includes(this.tool() ?? '') ? (this.tool() as SizeToolName) : 'lead'); // prettier-ignore
+  protected readonly face = computed(() => TOOLS[this.name()]);
+  protected readonly shape = computed(() => SIZE_TOOLS[this.name()].question);
+  protected readonly question = linkedSignal((): Question => this.face().begin);
+  protected readonly nameShape = gearShape.variants.cable.name;
+  protected readonly pinOrders = PIN_ORDERS.map((order) => [order, order] as const);
+  protected readonly pins = signal<string>(PIN_ORDERS[0]);
+  protected readonly cellShape = packQuestion.fields.cell;
+  protected readonly wantedShape = wantedPackShape;
+
+  /** Figures of a rig to begin with. */
+  protected readonly rigId = signal<string | undefined>(undefined);
+  protected readonly rigChoices = computed(() =>
+    [...this.rigs()]
+      .sort((a, b) => Number(a.origin === 'demo') - Number(b.origin === 'demo'))
+      .map(({ id, body }) => [id, body.name] as const),
+  );
+  private readonly later = computedLater(
+    'bench',
+    () => {
+      const id = this.rigId();
+      const rig = id === undefined ? undefined : this.bench.rigs().get(id);
+      return rig && { rig, gear: this.bench.gear() };
+    },
+    (core, { rig, gear }) => core.rigSizes(rig, gear),
+  );
+  protected readonly offered = computed((): readonly RigSize[] => {
+    if (this.rigId() === undefined) return [];
+    const sizes = (valueOf(this.later()) ?? []).filter(({ tool }) => tool === this.name());
+    return this.name() === 'parallel' ? this.pairs() : sizes;
+  });
+  private readonly taken = linkedSignal<string, RigSize | undefined>({ source: this.name, computation: () => undefined });
+
+  protected readonly answer = computed(() => SIZE_TOOLS[this.name()].size(this.question() as never) as Question);
+  protected readonly error = computed(() => this.answer()['error'] as string | undefined);
+  protected readonly verdict = computed(() => this.answer()['verdict'] as Verdict | undefined);
+  protected readonly formula = computed(() => String(this.answer()['formula'] ?? ''));
+  protected readonly warnings = computed(() => (this.answer()['warnings'] ?? []) as readonly string[]);
+  protected readonly reasons = computed(() => (this.answer()['reasons'] ?? []) as readonly string[]);
+  protected readonly figures = computed(() => {
+    const answer = this.answer();
+    return this.face().figures.map(([key, label, unit]) => {
+      const value = answer[key];
+      return { label, says: typeof value === 'number' ? formatQuantity(value, unit) : key === 'fuseA' ? 'none fits' : 'unknown' };
+    });
+  });
+  protected readonly gauge = computed(() => this.answer()['awg'] as number | undefined);
+  protected readonly cost = computed(() => {
+    const [taken, lossW] = [this.taken(), this.answer()['lossW']];
+    if (typeof lossW !== 'number' || taken?.runMin === undefined || taken.drawW === undefined) return undefined;
+    return `About ${formatQuantity(Math.max(0.1, (taken.runMin * lossW) / (taken.drawW + lossW)), 'min')} of the ${formatQuantity(taken.runMin, 'min')} that the rig runs go into this lead.`;
+  });
+  protected readonly neighbours = computed(() => {
+    const gauge = this.gauge();
+    if (gauge === undefined) return [];
+    const question = this.question() as unknown as LeadQuestion;
+    return leadNeighbours(question, gauge).map((one) => ({
+      ...one,
+      area: formatQuantity(one.areaMm2, 'mm2'),
+      drop: formatQuantity(one.dropV, 'V'),
+      loss: formatQuantity(one.lossW, 'W'),
+      most: formatQuantity(one.maxA, 'A'),
+      not: one.maxA < question.currentA ? 'too warm' : one.awg > gauge ? 'drops too much' : '',
+    }));
+  });
+  /** How long the alarm leaves, and how long a charge at half the cells’ amp-hours an hour takes. */
+  protected readonly packTimes = computed(() => {
+    if (this.name() !== 'pack' || this.error() !== undefined) return undefined;
+    const question = this.question() as unknown as PackQuestion;
+    const { energyWh, chargeV } = this.answer() as unknown as PackSize;
+    const chargeA = (question.cell.capacityAh * question.cellsInParallel) / 2;
+    const left = `From the alarm on about ${formatQuantity((0.1 * energyWh * 60) / question.loadW, 'min')} are left at ${formatQuantity(question.loadW, 'W')}; under load the alarm sees less volts than at rest.`;
+    return chargeV === null
+      ? left
+      : `${left} Charged at ${formatQuantity(chargeA, 'A')}, half its amp-hours an hour, in about ${formatQuantity(170, 'min')}.`;
+  });
+
+  /** What is wanted of a pack, and the cells at hand. */
+  protected readonly wanted = signal<WantedPack>({ lowestV: 11, highestV: 17, energyWh: 90, loadW: 30 });
+  protected readonly options = computed(() => {
+    if (this.name() !== 'pack') return [];
+    const { cell } = this.question() as unknown as PackQuestion;
+    return packOptions(this.wanted(), cell)
+      .slice(0, 4)
+      .map(({ question, size, not }) => ({
+        question,
+        says: `${question.cellsInSeries} in series, ${question.cellsInParallel} side by side: ${formatQuantity(size.energyWh, 'Wh')}, ${formatQuantity(size.emptyV, 'V')} to ${formatQuantity(size.fullV, 'V')}`,
+        not,
+      }));
+  });
+
+  protected readonly source = signal<Connector>({ type: 'd-tap' });
+  protected readonly load = signal<Connector>({ type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' });
+  protected readonly called = linkedSignal(() => this.face().makes ?? '');
+  protected readonly fuseA = computed(() => {
+    const question = this.question();
+    if (this.name() === 'lead') return fuseWithin(question['currentA'] as number, this.answer()['maxA'] as number | undefined);
+    if (this.name() !== 'pack' || this.error() !== undefined) return undefined;
+    return fuseFor((question['loadW'] as number) / (this.answer()['emptyV'] as number));
+  });
+  protected readonly fuseSays = computed(() => {
+    const fuseA = this.fuseA();
+    return fuseA === undefined ? 'none fits' : formatQuantity(fuseA, 'A');
+  });
+  private readonly built = computed(() => ({
+    name: this.called() || this.face().title,
+    at: localDate(new Date()),
+    ends: { source: this.source(), load: this.load() },
+    fuseA: this.fuseA(),
+  }));
+  protected readonly sheet = computed((): BuildSheet | undefined => {
+    if (this.error() !== undefined) return undefined;
+    const [question, answer] = [this.question() as unknown, this.answer() as unknown];
+    if (this.name() === 'lead') return leadSheet(question as LeadQuestion, answer as LeadSize, this.built());
+    return this.name() === 'pack' ? packSheet(question as PackQuestion, answer as PackSize, this.built()) : undefined;
+  });
+  protected readonly wire = computed(
+    () => `AWG ${this.gauge() ?? '?'}, ${formatQuantity((this.answer()['areaMm2'] as number | undefined) ?? 0, 'mm2')}`,
+  );
+  protected readonly length = computed(() => formatQuantity((this.question()['lengthM'] as number | undefined) ?? 0, 'm'));
+  protected readonly series = computed(() => (this.question()['cellsInSeries'] as number | undefined) ?? 1);
+  protected readonly parallel = computed(() => (this.question()['cellsInParallel'] as number | undefined) ?? 1);
+  protected readonly nominalV = computed(() => (this.answer()['nominalV'] as number | undefined) ?? 0);
+  protected readonly asked = computed(() => new Map(Object.entries(this.question())));
+  private readonly leadDrawing = viewChild(LeadDrawing);
+  private readonly packDrawing = viewChild(PackDrawing);
+
+  protected take(title: string): void {
+    const size = this.offered().find((one) => one.title === title);
+    if (!size) return;
+    this.taken.set(size);
+    this.question.set(size.question);
+  }
+
+  protected takeOption(question: PackQuestion): void {
+    this.question.set(question as unknown as Question);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  protected saveDrawing(): void {
+    const svg = (this.leadDrawing() ?? this.packDrawing())?.svg();
+    if (!svg) return;
+    const paper = getComputedStyle(document.body).backgroundColor;
+    download(`${this.built().name}.svg`, svgFile(svg, paper), 'image/svg+xml');
+  }
+
+  protected keep(): void {
+    const gear = gearOfSize(this.name(), this.question(), this.built());
+    if (!gear) return;
+    const id = this.bench.addGear(gear);
+    void this.router.navigate(['/kit'], { queryParams: { item: id } });
+  }
+
+  /** Every two batteries that a rig uses, with the figures of both. */
+  private pairs(): readonly RigSize[] {
+    const rig = this.bench.rigs().get(this.rigId() ?? '');
+    if (!rig) return [];
+    const ids = [
+      ...new Set([...rig.links.map(({ from }) => from.gearId), ...(rig.batteries ?? []).flatMap(({ spareIds }) => spareIds ?? [])]),
+    ];
+    const batteries = ids.filter((id) => this.bench.gear().get(id)?.kind === 'battery');
+    return batteries.flatMap((a, at) =>
+      batteries.slice(at + 1).flatMap((b): RigSize[] => {
+        const question = parallelOf(rig, this.bench.gear(), a, b);
+        const nameOf = (id: string): string => this.bench.gear().get(id)?.tag ?? this.bench.gear().get(id)?.name ?? '';
+        return question
+          ? [{ tool: 'parallel', title: `${nameOf(a)} and ${nameOf(b)}`, question, runMin: undefined, drawW: undefined }]
+          : [];
+      }),
+    );
+  }
+}
+
+/** The fuse for a current, where the wire carries it. */
+function fuseWithin(currentA: number, wireA: number | undefined): number | undefined {
+  const fuseA = fuseFor(currentA);
+  return fuseA !== undefined && wireA !== undefined && fuseA <= wireA ? fuseA : undefined;
+}
