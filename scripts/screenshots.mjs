@@ -22,7 +22,6 @@ const PICTURES = [
   { name: 'rigs', path: '/rigs', size: DESK },
   { name: 'rig', path: RIG('02'), size: DESK, prepare: slideToEnd },
   { name: 'rig-of-four', path: RIG('07'), size: DESK, wait: '.apply' },
-  { name: 'feeds', path: RIG('04'), size: { width: 1280, height: 900 }, prepare: openFeeds },
   { name: 'compare', path: `${RIG('07')}/compare`, size: { width: 1280, height: 1340 }, prepare: compareAll },
   { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
   { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions },
@@ -36,7 +35,8 @@ const PICTURES = [
     wait: '.apexcharts-svg',
   },
   { name: 'battery', path: '/log/batteries/0d0c0000-0000-4000-8000-000000000012', size: DESK, wait: '.apexcharts-svg' },
-  { name: 'phone-log', path: '/log/new?kind=run-down', size: PHONE, dark: true, prepare: writeRunDown },
+  { name: 'check', path: '/bench/check/0d0c0000-0000-4000-8000-000000000112', size: DESK },
+  { name: 'fault', path: `/bench/fault?rig=${RIG('01').slice(6)}&symptom=flashes-and-dies&tried=when-it-comes.at-switch-on`, size: DESK },
   { name: 'phone-dark', path: RIG('06'), size: PHONE, dark: true },
   { name: 'day', path: DAY, size: { width: 1280, height: 900 }, prepare: makeItWork },
   { name: 'phone-day', path: DAY, size: PHONE, dark: true, wait: 'app-agenda li:nth-child(3)' },
@@ -75,22 +75,10 @@ async function lookAround(page) {
   await page.getByRole('heading', { name: /^Needs you/ }).waitFor();
 }
 
-async function writeRunDown(page) {
-  await page.getByLabel('Device').selectOption('Ternlet 2');
-  await page.getByLabel('Battery').selectOption('S1: Ternlet cell S');
-  await page.getByLabel('It ran for').fill('1h02');
-}
-
 /** The end of the run, where the limit is reached. */
 async function slideToEnd(page) {
   await page.locator('.apply').first().waitFor();
   await page.getByLabel('Go through the discharge').fill('240');
-}
-
-async function openFeeds(page) {
-  await page.getByRole('button', { name: /^Build/ }).click();
-  await page.getByRole('button', { name: 'Other feeds …' }).click();
-  await page.getByText('Why not the others').waitFor();
 }
 
 async function compareAll(page) {

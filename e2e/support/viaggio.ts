@@ -14,7 +14,7 @@ export const DAY = '/days/<Day 2, out with the pilots>';
 export async function addressOf(request: APIRequestContext, address: string): Promise<string> {
   const [, name] = /<(.*)>/.exec(address) ?? [];
   if (name === undefined) return address;
-  for (const kind of ['gear', 'rigs', 'days', 'recordings']) {
+  for (const kind of ['gear', 'rigs', 'days', 'recordings', 'sheets']) {
     const items = (await (await request.get(`/api/${kind}`)).json()) as { id: string; body: { name: string; tag?: string } }[];
     const found = items.find(({ body }) => (body.tag ?? body.name) === name);
     if (found) return address.replace(`<${name}>`, found.id);

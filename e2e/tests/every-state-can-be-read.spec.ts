@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { TAGS, axe, expectNothingCutOff, serious } from '../support/readable';
 import { DAY, expect, test, visit } from '../support/viaggio';
 
-const LISTS = /\/api\/(gear|rigs|days|log|recordings)$/;
+const LISTS = /\/api\/(gear|rigs|days|log|recordings|sheets)$/;
 /** Each view, and how it says that there is nothing. */
 const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/today', /Will it run, and for how long/],
@@ -14,6 +14,9 @@ const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/log/draws', /Nothing learnt yet/],
   ['/log/batteries', /No batteries yet/],
   ['/log/plans', /No run on set yet/],
+  ['/bench/check', /No rig yet/],
+  ['/bench/contacts', /Nothing compared yet/],
+  ['/bench/fault', /No rig yet/],
   ['/rigs/nowhere', /There is no such rig/],
 ];
 const VIEWS = EMPTY.map(([address]) => address).slice(0, -1);

@@ -31,6 +31,14 @@ const PAGES = [
   RECORDING,
   '/log/recordings/import',
   '/log/recordings/live',
+  '/bench/check',
+  '/bench/check/<Skuadon on the blue board>',
+  '/bench/contacts',
+  '/bench/contacts/<Second-hand adapter S>',
+  '/bench/build/pack',
+  '/bench/build/converter',
+  '/bench/fault',
+  '/bench/fault?symptom=no-gauge&rig=<Wheelhouse>',
   '/nowhere',
 ];
 

@@ -14,7 +14,7 @@ const OCR_FILES = [
 ];
 const HELP_DIR = path.join(PUBLIC, 'help-pictures');
 /** One of each view, see `guide.ts`. */
-const HELP_PICTURES = ['today', 'kit', 'rig', 'day', 'draws'];
+const HELP_PICTURES = ['today', 'kit', 'rig', 'day', 'check', 'draws'];
 
 export function copyPublicFiles() {
   for (const file of OCR_FILES) copy(path.join(PACKAGES, file), OCR_DIR);

@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG } from '../demo';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, LOW_WATER_SHEETS } from '../demo';
 import type { Day } from '../day/shape';
 import type { Gear, Rig } from '../gear';
 import { attention, verdictOfConcern } from './concerns';
@@ -30,6 +30,22 @@ describe('what concerns somebody', () => {
     expect(short!.plannedMin).toBeLessThan(short!.wantedMin);
     const day = { id: demoDay.id, day: demoDay.body };
     expect(only(asked({ rigs: small, day }).concerns, 'too-short')).toEqual([]);
+  });
+
+  it('says which rigs a meter stopped, and which have changed since they were measured', () => {
+    const { concerns, rigs: standing } = asked({ sheets: LOW_WATER_SHEETS });
+    const stopped = only(concerns, 'check-stopped');
+    expect(stopped.map(({ rig }) => rig).sort()).toEqual(['Monitor on the drawer lead', 'Skuadon on the blue board']);
+    for (const concern of stopped) expect([verdictOfConcern(concern), concern.says]).toEqual(['stop', expect.stringMatching(/connect/i)]);
+    expect(standing.find(({ rig }) => rig.name === 'Wheelhouse')?.check.is).toBe('passed');
+    expect(only(concerns, 'check-again')).toEqual([]);
+    const wheelhouse = [...rigs.values()].find(({ name }) => name === 'Wheelhouse')!;
+    const adapterId = wheelhouse.links[0]!.to.gearId;
+    const adapter = gear.get(adapterId)! as Extract<Gear, { kind: 'adapter' }>;
+    const other = new Map(gear).set(adapterId, { ...adapter, output: { ...adapter.output, voltageV: 7.4 } });
+    const again = only(asked({ gear: other, rigs: rigCalled('Wheelhouse'), sheets: LOW_WATER_SHEETS }).concerns, 'check-again');
+    expect(again).toMatchObject([{ rig: 'Wheelhouse', joints: 2 }]);
+    expect(verdictOfConcern(again[0]!)).toBe('unknown');
   });
 
   it('names the rigs of a day that go dark, with their blocks and minutes', () => {

@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY } from '../demo';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_SHEETS } from '../demo';
 import { PLAN_FORMAT, PLAN_VERSION } from '../document';
 import type { Plan } from '../document';
 import { weightsOf } from '../feed';
@@ -54,6 +54,44 @@ describe('an evaluation', () => {
     expect(asked[0]!.points.price).toBeCloseTo((50 * asked[0]!.criteria.price) / 100, 9);
     expect(weightsOf('handheld', { price: 2, zebra: 1 })).toMatchObject({ price: 2 });
     expect(evaluation.rigs[0]!.feeds).toBeUndefined();
+  });
+});
+
+describe('the bench of an evaluation', () => {
+  const [wheelhouse] = LOW_WATER.rigs;
+  const ask = {
+    checks: true,
+    runs: 0,
+    sizes: [
+      { tool: 'fuse', continuousA: 4, wireMaxA: 6 },
+      { tool: 'fuse', continuousA: 4.1, wireMaxA: 6 },
+    ],
+    faults: [{ rigId: wheelhouse!.id, symptom: 'flashes-and-dies', answers: [{ test: 'wiggle', answer: 'changes' }] }],
+  } as const;
+  const { rigs, bench } = evaluate({ ...PLAN, sheets: LOW_WATER_SHEETS, ask });
+  const check = (name: string) => rigs.find((rig) => rig.name === name)!.check!;
+
+  it('tells each rig’s joints with its newest sheet: passed, stopped with what is behind it closed, or not measured', () => {
+    expect(check('Wheelhouse')).toMatchObject({ standing: 'passed', reopened: [] });
+    const board = check('Skuadon on the blue board');
+    expect(board.standing).toBe('stopped');
+    expect(board.steps.find(({ verdict }) => verdict === 'stop')).toMatchObject({
+      reading: 9.4,
+      reason: expect.stringContaining('Do not connect'),
+    });
+    expect(board.steps.at(-1)).toMatchObject({ closed: true });
+    expect(check('Monitor on the drawer lead').steps.find(({ verdict }) => verdict === 'stop')?.reason).toContain('exchanged');
+    expect(check('Deck').standing).toBe('none');
+  });
+
+  it('finds the third contact that is live and the weak group among the sheets; answers sizes and faults', () => {
+    expect(bench?.sheets).toMatchObject([
+      { kind: 'contacts', verdict: 'stop', says: expect.arrayContaining([expect.stringContaining('Never put it in')]) },
+      { kind: 'taps', verdict: 'caution', says: [expect.stringContaining('Group 2 is weak')] },
+    ]);
+    expect(bench?.sizes).toMatchObject([{ tool: 'fuse', fuseA: 5 }, { tool: 'fuse', fuseA: null }]); // prettier-ignore
+    expect(bench?.faults?.[0]?.causes[0]?.cause).toBe('contact-loose');
+    expect(evaluate(PLAN).bench).toBeUndefined();
   });
 });
 

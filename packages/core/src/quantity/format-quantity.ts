@@ -23,7 +23,9 @@ export function formatQuantity(value: number, unit: Unit): string {
 export function formatNumber(value: number, unit: Unit): string {
   const instead = shownUnit(unit);
   if (instead) return digitsOf(instead.show(value), instead.digits);
-  return digitsOf(unit === 'fraction' ? value * 100 : value, UNITS[unit].digits);
+  // half a per cent is not one
+  if (unit === 'fraction') return digitsOf(value * 100, value !== 0 && Math.abs(value) < 0.01 ? 1 : UNITS.fraction.digits);
+  return digitsOf(value, UNITS[unit].digits);
 }
 
 function digitsOf(shown: number, deserved: number): string {

@@ -161,7 +161,7 @@ describe('a sheet', () => {
     by: 'Ine',
     readings: [],
   };
-  const middle = (step: CheckStep): MeterReading => (step.minV! + step.maxV!) / 2;
+  const middle = (step: CheckStep): number => (step.minV! + step.maxV!) / 2;
   const measured = (of: Rig): SheetOf<'joints'> =>
     checkSteps(of, gear).reduce((sheet, step) => withReading(sheet, step, middle(step)), EMPTY);
 
@@ -186,10 +186,21 @@ describe('a sheet', () => {
     const set = new Map(gear).set(adapterId, {
       ...adapter,
       ...(adapter.kind === 'adapter' && { output: { ...adapter.output, voltageV: 7.4 } }),
-    } as Gear);
+    });
     const standing = standingOf(rig, set, sheet);
     expect(standing.is).toBe('open');
     expect(standing.reopened).toEqual(steps.slice(1).map(({ id }) => id));
+  });
+
+  it('rests on the same facts in whatever order their fields come back', () => {
+    const turned = (value: unknown): unknown =>
+      value !== null && typeof value === 'object' && !Array.isArray(value)
+        ? Object.fromEntries(Object.entries(value).reverse().map(([key, one]) => [key, turned(one)])) // prettier-ignore
+        : Array.isArray(value)
+          ? value.map(turned)
+          : value;
+    const other = new Map([...gear].map(([id, body]) => [id, turned(body) as Gear]));
+    for (const body of RIGS) expect(checkSteps(turned(body) as Rig, other).map(({ facts }) => facts)).toEqual(checkSteps(body, gear).map(({ facts }) => facts)); // prettier-ignore
   });
 
   it('takes a reading out again, and the newest of a rig is its own', () => {

@@ -9,7 +9,15 @@ import type { Connection } from '../../rig';
 export function factsOf({ source, from, to, input, output, cable, contract }: Connection): string {
   const cells = source && isA(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
   const lead = cable && [cable.id, cable.gear.crossed ?? false, cable.gear.ends, cable.gear.fuseA];
-  return shortened(JSON.stringify([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV]));
+  return shortened(canonical([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV]));
+}
+
+/** The same text for the same facts, in whatever order a database gives their fields back. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join()}]`;
+  if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? '';
+  const fields = Object.entries(value).filter(([, one]) => one !== undefined);
+  return `{${fields.map(([key, one]) => `${key}:${canonical(one)}`).sort().join()}}`; // prettier-ignore
 }
 
 /** FNV-1a of 32 bits: short, the same everywhere, and no secret. */

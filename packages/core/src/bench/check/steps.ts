@@ -137,7 +137,7 @@ function leadSteps(
     ...common,
     id: `${is}${contact} ${id}`,
     is,
-    at: `${cable.title}, plugged in nowhere`,
+    at: `${cable.title}, unplugged: ${contact === '' ? 'plus to minus' : contact === '+' ? 'plus, end to end' : 'minus, end to end'}`,
     probes,
     minV: undefined,
     maxV: undefined,

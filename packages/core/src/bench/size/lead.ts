@@ -77,16 +77,15 @@ export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
 }
 
 /**
- * The gauge that was found beside its neighbours, the thinner first: what each would drop, lose and carry.
+ * The gauge that was found beside those that are sold, two thinner and two thicker: what each would drop, lose and carry.
  *
- * @example leadNeighbours({ currentA: 4, lengthM: 1, voltageV: 14.4 }, 20).map(({ awg }) => awg) // [24, 22, 20, 18, 16]
+ * @example leadNeighbours({ currentA: 4, lengthM: 1, voltageV: 14.4 }, 21).map(({ awg }) => awg) // [24, 22, 21, 20, 18]
  */
 export function leadNeighbours(question: LeadQuestion, awg: number): readonly LeadSize[] {
-  const [thinnest, thickest] = [GAUGES[0]!, GAUGES.at(-1)!];
-  return [4, 2, 0, -2, -4]
-    .map((off) => awg + off)
-    .filter((gauge) => gauge <= thinnest && gauge >= thickest)
-    .map((gauge) => leadOf(gauge, question, question.ambientC ?? USUAL_AMBIENT_C));
+  const sold = GAUGES.filter((gauge) => gauge % 2 === 0);
+  const thinner = sold.filter((gauge) => gauge > awg).slice(-2);
+  const thicker = sold.filter((gauge) => gauge < awg).slice(0, 2);
+  return [...thinner, awg, ...thicker].map((gauge) => leadOf(gauge, question, question.ambientC ?? USUAL_AMBIENT_C));
 }
 
 function leadOf(awg: number, { currentA, lengthM }: LeadQuestion, ambientC: number): LeadSize {

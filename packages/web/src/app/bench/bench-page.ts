@@ -21,6 +21,17 @@ import { selectLoading } from '../state/items.selectors';
       <router-outlet />
     }
   `,
+  styles: `
+    @media (max-width: 700px) {
+      .pages {
+        flex-wrap: nowrap;
+        margin-bottom: var(--space-2);
+        overflow-x: auto;
+        scrollbar-width: none;
+        white-space: nowrap;
+      }
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchPage {

@@ -48,6 +48,15 @@ export const CHAPTERS: readonly Chapter[] = [
     ],
   },
   {
+    title: 'Bench',
+    path: '/bench/check',
+    picture: 'check',
+    says: [
+      'Measure before you connect: every joint of a rig, source first, the camera last, with what to expect and what the reading means. A stop closes what lies behind it. A rig that changes is measured again where it changed.',
+      'Contacts of a substitute beside the original’s, the groups of a pack. Leads, fuses, converters and packs sized with their formula, a sheet to build by, and a place in the kit. When something dies: what it may be, and what to try next.',
+    ],
+  },
+  {
     title: 'Log',
     path: '/log',
     picture: 'draws',

@@ -1,4 +1,5 @@
-import { formatDate, gearTitle } from '@viaggio/core';
+import { SHEET_KINDS, formatDate, gearTitle } from '@viaggio/core';
+import type { Gear, Rig, Sheet } from '@viaggio/core';
 import { figureOf } from '../kit/row';
 import { KIND_TITLES } from '../gear/kinds';
 import { lineOf } from '../log/labels';
@@ -27,6 +28,13 @@ const ACTIONS: readonly (Pick<Findable, 'title' | 'path' | 'icon' | 'query'> & {
   { title: 'What does this label mean?', path: '/kit/label', icon: 'kit', words: 'watt-hours mah wh photograph read' },
   { title: 'Import gear', path: '/kit/import', icon: 'kit', words: 'table csv spreadsheet' },
   { title: 'Rigs side by side', path: '/rigs/side-by-side', icon: 'rigs', words: 'compare' },
+  { title: 'Measure before power', path: '/bench/check', icon: 'bench', words: 'joint polarity volts check bench' },
+  { title: 'Compare contacts', path: '/bench/contacts', icon: 'bench', words: 'pins original adapter balance lead taps' },
+  { title: 'Build a lead', path: '/bench/build/lead', icon: 'bench', words: 'wire awg gauge cable solder' },
+  { title: 'Size a fuse', path: '/bench/build/fuse', icon: 'bench', words: 'protect amps' },
+  { title: 'Set a converter', path: '/bench/build/converter', icon: 'bench', words: 'regulator step-down step-up linear heat' },
+  { title: 'Build a cell pack', path: '/bench/build/pack', icon: 'bench', words: 'cells series parallel balance board' },
+  { title: 'Find the fault', path: '/bench/fault', icon: 'bench', words: 'died dead broken symptom why' },
   { title: 'Add entry', path: '/log/new', icon: 'add', words: 'log a test run-down measurement' },
   { title: 'Recordings', path: '/log/recordings', icon: 'log', words: 'meter trace import live' },
   { title: 'Draws', path: '/log/draws', icon: 'log', words: 'learnt watts measured printed' },
@@ -89,10 +97,28 @@ export function findables(items: ItemsState): readonly Findable[] {
         words: '',
       });
     }),
+    ...entries('sheets').flatMap(({ id, body }) => sheetPlace(id, body, gear, rigs)),
     ...entries('recordings').map(({ id, body }) =>
       findable({ title: body.name, about: 'Recording', icon: 'log', path: `/log/recordings/${id}`, first: [body.name], words: '' }),
     ),
   ];
+}
+
+/** Where a sheet of the bench is gone on with. */
+function sheetPlace(id: string, sheet: Sheet, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>): readonly Findable[] {
+  const about = `Bench · ${SHEET_KINDS[sheet.kind]} · ${formatDate(sheet.at.slice(0, 10))}`;
+  const place = (title: string | undefined, path: string): readonly Findable[] =>
+    title === undefined ? [] : [findable({ title, about, icon: 'bench', path, first: [title], words: sheet.note ?? '' })];
+  switch (sheet.kind) {
+    case 'joints':
+      return place(rigs.get(sheet.rigId)?.name, `/bench/check/${sheet.rigId}`);
+    case 'fault':
+      return place(rigs.get(sheet.rigId)?.name, '/bench/fault');
+    case 'contacts':
+      return place(sheet.name, `/bench/contacts/${id}`);
+    case 'taps':
+      return place(gear.get(sheet.batteryId)?.name, `/bench/contacts/${id}`);
+  }
 }
 
 function findable({

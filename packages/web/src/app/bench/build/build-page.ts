@@ -3,6 +3,7 @@ import { Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { Store } from '@ngrx/store';
 import {
   SIZE_TOOLS,
+  chargeMinutes,
   formatQuantity,
   fuseFor,
   gearOfSize,
@@ -43,6 +44,10 @@ import { PackDrawing } from './pack-drawing';
 import { TOOLS, TOOL_NAMES } from './tools';
 
 type Question = Readonly<Record<string, unknown>>;
+/** Left when the alarm sounds. */
+const ALARM_SHARE = 0.1;
+/** Amps of a gentle charge, as a share of the amp-hours. */
+const CHARGE_RATE = 0.5;
 /** The pins of a three-legged part, as its data sheet draws them from the front. */
 const PIN_ORDERS = [
   'in, common, out',
@@ -103,7 +108,7 @@ export class BuildPage {
   protected readonly answer = computed(() => SIZE_TOOLS[this.name()].size(this.question() as never) as Question);
   protected readonly error = computed(() => this.answer()['error'] as string | undefined);
   protected readonly verdict = computed(() => this.answer()['verdict'] as Verdict | undefined);
-  protected readonly formula = computed(() => String(this.answer()['formula'] ?? ''));
+  protected readonly formula = computed(() => (this.answer()['formula'] ?? '') as string);
   protected readonly warnings = computed(() => (this.answer()['warnings'] ?? []) as readonly string[]);
   protected readonly reasons = computed(() => (this.answer()['reasons'] ?? []) as readonly string[]);
   protected readonly figures = computed(() => {
@@ -137,11 +142,12 @@ export class BuildPage {
     if (this.name() !== 'pack' || this.error() !== undefined) return undefined;
     const question = this.question() as unknown as PackQuestion;
     const { energyWh, chargeV } = this.answer() as unknown as PackSize;
-    const chargeA = (question.cell.capacityAh * question.cellsInParallel) / 2;
-    const left = `From the alarm on about ${formatQuantity((0.1 * energyWh * 60) / question.loadW, 'min')} are left at ${formatQuantity(question.loadW, 'W')}; under load the alarm sees less volts than at rest.`;
-    return chargeV === null
-      ? left
-      : `${left} Charged at ${formatQuantity(chargeA, 'A')}, half its amp-hours an hour, in about ${formatQuantity(170, 'min')}.`;
+    const { chemistry, capacityAh } = question.cell;
+    const left = `From the alarm on about ${formatQuantity((ALARM_SHARE * energyWh * 60) / question.loadW, 'min')} are left at ${formatQuantity(question.loadW, 'W')}; under load the alarm sees fewer volts than at rest.`;
+    if (chargeV === null) return left;
+    const chargeA = CHARGE_RATE * capacityAh * question.cellsInParallel;
+    const minutes = chargeMinutes({ chemistry, energyWh }, 0, 1, CHARGE_RATE * energyWh);
+    return `${left} Charged at up to ${formatQuantity(chargeA, 'A')}, half its amp-hours an hour, in about ${formatQuantity(minutes, 'min')}.`;
   });
 
   /** What is wanted of a pack, and the cells at hand. */
@@ -202,7 +208,7 @@ export class BuildPage {
   }
 
   protected takeOption(question: PackQuestion): void {
-    this.question.set(question as unknown as Question);
+    this.question.set(question);
   }
 
   protected print(): void {
