@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_LOG, oneFeed } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_LOG, LOW_WATER_SHEETS, oneFeed } from '@viaggio/core';
 import type { Gear, Rig } from '@viaggio/core';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
@@ -180,6 +180,7 @@ describe('the demo', () => {
       days: 1,
       log: LOW_WATER_LOG.length,
       recordings: 1,
+      sheets: LOW_WATER_SHEETS.length,
     });
     expect((await get(`/api/gear/${BATTERY.id}`)).body).toEqual(BATTERY.body);
     expect((await get(`/api/rigs/${RIG.id}`)).body).toEqual(RIG.body);

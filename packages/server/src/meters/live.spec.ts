@@ -64,12 +64,15 @@ describe('meters', () => {
 
   it('are read once, for one joint of a bench; one that is silent says so in time', async () => {
     await play();
-    const shown = (await request(app).post('/api/meters/simulated/read').expect(200)).body as { voltageV: number; currentA: number };
+    const shown = (await request(app).post('/api/meters/read').send({ meterId: 'simulated' }).expect(200)).body as {
+      voltageV: number;
+      currentA: number;
+    };
     expect(shown.voltageV).toBeGreaterThan(12);
     expect(shown.voltageV).toBeLessThan(17);
     expect(shown.currentA).toBeGreaterThanOrEqual(0);
-    expect((await request(app).post('/api/meters/bench/read').expect(502)).body).toMatchObject({ code: 'meter-away' });
-    await request(app).post('/api/meters/127.0.0.1:22/read').expect(404);
+    expect((await request(app).post('/api/meters/read').send({ meterId: 'bench' }).expect(502)).body).toMatchObject({ code: 'meter-away' });
+    await request(app).post('/api/meters/read').send({ meterId: '127.0.0.1:22' }).expect(404);
   });
 
   it('cannot play a rig that no battery feeds, nor one that is not there', async () => {

@@ -3,7 +3,7 @@ import { recordingShape, savedShape, toJsonSchema } from '@viaggio/core';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { LiveRecordings } from './live-recordings';
-import { playShape, startShape, troubleShape } from './meter-shapes';
+import { playShape, readShape, startShape, troubleShape } from './meter-shapes';
 import type { Meters } from './meters';
 
 const METER: JsonSchema = {
@@ -53,9 +53,10 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
     operation({
       id: 'readMeter',
       method: 'post',
-      path: '/api/meters/{id}/read',
+      path: '/api/meters/read',
       tag: 'meters',
       summary: 'What a meter shows now',
+      body: readShape,
       answers: {
         status: 200,
         says: 'Volts and amps',
@@ -65,8 +66,8 @@ export function meterOperations(meters: Meters, live: LiveRecordings): readonly 
           properties: { voltageV: { type: 'number' }, currentA: { type: 'number' } },
         },
       },
-      fails: ['not-found', 'meter-away'],
-      handle: async ({ id }) => ({ status: 200, body: await meters.read(id) }),
+      fails: ['malformed-request', 'not-found', 'meter-away', 'invalid-fields', 'too-large'],
+      handle: async ({ body }) => ({ status: 200, body: await meters.read(body.meterId) }),
     }),
     operation({
       id: 'troubleSimulatedMeter',

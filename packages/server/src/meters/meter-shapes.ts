@@ -24,3 +24,6 @@ export const troubleShape = object('Trouble', {
   kind: choice('What goes wrong', TROUBLES),
   seconds: number('For', 's', { above: 0, max: 600 }),
 });
+
+/** Which meter is asked what it shows. */
+export const readShape = object('Read a meter', { meterId: text('Meter', 60) });

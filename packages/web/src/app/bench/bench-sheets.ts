@@ -1,4 +1,6 @@
-import { Injectable, computed, inject } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { SHEET_KINDS } from '@viaggio/core';
 import type { Gear, Sheet, SheetEntry } from '@viaggio/core';
@@ -16,7 +18,26 @@ export class BenchSheets {
   readonly gear = this.store.selectSignal(selectGearBodies);
   readonly rigs = this.store.selectSignal(selectRigBodies);
   private readonly gearEntries = this.store.selectSignal(selectGear);
-  readonly sheets = computed((): readonly SheetEntry[] => this.entries().map(({ id, body }) => ({ id, body })));
+  /** New sheets that the server does not have yet, as they stand by now: nobody waits for it between two readings. */
+  private readonly coming = signal<ReadonlyMap<string, Sheet>>(new Map());
+  /** Of those, what was sent of each and is not answered yet. */
+  private readonly sent = new Map<string, Sheet>();
+  readonly sheets = computed((): readonly SheetEntry[] => {
+    const known = this.entries().map(({ id, body }) => ({ id, body: this.coming().get(id) ?? body }));
+    const ids = new Set(known.map(({ id }) => id));
+    return [...known, ...[...this.coming()].filter(([id]) => !ids.has(id)).map(([id, body]) => ({ id, body }))];
+  });
+
+  constructor() {
+    effect(() => {
+      const arrived = this.entries().filter(({ id }) => this.coming().has(id));
+      for (const { id } of arrived) untracked(() => this.settle(id));
+    });
+    // what did not arrive stays here, and goes with the next reading
+    inject(Actions)
+      .pipe(ofType(Items.changeFailed), takeUntilDestroyed())
+      .subscribe(() => this.sent.clear());
+  }
 
   /** Who measured last on this device, and when that is: now. */
   about(): { readonly at: string; readonly by?: string } {
@@ -32,8 +53,23 @@ export class BenchSheets {
     return this.sheets().find((one) => one.id === id)?.body;
   }
 
-  /** A new sheet; it is there once the server has it. */
+  /** A new sheet: here at once, and kept as soon as the server has it. */
   add(id: string, after: Sheet): void {
+    this.coming.update((before) => new Map(before).set(id, after));
+    this.send(id, after);
+  }
+
+  edit(id: string, body: Sheet, field: string): void {
+    if (!this.coming().has(id)) {
+      this.store.dispatch(Items.edit({ kind: 'sheets', id, body, field, at: Date.now() }));
+      return;
+    }
+    this.coming.update((before) => new Map(before).set(id, body));
+    if (!this.sent.has(id)) this.send(id, body);
+  }
+
+  private send(id: string, after: Sheet): void {
+    this.sent.set(id, after);
     const step = {
       changes: [{ kind: 'sheets', id, after } as const],
       field: 'sheet',
@@ -43,8 +79,12 @@ export class BenchSheets {
     this.store.dispatch(Items.change({ step }));
   }
 
-  edit(id: string, body: Sheet, field: string): void {
-    this.store.dispatch(Items.edit({ kind: 'sheets', id, body, field, at: Date.now() }));
+  /** The server has it: what came to it meanwhile is an edit like any other. */
+  private settle(id: string): void {
+    const [now, sent] = [this.coming().get(id), this.sent.get(id)];
+    this.sent.delete(id);
+    this.coming.update((before) => new Map([...before].filter(([one]) => one !== id)));
+    if (now && now !== sent) this.store.dispatch(Items.edit({ kind: 'sheets', id, body: now, field: 'sheet', at: Date.now() }));
   }
 
   remove(id: string, before: Sheet): void {

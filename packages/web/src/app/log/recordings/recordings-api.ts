@@ -65,9 +65,7 @@ export class RecordingsApi {
 
   /** What a meter shows now. */
   read(meterId: string): Observable<{ readonly voltageV: number; readonly currentA: number }> {
-    return told(
-      this.http.post<{ readonly voltageV: number; readonly currentA: number }>(`/api/meters/${encodeURIComponent(meterId)}/read`, {}),
-    );
+    return told(this.http.post<{ readonly voltageV: number; readonly currentA: number }>('/api/meters/read', { meterId }));
   }
 
   play(rigId: string, secondsEach: number): Observable<Meter> {
