@@ -10,6 +10,7 @@ import type { PackQuestion } from '../size';
 import { leadSheet, packSheet } from './build-sheet';
 import { gearOfSize } from './gear-of-size';
 import type { Built } from './gear-of-size';
+import { packAt } from './pack-at';
 import { packOptions } from './pack-options';
 import { parallelOf, sizesOfRig } from './sizes-of-rig';
 
@@ -40,6 +41,8 @@ describe('the sizes of a rig', () => {
     expect(lead!.question['currentA']).toBeCloseTo(last, 2);
     expect(last).toBeGreaterThan(run!.start!.feeds.at(-1)!.currentA);
     expect(lead!.runMin).toBeCloseTo(run!.minutes, 6);
+    // the monitor peaks at 24 W of 14.9
+    expect(lead!.peakA! / last).toBeCloseTo(24 / (14.6 * 1.02), 2);
   });
 
   it('of two batteries ask whether they may stand side by side, where both are known', () => {
@@ -92,6 +95,18 @@ describe('what was sized goes into the kit', () => {
     expect(run!.packWh).toBeLessThan(1.05 * size.energyWh);
     // the lamp's own plug takes a little more
     expect(Math.max(...[run!.start!, run!.end!].map(({ packA }) => packA)) / 2).toBeLessThanOrEqual(size.perCellA * 1.005);
+  });
+});
+
+describe('a pack at its load', () => {
+  it('gives less in the cold and at more watts, for every chemistry', () => {
+    for (const chemistry of Object.keys(CHEMISTRIES) as (keyof typeof CHEMISTRIES)[]) {
+      const question: PackQuestion = { cell: { chemistry, capacityAh: 5 }, cellsInSeries: 6, cellsInParallel: 2, loadW: 5 };
+      const [warm, cold, colder] = packAt(question, [20, 0, -15]);
+      expect(warm!.energyWh).toBeGreaterThan(cold!.energyWh);
+      expect(cold!.minutes).toBeGreaterThan(colder!.minutes);
+      expect(packAt({ ...question, loadW: 40 }, [20])[0]!.minutes).toBeLessThan(warm!.minutes);
+    }
   });
 });
 

@@ -13,6 +13,8 @@ export interface RigSize {
   /** `D-tap lead, 0.6 m, to Splitter`. */
   readonly title: string;
   readonly question: Readonly<Record<string, unknown>>;
+  /** At the highest peak of what hangs on it, where one is entered. */
+  readonly peakA?: number;
   /** How long the rig runs on its source, and on how many watts: what a loss costs in minutes. */
   readonly runMin: number | undefined;
   readonly drawW: number | undefined;
@@ -42,7 +44,7 @@ export function sizesOfRig(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly 
   });
 }
 
-type Asked = Pick<RigSize, 'tool' | 'title' | 'question'>;
+type Asked = Pick<RigSize, 'tool' | 'title' | 'question' | 'peakA'>;
 
 /** The most that flows for long: a constant load takes the most where the volts are lowest. */
 function highestA({ runs }: RigModel, tree: SourceTree, id: string): number | undefined {
@@ -59,9 +61,11 @@ function leadOf(model: RigModel, tree: SourceTree, one: Connection, rig: Rig): r
   const { lengthM = USUAL_LEAD_M, maxA } = cable.gear;
   const areaMm2 = wireArea(cable.gear);
   const title = `${cable.title}, to ${to.title}`;
+  const times = peakTimes(model, tree, one);
   const lead: Asked = {
     tool: 'lead',
     title,
+    ...(times > 1 && { peakA: typed(currentA * times) }),
     question: {
       currentA: typed(currentA),
       lengthM,
@@ -76,6 +80,20 @@ function leadOf(model: RigModel, tree: SourceTree, one: Connection, rig: Rig): r
     question: { continuousA: typed(currentA), wireMaxA: typed(ampacity(areaMm2)), ...(maxA !== undefined && { connectorMaxA: maxA }) },
   };
   return [lead, fuse];
+}
+
+/** By how much more flows when the one with the highest peak behind a joint peaks: the others as usual. */
+function peakTimes({ draws }: RigModel, { connections }: SourceTree, one: Connection): number {
+  const behind = connections.filter(({ to }) => isA(to, 'device')).filter((leaf) => isBehind(leaf, one));
+  const loads = behind.flatMap(({ to }) => draws?.usual.get(to.id) ?? []);
+  const totalW = loads.reduce((sum, { powerW }) => sum + powerW, 0);
+  const moreW = Math.max(0, ...loads.map(({ powerW, peakW = powerW }) => peakW - powerW));
+  return totalW > 0 ? (totalW + moreW) / totalW : 1;
+}
+
+function isBehind(leaf: Connection, one: Connection): boolean {
+  for (let at: Connection | undefined = leaf; at; at = at.before) if (at.id === one.id) return true;
+  return false;
 }
 
 function converterOf(model: RigModel, tree: SourceTree, one: Connection): readonly Asked[] {

@@ -52,7 +52,7 @@ export function sayReading({ step, reading, judged }: CheckedStep): string | und
     case 'nothing-there':
       return `${shown}: nothing there. A fuse, a switch, a contact, or a bank that sleeps: wake it, look at each, measure again.`;
     case 'too-high':
-      return `${shown}: more than ${next.name} stands (${volts(next.maxV)}). Do not connect it. A wrong setting, or a wrong source.`;
+      return `${shown}: more than ${next.name} takes (${volts(next.maxV)}). Do not connect it. A wrong setting, or a wrong source.`;
     case 'too-low':
       return step.is === 'loaded'
         ? `${shown}: it sags below the ${volts(next.minV)} that ${next.name} needs. A tired pack, a bad contact, a lead too thin, or an adapter too weak.`
@@ -68,7 +68,7 @@ export function sayReading({ step, reading, judged }: CheckedStep): string | und
     case 'short':
       return `${shown} between plus and minus: a short. Do not use the lead: on a battery it would burn.`;
     case 'not-known':
-      return `${shown}. What ${next.name} stands is not entered: read its label or manual before it is connected.`;
+      return `${shown}. What ${next.name} takes is not entered: read its label or manual before it is connected.`;
   }
 }
 
@@ -78,7 +78,7 @@ function sayOff({ is, next }: CheckStep, shown: string, isLow: boolean, minV: nu
       ? 'It sags more than it should: a tired pack, a dirty contact, or a long thin lead.'
       : 'The charge may be lower than entered, the setting wrong, or the lead long and thin.'
     : 'The charge may be higher than entered, or the setting wrong.';
-  return `${shown}, expected ${volts(minV)} to ${volts(maxV)}. ${next.name} stands it. ${why}`;
+  return `${shown}, expected ${volts(minV)} to ${volts(maxV)}. ${next.name} takes it. ${why}`;
 }
 
 /** What a good start looks like, once every step is as expected. */

@@ -23,12 +23,12 @@ export function sayDifference({ contact, code }: Difference): string {
     case 'dead':
       return `${who}: dead (${is}), on the original ${was}.`;
     case 'too-high':
-      return `${who}: ${is}, more than the device stands. Never put it in.`;
+      return `${who}: ${is}, more than the device takes. Never put it in.`;
     case 'too-low':
       return `${who}: ${is}, less than the device needs.`;
     case 'higher':
     case 'lower':
-      return `${who}: ${is}, on the original ${was}; what the device stands is not entered.`;
+      return `${who}: ${is}, on the original ${was}; what the device takes is not entered.`;
     case 'sags':
       return `${who}: ${is}, under load ${loaded}: it sags.`;
     case 'open':

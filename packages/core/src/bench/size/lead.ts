@@ -11,6 +11,8 @@ export const leadQuestion = object('A lead to be made', {
   dropV: optional(number('Allowed drop', 'V', { above: 0, max: 400 })),
   dropShare: optional(number('Allowed drop, of the voltage', 'fraction', { above: 0, max: 0.5 })),
   ambientC: optional(number('Ambient', 'C', { min: -40, max: 60 })),
+  /** PVC about 70 °C, silicone about 180 °C: what is printed on the wire. */
+  insulationC: optional(number('Its insulation stands', 'C', { min: 70, max: 200 })),
 });
 export type LeadQuestion = Infer<typeof leadQuestion>;
 
@@ -32,6 +34,8 @@ const USUAL_DROP_SHARE = 0.03;
 const USUAL_AMBIENT_C = 20;
 /** Hand tables count from here; insulation of PVC is soft above the other. */
 const [TABLE_C, HOTTEST_C] = [30, 70];
+/** Warmer than this nobody holds it, and solder and shells suffer, whatever the insulation stands. */
+const WARM_ENOUGH_C = 105;
 
 /**
  * The thinnest wire that keeps the drop and carries the current for long. Copper of both conductors counts, as warm as the
@@ -88,7 +92,7 @@ export function leadNeighbours(question: LeadQuestion, awg: number): readonly Le
   return [...thinner, awg, ...thicker].map((gauge) => leadOf(gauge, question, question.ambientC ?? USUAL_AMBIENT_C));
 }
 
-function leadOf(awg: number, { currentA, lengthM }: LeadQuestion, ambientC: number): LeadSize {
+function leadOf(awg: number, { currentA, lengthM, insulationC = HOTTEST_C }: LeadQuestion, ambientC: number): LeadSize {
   const areaMm2 = areaOfAwg(awg);
   const resistanceOhm = (2 * rho(ambientC) * lengthM) / areaMm2;
   return {
@@ -97,7 +101,7 @@ function leadOf(awg: number, { currentA, lengthM }: LeadQuestion, ambientC: numb
     resistanceOhm,
     dropV: currentA * resistanceOhm,
     lossW: currentA ** 2 * resistanceOhm,
-    maxA: ampacityAt(areaMm2, ambientC),
+    maxA: ampacityAt(areaMm2, ambientC, Math.min(insulationC, WARM_ENOUGH_C)),
   };
 }
 
@@ -106,6 +110,6 @@ function rho(ambientC: number): number {
 }
 
 /** Heat leaves a wire by how much hotter it may get than the air, and grows with the square of the current. */
-function ampacityAt(areaMm2: number, ambientC: number): number {
-  return ampacity(areaMm2) * Math.sqrt((HOTTEST_C - Math.max(TABLE_C, ambientC)) / (HOTTEST_C - TABLE_C));
+function ampacityAt(areaMm2: number, ambientC: number, hottestC: number): number {
+  return ampacity(areaMm2) * Math.sqrt((hottestC - Math.max(TABLE_C, ambientC)) / (HOTTEST_C - TABLE_C));
 }

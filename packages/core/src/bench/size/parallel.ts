@@ -1,7 +1,7 @@
 import { CHEMISTRIES, cellVoltage } from '../../cell';
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
-import { number, object } from '../../shape';
+import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, chemistryField } from './chemistries';
 import { figures } from './sized';
@@ -14,7 +14,11 @@ const battery = object('A battery', {
   resistanceOhm: number('Resistance', 'ohm', { above: 0, max: 10 }),
   capacityAh: number('Capacity', 'Ah', { above: 0, max: 1000 }),
 });
-export const parallelQuestion = object('Two batteries side by side', { a: battery, b: battery });
+export const parallelQuestion = object('Two batteries side by side', {
+  a: battery,
+  b: battery,
+  loadW: optional(number('Load', 'W', { above: 0, max: 5000 })),
+});
 export type ParallelQuestion = Infer<typeof parallelQuestion>;
 type Side = ParallelQuestion['a'];
 
@@ -23,6 +27,8 @@ export interface ParallelSize {
   readonly joinA: number;
   /** The one that it flows into; null where they are alike. */
   readonly into: 'a' | 'b' | null;
+  /** What each gives to the load once they are joined, where one was said; below zero it is charged by the other. */
+  readonly eachA?: { readonly a: number; readonly b: number };
   readonly verdict: Verdict;
 }
 
@@ -34,8 +40,11 @@ const [GLADLY, AT_MOST] = [0.2, 1];
  *
  * @example sizeParallel({ a: { chemistry: 'agm', cellsInSeries: 6, charge: 1, resistanceOhm: 0.02, capacityAh: 18 }, b: { chemistry: 'agm', cellsInSeries: 6, charge: 0.8, resistanceOhm: 0.02, capacityAh: 18 } }).joinA // 5.1
  */
-export function sizeParallel({ a, b }: ParallelQuestion): Sized<ParallelSize> {
+export function sizeParallel({ a, b, loadW }: ParallelQuestion): Sized<ParallelSize> {
   const [aV, bV] = [openV(a), openV(b)];
+  const eachA = loadW === undefined ? undefined : shareOf(loadW, [aV, a.resistanceOhm], [bV, b.resistanceOhm]);
+  if (loadW !== undefined && eachA === undefined)
+    return { error: `Together they cannot give ${figures(loadW)} W: their volts collapse.`, path: '/loadW' };
   const joinA = Math.abs(aV - bV) / (a.resistanceOhm + b.resistanceOhm);
   const [fuller, filled] = aV >= bV ? [a, b] : [b, a];
   const isSame = a.chemistry === b.chemistry && a.cellsInSeries === b.cellsInSeries;
@@ -48,6 +57,7 @@ export function sizeParallel({ a, b }: ParallelQuestion): Sized<ParallelSize> {
   return {
     joinA,
     into: joinA === 0 ? null : filled === a ? 'a' : 'b',
+    ...(eachA && { eachA }),
     verdict,
     formula: `(${figures(openV(fuller), 4)} − ${figures(openV(filled), 4)}) V ÷ (${figures(a.resistanceOhm)} + ${figures(b.resistanceOhm)}) Ω = ${figures(joinA)} A`,
     warnings: [
@@ -64,6 +74,16 @@ export function sizeParallel({ a, b }: ParallelQuestion): Sized<ParallelSize> {
       'They share the load as their resistances let them: the lower gives more.',
     ],
   };
+}
+
+/** Both behind their resistances on one constant load: the higher of the two volts at which their currents add up to it. */
+function shareOf(loadW: number, [aV, aOhm]: readonly [number, number], [bV, bOhm]: readonly [number, number]): ParallelSize['eachA'] {
+  const siemens = 1 / aOhm + 1 / bOhm;
+  const shortA = aV / aOhm + bV / bOhm;
+  const root = shortA ** 2 - 4 * siemens * loadW;
+  if (root < 0) return undefined;
+  const voltageV = (shortA + Math.sqrt(root)) / (2 * siemens);
+  return { a: (aV - voltageV) / aOhm, b: (bV - voltageV) / bOhm };
 }
 
 function openV({ chemistry, cellsInSeries, charge }: Side): number {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CHEMISTRIES, packFrom } from '../../cell';
+import { CHEMISTRIES, cellVoltage, packFrom } from '../../cell';
 import { FUSE_SIZES_A, areaOfAwg, fuseFor } from '../../wire';
 import { sizeConverter } from './converter';
 import type { ConverterQuestion } from './converter';
@@ -271,5 +271,41 @@ describe('two batteries side by side', () => {
 
   it('are never joined where cells that must not be charged would be', () => {
     expect(join({ chemistry: 'alkaline', charge: 1 }, { chemistry: 'alkaline', charge: 0.9 }).verdict).toBe('stop');
+  });
+});
+
+describe('two batteries on one load', () => {
+  const side = (charge: number, resistanceOhm: number): ParallelQuestion['a'] => ({ chemistry: 'li-ion', cellsInSeries: 4, charge, resistanceOhm, capacityAh: 6.6 }); // prettier-ignore
+
+  it('law: share it so that volts meet and watts add up; too much is said', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: 0.2, max: 1, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.4, noNaN: true }),
+        fc.double({ min: 1, max: 100, noNaN: true }),
+        (ca, cb, ra, rb, loadW) => {
+          const [a, b] = [side(ca, ra), side(cb, rb)];
+          const { eachA } = found(sizeParallel({ a, b, loadW }));
+          const voltsOf = ({ charge, resistanceOhm }: ParallelQuestion['a'], amps: number) =>
+            4 * cellVoltage(CHEMISTRIES['li-ion'].ocvPerCell, charge) - amps * resistanceOhm;
+          expect(voltsOf(a, eachA!.a)).toBeCloseTo(voltsOf(b, eachA!.b), 6);
+          expect((eachA!.a + eachA!.b) * voltsOf(a, eachA!.a)).toBeCloseTo(loadW, 4);
+        },
+      ),
+      { numRuns: 200, seed: 2 },
+    );
+    expect(sizeParallel({ a: side(1, 1), b: side(1, 1), loadW: 500 })).toMatchObject({ path: '/loadW' });
+  });
+});
+
+describe('the insulation of a lead', () => {
+  it('lets a wire carry more, but none gets hotter than a shell and a hand stand', () => {
+    const at = (insulationC: number | undefined) =>
+      found(sizeLead({ currentA: 6, lengthM: 0.3, voltageV: 14.4, ...(insulationC !== undefined && { insulationC }) }));
+    expect(at(105).awg).toBeGreaterThan(at(70).awg);
+    expect(at(200)).toEqual({ ...at(105) });
+    expect(at(undefined).awg).toBe(at(70).awg);
   });
 });

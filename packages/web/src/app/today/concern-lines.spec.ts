@@ -9,7 +9,7 @@ const EVERY: readonly Concern[] = [
   { is: 'charge', gearId: 'v5', battery: 'V5: Holmvik 196', charge: 0.55, rigs: ['Deck'] },
   { is: 'retire', gearId: 'v4', battery: 'V4: Holmvik 49', when: 'now', says: 'Holds 67 % of its label.' },
   { is: 'fly', flight: 'no', batteries: [{ gearId: 'v5', battery: 'V5', printedWh: 196 }, { gearId: 'p1', battery: 'P1', printedWh: 216 }] },
-  { is: 'check-stopped', rigId: 'r', rig: 'Deck', joint: 'Adapter M', says: '9.4 V: more than Skuadon 60 stands.' },
+  { is: 'check-stopped', rigId: 'r', rig: 'Deck', joint: 'Adapter M', says: '9.4 V: more than Skuadon 60 takes.' },
   { is: 'check-again', rigId: 'r', rig: 'Deck', joints: 2 },
   { is: 'measure', gearId: 't', device: 'Tern Link', powerW: 7.5, from: 'guess' },
 ]; // prettier-ignore

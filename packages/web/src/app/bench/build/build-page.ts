@@ -10,6 +10,7 @@ import {
   gearShape,
   leadNeighbours,
   leadSheet,
+  packAt,
   packOptions,
   packQuestion,
   packSheet,
@@ -44,6 +45,8 @@ import { PackDrawing } from './pack-drawing';
 import { TOOLS, TOOL_NAMES } from './tools';
 
 type Question = Readonly<Record<string, unknown>>;
+/** A room, a winter’s day, a night on the breakwater. */
+const COLDS_C = [20, 0, -10];
 /** Left when the alarm sounds. */
 const ALARM_SHARE = 0.1;
 /** Amps of a gentle charge, as a share of the amp-hours. */
@@ -123,6 +126,37 @@ export class BuildPage {
     const [taken, lossW] = [this.taken(), this.answer()['lossW']];
     if (typeof lossW !== 'number' || taken?.runMin === undefined || taken.drawW === undefined) return undefined;
     return `About ${formatQuantity(Math.max(0.1, (taken.runMin * lossW) / (taken.drawW + lossW)), 'min')} of the ${formatQuantity(taken.runMin, 'min')} that the rig runs go into this lead.`;
+  });
+  /** What a peak drops in the lead that was taken from a rig. */
+  protected readonly peak = computed(() => {
+    const [peakA, resistanceOhm] = [this.taken()?.peakA, this.answer()['resistanceOhm']];
+    if (peakA === undefined || typeof resistanceOhm !== 'number') return undefined;
+    return `At peaks of ${formatQuantity(peakA, 'A')} it drops ${formatQuantity(peakA * resistanceOhm, 'V')}.`;
+  });
+  /** The other kind of regulator at the same watts: linear burns the volts between, switching a tenth or so. */
+  protected readonly otherKind = computed(() => {
+    if (this.name() !== 'converter' || this.error() !== undefined) return undefined;
+    const question = this.question() as unknown as ConverterQuestion;
+    if (question.kind === 'step-up') return undefined;
+    const kind = question.kind === 'linear' ? 'step-down' : 'linear';
+    const { efficiency: _efficiency, ...rest } = question;
+    const other = SIZE_TOOLS.converter.size({ ...(kind === 'linear' ? rest : question), kind } as never) as Question;
+    const [heatW, otherW] = [this.answer()['heatW'], other['heatW']];
+    if (typeof heatW !== 'number' || typeof otherW !== 'number') return undefined;
+    const named = kind === 'linear' ? 'A linear regulator' : 'A switching converter';
+    return `${named} would turn ${formatQuantity(otherW, 'W')} into heat at the same load, this one ${formatQuantity(heatW, 'W')}.`;
+  });
+  protected readonly each = computed(() => {
+    const each = this.answer()['eachA'] as { readonly a: number; readonly b: number } | undefined;
+    return each && `At the load a gives ${formatQuantity(each.a, 'A')}, b ${formatQuantity(each.b, 'A')}.`;
+  });
+  protected readonly packTemperatures = computed(() => {
+    if (this.name() !== 'pack' || this.error() !== undefined) return undefined;
+    const said = packAt(this.question() as unknown as PackQuestion, COLDS_C).map(
+      ({ temperatureC, energyWh, minutes }) =>
+        `${formatQuantity(energyWh, 'Wh')}, ${formatQuantity(minutes, 'min')} at ${formatQuantity(temperatureC, 'C')}`,
+    );
+    return `At this load it gives ${said.join('; ')}.`;
   });
   protected readonly neighbours = computed(() => {
     const gauge = this.gauge();

@@ -85,6 +85,7 @@ export const TOOLS: Readonly<Record<SizeToolName, ToolFace>> = {
     begin: {
       a: { chemistry: 'li-ion', cellsInSeries: 4, charge: 1, resistanceOhm: 0.1, capacityAh: 6.6 },
       b: { chemistry: 'li-ion', cellsInSeries: 4, charge: 0.9, resistanceOhm: 0.1, capacityAh: 6.6 },
+      loadW: 30,
     },
     figures: [['joinA', 'flows on joining', 'A']],
     makes: undefined,

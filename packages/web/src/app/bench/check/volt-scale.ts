@@ -120,7 +120,7 @@ export class VoltScale {
     const words: Word[] = [];
     const put = (volts: number, text: string, is: Word['is']): void => void words.push({ at: this.y(volts), y: this.y(volts), text, is });
     if (minV !== undefined && maxV !== undefined) put((minV + maxV) / 2, `expected ${say(minV, maxV)}`, 'expected');
-    if (next.minV !== undefined && next.maxV !== undefined) put(next.minV, `stands ${say(next.minV, next.maxV)}`, 'takes');
+    if (next.minV !== undefined && next.maxV !== undefined) put(next.minV, `takes ${say(next.minV, next.maxV)}`, 'takes');
     if (typeof reading === 'number') put(reading, `read ${formatQuantity(reading, 'V')}`, 'read');
     return apart(words);
   });
