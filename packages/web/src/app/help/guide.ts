@@ -49,7 +49,7 @@ export const CHAPTERS: readonly Chapter[] = [
   },
   {
     title: 'Bench',
-    path: '/bench/check',
+    path: '/bench',
     picture: 'check',
     says: [
       'Measure before you connect: every joint of a rig, source first, the camera last, with what to expect and what the reading means. A stop closes what lies behind it. A rig that changes is measured again where it changed.',
