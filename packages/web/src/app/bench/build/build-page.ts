@@ -20,6 +20,7 @@ import {
 import type {
   BuildSheet,
   Connector,
+  ConverterQuestion,
   LeadQuestion,
   LeadSize,
   PackQuestion,
