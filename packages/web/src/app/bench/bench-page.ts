@@ -30,6 +30,9 @@ import { selectLoading } from '../state/items.selectors';
         scrollbar-width: none;
         white-space: nowrap;
       }
+      .pages a {
+        flex: none;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

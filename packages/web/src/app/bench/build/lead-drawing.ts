@@ -41,6 +41,7 @@ import type { Connector } from '@viaggio/core';
     }
     svg {
       width: 100%;
+      min-width: 32rem;
     }
     .shell {
       fill: var(--bs-tertiary-bg);
