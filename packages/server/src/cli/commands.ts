@@ -4,6 +4,7 @@ import { checkText } from './check';
 import { evaluateText } from './evaluate';
 import { faultText } from './fault';
 import { feedsText } from './feeds';
+import { flyText } from './fly';
 import { meterUntilEnded } from './meter';
 import { segmentsOf } from './segments';
 import { isTool, refuseTool, sizeText } from './size';
@@ -26,6 +27,8 @@ export interface Command {
   /** For `viaggio COMMAND --help`: what it prints, in a few lines. */
   readonly more: string;
   readonly options: readonly (keyof Options)[];
+  /** It reads standard input where no file is named. */
+  readonly alone?: true;
   /** Options that it does not go without. */
   readonly needs: readonly (keyof Options)[];
   readonly run: (file: string, options: Options, output: Output) => number | Promise<number>;
@@ -76,6 +79,15 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     needs: ['rig', 'symptom'],
     run: (file, { rig = '', symptom = '', answers }, output) =>
       faultText(textOf(file), rig, symptom, answers === undefined ? undefined : textOf(answers), output),
+  },
+  fly: {
+    usage: 'fly',
+    about: 'what may fly, by which rule, and who carries what: a JSON question in, one JSON line out',
+    more: 'The question is on standard input: {people, batteries: [{id, chemistry, energyWh or voltageV and capacityAh, role}], rules?},\nsee docs/flying.md. The carrier and the local authority decide.',
+    options: [],
+    alone: true,
+    needs: [],
+    run: (file, _options, output) => flyText(textOf(file), output),
   },
   label: {
     usage: 'label TEXT…',

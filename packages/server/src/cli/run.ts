@@ -30,7 +30,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   }
   const { positionals, values } = parsed;
   const { help, ...options } = values;
-  const [first, ...files] = positionals[0] === 'help' ? [...positionals.slice(1, 2)] : positionals;
+  const [first, ...named] = positionals[0] === 'help' ? [...positionals.slice(1, 2)] : positionals;
   const name = first !== undefined && Object.hasOwn(FORMERLY, first) ? FORMERLY[first] : first;
   const command = name === undefined || !Object.hasOwn(COMMANDS, name) ? undefined : COMMANDS[name];
   if (help || positionals[0] === 'help') {
@@ -39,6 +39,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   }
   if (name === undefined) return refuse('a command is missing', output);
   if (!command) return refuse(`“${name.slice(0, 40)}” is no command`, output);
+  const files = named.length === 0 && command.alone ? ['-'] : named;
   if (files.length === 0) return refuse('a file is missing; “-” reads standard input', output, command);
   const missing = command.needs.find((option) => options[option] === undefined);
   if (missing) return refuse(`--${missing} is missing`, output, command);

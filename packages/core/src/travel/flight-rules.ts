@@ -1,0 +1,55 @@
+import { number, object, optional, text } from '../shape';
+import type { Infer } from '../shape';
+
+const wattHours = (title: string) => number(title, 'Wh', { above: 0, max: 1000 });
+const count = (title: string) => number(title, 'count', { min: 0, max: 100, integer: true });
+
+/** What a carrier lets a passenger take, dated: rules change, and a carrier may be stricter than the usual ones. */
+export const flightRulesShape = object('Flight rules', {
+  carrier: optional(text('Carrier', 60)),
+  asOf: text('As of', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])(-(0[1-9]|[12]\d|3[01]))?$/, says: 'a month or day such as 2026-11' }),
+  source: text('Source', 200),
+  /** Lithium-ion: freely up to here … */
+  freeWh: wattHours('Free up to'),
+  /** … and with the carrier's approval up to here. */
+  approvalWh: wattHours('With approval up to'),
+  /** Spares a person, of those that need approval. */
+  approvalSpares: count('Spares with approval, each person'),
+  /** Spares a person in all; some carriers set none. */
+  spares: optional(count('Spares, each person')),
+  /** USB banks a person; some carriers set none. */
+  banks: optional(count('Banks, each person')),
+  /** Highest state of charge that a carrier asks for, where it does. */
+  mostCharge: optional(number('Charged at most to', 'fraction', { above: 0, max: 1 })),
+  leadAcidWh: wattHours('Lead-acid up to'),
+  leadAcidV: number('Lead-acid up to', 'V', { above: 0, max: 100 }),
+  leadAcidSpares: count('Lead-acid spares, each person'),
+  /** Lithium metal: freely up to so many grams of lithium, and with approval up to so many. */
+  freeLithiumG: number('Lithium metal free up to', 'g', { above: 0, max: 100 }),
+  approvalLithiumG: number('Lithium metal with approval up to', 'g', { above: 0, max: 100 }),
+});
+export type FlightRules = Infer<typeof flightRulesShape>;
+
+/** The usual international rules. The carrier and the local authority decide. */
+export const USUAL_FLIGHT_RULES: FlightRules = {
+  asOf: '2026-11',
+  source: 'ICAO Technical Instructions, Part 8, as carriers publish them',
+  freeWh: 100,
+  approvalWh: 160,
+  approvalSpares: 2,
+  spares: 20,
+  leadAcidWh: 100,
+  leadAcidV: 12,
+  leadAcidSpares: 2,
+  freeLithiumG: 2,
+  approvalLithiumG: 8,
+};
+
+/** Months after which a set of rules is to be looked up again. */
+const OLD_MONTHS = 6;
+
+/** Whether rules are so old that somebody should look them up again. */
+export function areOld({ asOf }: Pick<FlightRules, 'asOf'>, today: string): boolean {
+  const months = (date: string): number => 12 * Number(date.slice(0, 4)) + Number(date.slice(5, 7));
+  return months(today) - months(asOf) > OLD_MONTHS;
+}
