@@ -99,7 +99,7 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   deg: { noun: 'degrees', symbol: '°', example: '12', digits: 0, spellings: { '°': same, deg: same } },
   price: { noun: 'money', symbol: '', example: '180', digits: 2, spellings: {} },
   count: { noun: 'a whole number', symbol: '', example: '4', digits: 0, spellings: {} },
-  points: { noun: 'points', symbol: '', example: '1.5', digits: 2, spellings: {} },
+  points: { noun: 'points', symbol: '', example: '1.5', digits: 2, spellings: { '%': same } },
   'peak-sun hours': {
     noun: 'peak-sun hours',
     symbol: 'h',

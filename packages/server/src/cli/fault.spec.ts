@@ -20,6 +20,17 @@ describe('viaggio fault', () => {
     expect(found!.next).toMatchObject({ test: expect.any(String), parts: expect.any(Array), why: expect.any(String) });
   });
 
+  it.each([
+    ['flashes and dies', 'flashes-and-dies'],
+    ['Runs but shuts off at the shutter', 'off-at-record'],
+    ['no gauge', 'no-gauge'],
+    ['will not charge', 'will-not-charge'],
+    ['stops early', 'stops-early'],
+    ['will not start on this battery', 'will-not-start'],
+    ['monitor restarts when the transmitter starts', 'other-restarts'],
+    ['camera says lens error in the top mode', 'lens-error'],
+  ])('understands “%s”', (said, symptom) => expect(fault(said).found).toEqual(fault(symptom).found));
+
   it('follows what was tried', () => {
     const answers = [
       { test: 'when-it-comes', answer: 'when-touched' },

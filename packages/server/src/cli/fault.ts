@@ -1,5 +1,5 @@
-import { FAULT_TESTS, SYMPTOMS, faultAnswerShape, findFault, list } from '@viaggio/core';
-import type { FaultAnswer, FaultTest, Symptom } from '@viaggio/core';
+import { FAULT_TESTS, SYMPTOMS, faultAnswerShape, findFault, list, symptomOf } from '@viaggio/core';
+import type { FaultAnswer, FaultTest } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
@@ -17,7 +17,8 @@ export function faultText(plan: string, rigId: string, symptom: string, answers:
   if (!read.ok) return tellIssues(read.issues, err);
   const rig = rigIn(read.plan, rigId, err);
   if (!rig) return 1;
-  if (!Object.hasOwn(SYMPTOMS, symptom)) {
+  const known = symptomOf(symptom);
+  if (!known) {
     err(`--symptom: expected one of ${Object.keys(SYMPTOMS).join(', ')}; got “${symptom.slice(0, 60)}”.`);
     return 1;
   }
@@ -25,7 +26,7 @@ export function faultText(plan: string, rigId: string, symptom: string, answers:
   if (!tried) return 1;
   const { sheets = [] } = read.plan;
   const gear = new Map(read.plan.gear.map(({ id, body }) => [id, body]));
-  out(JSON.stringify(findFault({ rig: rig.body, rigId: rig.id, gear, symptom: symptom as Symptom, answers: tried, sheets })));
+  out(JSON.stringify(findFault({ rig: rig.body, rigId: rig.id, gear, symptom: known, answers: tried, sheets })));
   return 0;
 }
 

@@ -130,6 +130,20 @@ describe('a reading', () => {
     }
   });
 
+  it('is not good where a full battery would give more than is taken, nor within the meter’s error of a limit', () => {
+    for (const { step } of whole) {
+      const { minV, maxV } = step as { minV: number; maxV: number };
+      const reading = (minV + maxV) / 2;
+      const next = { ...step.next, minV: reading / 2, maxV: reading * 1.05 };
+      expect(judgeReading({ ...step, next, highV: next.maxV * 0.99 }, reading)).toEqual({ verdict: 'good', code: 'as-expected' });
+      expect(judgeReading({ ...step, next, highV: next.maxV * 1.01 }, reading)).toEqual({ verdict: 'caution', code: 'high-later' });
+      const offV = step.meter.share * reading + step.meter.volts;
+      const close = (times: number) =>
+        judgeReading({ ...step, highV: undefined, next: { ...next, maxV: reading + times * offV } }, reading).code;
+      expect([close(0.99), close(1.01)]).toEqual(['near-limit', 'as-expected']);
+    }
+  });
+
   it('that says stop closes what lies behind it, on its own way only, until it is measured again', () => {
     const steps = checkSteps(rigOf('Wheelhouse, everything on one V-mount'), gear);
     const first = steps.find(({ is }) => is === 'open')!;

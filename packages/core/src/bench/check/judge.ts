@@ -5,7 +5,18 @@ import type { CheckStep } from './steps';
 export type MeterReading = number | 'OL';
 
 export type ReadingCode =
-  'as-expected' | 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'not-as-expected' | 'broken' | 'high-ohm' | 'short' | 'not-known';
+  | 'as-expected'
+  | 'reversed'
+  | 'nothing-there'
+  | 'too-high'
+  | 'too-low'
+  | 'near-limit'
+  | 'high-later'
+  | 'not-as-expected'
+  | 'broken'
+  | 'high-ohm'
+  | 'short'
+  | 'not-known';
 
 export interface Judged {
   readonly verdict: Verdict;
@@ -22,6 +33,8 @@ export interface CheckedStep {
 
 /** Of what is expected at the least: below it there is nothing, and a meter that only drifts shows as much. */
 const NOTHING_SHARE = 0.05;
+/** Rounding of a product of cells and volts. */
+const EQUAL = 1e-9;
 /** Across a lead: so many times what a conductor may have is still a short, not dirt. */
 const SHORT_TIMES = 100;
 
@@ -49,7 +62,7 @@ function judgeAcross({ maxOhm = 1 }: CheckStep, reading: MeterReading): Judged {
   return reading <= SHORT_TIMES * maxOhm ? { verdict: 'stop', code: 'short' } : { verdict: 'caution', code: 'not-as-expected' };
 }
 
-function judgeVolts({ minV, maxV, next }: CheckStep, reading: MeterReading): Judged {
+function judgeVolts({ minV, maxV, next, highV, meter }: CheckStep, reading: MeterReading): Judged {
   // over the range of the meter is over everything that hangs on it
   if (reading === 'OL') return { verdict: 'stop', code: 'too-high' };
   const nothingV = NOTHING_SHARE * (minV ?? next.minV ?? 1);
@@ -59,7 +72,13 @@ function judgeVolts({ minV, maxV, next }: CheckStep, reading: MeterReading): Jud
   if (next.minV !== undefined && reading < next.minV) return { verdict: 'stop', code: 'too-low' };
   if (next.maxV === undefined || next.minV === undefined || minV === undefined || maxV === undefined)
     return { verdict: 'unknown', code: 'not-known' };
-  return reading >= minV && reading <= maxV ? { verdict: 'good', code: 'as-expected' } : { verdict: 'caution', code: 'not-as-expected' };
+  if (reading < minV || reading > maxV) return { verdict: 'caution', code: 'not-as-expected' };
+  // sound now, on a battery that is not full: it will not stay so
+  if (highV !== undefined && highV > next.maxV * (1 + EQUAL)) return { verdict: 'caution', code: 'high-later' };
+  // what is too little does no harm; what is too much does, and the meter may be off
+  return reading + meter.share * reading + meter.volts > next.maxV
+    ? { verdict: 'caution', code: 'near-limit' }
+    : { verdict: 'good', code: 'as-expected' };
 }
 
 /** Every step with its reading judged; behind a stop nothing is judged until that is measured again. */

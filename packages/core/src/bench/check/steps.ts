@@ -37,6 +37,10 @@ export interface CheckStep {
   /** About what hangs on it: with a dummy load or a lamp of so much; undefined where nothing does. */
   readonly loadW: number | undefined;
   readonly next: NextPart;
+  /** The most that what feeds the joint may ever give: a full battery, a regulated output. */
+  readonly highV: number | undefined;
+  /** What the meter may be off. */
+  readonly meter: MeterAccuracy;
   /** Steps before it on the same way, nearest the source first: a stop of one closes this. */
   readonly after: readonly string[];
   /** The part that feeds the joint, and the lead between: what a reading that is not as expected may correct. */
@@ -101,6 +105,8 @@ function stepsOf(
   const range = isAgreed ? around(one.contract.voltageV, CONTRACT_SHARE) : openRange(rig, tree, one);
   const common = {
     next: { name: to.title, minV: input.minV, maxV: input.maxV },
+    highV: one.supply?.highV,
+    meter,
     fromId: from.id,
     cableId: cable?.id,
     facts: factsOf(one),
@@ -129,7 +135,7 @@ function leadSteps(
   { id, to, input, cable, leadOhm, output }: Connection,
   meter: MeterAccuracy,
   before: readonly string[],
-  common: Pick<CheckStep, 'next' | 'fromId' | 'cableId' | 'facts' | 'connector' | 'loadW'>,
+  common: Pick<CheckStep, 'next' | 'highV' | 'meter' | 'fromId' | 'cableId' | 'facts' | 'connector' | 'loadW'>,
 ): readonly CheckStep[] {
   if (!cable || !PROBED.has(output.connector.type) || !PROBED.has(input.connector.type)) return [];
   const maxOhm = (leadOhm / 2 + WORST_CONTACT_OHM) * (1 + meter.share) + meter.ohms;

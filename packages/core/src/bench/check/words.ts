@@ -57,6 +57,10 @@ export function sayReading({ step, reading, judged }: CheckedStep): string | und
       return step.is === 'loaded'
         ? `${shown}: it sags below the ${volts(next.minV)} that ${next.name} needs. A tired pack, a bad contact, a lead too thin, or an adapter too weak.`
         : `${shown}: ${next.name} needs ${volts(next.minV)}. Charge the battery, or look at the setting and the lead.`;
+    case 'near-limit':
+      return `${shown}, as expected, but within the meter’s own error of the most that ${next.name} takes (${volts(next.maxV)}). Measure with a better meter, or leave more room.`;
+    case 'high-later':
+      return `${shown}, as expected now; what feeds it may give ${volts(step.highV)}, more than ${next.name} takes (${volts(next.maxV)}). Do not rely on a battery that is not full.`;
     case 'not-as-expected':
       return step.is === 'across'
         ? `${shown} between plus and minus, nothing expected: damp, dirt, or a part in the lead. Find out which before there is power on it.`

@@ -13,6 +13,29 @@ export const SYMPTOMS = {
 } as const;
 export type Symptom = keyof typeof SYMPTOMS;
 
+/** What else people say of a symptom. */
+const ALSO_SAID: Readonly<Record<Symptom, readonly string[]>> = {
+  'flashes-and-dies': ['flashes and off', 'powers up and dies'],
+  'off-at-record': ['runs but shuts off at the shutter', 'shuts off at the shutter', 'shuts off at record'],
+  'no-gauge': ['no gauge', 'wrong gauge'],
+  'will-not-charge': ['refuses to charge', 'no charge'],
+  'stops-early': ['stops early', 'dies early'],
+  'will-not-start': ['will not start', 'does not start', 'no start'],
+  'other-restarts': ['monitor restarts when the transmitter starts', 'restarts when another starts'],
+  'lens-error': ['camera says lens error in the top mode', 'lens error'],
+};
+
+/**
+ * The symptom that a text names: by its identifier, as the pages call it, or as people say it; undefined where none.
+ *
+ * @example symptomOf('Runs but shuts off at the shutter') // 'off-at-record'
+ */
+export function symptomOf(said: string): Symptom | undefined {
+  const plain = (text: string): string => text.toLowerCase().replace(/[^a-z]+/g, ' ').trim(); // prettier-ignore
+  const ids = Object.keys(SYMPTOMS) as readonly Symptom[];
+  return ids.find((id) => [id, SYMPTOMS[id], ...ALSO_SAID[id]].some((one) => plain(one) === plain(said)));
+}
+
 export interface Cause {
   readonly says: string;
   readonly part: FaultPart;

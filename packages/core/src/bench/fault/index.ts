@@ -1,4 +1,4 @@
-export { CAUSE_IDS, CAUSES, SYMPTOMS } from './causes';
+export { CAUSE_IDS, CAUSES, SYMPTOMS, symptomOf } from './causes';
 export type { Cause, CauseId, FaultPart, Symptom } from './causes';
 export { likelihoods, nextTests, SURE, verdictOfFault } from './diagnose';
 export type { FaultAnswer, FaultFacts, Likely } from './diagnose';

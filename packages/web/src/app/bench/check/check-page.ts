@@ -10,6 +10,7 @@ import {
   isOhms,
   judgeReading,
   meterShape,
+  number,
   readMeter,
   sayExpected,
   sayReading,
@@ -66,9 +67,10 @@ export class CheckPage {
     return body?.kind === 'joints' ? body : undefined;
   });
   protected readonly meter = computed(() => this.sheet()?.meter ?? HANDHELD);
-  protected readonly meterSays = computed(
-    () => `meter ±${formatQuantity(this.meter().share, 'fraction')} and ${formatQuantity(this.meter().volts, 'V')}`,
-  );
+  /** Tenths of a per cent count here: what other pages round. */
+  protected readonly meterPercent = computed(() => Number((100 * this.meter().share).toPrecision(3)));
+  protected readonly percentShape = number('Meter: of what it shows, in per cent', 'points', { max: 20 });
+  protected readonly meterSays = computed(() => `meter ±${this.meterPercent()} % and ${formatQuantity(this.meter().volts, 'V')}`);
   private readonly later = computedLater(
     'bench',
     () => {

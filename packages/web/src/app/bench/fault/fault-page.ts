@@ -40,7 +40,11 @@ export class FaultPage {
     const own = [...this.rigs()].sort((a, b) => Number(a.origin === 'demo') - Number(b.origin === 'demo'));
     return own.map(({ id, body }) => [id, body.name] as const);
   });
-  protected readonly rigId = computed(() => this.rig() ?? this.rigChoices()[0]?.[0]);
+  protected readonly rigId = computed(() => {
+    const asked = this.rig();
+    // one that was deleted since is not waited for
+    return asked !== undefined && this.bench.rigs().has(asked) ? asked : this.rigChoices()[0]?.[0];
+  });
   private readonly body = computed(() => {
     const id = this.rigId();
     return id === undefined ? undefined : this.bench.rigs().get(id);
