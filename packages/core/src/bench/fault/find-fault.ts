@@ -105,7 +105,7 @@ function speaking(cause: CauseId, answers: readonly FaultAnswer[]): readonly str
     if (place < 0) return [];
     const times = chancesOf(test, cause)[place]! / otherwise[place]!;
     if (times > 0.5 && times < 2) return [];
-    return [`${times >= 2 ? 'For it' : 'Against it'}: ${says.toLowerCase()} – ${possible[place]!.says.toLowerCase()}.`];
+    return [`${times >= 2 ? 'For it' : 'Against it'}: ${lower(says)} – ${lower(possible[place]!.says)}.`];
   });
 }
 
