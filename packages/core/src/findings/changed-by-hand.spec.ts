@@ -10,7 +10,7 @@ const change = { at: '2026-01-11', what: 'data contact left out', before: 'conta
 const kit = (unseen?: object): ReadonlyMap<string, Gear> => {
   const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
   const adapter = gear.get(adapterId) as Extract<Gear, { kind: 'adapter' }>;
-  return gear.set(adapterId, { ...adapter, gauge: 'true', changedByHand: [{ ...change, ...(unseen && { unseen }) }] } as Gear);
+  return gear.set(adapterId, { ...adapter, gauge: 'true', changedByHand: [{ ...change, ...(unseen && { unseen }) }] });
 };
 
 describe('what was changed by hand', () => {

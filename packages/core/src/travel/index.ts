@@ -1,5 +1,5 @@
-export { AIR_LIMITS, mayFly, strictestFlight } from './air-limits';
-export type { Flight } from './air-limits';
+export { mayFly, strictestFlight } from './may-fly';
+export type { Flight } from './may-fly';
 export { areOld, flightRulesShape, USUAL_FLIGHT_RULES } from './flight-rules';
 export type { FlightRules } from './flight-rules';
 export { flyIssues, flyQuestion, whatMayFly } from './fly';

@@ -1,4 +1,4 @@
-import { AIR_LIMITS, formatQuantity, verdictOfConcern } from '@viaggio/core';
+import { USUAL_FLIGHT_RULES, formatQuantity, verdictOfConcern } from '@viaggio/core';
 import type { Concern, Verdict } from '@viaggio/core';
 
 /** What a concern says on Today, and the one press that goes there. */
@@ -18,8 +18,8 @@ const say = formatQuantity;
 /** Why, with the limits that it is held against. */
 const FLIES: Readonly<Record<Extract<Concern, { is: 'fly' }>['flight'], (one: boolean) => string>> = {
   no: () =>
-    `In a cabin at most ${say(AIR_LIMITS.approvalWh, 'Wh')}, lead-acid ${say(AIR_LIMITS.leadAcidWh, 'Wh')}: send by road, or hire there.`,
-  approval: () => `Over ${say(AIR_LIMITS.freeWh, 'Wh')} as printed: ask the carrier before the day.`,
+    `In a cabin at most ${say(USUAL_FLIGHT_RULES.approvalWh, 'Wh')}, lead-acid ${say(USUAL_FLIGHT_RULES.leadAcidWh, 'Wh')}: send by road, or hire there.`,
+  approval: () => `Over ${say(USUAL_FLIGHT_RULES.freeWh, 'Wh')} as printed: ask the carrier before the day.`,
   unknown: (one) => `Enter ${one ? 'its' : 'their'} watt-hours as printed.`,
 };
 

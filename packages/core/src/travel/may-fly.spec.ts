@@ -1,5 +1,5 @@
 import { inCamera, pack } from '../../testing/rig-builder';
-import { mayFly, strictestFlight } from './air-limits';
+import { mayFly, strictestFlight } from './may-fly';
 
 describe('what may fly', () => {
   it.each([

@@ -1,14 +1,6 @@
 import { batteryFigures } from '../gear';
 import type { Battery } from '../gear';
-
-/** Limits for batteries in a passenger's baggage: the usual international ones. The carrier and the authority decide. */
-export const AIR_LIMITS = {
-  asOf: '2026-11',
-  source: 'ICAO Technical Instructions, Part 8, as carriers publish them; carriers may be stricter',
-  freeWh: 100,
-  approvalWh: 160,
-  leadAcidWh: 100,
-} as const;
+import { USUAL_FLIGHT_RULES } from './flight-rules';
 
 export type Flight = 'free' | 'approval' | 'no' | 'unknown';
 
@@ -23,9 +15,9 @@ export function mayFly(battery: Battery): Flight {
   const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
   const energyWh = battery.labelWh ?? counted;
   if (energyWh === undefined) return 'unknown';
-  if (battery.chemistry === 'agm') return energyWh <= AIR_LIMITS.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
-  if (energyWh <= AIR_LIMITS.freeWh) return 'free';
-  return energyWh <= AIR_LIMITS.approvalWh ? 'approval' : 'no';
+  if (battery.chemistry === 'agm') return energyWh <= USUAL_FLIGHT_RULES.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
+  if (energyWh <= USUAL_FLIGHT_RULES.freeWh) return 'free';
+  return energyWh <= USUAL_FLIGHT_RULES.approvalWh ? 'approval' : 'no';
 }
 
 const ORDER: readonly Flight[] = ['free', 'approval', 'unknown', 'no'];
