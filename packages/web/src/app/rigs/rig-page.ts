@@ -1,15 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatQuantity, styleShape } from '@viaggio/core';
+import { formatQuantity, sheetOfRig, styleShape } from '@viaggio/core';
 import { BenchSheets } from '../bench/bench-sheets';
 import { StandingMark } from '../bench/check/standing-mark';
 import { PageMenu } from '../shared/page-menu';
 import type { PageAct } from '../shared/page-menu';
 import { ProblemNote } from '../shared/problem-note';
 import { selectLoading } from '../state/items.selectors';
+import type { CheckGlance } from '../workers/bench-calls';
 import { computedLater, valueOf } from '../workers/computed-later';
 import { RigSheet } from './rig-sheet';
+
+const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at: undefined, by: undefined };
 
 /** The frame of one rig's pages: its name, its acts, and the way between rig, comparison, balance and history. */
 @Component({
@@ -81,17 +84,19 @@ export class RigPage {
   });
 
   private readonly bench = inject(BenchSheets);
+  private readonly measured = computed(() => sheetOfRig(this.bench.sheets(), this.id()));
   private readonly checks = computedLater(
     'bench',
     () => {
-      const rig = this.bench.rigs().get(this.id());
-      return rig && { id: this.id(), rig, gear: this.bench.gear(), sheets: this.bench.sheets() };
+      const [rig, sheet] = [this.bench.rigs().get(this.id()), this.measured()];
+      // what nobody measured needs no working out
+      return rig && sheet && { id: this.id(), rig, gear: this.bench.gear(), sheets: [sheet] };
     },
     (core, { id, rig, gear, sheets }) => core.checkGlances(new Map([[id, rig]]), gear, sheets),
     { restMs: 300 },
   );
   /** Whether it was measured before power. */
-  protected readonly check = computed(() => valueOf(this.checks())?.get(this.id()));
+  protected readonly check = computed(() => (this.measured() ? valueOf(this.checks())?.get(this.id()) : NOT_MEASURED));
 
   constructor() {
     effect(() => this.sheet.id.set(this.id()));
