@@ -78,7 +78,7 @@ export function gearOfSize(
       };
     }
     case 'holder': {
-      const { chemistry, inSeries, inParallel } = question as unknown as HolderQuestion;
+      const { chemistry, inSeries, inParallel, cellAh } = question as unknown as HolderQuestion;
       const { nominalV } = size as unknown as HolderSize;
       return {
         kind: 'battery',
@@ -88,6 +88,7 @@ export function gearOfSize(
         chemistry,
         cellsInSeries: inSeries,
         cellsInParallel: inParallel,
+        ...(cellAh !== undefined && { cell: { capacityAh: cellAh } }),
         nominalV: Number(nominalV.toPrecision(4)),
         gauge: { reads: 'none' },
         outputs: [{ gives: 'pack', id: 'lead', name: 'Lead', connector: ends.load }],

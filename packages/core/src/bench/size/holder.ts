@@ -1,5 +1,5 @@
 import { CHEMISTRIES } from '../../cell';
-import { number, object } from '../../shape';
+import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, chemistryField } from './chemistries';
 import { figures } from './sized';
@@ -9,6 +9,9 @@ export const holderQuestion = object('A holder of cells', {
   chemistry: chemistryField,
   inSeries: number('In series', 'count', { min: 1, max: 30, integer: true }),
   inParallel: number('In parallel', 'count', { min: 1, max: 20, integer: true }),
+  /** As printed on one cell, where how long it lasts is asked too. */
+  cellAh: optional(number('One cell holds', 'Ah', { above: 0, max: 100 })),
+  loadW: optional(number('Load', 'W', { above: 0, max: 500 })),
 });
 export type HolderQuestion = Infer<typeof holderQuestion>;
 

@@ -16,7 +16,9 @@ export type { Saved, SavedRevision };
 export type SavedItems = { readonly [K in Kind]?: readonly Saved<Bodies[K]>[] };
 
 /** A plan document taken apart. */
-export type ReadItems = { readonly [K in Kind]: readonly { readonly id: string; readonly body: Bodies[K] }[] } & { readonly rest?: object };
+export type ReadItems = { readonly [K in Kind]?: readonly { readonly id: string; readonly body: Bodies[K] }[] } & {
+  readonly rest?: object;
+};
 
 /** One item of a step: new without a revision, deleted without a body. */
 export interface ChangeRequest {

@@ -60,6 +60,7 @@ async function type(fixture: ComponentFixture<unknown>, selector: string, value:
 
 beforeEach(() => {
   jest.clearAllMocks();
+  sessionStorage.clear();
   globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
   TestBed.configureTestingModule({
     providers: [
@@ -106,6 +107,16 @@ describe('a check before power', () => {
     expect(sent?.[3].readings.map(({ volts }) => volts)).toEqual([5.02, 8]);
   });
 
+  it('brings a sheet that had not arrived when the tab was left, once everything is loaded', async () => {
+    api.change.mockReturnValue(NEVER);
+    const body: SheetOf<'joints'> = { kind: 'joints', at: '2026-01-12', rigId: rigId('Deck'), readings: [] };
+    sessionStorage.setItem('viaggio.bench-coming', JSON.stringify([['0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10', body]]));
+    const fixture = await opened(CheckPage, { id: rigId('Deck') });
+    await answered(fixture);
+    expect(api.change).toHaveBeenCalledTimes(1);
+    expect(api.change.mock.calls[0]).toMatchObject([[{ id: '0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10', body }]]);
+  });
+
   it('closes what lies behind a stop, and offers what the reading corrects', async () => {
     const fixture = await opened(CheckPage, { id: rigId('Skuadon on the blue board') });
     expect(text(fixture)).toContain('Stopped: no power');
@@ -141,6 +152,13 @@ describe('the tools', () => {
     const fixture = await render(BuildPage, { tool });
     expect(host(fixture).querySelector('.formula')?.textContent).toMatch(/\d/);
     expect(text(fixture)).not.toMatch(/undefined|NaN|\[object/);
+  });
+});
+
+describe('a pack and a holder', () => {
+  it.each(['pack', 'holder'])('%s say what they give at their load, warm and cold', async (tool) => {
+    const fixture = await render(BuildPage, { tool });
+    expect(text(fixture)).toMatch(/At this load it gives [\d.]+.Wh.*at 20.°C;.*at 0.°C;.*at -10.°C/);
   });
 });
 

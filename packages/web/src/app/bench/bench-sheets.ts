@@ -6,9 +6,20 @@ import { SHEET_KINDS } from '@viaggio/core';
 import type { Gear, Sheet, SheetEntry } from '@viaggio/core';
 import { localDate } from '../shared/dates';
 import { Items } from '../state/items.actions';
-import { selectGear, selectGearBodies, selectRigBodies, selectSheets } from '../state/items.selectors';
+import { selectGear, selectGearBodies, selectLoading, selectRigBodies, selectSheets } from '../state/items.selectors';
 
 const BY = 'viaggio.measured-by';
+const COMING = 'viaggio.bench-coming';
+
+/** What the tab had not yet brought to the server when it was left; nothing where it cannot be read. */
+function keptComing(): ReadonlyMap<string, Sheet> {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(COMING) ?? '[]') as readonly (readonly [string, Sheet])[];
+    return new Map(kept);
+  } catch {
+    return new Map();
+  }
+}
 
 /** What the pages of the bench keep: sheets, and what they correct in the kit. Every act is one step of undo. */
 @Injectable({ providedIn: 'root' })
@@ -19,9 +30,12 @@ export class BenchSheets {
   readonly rigs = this.store.selectSignal(selectRigBodies);
   private readonly gearEntries = this.store.selectSignal(selectGear);
   /** New sheets that the server does not have yet, as they stand by now: nobody waits for it between two readings. */
-  private readonly coming = signal<ReadonlyMap<string, Sheet>>(new Map());
+  private readonly coming = signal<ReadonlyMap<string, Sheet>>(keptComing());
   /** Of those, what was sent of each and is not answered yet. */
   private readonly sent = new Map<string, Sheet>();
+  /** Refused once; they go with the next reading. */
+  private held: ReadonlySet<string> = new Set();
+  private readonly loading = this.store.selectSignal(selectLoading);
   readonly sheets = computed((): readonly SheetEntry[] => {
     const known = this.entries().map(({ id, body }) => ({ id, body: this.coming().get(id) ?? body }));
     const ids = new Set(known.map(({ id }) => id));
@@ -30,13 +44,28 @@ export class BenchSheets {
 
   constructor() {
     effect(() => {
-      const arrived = this.entries().filter(({ id }) => this.coming().has(id));
-      for (const { id } of arrived) untracked(() => this.settle(id));
+      const known = new Set(this.entries().map(({ id }) => id));
+      const coming = this.coming();
+      sessionStorage.setItem(COMING, JSON.stringify([...coming]));
+      const isLoaded = this.loading().is === 'loaded';
+      untracked(() => {
+        for (const [id, body] of coming) {
+          if (known.has(id)) this.settle(id);
+          // the tab was left before it arrived
+          else if (isLoaded && !this.sent.has(id) && !this.held.has(id)) this.send(id, body);
+        }
+      });
     });
     // what did not arrive stays here, and goes with the next reading
     inject(Actions)
       .pipe(ofType(Items.changeFailed), takeUntilDestroyed())
-      .subscribe(() => this.sent.clear());
+      .subscribe(() => this.failed());
+  }
+
+  /** Not sent again by itself: what it was refused for is told, and may need mending. */
+  private failed(): void {
+    this.held = new Set([...this.held, ...this.sent.keys()]);
+    this.sent.clear();
   }
 
   /** Who measured last on this device, and when that is: now. */

@@ -134,7 +134,7 @@ export class ImportPage {
     this.read.set({ is: 'reading' });
     this.api.readPlan(document).subscribe({
       next: ({ rest, ...items }) => {
-        const planned = KINDS.flatMap((kind) => items[kind].map(({ id, body }) => this.plannedOf(kind, id, body)));
+        const planned = KINDS.flatMap((kind) => (items[kind] ?? []).map(({ id, body }) => this.plannedOf(kind, id, body)));
         this.read.set({ is: 'read', file, planned, issues: [], ignored: [], rest });
       },
       error: (problem: Problem) => this.read.set({ is: 'failed', problem }),

@@ -21,6 +21,7 @@ import type {
   BuildSheet,
   Connector,
   ConverterQuestion,
+  HolderQuestion,
   LeadQuestion,
   LeadSize,
   PackQuestion,
@@ -151,13 +152,14 @@ export class BuildPage {
     const each = this.answer()['eachA'] as { readonly a: number; readonly b: number } | undefined;
     return each && `At the load a gives ${formatQuantity(each.a, 'A')}, b ${formatQuantity(each.b, 'A')}.`;
   });
+  /** What a pack or a holder gives at its load, warm and cold. */
   protected readonly packTemperatures = computed(() => {
-    if (this.name() !== 'pack' || this.error() !== undefined) return undefined;
-    const said = packAt(this.question() as unknown as PackQuestion, COLDS_C).map(
+    const asked = this.error() === undefined ? this.packAsked() : undefined;
+    const said = (asked ? packAt(asked, COLDS_C) : []).map(
       ({ temperatureC, energyWh, minutes }) =>
         `${formatQuantity(energyWh, 'Wh')}, ${formatQuantity(minutes, 'min')} at ${formatQuantity(temperatureC, 'C')}`,
     );
-    return `At this load it gives ${said.join('; ')}.`;
+    return said.length === 0 ? undefined : `At this load it gives ${said.join('; ')}.`;
   });
   protected readonly neighbours = computed(() => {
     const gauge = this.gauge();
@@ -234,6 +236,14 @@ export class BuildPage {
   protected readonly asked = computed(() => new Map(Object.entries(this.question())));
   private readonly leadDrawing = viewChild(LeadDrawing);
   private readonly packDrawing = viewChild(PackDrawing);
+
+  private packAsked(): PackQuestion | undefined {
+    if (this.name() === 'pack') return this.question() as unknown as PackQuestion;
+    if (this.name() !== 'holder') return undefined;
+    const { chemistry, inSeries, inParallel, cellAh, loadW } = this.question() as unknown as HolderQuestion;
+    if (cellAh === undefined || loadW === undefined) return undefined;
+    return { cell: { chemistry, capacityAh: cellAh }, cellsInSeries: inSeries, cellsInParallel: inParallel, loadW };
+  }
 
   protected take(title: string): void {
     const size = this.offered().find((one) => one.title === title);

@@ -71,7 +71,7 @@ export const TOOLS: Readonly<Record<SizeToolName, ToolFace>> = {
   holder: {
     title: 'Holder of cells',
     about: 'Volts of loose cells, fresh to empty: inside, and what the socket must show.',
-    begin: { chemistry: 'nimh', inSeries: 8, inParallel: 1 },
+    begin: { chemistry: 'nimh', inSeries: 8, inParallel: 1, cellAh: 2, loadW: 5 },
     figures: [
       ['freshV', 'fresh', 'V'],
       ['nominalV', 'nominal', 'V'],
