@@ -216,11 +216,11 @@ test('the day prints on paper: picture, lists, and nothing to press', async ({ p
 });
 
 test('both approaches stand side by side for the whole day', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await visit(page, DAY);
   const approaches = page.getByRole('region', { name: 'Both approaches' });
   await approaches.getByRole('button', { name: 'Compare them' }).click();
-  await expect(approaches.getByRole('row')).toHaveCount(3, { timeout: 60_000 });
+  await expect(approaches.getByRole('row')).toHaveCount(3, { timeout: 180_000 });
   await expect(approaches).toContainText('one V-mount for everything');
   await expect(approaches).toContainText('each device its own battery');
   await expect(approaches.getByText(/\d g/)).toHaveCount(2);
