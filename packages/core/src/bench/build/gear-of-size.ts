@@ -44,12 +44,13 @@ export function gearOfSize(
       return lead;
     }
     case 'converter': {
-      const { kind, outputV, efficiency, maxInputV, maxOutputA, packFullV } = question as unknown as ConverterQuestion;
+      const { kind, outputV, efficiency, maxInputV, maxOutputA } = question as unknown as ConverterQuestion;
       return {
         kind: 'adapter',
         name,
         note,
-        input: { connector: ends.source, maxV: maxInputV ?? packFullV },
+        // what its sheet does not say stays unknown
+        input: { connector: ends.source, ...(maxInputV !== undefined && { maxV: maxInputV }) },
         output: { connector: ends.load, voltageV: outputV },
         ...(maxOutputA !== undefined && { ratedW: Number((maxOutputA * outputV).toPrecision(3)) }),
         ...(kind === 'linear' ? { linear: true } : { works: kind === 'step-up' ? ('up' as const) : ('down' as const) }),

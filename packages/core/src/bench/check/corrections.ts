@@ -1,4 +1,4 @@
-import { CHEMISTRIES, cellVoltage } from '../../cell';
+import { CHEMISTRIES, cellVoltage, socAtVoltage } from '../../cell';
 import { batteryFigures } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { formatQuantity } from '../../quantity';
@@ -90,6 +90,5 @@ function chargeAt(battery: Battery, voltageV: number): number | undefined {
   const { ocvPerCell } = CHEMISTRIES[battery.chemistry];
   const cellV = voltageV / cells;
   if (cellV < cellVoltage(ocvPerCell, 0) || cellV > 1.02 * cellVoltage(ocvPerCell, 1)) return undefined;
-  for (let share = 0; share <= SHARES; share++) if (cellVoltage(ocvPerCell, share / SHARES) >= cellV) return share / SHARES;
-  return 1;
+  return Math.round(SHARES * socAtVoltage(ocvPerCell, cellV)) / SHARES;
 }

@@ -1,4 +1,4 @@
-import { CHEMISTRIES, cellVoltage } from '../../cell';
+import { CHEMISTRIES, cellVoltage, socAtVoltage } from '../../cell';
 import type { ChemistryId } from '../../cell';
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
@@ -46,7 +46,7 @@ export function judgeTaps(chemistry: ChemistryId, volts: readonly number[], load
   const live = volts.filter((group) => group > NOTHING_TIMES * meter.volts);
   const sorted = live.sort((a, b) => a - b);
   const expectedV = sorted[Math.floor(sorted.length / 2)] ?? 0;
-  const charge = chargeOf(ocvPerCell, expectedV);
+  const charge = socAtVoltage(ocvPerCell, expectedV);
   const at = (share: number): number => cellVoltage(ocvPerCell, Math.min(1, Math.max(0, share)));
   const slopeV = Math.max(at(charge + CHARGE_WITHIN) - at(charge), at(charge) - at(charge - CHARGE_WITHIN));
   const withinV = slopeV + meter.share * expectedV + meter.volts + (loaded ? LOADED_SHARE * expectedV : 0);
@@ -62,11 +62,6 @@ export function judgeTaps(chemistry: ChemistryId, volts: readonly number[], load
   });
   const verdict = worstVerdict(groups.map((one) => one.verdict));
   return { groups, expectedV, withinV, verdict, says: sayTaps(groups, expectedV, withinV) };
-}
-
-function chargeOf(ocvPerCell: Parameters<typeof cellVoltage>[0], volts: number): number {
-  for (let share = 0; share <= 100; share++) if (cellVoltage(ocvPerCell, share / 100) >= volts) return share / 100;
-  return 1;
 }
 
 function sayTaps(groups: readonly TapGroup[], expectedV: number, withinV: number): string {

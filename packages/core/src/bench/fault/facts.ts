@@ -270,7 +270,11 @@ function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): 
       ? { cause: 'battery-worn', times: share < 0.75 ? 4 : share < 0.9 ? 1.5 : 0.4, why: `${title} holds ${Math.round(100 * share)} % of its label.` } // prettier-ignore
       : years === undefined && cycles === undefined
         ? { cause: 'battery-worn', times: NOT_KNOWN, why: `${title} was never tested, and its age is not entered.` }
-        : { cause: 'battery-worn', times: (years ?? 0) > 4 || (cycles ?? 0) > 400 ? 3 : 0.8, why: `${title} is ${years ?? 0} years old.` },
+        : {
+            cause: 'battery-worn',
+            times: (years ?? 0) > 4 || (cycles ?? 0) > 400 ? 3 : 0.8,
+            why: years === undefined ? `${title} has had ${cycles ?? 0} cycles.` : `${title} is ${years} years old.`,
+          },
     chosen.cold
       ? { cause: 'battery-cold', times: temperatureC <= COLD_C ? 3 : 0.2, why: `The rig stands at ${Math.round(temperatureC)} °C.` }
       : { cause: 'battery-cold', times: 1, why: 'The temperature of the battery is not entered.' },

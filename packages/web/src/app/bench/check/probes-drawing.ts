@@ -73,7 +73,7 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
         <path class="red" [attr.d]="wire(tips()[0], 88)" />
         @if (kind() !== 'lead') {
           @for (tip of tips(); track $index) {
-            <text [attr.x]="tip.x + signShift()" [attr.y]="kind() === 'barrel' ? tip.y + 6 : 158" text-anchor="middle" class="sign">
+            <text [attr.x]="tip.x" [attr.y]="kind() === 'barrel' ? tip.y + 6 : 158" text-anchor="middle" class="sign">
               {{ tip.sign }}
             </text>
           }
@@ -161,7 +161,6 @@ export class ProbesDrawing {
       { x: 236, other: false },
     ];
   });
-  protected readonly signShift = computed(() => (this.kind() === 'barrel' ? 0 : 0));
   protected readonly seen = computed(() => {
     const { connector } = this.step();
     return connector ? `${connectorName(connector)}, seen from the front` : '';
