@@ -14,7 +14,7 @@ export const DAY = '/days/<Day 2, out with the pilots>';
 export async function addressOf(request: APIRequestContext, address: string): Promise<string> {
   const [, name] = /<(.*)>/.exec(address) ?? [];
   if (name === undefined) return address;
-  for (const kind of ['gear', 'rigs', 'days', 'recordings', 'sheets']) {
+  for (const kind of ['gear', 'rigs', 'days', 'recordings', 'sheets', 'rules', 'trips']) {
     const items = (await (await request.get(`/api/${kind}`)).json()) as { id: string; body: { name: string; tag?: string } }[];
     const found = items.find(({ body }) => (body.tag ?? body.name) === name);
     if (found) return address.replace(`<${name}>`, found.id);
@@ -38,7 +38,7 @@ export const test = base.extend<{ watched: undefined }>({
     async ({ context, request, baseURL }, use) => {
       await onlyTests(request);
       await request.post('/api/demo/reset');
-      for (const kind of ['sheets', 'recordings', 'log', 'days', 'rigs', 'gear']) {
+      for (const kind of ['trips', 'rules', 'sheets', 'recordings', 'log', 'days', 'rigs', 'gear']) {
         for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
           if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
         }

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { TAGS, axe, expectNothingCutOff, serious } from '../support/readable';
 import { DAY, expect, test, visit } from '../support/viaggio';
 
-const LISTS = /\/api\/(gear|rigs|days|log|recordings|sheets)$/;
+const LISTS = /\/api\/(gear|rigs|days|log|recordings|sheets|rules|trips)$/;
 /** Each view, and how it says that there is nothing. */
 const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/today', /Will it run, and for how long/],

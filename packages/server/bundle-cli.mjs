@@ -47,6 +47,8 @@ async function make(folder) {
     target: 'node20',
     format: 'esm',
     tsconfig: path.join(HERE, 'tsconfig.json'),
+    // these read files of their own beside them
+    external: ['pdfkit', 'qrcode'],
     // packages in the older form ask for each other by `require`
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'warning',

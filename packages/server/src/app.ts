@@ -29,6 +29,7 @@ import { photoOperations } from './photos/photo-operations';
 import { PhotoService } from './photos/photo-service';
 import { RecordingDataService } from './recordings/recording-data-service';
 import { recordingOperations } from './recordings/recording-operations';
+import { printOperations } from './prints/print-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireReferences } from './plan/references';
 import { routerOf } from './router';
@@ -79,6 +80,7 @@ export function operationsOf(
     ...forecastOperations(forecasts),
     ...changesOperations(database, items),
     ...planOperations(database, items),
+    ...printOperations(items),
     ...evaluateOperations(),
     ...demoOperations(demo),
   ];

@@ -12,7 +12,7 @@ import { batteryFigures, gearIdsOf, gearTitle, whyNotAtHand } from '../gear';
 import type { Battery, Gear, Provenance, Rig } from '../gear';
 import { healthHistory } from '../measure/learning';
 import type { Log } from '../measure/feed-loss';
-import { mayFly } from '../travel';
+import { mayFly } from '../travel/air';
 import { sayFinding } from '../words';
 
 /** Something that a person should do before the day, the act named by its code. */

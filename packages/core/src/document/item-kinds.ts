@@ -7,6 +7,10 @@ import type { Gear, Named, Rig } from '../gear';
 import { namedByObservation, namedByRecording, OBSERVATION_KINDS, observationShape, recordingShape } from '../measure/log';
 import type { Observation, Recording } from '../measure/log';
 import type { Shape } from '../shape';
+import { flightRulesShape, flightRulesTitle } from '../travel/air';
+import type { FlightRules } from '../travel/air';
+import { namedByTrip, tripShape } from '../travel/trip';
+import type { Trip } from '../travel/trip';
 
 /** What is kept, by kind. */
 export interface ItemBodies {
@@ -16,6 +20,8 @@ export interface ItemBodies {
   readonly log: Observation;
   readonly recordings: Recording;
   readonly sheets: Sheet;
+  readonly rules: FlightRules;
+  readonly trips: Trip;
 }
 export type PlanKind = keyof ItemBodies;
 
@@ -56,6 +62,8 @@ export const ITEM_KINDS: { readonly [K in PlanKind]: ItemKind<ItemBodies[K]> } =
     title: ({ kind, at }) => `${SHEET_KINDS[kind]}, ${at.slice(0, 10)}`,
     names: namedBySheet,
   },
+  rules: { shape: flightRulesShape, one: 'set of flight rules', most: 100, title: flightRulesTitle, names: () => [] },
+  trips: { shape: tripShape, one: 'trip', most: 200, title: ({ name }) => name, names: namedByTrip },
 };
 
 /** The kinds by name, in their order. */

@@ -7,6 +7,7 @@ import { gearShape, idShape, rigShape, styleShape } from '../gear';
 import { observationItemShape, recordingItemShape } from '../measure/log';
 import { choice, flag, list, number, object, optional, record, text, toJsonSchema } from '../shape';
 import type { Infer, JsonSchema } from '../shape';
+import { flightRulesItemShape, tripItemShape } from '../travel/trip';
 import { ITEM_KINDS } from './item-kinds';
 
 export const PLAN_FORMAT = 'viaggio-plan';
@@ -58,6 +59,9 @@ export const planShape = object('Viaggio plan', {
   /** What their meters saw, as segments; the samples are kept apart. */
   recordings: optional(list('Recordings', recordingItemShape, { max: ITEM_KINDS.recordings.most })),
   sheets: optional(list('Bench sheets', sheetItemShape, { max: ITEM_KINDS.sheets.most })),
+  /** Of carriers, dated; the usual ones need none. */
+  rules: optional(list('Flight rules', flightRulesItemShape, { max: ITEM_KINDS.rules.most })),
+  trips: optional(list('Trips', tripItemShape, { max: ITEM_KINDS.trips.most })),
   ask: optional(askShape),
 });
 export type Plan = Infer<typeof planShape>;

@@ -1,9 +1,7 @@
-import { idShape } from '../gear';
-import { choice, number, object, text } from '../shape';
+import { idShape, moment } from '../gear';
+import { choice, number, object } from '../shape';
 import type { Infer, Shape } from '../shape';
 
-const moment = (title: string) =>
-  text(title, 30, { regex: /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, says: 'a time such as 2026-01-12T08:00:00Z' });
 const revision = number('Revision', 'count', { min: 1, max: 1e9, integer: true });
 const originShape = choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' });
 

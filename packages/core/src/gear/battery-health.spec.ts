@@ -1,4 +1,4 @@
-import { mayFly } from '../travel';
+import { mayFly } from '../travel/air';
 import { batteryHealth, energyNow } from './battery-health';
 import type { Battery } from './gear';
 import { GENERIC_BATTERIES } from './generic';

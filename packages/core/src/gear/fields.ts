@@ -25,6 +25,11 @@ export const idShape = text('Identifier', 36, {
   regex: /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/,
   says: 'an identifier such as 0d7ecb1e-5a0f-4a4b-9d57-2f1f5c1f7a10',
 });
+export const onDate = (title: string) =>
+  text(title, 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-07' });
+/** A moment as programs write it, in UTC. */
+export const moment = (title: string) =>
+  text(title, 30, { regex: /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, says: 'a time such as 2026-01-12T08:00:00Z' });
 export const localId = (title: string) => text(title, 40);
 
 /** Fields of a newer or foreign document that this version does not know, by JSON Pointer: kept, never read. See `setAside`. */
@@ -40,7 +45,7 @@ const changedByHand = optional(
   list(
     'Changed by hand',
     object('A change by hand', {
-      at: text('When', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, says: 'a date such as 2026-01-07' }),
+      at: onDate('When'),
       what: text('What was changed', 200),
       before: optional(text('Readings before', 300)),
       after: optional(text('Readings after', 300)),
@@ -55,6 +60,21 @@ const changedByHand = optional(
     { max: 20 },
   ),
 );
+
+/** In which state a thing changed hands. */
+const handedOver = (title: string) =>
+  optional(object(title, { on: onDate('On'), state: optional(text('State', 300)), by: optional(text('Seen by', 60)) }));
+
+/** Gear that belongs to somebody else, and is to go back. */
+const borrowedShape = object('Borrowed or rented', {
+  how: choice('It is', { borrowed: 'borrowed', rented: 'rented' }),
+  from: text('From', 120),
+  until: optional(onDate('Back by')),
+  /** As it was when it was taken over, and when it was given back. */
+  out: handedOver('Taken over'),
+  back: handedOver('Given back'),
+});
+export type Borrowed = Infer<typeof borrowedShape>;
 
 /** What every piece of gear may say of itself. */
 export const common = {
@@ -71,6 +91,7 @@ export const common = {
   /** Not to be had just now: no feed is looked for with it, and no battery of a day is taken from there. */
   away: optional(choice('Not at hand', { lent: 'lent', lost: 'lost', packed: 'packed', broken: 'broken' })),
   changedByHand,
+  borrowed: optional(borrowedShape),
   /** Out of use but not lost: no feed is looked for with it. */
   archived: optional(flag('Archived')),
 };

@@ -4,7 +4,7 @@ import { choice, flag, list, number, object, optional, tagged, text } from '../s
 import type { Infer } from '../shape';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
-import { amps, common, efficiency, from, localId, name, ohms, standby, volts, watts } from './fields';
+import { amps, common, efficiency, from, idShape, localId, moment, name, ohms, standby, volts, watts } from './fields';
 import { carriesShape, coveredShape } from './mount-shape';
 import { budgetsShape, inputShape, outputShape, pinsShape, worksShape } from './port';
 
@@ -63,6 +63,8 @@ export const gearShape = tagged('Gear', 'kind', {
     nominalV: optional(volts('Nominal voltage')),
     /** As it lies there now. A rig is planned with charged batteries unless the rig says otherwise. */
     charge: optional(number('Charge now', 'fraction', { max: 1 })),
+    /** Since when it sits on a charger, and on which. */
+    plugged: optional(object('On a charger', { since: moment('Since'), chargerId: optional(idShape) })),
     years: optional(number('Age', 'years', { max: 30 })),
     cycles: optional(number('Charge cycles', 'count', { max: 10_000, integer: true })),
     resistanceOhm: optional(ohms('Resistance')),

@@ -22,7 +22,7 @@ export function differences(
   path: readonly (string | number)[] = [],
   title = shape.title,
 ): Difference[] {
-  if (equal(one, other)) return [];
+  if (isSameValue(one, other)) return [];
   const fields = fieldsOf(shape, one, other);
   if (fields) {
     return Object.entries(fields).flatMap(([key, field]) => {
@@ -62,12 +62,13 @@ function tell(shape: Shape, value: unknown): string {
   return typeof value === 'string' ? value : JSON.stringify(value);
 }
 
-function equal(one: unknown, other: unknown): boolean {
+/** Whether two plain values say the same; the order of keys does not count. */
+export function isSameValue(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (Array.isArray(one) && Array.isArray(other))
-    return one.length === other.length && one.every((item, index) => equal(item, other[index]));
+    return one.length === other.length && one.every((item, index) => isSameValue(item, other[index]));
   if (!isObject(one) || !isObject(other) || Array.isArray(one) !== Array.isArray(other)) return false;
-  return [...new Set([...Object.keys(one), ...Object.keys(other)])].every((key) => equal(one[key], other[key]));
+  return [...new Set([...Object.keys(one), ...Object.keys(other)])].every((key) => isSameValue(one[key], other[key]));
 }
 
 function isObject(value: unknown): value is Readonly<Record<string, unknown>> {

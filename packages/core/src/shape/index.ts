@@ -1,6 +1,6 @@
 export { isWithin, readField } from './check-number';
 export { describe } from './describe';
-export { differences } from './differences';
+export { differences, isSameValue } from './differences';
 export { toJsonSchema } from './json-schema';
 export type { JsonSchema } from './json-schema';
 export { missingFields } from './missing-fields';

@@ -18,6 +18,8 @@ export const changesShape = object('Changes', {
   log: optional(list('Log', changeOf(ITEM_KINDS.log.shape), { max: ITEM_KINDS.log.most })),
   recordings: optional(list('Recordings', changeOf(ITEM_KINDS.recordings.shape), { max: ITEM_KINDS.recordings.most })),
   sheets: optional(list('Bench sheets', changeOf(ITEM_KINDS.sheets.shape), { max: ITEM_KINDS.sheets.most })),
+  rules: optional(list('Flight rules', changeOf(ITEM_KINDS.rules.shape), { max: ITEM_KINDS.rules.most })),
+  trips: optional(list('Trips', changeOf(ITEM_KINDS.trips.shape), { max: ITEM_KINDS.trips.most })),
   /** Of an imported document: what stands beside its items. */
   rest: optional(
     object('Beside the items', {

@@ -4,7 +4,7 @@ import { list, number, object, optional, text } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
-import { rigIn } from './rig-in';
+import { rigIn } from './item-in';
 import type { Output } from './solve';
 
 /** Readings as they come in: of a step by its identifier; a number in volts or ohms, or “OL”. */

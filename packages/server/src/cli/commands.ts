@@ -6,7 +6,9 @@ import { faultText } from './fault';
 import { feedsText } from './feeds';
 import { flyText } from './fly';
 import { meterUntilEnded } from './meter';
+import { packText } from './pack';
 import { segmentsOf } from './segments';
+import { sheetText } from './sheet';
 import { isTool, refuseTool, sizeText } from './size';
 import { solveText } from './solve';
 import type { Output } from './solve';
@@ -18,6 +20,10 @@ export interface Options {
   readonly readings?: string | undefined;
   readonly symptom?: string | undefined;
   readonly answers?: string | undefined;
+  readonly trip?: string | undefined;
+  readonly day?: string | undefined;
+  readonly out?: string | undefined;
+  readonly paper?: string | undefined;
 }
 
 export interface Command {
@@ -88,6 +94,22 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     alone: true,
     needs: [],
     run: (file, _options, output) => flyText(textOf(file), output),
+  },
+  pack: {
+    usage: 'pack FILE --trip ID',
+    about: 'what goes along on a trip and why, what may fly, who carries what, what a lost bag stops, as JSON',
+    more: '--trip ID   the trip, by its identifier or its name\n\nThings that lie in no bag are put where packing is suggested, see docs/flying.md.',
+    options: ['trip'],
+    needs: ['trip'],
+    run: (file, { trip = '' }, output) => packText(textOf(file), trip, output),
+  },
+  sheet: {
+    usage: 'sheet FILE --out FILE',
+    about: 'the crew’s power sheet of a day, or of a rig, as PDF',
+    more: '--out FILE     where the PDF is written\n--day ID       the day, by its identifier or its name\n--rig ID       one rig alone\n--trip ID      says who to ask and where things lie; a day’s own trip when absent\n--paper SIZE   a4 (when absent) or letter',
+    options: ['day', 'rig', 'trip', 'out', 'paper'],
+    needs: ['out'],
+    run: (file, options, output) => sheetText(textOf(file), options, output),
   },
   label: {
     usage: 'label TEXT…',

@@ -3,7 +3,7 @@ import type { FaultAnswer, FaultTest } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
-import { rigIn } from './rig-in';
+import { rigIn } from './item-in';
 import type { Output } from './solve';
 
 const answersShape = list('Answers', faultAnswerShape, { max: 60 });

@@ -1,7 +1,7 @@
 import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
-import { rigIn } from './rig-in';
+import { rigIn } from './item-in';
 import type { Output } from './solve';
 
 /** `viaggio feeds FILE --rig ID`: every sound feed of a rig's devices from the plan's gear, and the rig fed at once. */

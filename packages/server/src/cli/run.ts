@@ -22,6 +22,10 @@ export async function run(args: readonly string[], output: Output): Promise<numb
         readings: { type: 'string' },
         symptom: { type: 'string' },
         answers: { type: 'string' },
+        trip: { type: 'string' },
+        day: { type: 'string' },
+        out: { type: 'string' },
+        paper: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });

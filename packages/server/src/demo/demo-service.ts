@@ -3,7 +3,9 @@ import {
   LOW_WATER,
   LOW_WATER_DAY,
   LOW_WATER_LOG,
+  LOW_WATER_RULES,
   LOW_WATER_SHEETS,
+  LOW_WATER_TRIPS,
   lowWaterRecording,
   PLAN_KINDS,
   slotsToBytes,
@@ -33,6 +35,8 @@ export class DemoService {
       log: LOW_WATER_LOG,
       recordings: [entry],
       sheets: LOW_WATER_SHEETS,
+      rules: LOW_WATER_RULES,
+      trips: LOW_WATER_TRIPS,
     };
     await this.database.sequelize.transaction(async (transaction) => {
       for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);

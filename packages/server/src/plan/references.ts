@@ -12,20 +12,22 @@ export interface Naming {
   readonly body: object;
 }
 
+const THAT = { gear: 'gear', rigs: 'a rig', days: 'a day', rules: 'a set of flight rules' } as const;
+
 /** Refuses bodies that name gear or rigs which were never there. Deleted ones were: an observation outlives its camera. */
 export async function requireReferences(bodies: readonly Naming[], items: ItemServices, transaction?: Transaction): Promise<void> {
   const named = bodies.flatMap(({ path, kind, body }) =>
     namedBy(kind, body as never).map((one) => ({ ...one, path: `${path}${one.path}` })),
   );
   const issues: Issue[] = [];
-  for (const kind of ['gear', 'rigs'] as const) {
+  for (const kind of ['gear', 'rigs', 'days', 'rules'] as const) {
     const ofKind = named.filter((reference) => reference.kind === kind);
     if (ofKind.length === 0) continue;
     const ids = ofKind.map(({ id }) => id);
     const unknown = await items[kind].unknownIds(ids, transaction);
     for (const { path, id } of ofKind) {
       if (unknown.has(id))
-        issues.push(issue(path, 'unknown-reference', `the identifier of ${kind === 'gear' ? 'gear' : 'a rig'} that is there`, id));
+        issues.push(issue(path, 'unknown-reference', `the identifier of ${THAT[kind]} that is there`, id));
     }
   }
   if (issues.length > 0) throw new AppError('invalid-fields', issues[0]!.message, { issues });

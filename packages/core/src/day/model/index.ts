@@ -25,6 +25,7 @@ export {
 } from './edit-day';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 export type { DayTemplate } from './day-templates';
+export { firstCall, workingBlocks } from './first-call';
 export { handsOf, isThere, lastThere, nextThere } from './hands';
 export type { Hands } from './hands';
 export { placeW } from './place-power';

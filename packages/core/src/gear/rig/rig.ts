@@ -115,7 +115,7 @@ export function gearIdsOf(rig: Rig): readonly string[] {
 export interface Named {
   /** JSON pointer to the identifier, within the body. */
   readonly path: string;
-  readonly kind: 'gear' | 'rigs';
+  readonly kind: 'gear' | 'rigs' | 'days' | 'rules';
   readonly id: string;
 }
 

@@ -6,6 +6,7 @@ import * as days from './0004-days';
 import * as segments from './0005-segments';
 import * as photos from './0006-photos';
 import * as sheets from './0007-sheets';
+import * as trips from './0008-trips';
 
 export interface Migration {
   readonly name: string;
@@ -21,4 +22,5 @@ export const migrations: readonly Migration[] = [
   { name: '0005-segments', up: segments.up },
   { name: '0006-photos', up: photos.up },
   { name: '0007-sheets', up: sheets.up },
+  { name: '0008-trips', up: trips.up },
 ];

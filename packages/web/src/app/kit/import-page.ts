@@ -48,6 +48,8 @@ const TITLES: Readonly<Record<Kind, string>> = {
   log: 'Log: ',
   recordings: 'Recording: ',
   sheets: 'Bench sheet: ',
+  rules: 'Flight rules: ',
+  trips: 'Trip: ',
 };
 
 /** A table or a plan document from elsewhere: what it would change is shown first; nothing is written until that is accepted, and one undo takes it back. */

@@ -25,6 +25,8 @@ export const selectDays = entriesOf('days');
 export const selectLog = entriesOf('log');
 export const selectRecordings = entriesOf('recordings');
 export const selectSheets = entriesOf('sheets');
+export const selectRules = entriesOf('rules');
+export const selectTrips = entriesOf('trips');
 
 export const selectGearBodies = createSelector(
   selectGear,

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { firstCall } from '@viaggio/core';
 import type { ChargingList, ChargingRow, Day } from '@viaggio/core';
-import { firstCall, time } from '../day/timeline/timeline-view';
+import { time } from '../day/timeline/timeline-view';
 import { selectGearBodies } from '../state/items.selectors';
 
 interface Bar {

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { clockAt, formatQuantity, nearestDay } from '@viaggio/core';
+import { clockAt, firstCall, formatQuantity, nearestDay } from '@viaggio/core';
 import type { AttentionTo, Rig } from '@viaggio/core';
 import { BenchSheets } from '../bench/bench-sheets';
 import { StandingMark } from '../bench/check/standing-mark';
-import { firstCall, time } from '../day/timeline/timeline-view';
+import { time } from '../day/timeline/timeline-view';
 import { counted } from '../shared/counted';
 import { localDate } from '../shared/dates';
 import { QuantityPipe } from '../shared/quantity.pipe';

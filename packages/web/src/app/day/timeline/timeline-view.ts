@@ -1,4 +1,4 @@
-import { DEFAULT_RESERVE, blockTitle, clockAt, formatClock, gearTitle, minuteAt, sayUnrecorded } from '@viaggio/core';
+import { DEFAULT_RESERVE, blockTitle, clockAt, firstCall, formatClock, gearTitle, minuteAt, sayUnrecorded, workingBlocks } from '@viaggio/core';
 import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
 
 /** Where a minute lies in the picture. */
@@ -55,8 +55,6 @@ export interface Window {
 }
 
 const HOUR = 60;
-/** A block that goes on for so long stands outside the working day. */
-const ALL_DAY_MIN = 20 * HOUR;
 /** Kept free before the first and after the last block. */
 const MARGIN_MIN = 30;
 
@@ -68,20 +66,9 @@ export function wholePlan(day: Day): Window {
   return { fromMin, toMin: Math.max(fromMin + 2 * HOUR, Math.ceil(Math.max(...ends, fromMin + 8 * HOUR) / HOUR) * HOUR) };
 }
 
-/** Blocks that do not run day and night. */
-function working(day: Day): readonly Block[] {
-  return day.blocks.filter(({ fromMin, toMin }) => toMin - fromMin < ALL_DAY_MIN);
-}
-
-/** When the first block begins that does not run day and night; of nothing but those, the first of them. */
-export function firstCall(day: Day): number {
-  const blocks = working(day);
-  return Math.min(...(blocks.length > 0 ? blocks : day.blocks).map(({ fromMin }) => fromMin));
-}
-
 /** The hours that matter: those of the blocks, without what runs day and night; the whole plan where that is all there is. */
 export function workingHours(day: Day): Window {
-  const blocks = working(day);
+  const blocks = workingBlocks(day);
   if (blocks.length === 0) return wholePlan(day);
   const fromMin = Math.floor((firstCall(day) - MARGIN_MIN) / HOUR) * HOUR;
   const toMin = Math.ceil((Math.max(...blocks.map((one) => one.toMin)) + MARGIN_MIN) / HOUR) * HOUR;

@@ -1,9 +1,9 @@
-import { CHEMISTRIES } from '../cell';
-import { issue } from '../issue';
-import type { Issue } from '../issue';
-import { formatQuantity } from '../quantity';
-import { choice, flag, list, number, object, optional, text } from '../shape';
-import type { Infer } from '../shape';
+import { CHEMISTRIES } from '../../cell';
+import { issue } from '../../issue';
+import type { Issue } from '../../issue';
+import { formatQuantity } from '../../quantity';
+import { choice, flag, list, number, object, optional, text } from '../../shape';
+import type { Infer } from '../../shape';
 import { shareOut } from './share-out';
 import type { Carried } from './share-out';
 import { USUAL_FLIGHT_RULES, flightRulesShape } from './flight-rules';
@@ -28,6 +28,8 @@ const flyingBattery = object('A battery', {
   homeMade: optional(flag('Home-made')),
   damaged: optional(flag('Damaged, swollen or recalled')),
   spillable: optional(flag('Spillable')),
+  /** Where a carrier asks for it. */
+  charge: optional(number('Charged to', 'fraction', { max: 1 })),
 });
 export type FlyingBattery = Infer<typeof flyingBattery>;
 
@@ -101,14 +103,16 @@ export function whatMayFly({ people, batteries, rules = USUAL_FLIGHT_RULES }: Fl
   })); // prettier-ignore
   const shared = shareOut(carried, people, rules);
   const never = judged.filter(({ verdict }) => verdict === 'never');
+  const tooFull = judged.filter(({ battery, verdict }) => verdict !== 'never' && isTooFull(battery, rules));
   return {
     batteries: judged.map(({ battery: { id }, verdict, rule }): FlownBattery => {
       const carriedBy = shared.by.get(id);
       return { id, verdict, rule, ...(carriedBy !== undefined && { carriedBy }) };
     }),
-    possible: never.length === 0 && shared.left.length === 0,
+    possible: never.length === 0 && tooFull.length === 0 && shared.left.length === 0,
     short: [
       ...never.map(({ battery: { id } }) => `${id} may not fly: send it by road, or hire one there.`),
+      ...tooFull.map(({ battery: { id } }) => `Run ${id} down to ${percentOf(rules.mostCharge!)} before the flight.`),
       ...(shared.left.length === 0 ? [] : shared.wouldDo),
     ],
     rules: { asOf: rules.asOf, source: rules.source, ...(rules.carrier !== undefined && { carrier: rules.carrier }) },
@@ -124,12 +128,34 @@ function wattHours({ energyWh, voltageV, capacityAh }: FlyingBattery): number | 
   return voltageV !== undefined && capacityAh !== undefined ? voltageV * capacityAh : undefined;
 }
 
+const isLithiumIon = ({ chemistry }: FlyingBattery): boolean => chemistry.startsWith('li-ion') || chemistry === 'lifepo4';
+
+/** Charged higher than the carrier lets it be. One of unknown charge is told of, see `judge`. */
+function isTooFull(battery: FlyingBattery, { mostCharge }: FlightRules): boolean {
+  return mostCharge !== undefined && isLithiumIon(battery) && battery.charge !== undefined && over(battery.charge, mostCharge);
+}
+
+const percentOf = (share: number): string => `${Math.round(100 * share)} %`;
+
 /** Printed figures multiply to a hair beside a limit: 27.8 × 3.6. */
 const over = (value: number, limit: number): boolean => value > limit * (1 + 1e-9);
 
 type Judged = Pick<FlownBattery, 'verdict' | 'rule'>;
 
+/** By what it is and holds; then what the carrier asks of its charge and its use on board. */
 function judge(battery: FlyingBattery, rules: FlightRules): Judged {
+  const judged = judgeKind(battery, rules);
+  if (judged.verdict === 'never') return judged;
+  const asked = [
+    ...(rules.mostCharge !== undefined && isLithiumIon(battery)
+      ? [`Charged to at most ${percentOf(rules.mostCharge)}${battery.charge === undefined ? ': look at its gauge' : ''}.`]
+      : []),
+    ...(rules.banksUnused && battery.bank ? ['Neither used nor charged on board.'] : []),
+  ];
+  return { ...judged, rule: [judged.rule, ...asked].join(' ') };
+}
+
+function judgeKind(battery: FlyingBattery, rules: FlightRules): Judged {
   if (battery.damaged) return { verdict: 'never', rule: 'Damaged, swollen or recalled batteries never fly.' };
   if (isDry(battery)) return { verdict: 'free', rule: 'Dry cells: free, each protected so that nothing can short it.' };
   if (battery.chemistry === 'lithium-metal') return judgeMetal(battery.lithiumG ?? Infinity, rules);

@@ -1,4 +1,4 @@
-import { inCamera, pack } from '../../testing/rig-builder';
+import { inCamera, pack } from '../../../testing/rig-builder';
 import { mayFly, strictestFlight } from './may-fly';
 
 describe('what may fly', () => {

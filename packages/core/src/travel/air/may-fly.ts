@@ -1,5 +1,5 @@
-import { batteryFigures } from '../gear';
-import type { Battery } from '../gear';
+import { batteryFigures } from '../../gear';
+import type { Battery } from '../../gear';
 import { USUAL_FLIGHT_RULES } from './flight-rules';
 
 export type Flight = 'free' | 'approval' | 'no' | 'unknown';

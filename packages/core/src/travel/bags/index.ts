@@ -1,0 +1,8 @@
+export { bagLoads, bagTroubles, mostOf, sayBagTrouble } from './bag-load';
+export type { BagLoad, BagTrouble } from './bag-load';
+export { lostBags } from './lost-bag';
+export type { LostBag, LostRig } from './lost-bag';
+export { sayPlaced, suggestPacking } from './suggest';
+export type { PackingSuggestion, Placed } from './suggest';
+export { packed, packedTrip } from './packed-trip';
+export type { PackedTrip, PackingWorld } from './packed-trip';

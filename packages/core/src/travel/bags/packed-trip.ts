@@ -1,0 +1,66 @@
+import type { SheetEntry } from '../../bench/sheet';
+import { judgeTaps } from '../../bench/contacts';
+import type { Gear } from '../../gear';
+import type { FlightRules } from '../air';
+import { tripFlight } from '../flight';
+import type { TripFlight } from '../flight';
+import { packingList } from '../list';
+import type { PackingList, TripWorld } from '../list';
+import { withThing } from '../trip';
+import type { Trip } from '../trip';
+import { bagLoads, bagTroubles } from './bag-load';
+import type { BagLoad, BagTrouble } from './bag-load';
+import { lostBags } from './lost-bag';
+import type { LostBag } from './lost-bag';
+import { suggestPacking } from './suggest';
+import type { PackingSuggestion } from './suggest';
+
+/** A trip worked out: what goes along, how it flies, what lies where, and what one bag takes with it. */
+export interface PackedTrip {
+  readonly list: PackingList;
+  readonly flight: TripFlight;
+  readonly loads: readonly BagLoad[];
+  readonly troubles: readonly BagTrouble[];
+  readonly lost: readonly LostBag[];
+}
+
+export interface PackingWorld extends TripWorld {
+  readonly rules: ReadonlyMap<string, FlightRules>;
+  /** An ISO date. */
+  readonly today: string;
+  /** What was measured on the bench: a pack that failed there does not fly. */
+  readonly sheets?: readonly SheetEntry[];
+}
+
+/**
+ * Everything of a trip as it is packed now.
+ *
+ * @example packedTrip({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).flight.possible // true
+ */
+export function packedTrip(world: PackingWorld): PackedTrip {
+  const { trip, rules, today, gear, sheets = [] } = world;
+  const list = packingList(world);
+  const flight = tripFlight(trip, list.things, rules, today, failedPacks(sheets, gear));
+  return { list, flight, loads: bagLoads(trip, list, flight), troubles: bagTroubles(trip, list, flight), lost: lostBags(trip, list) };
+}
+
+/** Packs whose last balance-lead sheet says stop. */
+function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Gear>): ReadonlySet<string> {
+  const last = new Map<string, SheetEntry['body'] & { readonly kind: 'taps' }>();
+  for (const { body } of sheets) if (body.kind === 'taps' && body.at >= (last.get(body.batteryId)?.at ?? '')) last.set(body.batteryId, body);
+  return new Set(
+    [...last].flatMap(([id, { volts, loaded, meter }]) => {
+      const battery = gear.get(id);
+      return battery?.kind === 'battery' && judgeTaps(battery.chemistry, volts, loaded, meter).verdict === 'stop' ? [id] : [];
+    }),
+  );
+}
+
+/** A trip with everything that lies in no bag put where packing is suggested. `anew`: what was put by hand too. */
+export function packed(world: PackingWorld, anew = false): { readonly trip: Trip; readonly suggestion: PackingSuggestion } {
+  const { list, flight } = packedTrip(world);
+  const keep = new Set(anew ? [] : list.things.filter(({ state }) => state.bagId !== undefined).map(({ id }) => id));
+  const suggestion = suggestPacking(world.trip, list, flight, keep);
+  const cleared = anew ? list.things.reduce((trip, { id }) => withThing(trip, id, { bagId: undefined }), world.trip) : world.trip;
+  return { trip: [...suggestion.bags].reduce((trip, [id, bagId]) => withThing(trip, id, { bagId }), cleared), suggestion };
+}

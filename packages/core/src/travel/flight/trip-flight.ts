@@ -1,0 +1,166 @@
+import type { Battery, Device } from '../../gear';
+import { formatQuantity } from '../../quantity';
+import { areOld, strictestRules, USUAL_FLIGHT_RULES, whatMayFly } from '../air';
+import type { FlightRules, FlyingBattery, FlyVerdict } from '../air';
+import type { PackThing } from '../list';
+import { flyersOf } from '../trip';
+import type { Leg, Person, Trip } from '../trip';
+import { printedEnergy } from './printed';
+import type { PrintedEnergy } from './printed';
+
+/** Of one battery on one leg. `unknown`: its printed figures are not entered. */
+export type LegVerdict = FlyVerdict | 'unknown';
+
+export interface FlownThing {
+  /** Of the battery, or of the device that it is built into. */
+  readonly id: string;
+  readonly title: string;
+  readonly role: 'spare' | 'installed';
+  readonly bank: boolean;
+  readonly printed: PrintedEnergy;
+  readonly charge: number | undefined;
+  readonly legs: readonly { readonly legId: string; readonly verdict: LegVerdict; readonly rule: string }[];
+  /** The strictest of its legs. */
+  readonly verdict: LegVerdict;
+  /** Who has it on them; undefined for what is installed, does not fly, or finds nobody who may. */
+  readonly carriedBy: Person | undefined;
+}
+
+export interface FlownLeg {
+  readonly leg: Leg;
+  readonly rules: FlightRules;
+  /** So old that somebody should look them up again. */
+  readonly areOld: boolean;
+}
+
+/** How the batteries of a trip fly. */
+export interface TripFlight {
+  readonly legs: readonly FlownLeg[];
+  readonly batteries: readonly FlownThing[];
+  /** Everything may fly and everybody keeps the limits; undefined while a battery's printed figures are not known. */
+  readonly possible: boolean | undefined;
+  /** What would do, where it is not possible. */
+  readonly short: readonly string[];
+}
+
+const WORST: readonly LegVerdict[] = ['free', 'approval', 'unknown', 'never'];
+const NOT_PRINTED = 'Its printed watt-hours are not entered: read the label.';
+
+/**
+ * Every battery of a trip on every leg by air: what the rules of that leg say, and who carries which spare so that everybody
+ * keeps the limits of every leg. Batteries travel off the rig, as spares, unless it is said that one travels installed;
+ * what is built into a device is installed.
+ *
+ * @param damaged identifiers of batteries that are known to be damaged beside those that the kit calls broken
+ * @param today an ISO date: rules grow old
+ */
+export function tripFlight(
+  trip: Trip,
+  things: readonly PackThing[],
+  rules: ReadonlyMap<string, FlightRules>,
+  today: string,
+  damaged: ReadonlySet<string> = new Set(),
+): TripFlight {
+  const legs = (trip.legs ?? [])
+    .filter(({ by }) => by === 'air')
+    .map((leg): FlownLeg => {
+      const own = (leg.rulesId === undefined ? undefined : rules.get(leg.rulesId)) ?? USUAL_FLIGHT_RULES;
+      return { leg, rules: own, areOld: areOld(own, today) };
+    });
+  const flyers = flyersOf(trip);
+  const asked = things.filter(({ state }) => !state.left).flatMap((thing) => flying(thing, damaged));
+  const known = asked.flatMap(({ battery }) => battery ?? []);
+  const shared = whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: strictestRules(legs.map((one) => one.rules)) });
+  const byLeg = legs.map((one) => ({ legId: one.leg.id, answer: whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: one.rules }) }));
+  const batteries = asked.map(({ thing, battery, printed, role, bank, charge }): FlownThing => {
+    const onLegs = byLeg.map(({ legId, answer }) => {
+      const found = battery && answer.batteries.find(({ id }) => id === battery.id);
+      return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: NOT_PRINTED };
+    });
+    const carrier = shared.batteries.find(({ id }) => id === thing.id)?.carriedBy;
+    const verdict = onLegs.reduce<LegVerdict>((worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst), 'free');
+    return {
+      id: thing.id,
+      title: thing.title,
+      role,
+      bank,
+      printed,
+      charge,
+      legs: onLegs,
+      verdict,
+      carriedBy: legs.length > 0 && carrier !== undefined ? flyers[carrier - 1] : undefined,
+    };
+  });
+  if (legs.length === 0) return { legs, batteries, possible: true, short: [] };
+  const unknown = batteries.filter(({ verdict }) => verdict === 'unknown');
+  const titles = new Map(things.map(({ id, title, tag }) => [id, tag ?? title]));
+  const nobody = flyers.length === 0 && batteries.some(({ role }) => role === 'spare');
+  return {
+    legs,
+    batteries,
+    possible: !shared.possible || nobody ? false : unknown.length > 0 ? undefined : true,
+    short: [
+      ...(nobody ? ['Nobody flies along yet: add who travels.'] : []),
+      ...unknown.map(({ title }) => `Read the label of ${title}: its watt-hours are not entered.`),
+      ...shared.short.map((says) => named(says, titles)),
+    ],
+  };
+}
+
+interface Asked {
+  readonly thing: PackThing;
+  /** Undefined where its printed figures are not known. */
+  readonly battery: FlyingBattery | undefined;
+  readonly printed: PrintedEnergy;
+  readonly role: 'spare' | 'installed';
+  readonly bank: boolean;
+  readonly charge: number | undefined;
+}
+
+/** What a thing of the list brings on board: a battery, or one built into a device. */
+function flying(thing: PackThing, damaged: ReadonlySet<string>): readonly Asked[] {
+  const { gear } = thing;
+  if (gear?.kind === 'battery') return [ofBattery(thing, gear, gear.away === 'broken' || damaged.has(thing.id))];
+  return gear?.kind === 'device' && gear.builtIn ? [ofDevice(thing, gear.builtIn, gear.away === 'broken')] : [];
+}
+
+function ofBattery(thing: PackThing, gear: Battery, isDamaged: boolean): Asked {
+  const printed = printedEnergy(gear);
+  const { chemistry, charge } = gear;
+  const role = thing.state.installed ? 'installed' : 'spare';
+  const bank = gear.form === 'bank';
+  const isDry = chemistry === 'alkaline' || chemistry === 'nimh';
+  const voltageV = gear.nominalV ?? (chemistry === 'agm' && gear.cellsInSeries !== undefined ? 2 * gear.cellsInSeries : undefined);
+  const isKnown = isDamaged || isDry || (printed.energyWh !== undefined && (chemistry !== 'agm' || voltageV !== undefined));
+  const battery: FlyingBattery | undefined = isKnown
+    ? {
+        id: thing.id,
+        chemistry,
+        role,
+        ...(printed.energyWh !== undefined && { energyWh: printed.energyWh }),
+        ...(voltageV !== undefined && { voltageV }),
+        ...(bank && { bank }),
+        ...((gear.cell ?? gear.changedByHand?.length) && { homeMade: true }),
+        ...(isDamaged && { damaged: true }),
+        ...(charge !== undefined && { charge }),
+      }
+    : undefined;
+  return { thing, battery, printed, role, bank, charge };
+}
+
+function ofDevice(thing: PackThing, { energyWh }: NonNullable<Device['builtIn']>, isDamaged: boolean): Asked {
+  const printed: PrintedEnergy = { energyWh, from: 'printed', computation: undefined };
+  const battery: FlyingBattery = { id: thing.id, chemistry: 'li-ion', role: 'installed', energyWh, ...(isDamaged && { damaged: true }) };
+  return { thing, battery, printed, role: 'installed', bank: false, charge: undefined };
+}
+
+/** Sentences of the rules name batteries by identifier; a person knows their tags. */
+function named(says: string, titles: ReadonlyMap<string, string>): string {
+  return [...titles].reduce((text, [id, title]) => text.replaceAll(id, title), says);
+}
+
+/** What a battery is called and holds, as it is shown at the gate. */
+export function gateLine({ title, printed }: Pick<FlownThing, 'title' | 'printed'>): string {
+  return `${title}: ${printed.energyWh === undefined ? 'watt-hours not entered' : formatQuantity(printed.energyWh, 'Wh')}`;
+}
+

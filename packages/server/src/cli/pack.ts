@@ -1,0 +1,82 @@
+import { packed, packedTrip, sayBagTrouble, sayLack, sayPlaced, sayWhy } from '@viaggio/core';
+import type { PackingWorld, Plan } from '@viaggio/core';
+import { parsePlan } from '../plan/read-plan';
+import { tellIssues } from './evaluate';
+import { itemIn } from './item-in';
+import type { Output } from './solve';
+
+/** `viaggio pack FILE --trip ID`: what goes along and where, what may fly, what a lost bag stops, as JSON. Returns the exit code. */
+export function packText(text: string, tripId: string, { out, err }: Output, today = new Date().toISOString().slice(0, 10)): number {
+  const read = parsePlan(text);
+  if (!read.ok) return tellIssues(read.issues, err);
+  const trip = itemIn('trip', read.plan.trips ?? [], tripId, err);
+  if (!trip) return 1;
+  out(JSON.stringify(told({ ...worldOf(read.plan), trip: trip.body, today }), undefined, 2));
+  return 0;
+}
+
+/** Everything of a plan that a trip may name. */
+function worldOf({ gear, rigs, days = [], rules = [], sheets = [] }: Plan): Omit<PackingWorld, 'trip' | 'today'> {
+  const bodies = <B>(items: readonly { readonly id: string; readonly body: B }[]): ReadonlyMap<string, B> => new Map(items.map(({ id, body }) => [id, body]));
+  return { gear: bodies(gear), rigs: bodies(rigs), days: bodies(days), rules: bodies(rules), sheets };
+}
+
+function told(world: PackingWorld): object {
+  const { trip, suggestion } = packed(world);
+  const { list, flight, loads, troubles, lost } = packedTrip({ ...world, trip });
+  const bag = (id: string | undefined): string | undefined => trip.bags?.find((one) => one.id === id)?.name;
+  const legs = new Map(flight.legs.map((one) => [one.leg.id, one]));
+  return {
+    trip: trip.name,
+    things: list.things.map(({ id, kind, title, count, massG, why, state }) => {
+      const placed = suggestion.why.get(id);
+      return {
+        id,
+        kind,
+        title,
+        count,
+        massG,
+        why: why.map(sayWhy),
+        bag: bag(state.bagId),
+        bagWhy: placed && sayPlaced(placed),
+        suggested: placed !== undefined && placed.is !== 'by-hand',
+        stays: state.left,
+      };
+    }),
+    lacks: list.lacks.map((lack) => ({ ...lack, says: sayLack(lack) })),
+    unused: list.unused,
+    withoutBag: suggestion.left,
+    flight: {
+      possible: flight.possible ?? 'unknown',
+      short: flight.short,
+      legs: flight.legs.map(({ leg, rules, areOld }) => ({ id: leg.id, name: leg.name, on: leg.on, asOf: rules.asOf, source: rules.source, carrier: rules.carrier, areOld })),
+      batteries: flight.batteries.map(({ id, title, role, printed, verdict, carriedBy, legs: byLeg }) => ({
+        id,
+        title,
+        role,
+        energyWh: printed.energyWh,
+        computation: printed.computation,
+        verdict,
+        carriedBy: carriedBy?.name,
+        legs: byLeg.map(({ legId, verdict: onLeg, rule }) => ({ leg: legId, verdict: onLeg, rule, asOf: legs.get(legId)?.rules.asOf })),
+      })),
+      decides: 'The carrier and the local authority decide.',
+    },
+    bags: loads.map(({ bag: one, massG, mostG, isOver, unweighed, things }) => ({
+      id: one.id,
+      name: one.name,
+      goes: one.goes,
+      massG,
+      mostG,
+      over: isOver ?? 'unknown',
+      unweighed,
+      things: things.map(({ id }) => id),
+    })),
+    troubles: troubles.map(sayBagTrouble),
+    lostBags: lost.map(({ bag: one, stops, runs }) => ({
+      bag: one.name,
+      stops: stops.map(({ rig, lost: gone }) => ({ rig, lost: gone.map(({ title }) => title) })),
+      runs: runs.map(({ rig, saved }) => ({ rig, saved: saved.map(({ part, by }) => `${by.title} for ${part.title}`) })),
+    })),
+  };
+}

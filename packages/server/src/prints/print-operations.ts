@@ -1,0 +1,81 @@
+import { choice, idShape, list, number, object, optional, powerSheet, text } from '@viaggio/core';
+import type { Day, Gear, Rig, Trip } from '@viaggio/core';
+import { AppError } from '../errors';
+import type { ItemServices } from '../items/kinds';
+import { operation } from '../operation';
+import type { Operation } from '../operation';
+import { PAPERS } from './paper';
+import { powerSheetPdf } from './power-sheet-pdf';
+import { fileName, TAG_FORMATS, tagsPdf } from './tags-pdf';
+
+const PDF_TYPE = 'application/pdf';
+const MOST_TAGS = 1000;
+
+const sheetOrder = object('A power sheet', {
+  /** Of a day, or of rigs alone. */
+  dayId: optional(idShape),
+  /** Says who to ask, and in which bag things lie. */
+  tripId: optional(idShape),
+  rigIds: optional(list('Only these rigs', idShape, { min: 1, max: 100 })),
+  paper: choice('Paper', PAPERS),
+});
+
+const tagOrder = object('Tags', {
+  gearIds: list('Gear', idShape, { min: 1, max: MOST_TAGS }),
+  format: choice(
+    'Labels',
+    Object.fromEntries(Object.entries(TAG_FORMATS).map(([id, { title }]) => [id, title])) as Record<keyof typeof TAG_FORMATS, string>,
+  ),
+  skip: optional(number('Labels that are gone already', 'count', { max: 100, integer: true })),
+  origin: text('Links begin with', 120, { regex: /^https?:\/\/[^\s/?#]+$/, says: 'an address such as http://192.168.1.20:4377' }),
+});
+
+/** Sheets on paper, made here: what is printed is what is kept. */
+export function printOperations(items: ItemServices): readonly Operation[] {
+  const bodies = async <B>(kind: keyof ItemServices): Promise<ReadonlyMap<string, B>> =>
+    new Map((await items[kind].list()).map(({ id, body }) => [id, body as B]));
+  return [
+    operation({
+      id: 'printPowerSheet',
+      method: 'post',
+      path: '/api/prints/power-sheet',
+      tag: 'prints',
+      summary: 'The crew’s power sheet of a day, or of rigs, as PDF',
+      body: sheetOrder,
+      answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
+      fails: ['malformed-request', 'invalid-fields', 'not-found', 'database-away'],
+      handle: async ({ body: { dayId, tripId, rigIds, paper } }) => {
+        const [gear, rigs, days, trips] = await Promise.all([bodies<Gear>('gear'), bodies<Rig>('rigs'), bodies<Day>('days'), bodies<Trip>('trips')]); // prettier-ignore
+        for (const id of rigIds ?? []) if (!rigs.has(id)) throw new AppError('not-found', `No rig has the identifier ${id}.`);
+        const day = dayId === undefined ? undefined : days.get(dayId);
+        if (dayId !== undefined && !day) throw new AppError('not-found', `No day has the identifier ${dayId}.`);
+        const trip = tripId === undefined ? undefined : trips.get(tripId);
+        if (tripId !== undefined && !trip) throw new AppError('not-found', `No trip has the identifier ${tripId}.`);
+        const sheet = powerSheet({ gear, rigs, day, trip, ...(rigIds && { rigIds }) });
+        const bytes = await powerSheetPdf(sheet, paper, new Date().toISOString().slice(0, 16).replace('T', ' ') + ' UTC');
+        return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName(`Power sheet, ${sheet.title}`) } };
+      },
+    }),
+    operation({
+      id: 'printTags',
+      method: 'post',
+      path: '/api/prints/tags',
+      tag: 'prints',
+      summary: 'Tags for gear on a sheet of labels, each with a code that opens it, as PDF',
+      body: tagOrder,
+      answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
+      fails: ['malformed-request', 'invalid-fields', 'not-found', 'database-away'],
+      handle: async ({ body: { gearIds, format, skip = 0, origin } }) => {
+        const gear = await bodies<Gear>('gear');
+        const chosen = gearIds.map((id) => {
+          const body = gear.get(id);
+          if (!body) throw new AppError('not-found', `No gear has the identifier ${id}.`);
+          return { id, body };
+        });
+        const { across, down } = TAG_FORMATS[format];
+        const bytes = await tagsPdf({ gear: chosen, format, skip: Math.min(skip, across * down - 1), origin });
+        return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName('Tags') } };
+      },
+    }),
+  ];
+}
