@@ -1,4 +1,4 @@
-// Puts beside the pages what they are served with but is kept elsewhere: the text recogniser, and the pictures of the help.
+// Puts beside the pages what they are served with but is kept elsewhere: the text recogniser, the reader of tags, and the pictures of the help.
 import fs from 'node:fs';
 import path from 'node:path';
 import { ROOT } from './paths.mjs';
@@ -16,7 +16,12 @@ const HELP_DIR = path.join(PUBLIC, 'help-pictures');
 /** One of each view, see `guide.ts`. */
 const HELP_PICTURES = ['today', 'kit', 'rig', 'day', 'check', 'draws'];
 
+/** The reader of tags, named after its version like the recogniser. */
+const CODES_DIR = path.join(PUBLIC, 'codes-3.1.6');
+const CODES_FILE = 'zxing-wasm/dist/reader/zxing_reader.wasm';
+
 export function copyPublicFiles() {
+  copy(path.join(PACKAGES, CODES_FILE), CODES_DIR);
   for (const file of OCR_FILES) copy(path.join(PACKAGES, file), OCR_DIR);
   for (const name of HELP_PICTURES) copy(path.join(ROOT, 'docs/screenshots', `${name}.png`), HELP_DIR);
 }

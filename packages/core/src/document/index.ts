@@ -1,4 +1,4 @@
-export { byKind, ITEM_KINDS, itemTitle, namedBy, PLAN_KINDS } from './item-kinds';
+export { byKind, ITEM_KINDS, itemTitle, mergedBody, namedBy, PLAN_KINDS } from './item-kinds';
 export type { ItemBodies, PlanKind } from './item-kinds';
 export { migratePlan } from './migrate';
 export { EVALUATION_RUNS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';

@@ -9,7 +9,7 @@ import type { Observation, Recording } from '../measure/log';
 import type { Shape } from '../shape';
 import { flightRulesShape, flightRulesTitle } from '../travel/air';
 import type { FlightRules } from '../travel/air';
-import { namedByTrip, tripShape } from '../travel/trip';
+import { mergeTrips, namedByTrip, tripShape } from '../travel/trip';
 import type { Trip } from '../travel/trip';
 
 /** What is kept, by kind. */
@@ -36,6 +36,8 @@ export interface ItemKind<Body> {
   readonly title: (body: Body) => string;
   /** Every item that one names, with the path that leads to its identifier. */
   readonly names: (body: Body) => readonly Named[];
+  /** What two people made of one, put together; undefined where a person has to decide. Absent where always a person does. */
+  readonly merge?: (base: Body, mine: Body, theirs: Body) => Body | undefined;
 }
 
 /**
@@ -63,7 +65,7 @@ export const ITEM_KINDS: { readonly [K in PlanKind]: ItemKind<ItemBodies[K]> } =
     names: namedBySheet,
   },
   rules: { shape: flightRulesShape, one: 'set of flight rules', most: 100, title: flightRulesTitle, names: () => [] },
-  trips: { shape: tripShape, one: 'trip', most: 200, title: ({ name }) => name, names: namedByTrip },
+  trips: { shape: tripShape, one: 'trip', most: 200, title: ({ name }) => name, names: namedByTrip, merge: mergeTrips },
 };
 
 /** The kinds by name, in their order. */
@@ -77,6 +79,11 @@ export function byKind<T>(make: (kind: PlanKind) => T): Readonly<Record<PlanKind
 /** What an item is called where several kinds stand together. */
 export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): string {
   return ITEM_KINDS[kind].title(body);
+}
+
+/** What two people made of one item, put together; undefined where a person has to decide. */
+export function mergedBody<K extends PlanKind>(kind: K, base: ItemBodies[K], mine: ItemBodies[K], theirs: ItemBodies[K]): ItemBodies[K] | undefined {
+  return ITEM_KINDS[kind].merge?.(base, mine, theirs);
 }
 
 /** Every item that an item names. */

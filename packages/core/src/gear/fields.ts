@@ -66,7 +66,7 @@ const handedOver = (title: string) =>
   optional(object(title, { on: onDate('On'), state: optional(text('State', 300)), by: optional(text('Seen by', 60)) }));
 
 /** Gear that belongs to somebody else, and is to go back. */
-const borrowedShape = object('Borrowed or rented', {
+export const borrowedShape = object('Borrowed or rented', {
   how: choice('It is', { borrowed: 'borrowed', rented: 'rented' }),
   from: text('From', 120),
   until: optional(onDate('Back by')),

@@ -84,6 +84,33 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'pack',
+    title: 'Pack · Viaggio',
+    loadComponent: () => import('./pack/pack-page').then((m) => m.PackPage),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'trips' },
+      { path: 'trips', loadComponent: () => import('./pack/trips-page').then((m) => m.TripsPage) },
+      {
+        path: 'trips/:id',
+        title: 'Trip · Viaggio',
+        loadComponent: () => import('./pack/trip/trip-page').then((m) => m.TripPage),
+        children: [
+          { path: '', loadComponent: () => import('./pack/trip/list-page').then((m) => m.ListPage) },
+          { path: 'bags', title: 'Bags · Viaggio', loadComponent: () => import('./pack/trip/bags-page').then((m) => m.BagsPage) },
+          { path: 'flying', title: 'Flying · Viaggio', loadComponent: () => import('./pack/trip/flying-page').then((m) => m.FlyingPage) },
+          { path: 'gate', title: 'At the gate · Viaggio', loadComponent: () => import('./pack/trip/gate-page').then((m) => m.GatePage) },
+          { path: 'setup', title: 'Trip · Viaggio', loadComponent: () => import('./pack/trip/setup-page').then((m) => m.SetupPage) },
+        ],
+      },
+      { path: 'charge', title: 'Charge tonight · Viaggio', loadComponent: () => import('./pack/charge/charge-page').then((m) => m.ChargePage) },
+      { path: 'tags', title: 'Tags · Viaggio', loadComponent: () => import('./pack/tags/tags-page').then((m) => m.TagsPage) },
+      { path: 'rules', title: 'Flight rules · Viaggio', loadComponent: () => import('./pack/rules/rules-page').then((m) => m.RulesPage) },
+      { path: 'borrowed', title: 'Borrowed · Viaggio', loadComponent: () => import('./pack/borrowed/borrowed-page').then((m) => m.BorrowedPage) },
+    ],
+  },
+  // what the code on a tag leads to
+  { path: 'g/:id', loadComponent: () => import('./scan/tag-link').then((m) => m.TagLink) },
+  {
     path: 'log',
     title: 'Log · Viaggio',
     loadComponent: () => import('./log/log-page').then((m) => m.LogPage),

@@ -4,5 +4,5 @@ export { lostBags } from './lost-bag';
 export type { LostBag, LostRig } from './lost-bag';
 export { sayPlaced, suggestPacking } from './suggest';
 export type { PackingSuggestion, Placed } from './suggest';
-export { packed, packedTrip } from './packed-trip';
+export { packed, packedTrip, whyPlaced } from './packed-trip';
 export type { PackedTrip, PackingWorld } from './packed-trip';

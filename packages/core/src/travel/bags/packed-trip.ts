@@ -12,8 +12,8 @@ import { bagLoads, bagTroubles } from './bag-load';
 import type { BagLoad, BagTrouble } from './bag-load';
 import { lostBags } from './lost-bag';
 import type { LostBag } from './lost-bag';
-import { suggestPacking } from './suggest';
-import type { PackingSuggestion } from './suggest';
+import { suggestPacking, whyItLies } from './suggest';
+import type { PackingSuggestion, Placed } from './suggest';
 
 /** A trip worked out: what goes along, how it flies, what lies where, and what one bag takes with it. */
 export interface PackedTrip {
@@ -49,9 +49,9 @@ function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Ge
   const last = new Map<string, SheetEntry['body'] & { readonly kind: 'taps' }>();
   for (const { body } of sheets) if (body.kind === 'taps' && body.at >= (last.get(body.batteryId)?.at ?? '')) last.set(body.batteryId, body);
   return new Set(
-    [...last].flatMap(([id, { volts, loaded, meter }]) => {
+    [...last].flatMap(([id, { volts, loaded }]) => {
       const battery = gear.get(id);
-      return battery?.kind === 'battery' && judgeTaps(battery.chemistry, volts, loaded, meter).verdict === 'stop' ? [id] : [];
+      return battery?.kind === 'battery' && volts.some((one) => one !== 0) && judgeTaps(battery.chemistry, volts, loaded).verdict === 'stop' ? [id] : [];
     }),
   );
 }
@@ -63,4 +63,10 @@ export function packed(world: PackingWorld, anew = false): { readonly trip: Trip
   const suggestion = suggestPacking(world.trip, list, flight, keep);
   const cleared = anew ? list.things.reduce((trip, { id }) => withThing(trip, id, { bagId: undefined }), world.trip) : world.trip;
   return { trip: [...suggestion.bags].reduce((trip, [id, bagId]) => withThing(trip, id, { bagId }), cleared), suggestion };
+}
+
+/** Why each thing lies where it lies. */
+export function whyPlaced(world: PackingWorld): ReadonlyMap<string, Placed> {
+  const { list, flight } = packedTrip(world);
+  return whyItLies(world.trip, list, flight);
 }

@@ -79,6 +79,17 @@ export function suggestPacking(trip: Trip, list: PackingList, flight: TripFlight
   };
 }
 
+/** Why each thing that lies in a bag may well lie there, whoever put it there. */
+export function whyItLies(trip: Trip, list: PackingList, flight: TripFlight): ReadonlyMap<string, Placed> {
+  const { bags = [] } = trip;
+  const known = new Map(bags.map((bag) => [bag.id, bag]));
+  const items = itemsOf(trip, list, flight);
+  const packing = new Packing(items, bags, new Map());
+  const lying = items.filter(({ thing }) => thing.state.bagId !== undefined && known.has(thing.state.bagId));
+  for (const { thing } of lying) packing.put(thing.id, thing.state.bagId!);
+  return new Map(lying.map(({ thing }) => [thing.id, packing.why(thing.id, known.get(thing.state.bagId!)!, flight)]));
+}
+
 function itemsOf(trip: Trip, { things, needs }: PackingList, flight: TripFlight): readonly Item[] {
   const { bags = [] } = trip;
   const isFlying = flight.legs.length > 0;

@@ -54,6 +54,10 @@ export class Api {
     return told(this.http.get<readonly Saved<Bodies[K]>[]>(`/api/${kind}`));
   }
 
+  item<K extends Kind>(kind: K, id: string): Observable<Saved<Bodies[K]>> {
+    return told(this.http.get<Saved<Bodies[K]>>(`/api/${kind}/${id}`));
+  }
+
   /** `leaving`: the page is about to go, so the browser is to finish the request by itself. */
   save<K extends Kind>(kind: K, id: string, revision: number, body: Bodies[K], { leaving = false } = {}): Observable<Saved<Bodies[K]>> {
     const options = { headers: { 'If-Match': `"${revision}"` }, keepalive: leaving && fitsKeepalive(body) };
@@ -104,7 +108,8 @@ export function told<T>(request: Observable<T>): Observable<T> {
   return request.pipe(catchError((error: unknown) => throwError(() => toProblem(error))));
 }
 
-function toProblem(error: unknown): Problem {
+/** What went wrong with a request, as a person is told. */
+export function toProblem(error: unknown): Problem {
   if (error instanceof HttpErrorResponse && typeof error.error === 'object' && error.error !== null && 'code' in error.error) {
     return error.error as Problem;
   }

@@ -9,6 +9,8 @@ import exported from 'bootstrap-icons/icons/download.svg';
 import days from 'bootstrap-icons/icons/calendar3.svg';
 import rigs from 'bootstrap-icons/icons/camera-reels.svg';
 import saved from 'bootstrap-icons/icons/check2.svg';
+import pack from 'bootstrap-icons/icons/luggage.svg';
+import scan from 'bootstrap-icons/icons/qr-code-scan.svg';
 import next from 'bootstrap-icons/icons/chevron-right.svg';
 import offline from 'bootstrap-icons/icons/cloud-slash.svg';
 import copy from 'bootstrap-icons/icons/copy.svg';
@@ -45,6 +47,7 @@ const ICONS = {
   more,
   next,
   offline,
+  pack,
   preferences,
   print,
   redo,
@@ -52,6 +55,7 @@ const ICONS = {
   rigs,
   saved,
   saving,
+  scan,
   search,
   today,
   undo,

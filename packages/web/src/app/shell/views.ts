@@ -14,5 +14,6 @@ export const VIEWS: readonly View[] = [
   { path: '/rigs', title: 'Rigs', icon: 'rigs' },
   { path: '/days', title: 'Days', icon: 'days' },
   { path: '/bench', title: 'Bench', icon: 'bench' },
+  { path: '/pack', title: 'Pack', icon: 'pack' },
   { path: '/log', title: 'Log', icon: 'log' },
 ];

@@ -26,6 +26,10 @@ export const Items = createActionGroup({
     Saved: props<ItemRef & { saved: Saved<Bodies[Kind]>; sent: Bodies[Kind] }>(),
     'Save failed': props<ItemRef & { problem: Problem }>(),
     'Conflict found': props<ItemRef & { theirs: Saved<Bodies[Kind]> }>(),
+    /** Somebody else saved a newer state, and what both changed can be put together; `base` is what both began with. */
+    Merge: props<ItemRef & { base: Bodies[Kind]; theirs: Saved<Bodies[Kind]> }>(),
+    /** Looked again: what is there now. */
+    Seen: props<ItemRef & { now: Saved<Bodies[Kind]> }>(),
     'Keep mine': props<ItemRef & { at: number }>(),
     'Take theirs': props<ItemRef & { at: number }>(),
     'Keep both': props<{ kind: 'rigs' | 'days'; id: string; copyId: string; at: number }>(),

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
-import { byKind } from '@viaggio/core';
+import { ITEM_KINDS, byKind } from '@viaggio/core';
 import type { Day, Rig } from '@viaggio/core';
 import {
   EMPTY,
@@ -41,6 +41,9 @@ export const AUTOSAVE_AFTER_MS = 500;
 export const RETRY_AFTER_MS = 3000;
 /** Failures that pass by themselves. */
 const PASSING = new Set(['unreachable', 'database-away', 'internal']);
+
+/** Where an item that was just made is opened. */
+const OPENED: { readonly [K in Kind]?: string } = { rigs: '/rigs', days: '/days', trips: '/pack/trips' };
 
 @Injectable()
 export class ItemsEffects {
@@ -101,7 +104,7 @@ export class ItemsEffects {
   /** Each item is saved by itself: a moment after its last edit, one request at a time, always its newest state. */
   readonly autosave = createEffect(() =>
     this.actions.pipe(
-      ofType(Items.edit, Items.undo, Items.redo, Items.saved, Items.saveFailed, Items.keepMine),
+      ofType(Items.edit, Items.undo, Items.redo, Items.saved, Items.saveFailed, Items.keepMine, Items.merge),
       mergeMap((action) => from(this.toSave(action))),
       groupBy(({ ref }) => keyOf(ref)),
       mergeMap((one) =>
@@ -161,7 +164,7 @@ export class ItemsEffects {
         tap(({ acting, open }) => {
           if (open === undefined) return;
           const kind = acting.step.changes.find(({ id }) => id === open)?.kind;
-          void this.router.navigate([kind === 'days' ? '/days' : '/rigs', open]);
+          void this.router.navigate([(kind && OPENED[kind]) ?? '/rigs', open]);
         }),
       ),
     { dispatch: false },
@@ -223,6 +226,19 @@ export class ItemsEffects {
     return [];
   }
 
+  /** Of kinds that can be put together what both began with is asked for; else, and where it is gone, a person decides. */
+  private asMerged({ kind, id }: ItemRef, revision: number, theirs: Saved<Bodies[Kind]>): Observable<Action> {
+    const conflict = Items.conflictFound({ kind, id, theirs });
+    if (!ITEM_KINDS[kind].merge) return of(conflict);
+    return this.api.revisions(kind, id).pipe(
+      map((all) => {
+        const base = all.find((one) => one.revision === revision)?.body;
+        return base ? Items.merge({ kind, id, base, theirs }) : conflict;
+      }),
+      catchError(() => of(conflict)),
+    );
+  }
+
   private save({ kind, id }: ItemRef): Observable<Action> {
     const entry: Entry | undefined = findEntry(this.items(), kind, id);
     if (!entry || (entry.sync.is !== 'edited' && entry.sync.is !== 'failed')) return EMPTY;
@@ -238,7 +254,7 @@ export class ItemsEffects {
         if (isSameBody(kind, theirs.body, sent)) return of(Items.saved({ kind, id, saved: theirs, sent }));
         const before = this.fromBefore.get(key);
         if (before && isSameBody(kind, theirs.body, before)) return of(Items.saved({ kind, id, saved: theirs, sent: before }));
-        return of(Items.conflictFound({ kind, id, theirs }));
+        return this.asMerged({ kind, id }, revision, theirs);
       }),
       startWith(Items.saveStarted({ kind, id })),
       finalize(() => this.onItsWay.delete(key)),

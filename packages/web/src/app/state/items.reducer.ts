@@ -1,9 +1,10 @@
 import { createReducer, on } from '@ngrx/store';
+import { mergedBody } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Bodies, Kind } from '../api/api';
 import { Items } from './items.actions';
 import { NO_ITEMS, changeEntry, dropEntry, findEntry, initialItems, onlyEdits, putEntries, putSaved } from './items';
-import type { Acting, Entry, ItemsState, Step } from './items';
+import type { Acting, Change, Entry, ItemsState, Step } from './items';
 
 /** Edits of one field no further apart than this are one step for undo. */
 const ONE_STEP_MS = 1500;
@@ -52,6 +53,18 @@ export const itemsReducer = createReducer(
   }),
   on(Items.saveFailed, (state, { kind, id, problem }) => changeEntry(state, kind, id, { sync: { is: 'failed', problem } })),
   on(Items.conflictFound, (state, { kind, id, theirs }) => changeEntry(state, kind, id, { sync: { is: 'conflict', theirs } })),
+  on(Items.merge, (state, { kind, id, base, theirs }) => {
+    const mine = findEntry(state, kind, id)?.body;
+    const body = mine && mergedBody(kind, base as never, mine as never, theirs.body as never);
+    if (!body) return changeEntry(state, kind, id, { sync: { is: 'conflict', theirs } });
+    return rebased(changeEntry(state, kind, id, { body, revision: theirs.revision, sync: { is: 'edited' } }), kind, id, base, theirs.body);
+  }),
+  on(Items.seen, (state, { kind, id, now }) => {
+    const entry = findEntry(state, kind, id);
+    // what is being edited here meets the newer state when it is saved
+    if (entry?.sync.is !== 'saved' || now.revision <= entry.revision) return state;
+    return rebased(changeEntry(state, kind, id, { body: now.body, revision: now.revision }), kind, id, entry.body, now.body);
+  }),
   on(Items.keepMine, (state, { kind, id, at }) => {
     const entry = findEntry(state, kind, id);
     if (entry?.sync.is !== 'conflict') return state;
@@ -119,6 +132,19 @@ function stepped(state: ItemsState, { step, how }: Acting): ItemsState {
     case 'redo':
       return { ...state, past: [...state.past, step], future: state.future.slice(0, -1) };
   }
+}
+
+/** Steps on an item as they are over a newer state of it: undo takes back what was done here, and nothing of what others did. */
+function rebased(state: ItemsState, kind: Kind, id: string, base: Bodies[Kind], theirs: Bodies[Kind]): ItemsState {
+  const over = (body: Bodies[Kind] | undefined): Bodies[Kind] | undefined =>
+    body && (mergedBody(kind, base as never, body as never, theirs as never) ?? body);
+  const change = (one: Change): Change => {
+    if (one.id !== id || one.kind !== kind) return one;
+    const [before, after] = [over(one.before), over(one.after)];
+    return { kind, id, ...(before && { before }), ...(after && { after }) };
+  };
+  const step = (one: Step): Step => ({ ...one, changes: one.changes.map(change) });
+  return { ...state, past: state.past.map(step), future: state.future.map(step) };
 }
 
 /** Whichever state is kept, undo brings the other. */

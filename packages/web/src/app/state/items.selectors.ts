@@ -1,5 +1,5 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
-import type { Gear, Log, Rig } from '@viaggio/core';
+import type { Day, FlightRules, Gear, Log, Rig } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind } from '../api/api';
 import type { Entry, ItemsState, Tables } from './items';
@@ -36,6 +36,17 @@ export const selectGearBodies = createSelector(
 export const selectRigBodies = createSelector(
   selectRigs,
   (rigs): ReadonlyMap<string, Rig> => new Map(rigs.map(({ id, body }) => [id, body])),
+);
+
+/** Days by identifier, and rules. */
+export const selectDayBodies = createSelector(
+  selectDays,
+  (days): ReadonlyMap<string, Day> => new Map(days.map(({ id, body }) => [id, body])),
+);
+
+export const selectRuleBodies = createSelector(
+  selectRules,
+  (rules): ReadonlyMap<string, FlightRules> => new Map(rules.map(({ id, body }) => [id, body])),
 );
 
 /** The gear that rigs are fed from: all that is not archived. */

@@ -56,6 +56,7 @@ import { checkGlances, fault, rigCheck, rigSizes } from './bench-calls';
 import { files } from './file-calls';
 import { compress, readRecording } from './read-recording';
 import { rigAnswer, rigGlances } from './rig-calls';
+import { night, tripPacked, tripPlaces, tripSuggested } from './trip-calls';
 import { todayOutlook } from './today-calls';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -84,6 +85,10 @@ export const coreCalls = {
   rigCheck,
   fault,
   rigSizes,
+  tripPacked,
+  tripPlaces,
+  tripSuggested,
+  night,
   todayOutlook,
 
   /** How far the time may be off: first, since it stands beside the time. */

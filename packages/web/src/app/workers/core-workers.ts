@@ -18,7 +18,7 @@ export interface Connection {
 
 /** One kind of question: it has a worker of its own, so that a long one of another kind does not hold it up. */
 export type Lane =
-  'rigs' | 'outlook' | 'hanging' | 'remedies' | 'feeds' | 'compare' | 'table' | 'log' | 'recording' | 'day' | 'day-plan' | 'bench';
+  'rigs' | 'outlook' | 'hanging' | 'remedies' | 'feeds' | 'compare' | 'table' | 'log' | 'recording' | 'day' | 'day-plan' | 'bench' | 'pack';
 
 /** Workers that run the core, one a lane, started when first asked. */
 @Injectable({ providedIn: 'root' })

@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { flightRulesTitle, flyersOf, formatQuantity, gateLine } from '@viaggio/core';
+import type { FlownThing, LegVerdict } from '@viaggio/core';
+import { TripSheet } from './trip-sheet';
+
+const WORDS: Readonly<Record<LegVerdict, string>> = { free: '● free', approval: '◆ ask the carrier', never: '■ not in baggage', unknown: '○ not known' };
+const CLASSES: Readonly<Record<LegVerdict, string>> = { free: 'good', approval: 'caution', never: 'stop', unknown: 'unknown' };
+const ORDER: readonly LegVerdict[] = ['never', 'unknown', 'approval', 'free'];
+
+/** What may fly on which leg, by which rule, and who carries what. */
+@Component({
+  selector: 'app-flying-page',
+  imports: [RouterLink],
+  templateUrl: './flying-page.html',
+  styleUrl: './flying-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FlyingPage {
+  protected readonly sheet = inject(TripSheet);
+  protected readonly flight = computed(() => this.sheet.packed()?.flight);
+  protected readonly words = WORDS;
+  protected readonly classes = CLASSES;
+  protected readonly legs = computed(() =>
+    (this.flight()?.legs ?? []).map(({ leg, rules, areOld }) => ({ id: leg.id, name: leg.name, on: leg.on, rules: flightRulesTitle(rules), source: rules.source, areOld })),
+  );
+  protected readonly rows = computed(() =>
+    [...(this.flight()?.batteries ?? [])]
+      .sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || (b.printed.energyWh ?? 0) - (a.printed.energyWh ?? 0))
+      .map((one) => ({
+        id: one.id,
+        title: one.title,
+        holds: one.printed.energyWh === undefined ? 'not entered' : formatQuantity(one.printed.energyWh, 'Wh'),
+        role: one.role === 'installed' ? 'installed' : 'spare',
+        legs: one.legs,
+        // legs with the same words say them once
+        rules: [...new Set(one.legs.map(({ rule }) => rule))],
+        verdict: one.verdict,
+        carriedBy: one.carriedBy?.name,
+        canInstall: this.sheet.gear().get(one.id)?.kind === 'battery',
+      })),
+  );
+  protected readonly ask = computed(() => (this.flight()?.batteries ?? []).filter(({ verdict }) => verdict === 'approval'));
+  protected readonly carriers = computed(() => {
+    const trip = this.sheet.trip();
+    const batteries = this.flight()?.batteries ?? [];
+    return (trip ? flyersOf(trip) : []).map((person) => {
+      const own = batteries.filter(({ carriedBy }) => carriedBy?.id === person.id);
+      return { name: person.name, says: countsOf(own), titles: own.map(({ title }) => title.split(':')[0]!).join(', ') };
+    });
+  });
+
+  protected titles(batteries: readonly FlownThing[]): string {
+    return batteries.map(({ title, printed }) => gateLine({ title, printed })).join('; ');
+  }
+
+  protected install(id: string, installed: boolean): void {
+    this.sheet.say(id, { installed });
+  }
+}
+
+function countsOf(own: readonly FlownThing[]): string {
+  const of = (is: (one: FlownThing) => boolean): number => own.filter(is).length;
+  const [approval, banks] = [of(({ verdict }) => verdict === 'approval'), of(({ bank }) => bank)];
+  const parts = [`${own.length} ${own.length === 1 ? 'spare' : 'spares'}`];
+  if (approval > 0) parts.push(`${approval} with approval`);
+  if (banks > 0) parts.push(`${banks} ${banks === 1 ? 'bank' : 'banks'}`);
+  return parts.join(', ');
+}

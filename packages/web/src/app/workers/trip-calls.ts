@@ -1,0 +1,31 @@
+import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core';
+import type { ChargeNight, Day, FlightRules, Gear, PackedTrip, PackingSuggestion, PackingWorld, Placed, Rig, SheetEntry, Trip } from '@viaggio/core';
+
+/** All that a trip may name. Maps cross as what changed in them. */
+export interface TripAsked {
+  readonly trip: Trip;
+  readonly gear: ReadonlyMap<string, Gear>;
+  readonly rigs: ReadonlyMap<string, Rig>;
+  readonly days: ReadonlyMap<string, Day>;
+  readonly rules: ReadonlyMap<string, FlightRules>;
+  readonly sheets: readonly SheetEntry[];
+  readonly today: string;
+}
+
+export function tripPacked(asked: TripAsked): PackedTrip {
+  return packedTrip(asked satisfies PackingWorld);
+}
+
+/** The trip with everything put where packing is suggested, and why each thing is there. */
+export function tripSuggested(asked: TripAsked, anew: boolean): { readonly trip: Trip; readonly suggestion: PackingSuggestion } {
+  return packed(asked, anew);
+}
+
+export function night(day: Day, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>, untilMin: number | undefined): ChargeNight {
+  return chargeNight(day, gear, rigs, untilMin);
+}
+
+/** Why each thing lies where it lies, as if its place had been suggested. */
+export function tripPlaces(asked: TripAsked): ReadonlyMap<string, Placed> {
+  return whyPlaced(asked);
+}
