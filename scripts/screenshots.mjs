@@ -12,6 +12,7 @@ import { withThrowawayServer } from './lib/throwaway.mjs';
 const FOLDER = path.join(ROOT, 'docs/screenshots');
 const RIG = (number) => `/rigs/0d0c0000-0000-4000-8000-0000000001${number}`;
 const DAY = '/days/0d0c0000-0000-4000-8000-000000004001';
+const TRIP = '/pack/trips/0d0c0000-0000-4000-8000-000000009001';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -34,9 +35,9 @@ const PICTURES = [
     size: { width: 1280, height: 980 },
     wait: '.apexcharts-svg',
   },
-  { name: 'battery', path: '/log/batteries/0d0c0000-0000-4000-8000-000000000012', size: DESK, wait: '.apexcharts-svg' },
   { name: 'check', path: '/bench/check/0d0c0000-0000-4000-8000-000000000112', size: DESK },
   { name: 'fault', path: `/bench/fault?rig=${RIG('01').slice(6)}&symptom=flashes-and-dies&tried=when-it-comes.at-switch-on`, size: DESK },
+  { name: 'pack', path: `${TRIP}/bags`, size: { width: 1280, height: 1000 }, prepare: suggestBags },
   { name: 'phone-dark', path: RIG('06'), size: PHONE, dark: true },
   { name: 'day', path: DAY, size: { width: 1280, height: 900 }, prepare: makeItWork },
   { name: 'phone-day', path: DAY, size: PHONE, dark: true, wait: 'app-agenda li:nth-child(3)' },
@@ -79,6 +80,11 @@ async function lookAround(page) {
 async function slideToEnd(page) {
   await page.locator('.apply').first().waitFor();
   await page.getByLabel('Go through the discharge').fill('240');
+}
+
+async function suggestBags(page) {
+  await page.getByRole('button', { name: /^Suggest bags for the rest/ }).click();
+  await page.getByRole('region', { name: 'In no bag' }).waitFor({ state: 'detached' });
 }
 
 async function compareAll(page) {

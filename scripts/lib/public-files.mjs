@@ -14,7 +14,7 @@ const OCR_FILES = [
 ];
 const HELP_DIR = path.join(PUBLIC, 'help-pictures');
 /** One of each view, see `guide.ts`. */
-const HELP_PICTURES = ['today', 'kit', 'rig', 'day', 'check', 'draws'];
+const HELP_PICTURES = ['today', 'kit', 'rig', 'day', 'check', 'pack', 'draws'];
 
 /** The reader of tags, named after its version like the recogniser. */
 const CODES_DIR = path.join(PUBLIC, 'codes-3.1.6');

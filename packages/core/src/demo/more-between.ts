@@ -83,6 +83,7 @@ export const BETWEEN = {
     kind: 'hub',
     name: 'Brenning step-up plate',
     massG: 520,
+    borrowed: { how: 'rented', from: 'Havnlys Rental', until: '2026-01-18', out: { on: '2026-01-10', by: 'Tobb' } },
     price: 380,
     form: 'plate',
     inputs: [{ takes: 'window', id: 'mount', name: 'Mount', connector: V_MOUNT, minV: 12.4, maxV: 17, startV: 15.2 }],

@@ -74,6 +74,12 @@ export const DEVICES = {
     kind: 'device',
     name: 'Havgall cinema camera',
     massG: 2900,
+    borrowed: {
+      how: 'rented',
+      from: 'Havnlys Rental',
+      until: '2026-01-18',
+      out: { on: '2026-01-10', state: 'Scratch on the left side plate, all caps there', by: 'Tobb' },
+    },
     draw: { basis: 'maker', powerW: 68 },
     peakW: 92,
     peakMs: 600,

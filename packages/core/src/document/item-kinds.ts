@@ -82,7 +82,12 @@ export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): str
 }
 
 /** What two people made of one item, put together; undefined where a person has to decide. */
-export function mergedBody<K extends PlanKind>(kind: K, base: ItemBodies[K], mine: ItemBodies[K], theirs: ItemBodies[K]): ItemBodies[K] | undefined {
+export function mergedBody<K extends PlanKind>(
+  kind: K,
+  base: ItemBodies[K],
+  mine: ItemBodies[K],
+  theirs: ItemBodies[K],
+): ItemBodies[K] | undefined {
   return ITEM_KINDS[kind].merge?.(base, mine, theirs);
 }
 

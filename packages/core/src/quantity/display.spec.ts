@@ -13,6 +13,8 @@ describe('figures as a person reads them', () => {
   it.each<[Partial<Display>, number, Parameters<typeof formatQuantity>[1], string]>([
     [{ mass: 'oz' }, 100, 'g', '3.5 oz'],
     [{ mass: 'oz' }, 1300, 'g', '2.9 lb'],
+    [{}, 999, 'g', '999 g'],
+    [{}, 12_870, 'g', '12.87 kg'],
     [{ temperature: 'F' }, -5, 'C', '23 °F'],
     [{ temperature: 'F' }, 25, 'C', '77 °F'],
     [{ length: 'in' }, 5.5, 'mm', '0.22 in'],

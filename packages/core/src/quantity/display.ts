@@ -50,6 +50,7 @@ const times = (symbol: string, factor: number, digits: number): ShownUnit => ({
   show: (kept) => kept / factor,
   keep: (shown) => shown * factor,
 });
+const KILOGRAMS = times('kg', 1000, 2);
 const OUNCES = times('oz', 28.349523125, 1);
 const POUNDS = times('lb', 453.59237, 1);
 const INCHES = times('in', 25.4, 2);
@@ -61,6 +62,7 @@ const POUND_G = 453.59237;
 /** The unit that takes the kept one's place on the screen; undefined where the kept one is shown. A field asks without a value. */
 export function shownUnit(unit: Unit, value?: number): ShownUnit | undefined {
   if (unit === 'g' && now.mass === 'oz') return value !== undefined && Math.abs(value) >= POUND_G ? POUNDS : OUNCES;
+  if (unit === 'g' && value !== undefined && Math.abs(value) >= 1000) return KILOGRAMS;
   if (unit === 'C' && now.temperature === 'F') return FAHRENHEIT;
   if (now.length === 'mm') return undefined;
   return unit === 'mm' ? INCHES : unit === 'm' ? FEET : undefined;

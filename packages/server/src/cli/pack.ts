@@ -17,7 +17,8 @@ export function packText(text: string, tripId: string, { out, err }: Output, tod
 
 /** Everything of a plan that a trip may name. */
 function worldOf({ gear, rigs, days = [], rules = [], sheets = [] }: Plan): Omit<PackingWorld, 'trip' | 'today'> {
-  const bodies = <B>(items: readonly { readonly id: string; readonly body: B }[]): ReadonlyMap<string, B> => new Map(items.map(({ id, body }) => [id, body]));
+  const bodies = <B>(items: readonly { readonly id: string; readonly body: B }[]): ReadonlyMap<string, B> =>
+    new Map(items.map(({ id, body }) => [id, body]));
   return { gear: bodies(gear), rigs: bodies(rigs), days: bodies(days), rules: bodies(rules), sheets };
 }
 
@@ -49,7 +50,15 @@ function told(world: PackingWorld): object {
     flight: {
       possible: flight.possible ?? 'unknown',
       short: flight.short,
-      legs: flight.legs.map(({ leg, rules, areOld }) => ({ id: leg.id, name: leg.name, on: leg.on, asOf: rules.asOf, source: rules.source, carrier: rules.carrier, areOld })),
+      legs: flight.legs.map(({ leg, rules, areOld }) => ({
+        id: leg.id,
+        name: leg.name,
+        on: leg.on,
+        asOf: rules.asOf,
+        source: rules.source,
+        carrier: rules.carrier,
+        areOld,
+      })),
       batteries: flight.batteries.map(({ id, title, role, printed, verdict, carriedBy, legs: byLeg }) => ({
         id,
         title,

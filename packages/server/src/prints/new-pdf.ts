@@ -11,7 +11,10 @@ export const FONTS = {
 export type Face = keyof typeof FONTS;
 
 /** An empty PDF with our two fonts, tagged (PDF 1.7, section 14.8), and what it comes to once it is ended. */
-export function newPdf(title: string, options: PDFKit.PDFDocumentOptions): { readonly doc: PDFKit.PDFDocument; readonly done: Promise<Buffer> } {
+export function newPdf(
+  title: string,
+  options: PDFKit.PDFDocumentOptions,
+): { readonly doc: PDFKit.PDFDocument; readonly done: Promise<Buffer> } {
   const doc = new PDFDocument({
     pdfVersion: '1.7',
     tagged: true,

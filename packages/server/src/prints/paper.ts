@@ -82,7 +82,10 @@ export class Paper {
     this.doc.y += 3;
   }
 
-  paragraph(text: string, { strong = false, grey = false, size = SIZES.text }: { strong?: boolean; grey?: boolean; size?: number } = {}): void {
+  paragraph(
+    text: string,
+    { strong = false, grey = false, size = SIZES.text }: { strong?: boolean; grey?: boolean; size?: number } = {},
+  ): void {
     this.need(size * 1.4);
     this.write('P', () => this.text(text, { font: strong ? 'strong' : 'text', size, color: grey ? GREY : INK }));
     this.doc.y += 3;
@@ -117,8 +120,21 @@ export class Paper {
     const widths = columns.map(({ share }) => (share / whole) * this.width);
     const table = this.doc.struct('Table');
     this.root.add(table);
-    const head = (): void => this.row(table, 'TH', columns.map((one) => one.head), widths, true);
-    this.need(this.rowHeight(columns.map((one) => one.head), widths, 'strong') + this.rowHeight(rows[0]!, widths, 'text'));
+    const head = (): void =>
+      this.row(
+        table,
+        'TH',
+        columns.map((one) => one.head),
+        widths,
+        true,
+      );
+    this.need(
+      this.rowHeight(
+        columns.map((one) => one.head),
+        widths,
+        'strong',
+      ) + this.rowHeight(rows[0]!, widths, 'text'),
+    );
     head();
     for (const cells of rows) {
       if (this.doc.y + this.rowHeight(cells, widths, 'text') > this.bottom) {
@@ -184,7 +200,14 @@ export class Paper {
     return 6 + Math.max(...cells.map((cell, at) => this.doc.heightOfString(cell === '' ? ' ' : cell, { width: widths[at]! - 8 })));
   }
 
-  private row(table: Structure, tag: 'TH' | 'TD', cells: readonly string[], widths: readonly number[], isHead: boolean, strongFirst = false): void {
+  private row(
+    table: Structure,
+    tag: 'TH' | 'TD',
+    cells: readonly string[],
+    widths: readonly number[],
+    isHead: boolean,
+    strongFirst = false,
+  ): void {
     const height = this.rowHeight(cells, widths, isHead ? 'strong' : 'text');
     const y = this.doc.y;
     if (isHead) this.artifact(() => this.doc.rect(MARGIN, y, this.width, height).fill(SHADE));

@@ -71,7 +71,15 @@ function chargingPart(paper: Paper, { day, rows, notFull, untilMin }: ChargeNigh
       { head: 'In', share: 0.5 },
       { head: 'Off', share: 0.5 },
     ],
-    rows.map(({ charger, place, battery, onMin, fullMin }) => [charger, place ?? '', battery, at(onMin), fullMin === undefined ? 'not full' : at(fullMin), '☐', '☐']),
+    rows.map(({ charger, place, battery, onMin, fullMin }) => [
+      charger,
+      place ?? '',
+      battery,
+      at(onMin),
+      fullMin === undefined ? 'not full' : at(fullMin),
+      '☐',
+      '☐',
+    ]),
   );
   if (notFull.length > 0) {
     paper.paragraph('Not full by then:', { strong: true });
@@ -154,7 +162,11 @@ function joined(paths: RigPage['paths']): readonly JoinedPath[] {
 /** The path to devices: height is voltage; a band for what leaves each part, brackets for what the device takes. */
 function pathFigure(paper: Paper, devices: readonly string[], takesOver: boolean, stops: readonly PathStop[]): void {
   const called = devices.join(', ');
-  const says = stops.map(({ name, volts, isDevice }) => `${isDevice ? called : name}${volts === undefined ? '' : isDevice ? ` takes ${volts}` : ` ${volts}`}`).join(', then ');
+  const says = stops
+    .map(
+      ({ name, volts, isDevice }) => `${isDevice ? called : name}${volts === undefined ? '' : isDevice ? ` takes ${volts}` : ` ${volts}`}`,
+    )
+    .join(', then ');
   const { doc } = paper;
   const highest = Math.max(1, ...stops.map(({ highV }) => highV ?? 0));
   paper.figure(`Energy path to ${called}: ${says}`, PATH_HEIGHT + 11 * (devices.length - 1), (left, top) => {
@@ -174,9 +186,17 @@ function pathFigure(paper: Paper, devices: readonly string[], takesOver: boolean
         else doc.rect(x, high, wide, height).fillAndStroke('#cfcfcf', '#000000'); // prettier-ignore
       }
       if (at > 0) doc.moveTo(x - 10, floor + 8).lineTo(x - 3, floor + 8).moveTo(x - 6, floor + 5.5).lineTo(x - 3, floor + 8).lineTo(x - 6, floor + 10.5).lineWidth(0.8).strokeColor('#000000').stroke(); // prettier-ignore
-      paper.label(isDevice ? called : name, x, floor + 3, { width: step - 14, size: 8, strong: true, lines: isDevice ? devices.length : 1 });
+      paper.label(isDevice ? called : name, x, floor + 3, {
+        width: step - 14,
+        size: 8,
+        strong: true,
+        lines: isDevice ? devices.length : 1,
+      });
       const below = isDevice ? 11 * devices.length : 11;
-      paper.label(volts === undefined ? 'volts not known' : isDevice ? `takes ${volts}` : volts, x, floor + 3 + below, { width: step - 8, size: 7.5 });
+      paper.label(volts === undefined ? 'volts not known' : isDevice ? `takes ${volts}` : volts, x, floor + 3 + below, {
+        width: step - 8,
+        size: 7.5,
+      });
     });
   });
 }

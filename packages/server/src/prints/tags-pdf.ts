@@ -83,7 +83,11 @@ const INSET = 2.2 * MM;
 
 function oneTag(doc: PDFKit.PDFDocument, part: PDFKit.PDFStructureElement, gear: Gear, link: string, { x, y, width, height }: Box): void {
   const size = Math.min(height - 2 * INSET, (width - 2 * INSET) * 0.45);
-  part.add(doc.struct('Figure', { alt: `Code with the link ${link}` }, () => qrCode(doc, link, x + width - INSET - size, y + (height - size) / 2, size)));
+  part.add(
+    doc.struct('Figure', { alt: `Code with the link ${link}` }, () =>
+      qrCode(doc, link, x + width - INSET - size, y + (height - size) / 2, size),
+    ),
+  );
   const room = width - 3 * INSET - size;
   const lines = linesOf(gear);
   const whole = height - 2 * INSET;
@@ -122,7 +126,10 @@ function linesOf(gear: Gear): readonly Line[] {
 function figuresOf(gear: Gear): string {
   if (gear.kind === 'battery') {
     const { energyWh } = printedEnergy(gear);
-    return [energyWh === undefined ? '' : formatQuantity(energyWh, 'Wh'), gear.nominalV === undefined ? '' : formatQuantity(gear.nominalV, 'V')]
+    return [
+      energyWh === undefined ? '' : formatQuantity(energyWh, 'Wh'),
+      gear.nominalV === undefined ? '' : formatQuantity(gear.nominalV, 'V'),
+    ]
       .filter((one) => one !== '')
       .join(', ');
   }
@@ -146,7 +153,7 @@ function qrCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, siz
   const quiet = 2;
   const module = size / (modules.size + 2 * quiet);
   for (let row = 0; row < modules.size; row++) {
-    for (let column = 0; column < modules.size; ) {
+    for (let column = 0; column < modules.size;) {
       let run = 0;
       while (column + run < modules.size && modules.get(row, column + run)) run++;
       if (run > 0) doc.rect(x + (column + quiet) * module, y + (row + quiet) * module, run * module, module);
@@ -161,4 +168,3 @@ export function fileName(title: string): string {
   const plain = title.replaceAll(/[^\p{L}\p{N} .,-]+/gu, ' ').replaceAll(/\s+/g, ' ').trim().slice(0, 80); // prettier-ignore
   return `${plain === '' ? 'Viaggio' : plain}.pdf`;
 }
-

@@ -102,10 +102,18 @@ export const routes: Routes = [
           { path: 'setup', title: 'Trip · Viaggio', loadComponent: () => import('./pack/trip/setup-page').then((m) => m.SetupPage) },
         ],
       },
-      { path: 'charge', title: 'Charge tonight · Viaggio', loadComponent: () => import('./pack/charge/charge-page').then((m) => m.ChargePage) },
+      {
+        path: 'charge',
+        title: 'Charge tonight · Viaggio',
+        loadComponent: () => import('./pack/charge/charge-page').then((m) => m.ChargePage),
+      },
       { path: 'tags', title: 'Tags · Viaggio', loadComponent: () => import('./pack/tags/tags-page').then((m) => m.TagsPage) },
       { path: 'rules', title: 'Flight rules · Viaggio', loadComponent: () => import('./pack/rules/rules-page').then((m) => m.RulesPage) },
-      { path: 'borrowed', title: 'Borrowed · Viaggio', loadComponent: () => import('./pack/borrowed/borrowed-page').then((m) => m.BorrowedPage) },
+      {
+        path: 'borrowed',
+        title: 'Borrowed · Viaggio',
+        loadComponent: () => import('./pack/borrowed/borrowed-page').then((m) => m.BorrowedPage),
+      },
     ],
   },
   // what the code on a tag leads to

@@ -11,7 +11,7 @@ export function workingBlocks({ blocks }: Pick<Day, 'blocks'>): readonly Block[]
 /**
  * When the first block begins that does not run day and night; of nothing but those, the first of them; infinite of none.
  *
- * @example firstCall({ blocks: [] }) // Infinity
+ * @example firstCall({ blocks: [] }) === Infinity // true
  */
 export function firstCall(day: Pick<Day, 'blocks'>): number {
   const blocks = workingBlocks(day);

@@ -30,7 +30,14 @@ export function bagLoads({ bags = [] }: Trip, { things }: Pick<PackingList, 'thi
     const unweighed = inside.filter((one) => one.massG === undefined).length;
     const mostG = mostOf(bag, flight);
     const isKnownOver = mostG !== undefined && massG > mostG;
-    return { bag, things: inside, massG, unweighed, mostG, isOver: isKnownOver ? true : mostG !== undefined && unweighed > 0 ? undefined : false };
+    return {
+      bag,
+      things: inside,
+      massG,
+      unweighed,
+      mostG,
+      isOver: isKnownOver ? true : mostG !== undefined && unweighed > 0 ? undefined : false,
+    };
   });
 }
 

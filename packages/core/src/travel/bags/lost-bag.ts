@@ -33,7 +33,9 @@ export function lostBags({ bags = [] }: Trip, list: Pick<PackingList, 'things' |
       const own = ids.flatMap((id) => things.get(id) ?? []).filter(({ state }) => state.bagId === bag.id && !state.left);
       if (own.length === 0) return [];
       const saved = own.flatMap((part) => {
-        const by = list.things.find((one) => one.standsInFor.includes(part.id) && !isGone(one) && one.state.bagId !== undefined && !taken.has(one.id));
+        const by = list.things.find(
+          (one) => one.standsInFor.includes(part.id) && !isGone(one) && one.state.bagId !== undefined && !taken.has(one.id),
+        );
         if (by) taken.add(by.id);
         return by ? [{ part, by }] : [];
       });

@@ -47,11 +47,14 @@ export function packedTrip(world: PackingWorld): PackedTrip {
 /** Packs whose last balance-lead sheet says stop. */
 function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Gear>): ReadonlySet<string> {
   const last = new Map<string, SheetEntry['body'] & { readonly kind: 'taps' }>();
-  for (const { body } of sheets) if (body.kind === 'taps' && body.at >= (last.get(body.batteryId)?.at ?? '')) last.set(body.batteryId, body);
+  for (const { body } of sheets)
+    if (body.kind === 'taps' && body.at >= (last.get(body.batteryId)?.at ?? '')) last.set(body.batteryId, body);
   return new Set(
     [...last].flatMap(([id, { volts, loaded }]) => {
       const battery = gear.get(id);
-      return battery?.kind === 'battery' && volts.some((one) => one !== 0) && judgeTaps(battery.chemistry, volts, loaded).verdict === 'stop' ? [id] : [];
+      return battery?.kind === 'battery' && volts.some((one) => one !== 0) && judgeTaps(battery.chemistry, volts, loaded).verdict === 'stop'
+        ? [id]
+        : [];
     }),
   );
 }

@@ -47,7 +47,12 @@ interface Item {
  * What was put somewhere by hand stays (`keep`). The heaviest first, then moved one by one while that helps: near the best,
  * not proven to be it. Cost: things × bags × rounds.
  */
-export function suggestPacking(trip: Trip, list: PackingList, flight: TripFlight, keep: ReadonlySet<string> = new Set()): PackingSuggestion {
+export function suggestPacking(
+  trip: Trip,
+  list: PackingList,
+  flight: TripFlight,
+  keep: ReadonlySet<string> = new Set(),
+): PackingSuggestion {
   const { bags = [] } = trip;
   const items = itemsOf(trip, list, flight);
   const room = new Map(bags.map((bag) => [bag.id, (mostOf(bag, flight) ?? Infinity) - (bag.ownG ?? 0)]));
@@ -63,7 +68,8 @@ export function suggestPacking(trip: Trip, list: PackingList, flight: TripFlight
   const order = items.filter(({ thing }) => !byHand.has(thing.id)).sort((a, b) => a.allowed.length - b.allowed.length || b.massG - a.massG);
   const left = order.flatMap((item) => {
     const best = packing.bestBag(item);
-    if (best === undefined) return [{ id: item.thing.id, title: item.thing.title, why: item.allowed.length === 0 ? 'no-such-bag' : 'no-room' } as const];
+    if (best === undefined)
+      return [{ id: item.thing.id, title: item.thing.title, why: item.allowed.length === 0 ? 'no-such-bag' : 'no-room' } as const];
     packing.put(item.thing.id, best);
     return [];
   });
@@ -74,7 +80,18 @@ export function suggestPacking(trip: Trip, list: PackingList, flight: TripFlight
   const placed = [...packing.bagOf];
   return {
     bags: new Map(placed),
-    why: new Map(placed.map(([id, bagId]) => [id, byHand.has(id) ? { is: 'by-hand' } : packing.why(id, bags.find((bag) => bag.id === bagId)!, flight)])),
+    why: new Map(
+      placed.map(([id, bagId]) => [
+        id,
+        byHand.has(id)
+          ? { is: 'by-hand' }
+          : packing.why(
+              id,
+              bags.find((bag) => bag.id === bagId)!,
+              flight,
+            ),
+      ]),
+    ),
     left,
   };
 }
@@ -168,10 +185,20 @@ class Packing {
   improve(item: Item): boolean {
     const own = this.bagOf.get(item.thing.id);
     if (own === undefined) return false;
-    const ownCost = this.cost(item, this.bags.find(({ id }) => id === own)!);
+    const ownCost = this.cost(
+      item,
+      this.bags.find(({ id }) => id === own)!,
+    );
     const best = this.bestBag(item);
     if (best === undefined || best === own) return false;
-    if (this.cost(item, this.bags.find(({ id }) => id === best)!) >= ownCost - 1e-9) return false;
+    if (
+      this.cost(
+        item,
+        this.bags.find(({ id }) => id === best)!,
+      ) >=
+      ownCost - 1e-9
+    )
+      return false;
     this.put(item.thing.id, best);
     return true;
   }
@@ -180,7 +207,8 @@ class Packing {
     const item = this.byId.get(id)!;
     const battery = flight.batteries.find((one) => one.id === id);
     if (flight.legs.length > 0 && battery?.verdict === 'never') return { is: 'by-road' };
-    if (bag.goes === 'cabin' && !item.isFree) return { is: 'cabin', person: bag.personId === item.personId ? battery?.carriedBy?.name : undefined };
+    if (bag.goes === 'cabin' && !item.isFree)
+      return { is: 'cabin', person: bag.personId === item.personId ? battery?.carriedBy?.name : undefined };
     const from = item.apart.find((other) => this.bagOf.has(other) && this.bagOf.get(other) !== bag.id);
     if (from !== undefined) return { is: 'apart', from: this.byId.get(from)?.thing.title ?? '' };
     const rig = item.rigs.find((rigId) => (this.ofRig.get(rigId)?.get(bag.id) ?? 0) > 1);
@@ -194,7 +222,10 @@ class Packing {
     const own = this.bagOf.get(id) === bag.id ? 1 : 0;
     const spread = item.rigs.filter((rigId) => {
       const counts = this.ofRig.get(rigId);
-      const [here, all] = [(counts?.get(bag.id) ?? 0) - own, [...(counts?.values() ?? [])].reduce((sum, count) => sum + count, 0) - (this.bagOf.has(id) ? 1 : 0)];
+      const [here, all] = [
+        (counts?.get(bag.id) ?? 0) - own,
+        [...(counts?.values() ?? [])].reduce((sum, count) => sum + count, 0) - (this.bagOf.has(id) ? 1 : 0),
+      ];
       return here === 0 && all > 0;
     }).length;
     const room = this.room.get(bag.id)!;

@@ -90,7 +90,17 @@ export function chargeNight(planned: Day, gear: ReadonlyMap<string, Gear>, rigs:
   const charge = (id: string): number => simulation.saidCharge(id) ?? 0;
   const takenAsEmpty = wanted.filter((id) => simulation.saidCharge(id) === undefined);
   const full = wanted.filter((id) => charge(id) >= FULL);
-  const moves = own.length > 0 ? own : queued(planned, gear, wanted.filter((id) => !full.includes(id)), charge, fromMin, until);
+  const moves =
+    own.length > 0
+      ? own
+      : queued(
+          planned,
+          gear,
+          wanted.filter((id) => !full.includes(id)),
+          charge,
+          fromMin,
+          until,
+        );
   const day: Day = {
     ...planned,
     charges: moves,
@@ -197,7 +207,11 @@ function notFullOf(
   const sound = pairs.flatMap(({ title, pairing }) => (pairing.ok ? [{ title, ...pairing }] : []));
   if (sound.length === 0) {
     const why = pairs.map(({ pairing }) => (pairing.ok ? '' : pairing.why)).find((one) => one !== '' && one !== DOES_NOT_FIT);
-    return { ...base, lateMin: undefined, says: why ?? (pairs.length === 0 ? 'No charger is there.' : 'No charger that is there fits it.') };
+    return {
+      ...base,
+      lateMin: undefined,
+      says: why ?? (pairs.length === 0 ? 'No charger is there.' : 'No charger that is there fits it.'),
+    };
   }
   const left = Math.min(...sound.map(({ charger, filling }) => {
     const watts = wattsOf(charger, 1);

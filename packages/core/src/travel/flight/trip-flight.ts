@@ -5,6 +5,7 @@ import type { FlightRules, FlyingBattery, FlyVerdict } from '../air';
 import type { PackThing } from '../list';
 import { flyersOf } from '../trip';
 import type { Leg, Person, Trip } from '../trip';
+import { carriersOf, passedLimits, spareOf } from './carriers';
 import { printedEnergy } from './printed';
 import type { PrintedEnergy } from './printed';
 
@@ -17,6 +18,8 @@ export interface FlownThing {
   readonly title: string;
   readonly role: 'spare' | 'installed';
   readonly bank: boolean;
+  /** It lies in a bag that goes by road: the rules of the air are told, but nothing hangs on them. */
+  readonly sent: boolean;
   readonly printed: PrintedEnergy;
   readonly charge: number | undefined;
   readonly legs: readonly { readonly legId: string; readonly verdict: LegVerdict; readonly rule: string }[];
@@ -69,42 +72,91 @@ export function tripFlight(
     });
   const flyers = flyersOf(trip);
   const asked = things.filter(({ state }) => !state.left).flatMap((thing) => flying(thing, damaged));
+  const byRoad = new Set((trip.bags ?? []).flatMap(({ id, goes }) => (goes === 'freight' ? [id] : [])));
+  const isSent = ({ state }: PackThing): boolean => state.bagId !== undefined && byRoad.has(state.bagId);
   const known = asked.flatMap(({ battery }) => battery ?? []);
-  const shared = whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: strictestRules(legs.map((one) => one.rules)) });
-  const byLeg = legs.map((one) => ({ legId: one.leg.id, answer: whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: one.rules }) }));
+  const onBoard = asked.flatMap(({ thing, battery }) => (battery && !isSent(thing) ? [battery] : []));
+  const shared = whatMayFly({
+    people: Math.max(1, flyers.length),
+    batteries: onBoard,
+    rules: strictestRules(legs.map((one) => one.rules)),
+  });
+  const owners = new Map(
+    (trip.bags ?? []).map((bag) => [bag.id, bag.goes === 'cabin' ? flyers.find(({ id }) => id === bag.personId) : undefined]),
+  );
+  const limits = strictestRules(legs.map((one) => one.rules));
+  const spares = onBoard.flatMap((battery) => {
+    const found = shared.batteries.find(({ id }) => id === battery.id)!;
+    return battery.role === 'spare' && found.verdict !== 'never' ? [spareOf(battery, found)] : [];
+  });
+  const inBag = new Map(
+    asked.flatMap(({ thing: { id, state } }) => {
+      const owner = state.bagId === undefined ? undefined : owners.get(state.bagId);
+      return owner && spares.some((one) => one.id === id) ? [[id, owner] as const] : [];
+    }),
+  );
+  const sharedOut = new Map(shared.batteries.flatMap(({ id, carriedBy }) => {
+    const person = carriedBy === undefined ? undefined : flyers[carriedBy - 1];
+    return person ? [[id, person] as const] : [];
+  })); // prettier-ignore
+  const carriers = carriersOf(spares, flyers, limits, inBag, sharedOut, apartOf(things));
+  const passed = passedLimits(spares, carriers, flyers, limits);
+  const byLeg = legs.map((one) => ({
+    legId: one.leg.id,
+    answer: whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: one.rules }),
+  }));
   const batteries = asked.map(({ thing, battery, printed, role, bank, charge }): FlownThing => {
     const onLegs = byLeg.map(({ legId, answer }) => {
       const found = battery && answer.batteries.find(({ id }) => id === battery.id);
       return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: NOT_PRINTED };
     });
-    const carrier = shared.batteries.find(({ id }) => id === thing.id)?.carriedBy;
-    const verdict = onLegs.reduce<LegVerdict>((worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst), 'free');
+    const verdict = onLegs.reduce<LegVerdict>(
+      (worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst),
+      'free',
+    );
     return {
       id: thing.id,
       title: thing.title,
       role,
       bank,
+      sent: isSent(thing),
       printed,
       charge,
       legs: onLegs,
       verdict,
-      carriedBy: legs.length > 0 && carrier !== undefined ? flyers[carrier - 1] : undefined,
+      carriedBy: legs.length > 0 ? carriers.get(thing.id) : undefined,
     };
   });
   if (legs.length === 0) return { legs, batteries, possible: true, short: [] };
-  const unknown = batteries.filter(({ verdict }) => verdict === 'unknown');
+  const unknown = batteries.filter(({ verdict, sent }) => verdict === 'unknown' && !sent);
   const titles = new Map(things.map(({ id, title, tag }) => [id, tag ?? title]));
-  const nobody = flyers.length === 0 && batteries.some(({ role }) => role === 'spare');
+  const nobody = flyers.length === 0 && batteries.some(({ role, sent }) => role === 'spare' && !sent);
   return {
     legs,
     batteries,
-    possible: !shared.possible || nobody ? false : unknown.length > 0 ? undefined : true,
+    possible: !shared.possible || nobody || passed.length > 0 ? false : unknown.length > 0 ? undefined : true,
     short: [
       ...(nobody ? ['Nobody flies along yet: add who travels.'] : []),
       ...unknown.map(({ title }) => `Read the label of ${title}: its watt-hours are not entered.`),
       ...shared.short.map((says) => named(says, titles)),
+      ...passed.map(
+        ({ person, what, count, most }) =>
+          `${person.name} has ${count} ${what}, ${most} are allowed: move ${count - most === 1 ? 'one' : count - most} to somebody else.`,
+      ),
     ],
   };
+}
+
+/** What takes whose place, both ways. */
+function apartOf(things: readonly PackThing[]): ReadonlyMap<string, readonly string[]> {
+  const apart = new Map<string, string[]>();
+  const add = (one: string, other: string): void => void apart.set(one, [...(apart.get(one) ?? []), other]);
+  for (const { id, standsInFor } of things)
+    for (const other of standsInFor) {
+      add(id, other);
+      add(other, id);
+    }
+  return apart;
 }
 
 interface Asked {
@@ -163,4 +215,3 @@ function named(says: string, titles: ReadonlyMap<string, string>): string {
 export function gateLine({ title, printed }: Pick<FlownThing, 'title' | 'printed'>): string {
   return `${title}: ${printed.energyWh === undefined ? 'watt-hours not entered' : formatQuantity(printed.energyWh, 'Wh')}`;
 }
-

@@ -133,20 +133,18 @@ export function packingList(world: TripWorld): PackingList {
         standsInFor: [...(standsInFor.get(id) ?? [])],
       };
     }),
-    ...(trip.own ?? []).map(
-      ({ id, name, count, massG, why: says }): PackThing => ({
-        id,
-        kind: 'own',
-        title: name,
-        tag: undefined,
-        count,
-        massG: massG === undefined ? undefined : massG * count,
-        why: [{ is: 'own', says }],
-        state: stateOf(trip, id),
-        gear: undefined,
-        standsInFor: [],
-      }),
-    ),
+    ...(trip.own ?? []).map(({ id, name, count, massG, why: says }): PackThing => ({
+      id,
+      kind: 'own',
+      title: name,
+      tag: undefined,
+      count,
+      massG: massG === undefined ? undefined : massG * count,
+      why: [{ is: 'own', says }],
+      state: stateOf(trip, id),
+      gear: undefined,
+      standsInFor: [],
+    })),
   ];
   return {
     things: things.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.title.localeCompare(b.title, 'en', { numeric: true })),
@@ -179,7 +177,8 @@ function addRig(rigId: string, rig: Rig, gear: ReadonlyMap<string, Gear>, add: (
   const behind = new Map<string, { readonly id: string; readonly title: string }>();
   for (const { part } of resolved.devices) {
     const [first, ...others] = treesFeeding(resolved.trees, part);
-    for (const { source } of others) if (first && source.id !== first.source.id) behind.set(source.id, { id: first.source.id, title: title(first.source.id) });
+    for (const { source } of others)
+      if (first && source.id !== first.source.id) behind.set(source.id, { id: first.source.id, title: title(first.source.id) });
   }
   const isFirst = (id: string): boolean => resolved.devices.some(({ part }) => treesFeeding(resolved.trees, part)[0]?.source.id === id);
   for (const { gearId } of rig.devices) add(gearId, { is: 'device-of', ...of });

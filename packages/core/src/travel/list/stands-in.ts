@@ -9,7 +9,8 @@ import type { DrawnRig, Part } from '../../rig';
  * part it would stand in for does not.
  */
 export function standsIn(drawn: DrawnRig, part: Part, id: string, gear: Gear): boolean {
-  if (id === part.id || gear.kind !== part.gear.kind || gear.away !== undefined || gear.archived || gear.changedByHand?.length) return false;
+  if (id === part.id || gear.kind !== part.gear.kind || gear.away !== undefined || gear.archived || gear.changedByHand?.length)
+    return false;
   if (isA(part, 'battery')) return gear.kind === 'battery' && spareTrouble(drawn, { ...part, id, gear }, part) === undefined;
   if (isA(part, 'cable')) return gear.kind === 'cable' && sameLead(part.gear, gear);
   return isSameValue(plugsOf(part.gear), plugsOf(gear)) && carries(gear) >= carries(part.gear);

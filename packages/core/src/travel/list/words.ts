@@ -25,14 +25,18 @@ export function sayWhy(why: Why): string {
 
 const NOT_AT_HAND: Readonly<Record<string, string>> = { lent: 'lent', lost: 'lost', broken: 'broken', archived: 'in the archive' };
 
-/** What is not there, with what would do. */
-export function sayLack(lack: Lack): string {
+/** What is not there, with what would do. `under`: the heading it stands under, which it does not say again. */
+export function sayLack(lack: Lack, under?: string): string {
   const all = (titles: readonly string[]): string => titles.join(' or ');
   switch (lack.is) {
     case 'no-stand-in': {
-      const stops = `If ${lack.title} fails, ${lack.stops.join(', ')} ${lack.stops.length === 1 ? 'stops' : 'stop'} (${lack.rig}).`;
+      const [first = '', ...more] = lack.stops;
+      const what = under === undefined || more.length < 2 ? lack.stops.join(', ') : `${first} and ${more.length} more`;
+      const stops = `If ${lack.title} fails, ${what} ${lack.stops.length === 1 ? 'stops' : 'stop'}${under === lack.rig ? '' : ` (${lack.rig})`}.`;
       if (lack.inKit.length > 0) return `${stops} Take ${all(lack.inKit.map(({ title }) => title))} along.`;
-      return lack.fromRig ? `${stops} Only ${lack.fromRig.title} from ${lack.fromRig.rig} would do.` : `${stops} Nothing in the kit takes its place.`;
+      return lack.fromRig
+        ? `${stops} Only ${lack.fromRig.title} from ${lack.fromRig.rig} would do.`
+        : `${stops} Nothing in the kit takes its place.`;
     }
     case 'no-charger':
       return `Nothing on the list charges ${lack.title}.${lack.inKit.length > 0 ? ` Take ${all(lack.inKit.map(({ title }) => title))} along.` : ' No charger in the kit fits it.'}`;

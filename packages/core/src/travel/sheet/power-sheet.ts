@@ -137,7 +137,9 @@ function rigPage(rigId: string, rig: Rig, gear: ReadonlyMap<string, Gear>, day: 
 
 function voltsOf(lowV: number | undefined, highV: number | undefined): string | undefined {
   if (highV === undefined) return undefined;
-  return lowV === undefined || Math.abs(highV - lowV) < 0.05 ? formatQuantity(highV, 'V') : `${formatQuantity(lowV, 'V')} to ${formatQuantity(highV, 'V')}`;
+  return lowV === undefined || Math.abs(highV - lowV) < 0.05
+    ? formatQuantity(highV, 'V')
+    : `${formatQuantity(lowV, 'V')} to ${formatQuantity(highV, 'V')}`;
 }
 
 function runsOf({ plannedMin, firstStopMin, unlimited, beyondMin, verdict }: ToldAnswer): string {
@@ -151,7 +153,9 @@ function runsOf({ plannedMin, firstStopMin, unlimited, beyondMin, verdict }: Tol
 
 /** Minutes of the day without power, where there are any: what the rig does by itself is then not what it does that day. */
 function darkOf(rigId: string, run: DayRun | undefined): string {
-  const minutes = (run?.gaps ?? []).filter((gap) => gap.rigId === rigId && gap.why !== 'change').reduce((sum, gap) => sum + gap.toMin - gap.fromMin, 0);
+  const minutes = (run?.gaps ?? [])
+    .filter((gap) => gap.rigId === rigId && gap.why !== 'change')
+    .reduce((sum, gap) => sum + gap.toMin - gap.fromMin, 0);
   return minutes < 1 ? '' : `On this day without power for ${formatDuration(minutes)}. By itself:`;
 }
 
@@ -162,7 +166,9 @@ function changesOf(rigId: string, day: Day, run: DayRun, gear: ReadonlyMap<strin
   const acts = [
     ...own.map(({ atMin, batteryId, first }) => {
       const stay = run.stays.find((one) => one.rigId === rigId && one.batteryId === batteryId && one.toMin > atMin);
-      const charge = stay ? `, ${Math.round(100 * stay.fromCharge)} % full, ${Math.round(100 * stay.toCharge)} % left at ${clock(day, stay.toMin)}` : '';
+      const charge = stay
+        ? `, ${Math.round(100 * stay.fromCharge)} % full, ${Math.round(100 * stay.toCharge)} % left at ${clock(day, stay.toMin)}`
+        : '';
       return { minute: atMin, says: `${first ? 'Starts with' : 'Put in'} ${title(batteryId)}${charge}.` };
     }),
     ...run.gaps
@@ -185,7 +191,9 @@ function fallbacksOf(rig: Rig, gear: ReadonlyMap<string, Gear>, { failures }: To
   });
   const spares = (rig.batteries ?? []).flatMap(({ gearId, spareIds = [] }) => {
     const names = spareIds.flatMap((id) => (gear.has(id) ? [gearTitle(gear.get(id)!)] : []));
-    return names.length === 0 || !gear.has(gearId) ? [] : [{ when: `${gearTitle(gear.get(gearId)!)} is empty`, then: `Put in ${names.join(', then ')}.` }];
+    return names.length === 0 || !gear.has(gearId)
+      ? []
+      : [{ when: `${gearTitle(gear.get(gearId)!)} is empty`, then: `Put in ${names.join(', then ')}.` }];
   });
   const fatal = failures.filter(({ stops }) => stops.length > 0).map(({ part, stops }) => ({ when: `${part} fails`, then: `${stops.join(', ')} ${stops.length === 1 ? 'stops' : 'stop'}.` })); // prettier-ignore
   return [...behind, ...spares, ...fatal];

@@ -91,7 +91,9 @@ export function namedByTrip({ dayIds = [], rigIds = [], gearIds = [], legs = [] 
     ...dayIds.map((id, at): Named => ({ path: `/dayIds/${at}`, kind: 'days', id })),
     ...rigIds.map((id, at): Named => ({ path: `/rigIds/${at}`, kind: 'rigs', id })),
     ...gearIds.map((id, at): Named => ({ path: `/gearIds/${at}`, kind: 'gear', id })),
-    ...legs.flatMap(({ rulesId }, at): Named[] => (rulesId === undefined ? [] : [{ path: `/legs/${at}/rulesId`, kind: 'rules', id: rulesId }])),
+    ...legs.flatMap(({ rulesId }, at): Named[] =>
+      rulesId === undefined ? [] : [{ path: `/legs/${at}/rulesId`, kind: 'rules', id: rulesId }],
+    ),
   ];
 }
 
@@ -111,12 +113,20 @@ export function stateOf({ things = [] }: Pick<Trip, 'things'>, id: string): Thin
  *
  * @example withThing({ name: 'Out' }, 'V1', { bagId: 'cabin' }).things // [{ id: 'V1', bagId: 'cabin' }]
  */
-export function withThing(trip: Trip, id: string, changes: { readonly [K in keyof Omit<ThingState, 'id'>]?: ThingState[K] | undefined }): Trip {
+export function withThing(
+  trip: Trip,
+  id: string,
+  changes: { readonly [K in keyof Omit<ThingState, 'id'>]?: ThingState[K] | undefined },
+): Trip {
   const { things = [] } = trip;
   const entries = Object.entries({ ...stateOf(trip, id), ...changes }).filter(([, value]) => value !== undefined && value !== false);
   const next = Object.fromEntries(entries) as unknown as ThingState;
   const isSilent = entries.length === 1;
   const isKnown = things.some((one) => one.id === id);
-  const others = isKnown ? things.flatMap((one) => (one.id !== id ? [one] : isSilent ? [] : [next])) : isSilent ? things : [...things, next];
+  const others = isKnown
+    ? things.flatMap((one) => (one.id !== id ? [one] : isSilent ? [] : [next]))
+    : isSilent
+      ? things
+      : [...things, next];
   return { ...trip, things: others };
 }

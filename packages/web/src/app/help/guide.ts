@@ -57,6 +57,15 @@ export const CHAPTERS: readonly Chapter[] = [
     ],
   },
   {
+    title: 'Pack',
+    path: '/pack',
+    picture: 'pack',
+    says: [
+      'A trip takes its list from a day or from rigs: everything with the reason why it goes along, what a single failure would need and is not there, what nobody uses. Tick by a press, a typed tag or a scan; two people at once see each other’s ticks.',
+      'Bags are suggested so that one lost bag does not stop every rig. What may fly, by which rule of which date, who carries what, and a page to hold out at the gate. Charge tonight says what goes on which charger when. Tags and the crew’s power sheet are made as PDF.',
+    ],
+  },
+  {
     title: 'Log',
     path: '/log',
     picture: 'draws',

@@ -19,6 +19,7 @@ import type { Gear, GearKind } from '@viaggio/core';
 import { Api } from '../api/api';
 import type { Problem } from '../api/api';
 import { KINDS, KIND_TITLES } from '../gear/kinds';
+import { ScanButton } from '../scan/scan-button';
 import { ProblemNote } from '../shared/problem-note';
 import { download } from '../shared/download';
 import { PageMenu } from '../shared/page-menu';
@@ -38,7 +39,7 @@ import { CheckField } from '../fields/check-field';
 /** Everything that is owned: found by search and kind, looked at and changed in place. */
 @Component({
   selector: 'app-kit-page',
-  imports: [CheckField, ChosenBar, ItemPanel, KitTable, PageMenu, ProblemNote, RouterLink],
+  imports: [CheckField, ChosenBar, ItemPanel, KitTable, PageMenu, ProblemNote, RouterLink, ScanButton],
   templateUrl: './kit-page.html',
   styleUrl: './kit-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,6 +58,7 @@ export class KitPage {
   protected readonly loading = this.store.selectSignal(selectLoading);
   protected readonly acts: readonly PageAct[] = [
     { title: 'What does this label mean?', icon: 'help', do: () => void this.router.navigateByUrl('/kit/label') },
+    { title: 'Print tags', icon: 'print', do: () => void this.router.navigateByUrl('/pack/tags') },
     { title: 'Import a table or a plan', icon: 'imported', do: () => void this.router.navigateByUrl('/kit/import') },
     { title: 'Export what is listed, as CSV', icon: 'exported', do: () => void this.exportCsv() },
     { title: 'Export everything, as a plan document (JSON)', icon: 'exported', do: () => this.exportPlan() },

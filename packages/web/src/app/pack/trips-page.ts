@@ -16,9 +16,7 @@ import { selectDays, selectTrips } from '../state/items.selectors';
     <div class="page-head">
       <h1>Trips</h1>
       <div class="page-acts">
-        <button type="button" class="btn btn-primary" (click)="add()">
-          New trip{{ nextDay() ? ' for ' + nextDay()!.body.name : '' }}
-        </button>
+        <button type="button" class="btn btn-primary" (click)="add()">New trip{{ nextDay() ? ' for ' + nextDay()!.body.name : '' }}</button>
       </div>
     </div>
     <ul class="list-unstyled rows">

@@ -11,7 +11,8 @@ export function gearOfCode(text: string, gear: ReadonlyMap<string, Gear>): strin
   if (id !== undefined) return gear.has(id.toLowerCase()) ? id.toLowerCase() : undefined;
   const typed = text.trim().toLowerCase();
   if (typed === '') return undefined;
-  const bears = (archived: boolean) => [...gear].find(([, body]) => body.tag?.toLowerCase() === typed && (body.archived === true) === archived);
+  const bears = (archived: boolean) =>
+    [...gear].find(([, body]) => body.tag?.toLowerCase() === typed && (body.archived === true) === archived);
   // a tag that was given anew means the thing that is in use
   return (bears(false) ?? bears(true))?.[0];
 }

@@ -1,4 +1,4 @@
-import { SHEET_KINDS, formatDate, gearTitle } from '@viaggio/core';
+import { SHEET_KINDS, flightRulesTitle, formatDate, gearTitle } from '@viaggio/core';
 import type { Gear, Rig, Sheet } from '@viaggio/core';
 import { figureOf } from '../kit/row';
 import { KIND_TITLES } from '../gear/kinds';
@@ -35,6 +35,11 @@ const ACTIONS: readonly (Pick<Findable, 'title' | 'path' | 'icon' | 'query'> & {
   { title: 'Set a converter', path: '/bench/build/converter', icon: 'bench', words: 'regulator step-down step-up linear heat' },
   { title: 'Build a cell pack', path: '/bench/build/pack', icon: 'bench', words: 'cells series parallel balance board' },
   { title: 'Find the fault', path: '/bench/fault', icon: 'bench', words: 'died dead broken symptom why' },
+  { title: 'Trips and bags', path: '/pack/trips', icon: 'pack', words: 'pack list suitcase cabin hold fly' },
+  { title: 'Charge tonight', path: '/pack/charge', icon: 'pack', words: 'charger slots overnight full' },
+  { title: 'Print tags', path: '/pack/tags', icon: 'pack', words: 'label qr code sticker' },
+  { title: 'Flight rules', path: '/pack/rules', icon: 'pack', words: 'airline carrier watt-hours cabin approval' },
+  { title: 'Borrowed and rented', path: '/pack/borrowed', icon: 'pack', words: 'hire lent return handover' },
   { title: 'Add entry', path: '/log/new', icon: 'add', words: 'log a test run-down measurement' },
   { title: 'Recordings', path: '/log/recordings', icon: 'log', words: 'meter trace import live' },
   { title: 'Draws', path: '/log/draws', icon: 'log', words: 'learnt watts measured printed' },
@@ -83,6 +88,27 @@ export function findables(items: ItemsState): readonly Findable[] {
         path: `/days/${id}`,
         first: [body.name, body.date],
         words: body.note ?? '',
+      }),
+    ),
+    ...entries('trips').map(({ id, body }) =>
+      findable({
+        title: body.name,
+        about: 'Trip',
+        icon: 'pack',
+        path: `/pack/trips/${id}`,
+        first: [body.name],
+        words: (body.legs ?? []).map(({ name }) => name).join(' '),
+      }),
+    ),
+    ...entries('rules').map(({ id, body }) =>
+      findable({
+        title: flightRulesTitle(body),
+        about: 'Flight rules',
+        icon: 'pack',
+        path: '/pack/rules',
+        query: { item: id },
+        first: [body.carrier],
+        words: body.source,
       }),
     ),
     ...entries('log').map(({ id, body }) => {

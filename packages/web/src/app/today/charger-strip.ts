@@ -24,7 +24,7 @@ interface Slot {
   template: `
     @if (slots().length > 0) {
       <h2>
-        On the chargers <span class="until">until the first call at {{ callTime() }}</span>
+        On the chargers <span class="until">until {{ until() === undefined ? 'the first call at ' : '' }}{{ callTime() }}</span>
       </h2>
       @for (slot of slots(); track $index) {
         <div class="slot">
@@ -105,9 +105,11 @@ interface Slot {
 })
 export class ChargerStrip {
   readonly day = input.required<Day>();
-  readonly charging = input.required<ChargingList>();
+  readonly charging = input.required<Pick<ChargingList, 'rows'>>();
+  /** When they are wanted; the first call of the day when absent. */
+  readonly until = input<number>();
   private readonly gear = inject(Store).selectSignal(selectGearBodies);
-  private readonly callMin = computed(() => firstCall(this.day()));
+  private readonly callMin = computed(() => this.until() ?? firstCall(this.day()));
   /** What is put on before the first block. */
   private readonly rows = computed(() => this.charging().rows.filter(({ onMin }) => onMin < this.callMin()));
   protected readonly callTime = computed(() => time(this.day(), this.callMin()));

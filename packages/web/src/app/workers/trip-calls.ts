@@ -1,5 +1,17 @@
 import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core';
-import type { ChargeNight, Day, FlightRules, Gear, PackedTrip, PackingSuggestion, PackingWorld, Placed, Rig, SheetEntry, Trip } from '@viaggio/core';
+import type {
+  ChargeNight,
+  Day,
+  FlightRules,
+  Gear,
+  PackedTrip,
+  PackingSuggestion,
+  PackingWorld,
+  Placed,
+  Rig,
+  SheetEntry,
+  Trip,
+} from '@viaggio/core';
 
 /** All that a trip may name. Maps cross as what changed in them. */
 export interface TripAsked {
@@ -21,7 +33,12 @@ export function tripSuggested(asked: TripAsked, anew: boolean): { readonly trip:
   return packed(asked, anew);
 }
 
-export function night(day: Day, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>, untilMin: number | undefined): ChargeNight {
+export function night(
+  day: Day,
+  gear: ReadonlyMap<string, Gear>,
+  rigs: ReadonlyMap<string, Rig>,
+  untilMin: number | undefined,
+): ChargeNight {
   return chargeNight(day, gear, rigs, untilMin);
 }
 

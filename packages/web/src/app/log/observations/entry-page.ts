@@ -10,6 +10,7 @@ import { selectWholeLog, selectLog } from '../../state/items.selectors';
 import { ObservationForm } from './observation-form';
 import type { DraftObservation } from './observation-form';
 import { CheckField } from '../../fields/check-field';
+import { ScanButton } from '../../scan/scan-button';
 
 const HINTS: Readonly<Record<ObservationKind, string>> = {
   'run-down': 'One battery, full to dead, one mode. The surest test without a meter.',
@@ -27,12 +28,13 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
 /** One observation written down, or corrected: made for a phone, a thumb and a dark room. */
 @Component({
   selector: 'app-entry-page',
-  imports: [CheckField, ObservationForm, RouterLink],
+  imports: [CheckField, ObservationForm, RouterLink, ScanButton],
   template: `
     @if (draft(); as current) {
       <form class="write" (submit)="$event.preventDefault(); keep()">
         <h2 class="fs-5">{{ kinds[current.kind] }}</h2>
         <p class="small text-body-secondary">{{ hints[current.kind] }}</p>
+        <app-scan-button class="d-block mb-2" label="Scan a battery or a device" (found)="scanned($event)" />
         <app-observation-form [draft]="current" (draftChange)="draft.set($event)" />
         @if (id()) {
           <app-check-field
@@ -144,6 +146,13 @@ export class EntryPage {
 
   protected start(kind: ObservationKind): void {
     void this.router.navigate(['/log/new'], { queryParams: { kind } });
+  }
+
+  /** What bears the tag goes where it belongs. */
+  protected scanned(id: string): void {
+    const kind = this.log().gear.get(id)?.kind;
+    const field = kind === 'battery' ? 'batteryId' : kind === 'device' ? 'deviceId' : undefined;
+    if (field !== undefined) this.draft.set({ ...this.draft()!, [field]: id });
   }
 
   protected aside(setAside: boolean): void {

@@ -47,7 +47,15 @@ export class BorrowedPage {
         if (!borrowed) return [];
         const is = borrowed.back ? 'back' : borrowed.until !== undefined && borrowed.until < today ? 'late' : 'here';
         const until = borrowed.until === undefined ? 'until when is not entered' : `back by ${formatDate(borrowed.until)}`;
-        return [{ id, title: gearTitle(body), borrowed, is, says: is === 'back' ? `given back ${formatDate(borrowed.back!.on)}` : is === 'late' ? `■ overdue: ${until}` : until }];
+        return [
+          {
+            id,
+            title: gearTitle(body),
+            borrowed,
+            is,
+            says: is === 'back' ? `given back ${formatDate(borrowed.back!.on)}` : is === 'late' ? `■ overdue: ${until}` : until,
+          },
+        ];
       })
       .sort((a, b) => rank[a.is] - rank[b.is] || (a.borrowed.until ?? '9').localeCompare(b.borrowed.until ?? '9'));
   });

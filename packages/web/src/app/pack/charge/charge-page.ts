@@ -1,7 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { chargerOf, fits, formatDate, gearTitle, isFlat, kitNightDay, nearestDay, plugIn, takeOff, whyNotAtHand } from '@viaggio/core';
+import {
+  chargerOf,
+  clockAt,
+  fits,
+  formatClock,
+  formatDate,
+  gearTitle,
+  isFlat,
+  kitNightDay,
+  nearestDay,
+  plugIn,
+  takeOff,
+  whyNotAtHand,
+} from '@viaggio/core';
 import type { Battery, ChargingRow, Day, Gear } from '@viaggio/core';
+import { ChargerStrip } from '../../today/charger-strip';
 import { CheckField } from '../../fields/check-field';
 import { ClockField } from '../../fields/clock-field';
 import { SelectField } from '../../fields/select-field';
@@ -37,7 +51,7 @@ interface ShownRow {
 /** What goes on which charger tonight, what is full when, what will not be; ticked when plugged in and when full. */
 @Component({
   selector: 'app-charge-page',
-  imports: [CheckField, ClockField, ScanButton, SelectField],
+  imports: [ChargerStrip, CheckField, ClockField, ScanButton, SelectField],
   templateUrl: './charge-page.html',
   styleUrl: './charge-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,7 +74,9 @@ export class ChargePage {
   });
   protected readonly sources = computed((): readonly (readonly [string, string])[] => [
     [KIT, 'the kit, as it lies there'],
-    ...[...this.days()].sort((a, b) => b.body.date.localeCompare(a.body.date)).map(({ id, body }) => [id, `${body.name}, ${formatDate(body.date)}`] as const),
+    ...[...this.days()]
+      .sort((a, b) => b.body.date.localeCompare(a.body.date))
+      .map(({ id, body }) => [id, `${body.name}, ${formatDate(body.date)}`] as const),
   ]);
   protected readonly isKit = computed(() => this.from() === KIT);
   protected readonly untilMin = signal(7 * 60);
@@ -105,7 +121,8 @@ export class ChargePage {
     const date = localDate(now);
     const fromMin = now.getHours() * 60 + now.getMinutes();
     const untilMin = this.untilMin() > fromMin ? this.untilMin() : this.untilMin() + 24 * 60;
-    const on = (all: readonly { readonly id: string; readonly on: boolean }[]): readonly string[] => all.flatMap((one) => (one.on ? [one.id] : []));
+    const on = (all: readonly { readonly id: string; readonly on: boolean }[]): readonly string[] =>
+      all.flatMap((one) => (one.on ? [one.id] : []));
     return kitNightDay({ batteryIds: on(this.batteries()), chargerIds: on(this.chargers()), date, fromMin, untilMin, awake: this.awake() });
   });
   private readonly later = computedLater(
@@ -188,8 +205,8 @@ export class ChargePage {
       row,
       tag: battery?.tag ?? '',
       name: battery?.name ?? row.battery,
-      on: time(day, row.onMin),
-      full: row.fullMin === undefined ? `${percent(row.toCharge)} at ${time(day, row.offMin)}` : time(day, row.fullMin),
+      on: clock(day, row.onMin),
+      full: row.fullMin === undefined ? `${percent(row.toCharge)} at ${clock(day, row.offMin)}` : clock(day, row.fullMin),
       charge: percent(row.fromCharge),
       since: now?.plugged && shownMoment(new Date(now.plugged.since)),
       isFull,
@@ -199,6 +216,11 @@ export class ChargePage {
   private untilOf({ startsAt = 0 }: Day): number {
     return this.untilMin() > startsAt ? this.untilMin() : this.untilMin() + 24 * 60;
   }
+}
+
+/** Within a night the clock alone says when. */
+function clock(day: Day, minute: number): string {
+  return formatClock(clockAt(day, minute).time);
 }
 
 function toggled(all: readonly { readonly id: string; readonly on: boolean }[], id: string, on: boolean): ReadonlySet<string> {

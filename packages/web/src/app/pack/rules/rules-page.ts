@@ -176,7 +176,11 @@ export class RulesPage {
 
   private save(rules: FlightRules): void {
     const { unknown: _unknown, ...plain } = rules;
-    download(fileName(`flight rules ${flightRulesTitle(rules)}`, 'json'), `${JSON.stringify({ format: FORMAT, ...plain }, undefined, 2)}\n`, 'application/json');
+    download(
+      fileName(`flight rules ${flightRulesTitle(rules)}`, 'json'),
+      `${JSON.stringify({ format: FORMAT, ...plain }, undefined, 2)}\n`,
+      'application/json',
+    );
   }
 
   private keep(after: FlightRules): void {

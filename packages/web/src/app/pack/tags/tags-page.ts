@@ -41,7 +41,8 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
       </div>
     </div>
     <p class="about">
-      A tag on every battery and lead: its name, its watt-hours, and a code that opens it here. Scan it in Kit, Pack and Log, or type the tag.
+      A tag on every battery and lead: its name, its watt-hours, and a code that opens it here. Scan it in Kit, Pack and Log, or type the
+      tag.
     </p>
     @if (problem(); as failed) {
       <app-problem-note [problem]="failed" />
@@ -76,7 +77,9 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
         @if (!isAddress()) {
           <p class="invalid-feedback d-block">Expected an address such as http://192.168.1.20:4377.</p>
         } @else if (isLoopback()) {
-          <p class="hint">This address is this machine’s own: another phone’s camera app does not reach it. Scanning inside Viaggio works anywhere.</p>
+          <p class="hint">
+            This address is this machine’s own: another phone’s camera app does not reach it. Scanning inside Viaggio works anywhere.
+          </p>
         }
       </div>
     </div>
@@ -84,7 +87,9 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
       <fieldset>
         <legend>
           {{ group.title }}
-          <button type="button" class="btn btn-sm btn-link p-0" (click)="all(group.kind, !group.every)">{{ group.every ? 'none' : 'all' }}</button>
+          <button type="button" class="btn btn-sm btn-link p-0" (click)="all(group.kind, !group.every)">
+            {{ group.every ? 'none' : 'all' }}
+          </button>
         </legend>
         <div class="checks">
           @for (one of group.rows; track one.id) {

@@ -56,7 +56,9 @@ export class BagsPage {
     (core, asked) => core.tripPlaces(asked),
   );
   private readonly why = computed((): ReadonlyMap<string, Placed> => valueOf(this.reasons()) ?? new Map());
-  protected readonly troubles = computed(() => (this.sheet.packed()?.troubles ?? []).filter(({ is }) => is !== 'not-in-a-bag').map(sayBagTrouble));
+  protected readonly troubles = computed(() =>
+    (this.sheet.packed()?.troubles ?? []).filter(({ is }) => is !== 'not-in-a-bag').map(sayBagTrouble),
+  );
   protected readonly columns = computed((): readonly Column[] => {
     const packed = this.sheet.packed();
     if (!packed) return [];
@@ -72,7 +74,13 @@ export class BagsPage {
     const loose = here(undefined).map(chip);
     return [
       ...(loose.length > 0 ? [{ ...NO_BAG, chips: loose }] : []),
-      ...loads.map((load): Column => ({ ...columnOf(load, lost.find(({ bag }) => bag.id === load.bag.id)), chips: here(load.bag.id).map(chip) })),
+      ...loads.map((load): Column => ({
+        ...columnOf(
+          load,
+          lost.find(({ bag }) => bag.id === load.bag.id),
+        ),
+        chips: here(load.bag.id).map(chip),
+      })),
     ];
   });
   protected readonly loose = computed(() => this.columns().find(({ bag }) => bag === undefined)?.chips.length ?? 0);
@@ -99,7 +107,18 @@ export class BagsPage {
   }
 }
 
-const NO_BAG: Column = { bag: undefined, id: 'none', title: 'In no bag', goes: '', chips: [], mass: '', share: undefined, isOver: false, stops: [], runs: [] };
+const NO_BAG: Column = {
+  bag: undefined,
+  id: 'none',
+  title: 'In no bag',
+  goes: '',
+  chips: [],
+  mass: '',
+  share: undefined,
+  isOver: false,
+  stops: [],
+  runs: [],
+};
 
 function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostBag | undefined): Column {
   const most = mostG === undefined ? '' : ` of ${formatQuantity(mostG, 'g')}`;
@@ -114,6 +133,6 @@ function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostB
     share: mostG === undefined ? undefined : Math.min(1, massG / mostG),
     isOver,
     stops: (lost?.stops ?? []).map(({ rig }) => rig),
-    runs: (lost?.runs ?? []).map(({ rig, saved }) => `${rig} (${saved.map(({ by }) => by.tag ?? by.title).join(', ')})`),
+    runs: (lost?.runs ?? []).map(({ rig, saved }) => `${rig} on ${saved.map(({ by }) => by.tag ?? by.title).join(', ')}`),
   };
 }

@@ -4,7 +4,12 @@ import { flightRulesTitle, flyersOf, formatQuantity, gateLine } from '@viaggio/c
 import type { FlownThing, LegVerdict } from '@viaggio/core';
 import { TripSheet } from './trip-sheet';
 
-const WORDS: Readonly<Record<LegVerdict, string>> = { free: '● free', approval: '◆ ask the carrier', never: '■ not in baggage', unknown: '○ not known' };
+const WORDS: Readonly<Record<LegVerdict, string>> = {
+  free: '● free',
+  approval: '◆ ask the carrier',
+  never: '■ not in baggage',
+  unknown: '○ not known',
+};
 const CLASSES: Readonly<Record<LegVerdict, string>> = { free: 'good', approval: 'caution', never: 'stop', unknown: 'unknown' };
 const ORDER: readonly LegVerdict[] = ['never', 'unknown', 'approval', 'free'];
 
@@ -22,25 +27,37 @@ export class FlyingPage {
   protected readonly words = WORDS;
   protected readonly classes = CLASSES;
   protected readonly legs = computed(() =>
-    (this.flight()?.legs ?? []).map(({ leg, rules, areOld }) => ({ id: leg.id, name: leg.name, on: leg.on, rules: flightRulesTitle(rules), source: rules.source, areOld })),
+    (this.flight()?.legs ?? []).map(({ leg, rules, areOld }) => ({
+      id: leg.id,
+      name: leg.name,
+      on: leg.on,
+      rules: flightRulesTitle(rules),
+      source: rules.source,
+      areOld,
+    })),
   );
-  protected readonly rows = computed(() =>
-    [...(this.flight()?.batteries ?? [])]
+  protected readonly rows = computed(() => {
+    const names = new Map(this.legs().map(({ id, name }) => [id, name]));
+    return [...(this.flight()?.batteries ?? [])]
       .sort((a, b) => ORDER.indexOf(a.verdict) - ORDER.indexOf(b.verdict) || (b.printed.energyWh ?? 0) - (a.printed.energyWh ?? 0))
       .map((one) => ({
         id: one.id,
         title: one.title,
         holds: one.printed.energyWh === undefined ? 'not entered' : formatQuantity(one.printed.energyWh, 'Wh'),
         role: one.role === 'installed' ? 'installed' : 'spare',
-        legs: one.legs,
+        // legs that say the same say it once
+        legs: one.legs.every(({ verdict }) => verdict === one.verdict)
+          ? [{ legId: 'all', verdict: one.verdict, name: '' }]
+          : one.legs.map((leg) => ({ ...leg, name: names.get(leg.legId) ?? '' })),
+        sent: one.sent,
         // legs with the same words say them once
         rules: [...new Set(one.legs.map(({ rule }) => rule))],
         verdict: one.verdict,
         carriedBy: one.carriedBy?.name,
         canInstall: this.sheet.gear().get(one.id)?.kind === 'battery',
-      })),
-  );
-  protected readonly ask = computed(() => (this.flight()?.batteries ?? []).filter(({ verdict }) => verdict === 'approval'));
+      }));
+  });
+  protected readonly ask = computed(() => (this.flight()?.batteries ?? []).filter(({ verdict, sent }) => verdict === 'approval' && !sent));
   protected readonly carriers = computed(() => {
     const trip = this.sheet.trip();
     const batteries = this.flight()?.batteries ?? [];

@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { formatQuantity } from '@viaggio/core';
+import { flyersOf, formatQuantity } from '@viaggio/core';
+import type { FlownThing } from '@viaggio/core';
 import { TripSheet } from './trip-sheet';
+
+const INSTALLED = 'Installed in equipment';
+const NOBODY = 'Nobody who may carry it';
 
 /** To hold out at the gate: each battery's printed watt-hours, or how they come about, large, person by person. */
 @Component({
@@ -30,7 +34,9 @@ import { TripSheet } from './trip-sheet';
           </ul>
         </section>
       } @empty {
-        <p>Nothing to show: no battery on the list of a trip with a leg by air. <a [routerLink]="['/pack/trips', sheet.id()]">The list</a></p>
+        <p>
+          Nothing to show: no battery on the list of a trip with a leg by air. <a [routerLink]="['/pack/trips', sheet.id()]">The list</a>
+        </p>
       }
       <p class="usual-caution">Printed watt-hours count. The carrier and the local authority decide.</p>
     } @else {
@@ -83,10 +89,12 @@ export class GatePage {
   protected readonly groups = computed(() => {
     const flight = this.sheet.packed()?.flight;
     if (!flight) return undefined;
-    const flying = flight.legs.length === 0 ? [] : flight.batteries.filter(({ verdict }) => verdict !== 'never');
-    const titles = [...new Set(flying.map(({ carriedBy, role }) => carriedBy?.name ?? (role === 'installed' ? 'Installed in equipment' : 'Nobody yet')))];
-    return titles.map((title) => {
-      const own = flying.filter(({ carriedBy, role }) => (carriedBy?.name ?? (role === 'installed' ? 'Installed in equipment' : 'Nobody yet')) === title);
+    const flying = flight.legs.length === 0 ? [] : flight.batteries.filter(({ verdict, sent }) => verdict !== 'never' && !sent);
+    const of = ({ carriedBy, role }: FlownThing): string => carriedBy?.name ?? (role === 'installed' ? INSTALLED : NOBODY);
+    const people = flyersOf(this.sheet.trip()!).map(({ name }) => name);
+    return [NOBODY, ...new Set(people), INSTALLED].flatMap((title) => {
+      const own = flying.filter((one) => of(one) === title);
+      if (own.length === 0) return [];
       return {
         title,
         says: `${own.length} ${own.length === 1 ? 'battery' : 'batteries'}`,
@@ -96,7 +104,14 @@ export class GatePage {
           wh: printed.energyWh === undefined ? undefined : formatQuantity(printed.energyWh, 'Wh'),
           computation: printed.computation,
           asks: verdict === 'approval',
-          note: verdict === 'approval' ? 'with the carrier’s approval: have it in writing' : role === 'installed' ? 'installed, switched off' : bank ? 'USB bank, terminals covered' : 'spare, terminals covered',
+          note:
+            verdict === 'approval'
+              ? 'with the carrier’s approval: have it in writing'
+              : role === 'installed'
+                ? 'installed, switched off'
+                : bank
+                  ? 'USB bank, terminals covered'
+                  : 'spare, terminals covered',
         })),
       };
     });

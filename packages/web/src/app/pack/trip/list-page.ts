@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { OWN_TEMPLATES, gearTitle, sayLack, sayWhy } from '@viaggio/core';
-import type { OwnItem, PackLack, PackThing } from '@viaggio/core';
+import type { OwnItem, PackThing } from '@viaggio/core';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';
 import { SelectField } from '../../fields/select-field';
@@ -35,6 +35,15 @@ interface Group {
   readonly missing: number;
 }
 
+interface LackLine {
+  readonly says: string;
+  readonly ids: readonly string[];
+}
+interface LackGroup {
+  readonly title: string;
+  readonly lines: readonly LackLine[];
+}
+
 const SECTIONS = 'viaggio.pack-open';
 
 /** What goes along and why, ticked off by a press, a typed tag or a scan; what is not there; what nobody uses. */
@@ -50,7 +59,9 @@ export class ListPage {
   protected readonly way = signal<Way>('out');
   protected readonly search = signal('');
   protected readonly onlyMissing = signal(false);
-  protected readonly by = signal<'bag' | 'kind'>('bag');
+  /** By bag once something lies in one. */
+  protected readonly by = linkedSignal((): 'bag' | 'kind' => (this.hasBags() ? 'bag' : 'kind'));
+  private readonly hasBags = computed(() => (this.sheet.trip()?.things ?? []).some(({ bagId }) => bagId !== undefined));
   protected readonly ways = [
     ['out', 'Way out'],
     ['home', 'Way home'],
@@ -92,22 +103,29 @@ export class ListPage {
     const groups = new Map<string, Line[]>();
     for (const line of shown) groups.set(titleOf(line), [...(groups.get(titleOf(line)) ?? []), line]);
     const bags = (this.sheet.trip()?.bags ?? []).map(({ name }) => name);
-    const rank = (title: string): number => (title === 'Stays at home' ? 1e6 : this.by() === 'bag' ? (bags.indexOf(title) + 1 || 1e5) : 0);
+    const rank = (title: string): number => (title === 'Stays at home' ? 1e6 : this.by() === 'bag' ? bags.indexOf(title) + 1 || 1e5 : 0);
     return [...groups]
       .map(([title, lines]) => ({ title, lines, missing: lines.filter((line) => !line.isTicked && !line.isLeft).length }))
       .sort((a, b) => rank(a.title) - rank(b.title));
   });
 
-  protected readonly lacks = computed(() => {
-    const all = this.sheet.packed()?.list.lacks ?? [];
-    // one part may hang in several rigs
-    const seen = new Map<string, { readonly lack: PackLack; says: string }>();
-    for (const lack of all) {
+  /** By rig, and a part once where it hangs in several. */
+  protected readonly lacks = computed((): readonly LackGroup[] => {
+    const seen = new Set<string>();
+    const groups = new Map<string, LackLine[]>();
+    for (const lack of this.sheet.packed()?.list.lacks ?? []) {
       const key = `${lack.is} ${lack.id}`;
-      if (!seen.has(key)) seen.set(key, { lack, says: sayLack(lack) });
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const title = lack.is === 'no-stand-in' ? lack.rig : 'Beside the rigs';
+      const ids = 'inKit' in lack ? lack.inKit.slice(0, 1).map(({ id }) => id) : [];
+      groups.set(title, [...(groups.get(title) ?? []), { says: sayLack(lack, title), ids }]);
     }
-    return [...seen.values()].map(({ lack, says }) => ({ says, ids: 'inKit' in lack ? lack.inKit.slice(0, 1).map(({ id }) => id) : [] }));
+    return [...groups].map(([title, lines]) => ({ title, lines }));
   });
+  protected readonly lackCount = computed(() => this.lacks().reduce((sum, { lines }) => sum + lines.length, 0));
+  /** One press takes all along that the kit has. */
+  protected readonly helpIds = computed(() => [...new Set(this.lacks().flatMap(({ lines }) => lines.flatMap(({ ids }) => ids)))]);
   protected readonly unused = computed(() => {
     const { unused = [], things = [] } = this.sheet.packed()?.list ?? {};
     return things.filter(({ id }) => unused.includes(id));

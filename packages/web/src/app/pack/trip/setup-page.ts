@@ -41,7 +41,8 @@ export class SetupPage {
     ...(this.sheet.trip()?.people ?? []).map(({ id, name }) => [id, name] as const),
   ]);
   /** One's own before the demo's, and of the demo's trip the demo's. */
-  private readonly isShown = (origin: string): boolean => origin === 'own' || this.sheet.isDemo() || !this.days().some((one) => one.origin === 'own');
+  private readonly isShown = (origin: string): boolean =>
+    origin === 'own' || this.sheet.isDemo() || !this.days().some((one) => one.origin === 'own');
   protected readonly dayRows = computed(() => {
     const chosen = new Set(this.sheet.trip()?.dayIds ?? []);
     return this.days()
@@ -54,7 +55,12 @@ export class SetupPage {
     const hasOwn = this.rigEntries().some(({ origin }) => origin === 'own');
     return this.rigEntries()
       .filter(({ id, origin }) => chosen.has(id) || ofDays.has(id) || origin === 'own' || this.sheet.isDemo() || !hasOwn)
-      .map(({ id, body }) => ({ id, title: ofDays.has(id) ? `${body.name} (of a day)` : body.name, on: chosen.has(id) || ofDays.has(id), fixed: ofDays.has(id) }));
+      .map(({ id, body }) => ({
+        id,
+        title: ofDays.has(id) ? `${body.name} (of a day)` : body.name,
+        on: chosen.has(id) || ofDays.has(id),
+        fixed: ofDays.has(id),
+      }));
   });
 
   protected setDay(id: string, on: boolean): void {
@@ -81,8 +87,16 @@ export class SetupPage {
   protected addPerson(): void {
     const { people = [], bags = [], legs = [] } = this.sheet.trip()!;
     const [id, name] = [crypto.randomUUID(), `Person ${people.length + 1}`];
-    const bag: Bag = { id: crypto.randomUUID(), name: `Cabin bag ${bags.filter(({ goes }) => goes === 'cabin').length + 1}`, goes: 'cabin', personId: id };
-    this.sheet.change({ people: [...people, { id, name }], ...(legs.some(({ by }) => by === 'air') && { bags: [...bags, bag] }) }, `person ${id}`);
+    const bag: Bag = {
+      id: crypto.randomUUID(),
+      name: `Cabin bag ${bags.filter(({ goes }) => goes === 'cabin').length + 1}`,
+      goes: 'cabin',
+      personId: id,
+    };
+    this.sheet.change(
+      { people: [...people, { id, name }], ...(legs.some(({ by }) => by === 'air') && { bags: [...bags, bag] }) },
+      `person ${id}`,
+    );
   }
 
   protected addLeg(): void {

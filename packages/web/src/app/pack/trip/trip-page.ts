@@ -18,7 +18,13 @@ import { TripSheet } from './trip-sheet';
       <div class="page-head">
         <h1>{{ trip.name }}</h1>
         <nav class="pages" [attr.aria-label]="'Pages of ' + trip.name">
-          <a [routerLink]="['/pack/trips', id()]" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">List</a>
+          <a
+            [routerLink]="['/pack/trips', id()]"
+            routerLinkActive="active"
+            [routerLinkActiveOptions]="{ exact: true }"
+            ariaCurrentWhenActive="page"
+            >List</a
+          >
           <a [routerLink]="['/pack/trips', id(), 'bags']" routerLinkActive="active" ariaCurrentWhenActive="page">Bags</a>
           <a [routerLink]="['/pack/trips', id(), 'flying']" routerLinkActive="active" ariaCurrentWhenActive="page">Flying</a>
           <a [routerLink]="['/pack/trips', id(), 'gate']" routerLinkActive="active" ariaCurrentWhenActive="page">At the gate</a>
@@ -35,6 +41,24 @@ import { TripSheet } from './trip-sheet';
     } @else {
       <h1>Trip</h1>
       <p>This trip is not there. It may have been deleted: undo brings it back. <a routerLink="/pack/trips">All trips</a></p>
+    }
+  `,
+  styles: `
+    .pages a {
+      white-space: nowrap;
+    }
+    @media (max-width: 700px) {
+      .page-head {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) auto;
+        .pages {
+          grid-row: 2;
+          grid-column: 1 / -1;
+        }
+        .page-acts {
+          width: auto;
+        }
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

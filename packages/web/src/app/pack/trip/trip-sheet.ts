@@ -6,7 +6,15 @@ import { Api } from '../../api/api';
 import { BenchSheets } from '../../bench/bench-sheets';
 import { localDate } from '../../shared/dates';
 import { Items } from '../../state/items.actions';
-import { selectDayBodies, selectGear, selectGearBodies, selectLoading, selectRigBodies, selectRuleBodies, selectTrips } from '../../state/items.selectors';
+import {
+  selectDayBodies,
+  selectGear,
+  selectGearBodies,
+  selectLoading,
+  selectRigBodies,
+  selectRuleBodies,
+  selectTrips,
+} from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { CoreWorkers } from '../../workers/core-workers';
 import type { TripAsked } from '../../workers/trip-calls';
@@ -77,7 +85,12 @@ export class TripSheet {
   remove(): void {
     const before = this.trip();
     if (!before) return;
-    const step = { changes: [{ kind: 'trips', id: this.id(), before } as const], field: 'trip-gone', at: Date.now(), title: `“${before.name}” is deleted` };
+    const step = {
+      changes: [{ kind: 'trips', id: this.id(), before } as const],
+      field: 'trip-gone',
+      at: Date.now(),
+      title: `“${before.name}” is deleted`,
+    };
     this.store.dispatch(Items.change({ step }));
   }
 
@@ -91,7 +104,11 @@ export class TripSheet {
       // what was ticked meanwhile stays
       const bagOf = new Map((trip.things ?? []).map(({ id, bagId }) => [id, bagId]));
       const now = this.trip();
-      if (now) this.edit([...bagOf].reduce((next, [id, bagId]) => withThing(next, id, { bagId }), now), `suggest ${Date.now()}`);
+      if (now)
+        this.edit(
+          [...bagOf].reduce((next, [id, bagId]) => withThing(next, id, { bagId }), now),
+          `suggest ${Date.now()}`,
+        );
     } finally {
       this.suggesting.set(false);
     }
@@ -100,6 +117,8 @@ export class TripSheet {
   private lookAgain(): void {
     const id = this.id();
     if (document.visibilityState !== 'visible' || !this.trip()) return;
-    this.api.item('trips', id).subscribe({ next: (now) => this.store.dispatch(Items.seen({ kind: 'trips', id, now })), error: () => undefined });
+    this.api
+      .item('trips', id)
+      .subscribe({ next: (now) => this.store.dispatch(Items.seen({ kind: 'trips', id, now })), error: () => undefined });
   }
 }
