@@ -3,6 +3,7 @@ import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/rou
 import { Store } from '@ngrx/store';
 import { formatQuantity, sheetOfRig, styleShape } from '@viaggio/core';
 import { BenchSheets } from '../bench/bench-sheets';
+import { Prints } from '../pack/prints';
 import { StandingMark } from '../bench/check/standing-mark';
 import { PageMenu } from '../shared/page-menu';
 import type { PageAct } from '../shared/page-menu';
@@ -62,11 +63,13 @@ export class RigPage {
   readonly id = input.required<string>();
   protected readonly sheet = inject(RigSheet);
   private readonly router = inject(Router);
+  private readonly prints = inject(Prints);
   protected readonly loading = inject(Store).selectSignal(selectLoading);
   protected readonly acts: readonly PageAct[] = [
     { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
     { title: 'Find a fault', icon: 'bench', do: () => void this.router.navigate(['/bench/fault'], { queryParams: { rig: this.id() } }) },
     { title: 'Duplicate', icon: 'copy', do: () => this.sheet.duplicate() },
+    { title: 'Power sheet of this rig (PDF)', icon: 'print', do: () => void this.prints.ofRig(this.id()) },
     { title: 'Print', icon: 'print', do: () => window.print() },
     { title: 'Delete', icon: 'remove', takesAway: true, do: () => void this.remove() },
   ];

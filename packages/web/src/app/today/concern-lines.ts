@@ -74,7 +74,16 @@ export function lineOf(concern: Concern): ConcernLine {
       const each = batteries.map(({ battery, printedWh }) => `${battery} ${printedWh === undefined ? 'unknown' : say(printedWh, 'Wh')}`);
       const says = `${each.join(', ')}. ${FLIES[flight](batteries.length === 1)}`;
       const title = { no: `${names} may not fly`, approval: `${names} ${batteries.length === 1 ? 'flies' : 'fly'} only if the carrier agrees`, unknown: `Whether ${names} may fly is not known` }[flight]; // prettier-ignore
-      return { concern, verdict, key: `fly ${flight}`, title, says, act: 'Look', path: '/kit', query: { item: batteries[0]!.gearId } };
+      return {
+        concern,
+        verdict,
+        key: `fly ${flight}`,
+        title,
+        says,
+        act: flight === 'unknown' ? 'Look' : 'Pack',
+        path: flight === 'unknown' ? '/kit' : '/pack',
+        ...(flight === 'unknown' && { query: { item: batteries[0]!.gearId } }),
+      };
     }
     case 'measure': {
       const { gearId, device, powerW, from } = concern;

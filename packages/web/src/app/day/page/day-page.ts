@@ -13,12 +13,13 @@ import {
   sayNobody,
   sayUnrecorded,
 } from '@viaggio/core';
+import { Prints } from '../../pack/prints';
 import { PageMenu } from '../../shared/page-menu';
 import type { PageAct } from '../../shared/page-menu';
 import { VerdictMark } from '../../shared/verdict-mark';
 import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
-import { selectLoading } from '../../state/items.selectors';
+import { selectLoading, selectTrips } from '../../state/items.selectors';
 import { Agenda } from './agenda';
 import { BlockEditor } from '../timeline/block-editor';
 import { CardMoves } from '../planning/card-moves';
@@ -87,6 +88,8 @@ export class DayPage {
   protected readonly sheet = inject(DaySheet);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
+  private readonly prints = inject(Prints);
+  private readonly trips = this.store.selectSignal(selectTrips);
   protected readonly loading = this.store.selectSignal(selectLoading);
   protected readonly setUp = signal(false);
   protected readonly rigs = computed(() =>
@@ -172,6 +175,7 @@ export class DayPage {
       do: () => this.goOn(),
       notNow: this.sheet.outlook() ? undefined : 'It is still being worked out.',
     },
+    { title: 'Power sheet for the crew (PDF)', icon: 'print', do: () => void this.prints.ofDay(this.id(), this.trips()) },
     { title: 'Print', icon: 'print', do: () => window.print() },
     { title: 'Delete', icon: 'remove', takesAway: true, do: () => this.remove() },
   ]);

@@ -1,4 +1,14 @@
-import { DEFAULT_RESERVE, blockTitle, clockAt, firstCall, formatClock, gearTitle, minuteAt, sayUnrecorded, workingBlocks } from '@viaggio/core';
+import {
+  DEFAULT_RESERVE,
+  blockTitle,
+  clockAt,
+  firstCall,
+  formatClock,
+  gearTitle,
+  minuteAt,
+  sayUnrecorded,
+  workingBlocks,
+} from '@viaggio/core';
 import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
 
 /** Where a minute lies in the picture. */

@@ -2,12 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { gearTitle } from '@viaggio/core';
 import type { GearKind } from '@viaggio/core';
-import type { Problem } from '../../api/api';
 import { CheckField } from '../../fields/check-field';
 import { SelectField } from '../../fields/select-field';
 import { KIND_TITLES } from '../../gear/kinds';
 import { counted } from '../../shared/counted';
-import { ProblemNote } from '../../shared/problem-note';
 import { selectGear } from '../../state/items.selectors';
 import { Prints } from '../prints';
 
@@ -30,7 +28,7 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
 /** Labels to print: chosen gear, a sheet of labels, where the codes lead. */
 @Component({
   selector: 'app-tags-page',
-  imports: [CheckField, ProblemNote, SelectField],
+  imports: [CheckField, SelectField],
   template: `
     <div class="page-head">
       <h1>Tags</h1>
@@ -44,9 +42,6 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
       A tag on every battery and lead: its name, its watt-hours, and a code that opens it here. Scan it in Kit, Pack and Log, or type the
       tag.
     </p>
-    @if (problem(); as failed) {
-      <app-problem-note [problem]="failed" />
-    }
     <div class="pair">
       <app-select-field label="Labels" [choices]="formats" [value]="format()" (picked)="setFormat($event)" />
       <div>
@@ -135,7 +130,6 @@ export class TagsPage {
   protected readonly isAddress = computed(() => /^https?:\/\/[^\s/?#]+$/.test(this.origin()));
   protected readonly isLoopback = computed(() => /\/\/(localhost|127\.|\[::1\])/.test(this.origin()));
   protected readonly onSheet = computed(() => FORMATS.find(([id]) => id === this.format())?.[2] ?? 1);
-  protected readonly problem = signal<Problem | undefined>(undefined);
   protected readonly working = signal(false);
   private readonly chosen = signal<ReadonlyMap<string, boolean>>(new Map());
   private readonly listed = computed(() => {
@@ -182,7 +176,7 @@ export class TagsPage {
   protected async print(): Promise<void> {
     if (!this.isAddress()) return;
     this.working.set(true);
-    this.problem.set(await this.prints.tags({ gearIds: this.ids(), format: this.format(), skip: this.skip(), origin: this.origin() }));
+    await this.prints.tags({ gearIds: this.ids(), format: this.format(), skip: this.skip(), origin: this.origin() });
     this.working.set(false);
   }
 

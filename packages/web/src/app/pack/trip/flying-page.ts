@@ -58,6 +58,13 @@ export class FlyingPage {
       }));
   });
   protected readonly ask = computed(() => (this.flight()?.batteries ?? []).filter(({ verdict, sent }) => verdict === 'approval' && !sent));
+  protected readonly old = computed(() => this.legs().some(({ areOld }) => areOld));
+  /** Never well by itself while the carrier has to agree, or rules are so old that they may have changed. */
+  protected readonly verdict = computed((): LegVerdict => {
+    const possible = this.flight()?.possible;
+    if (possible !== true) return possible === false ? 'never' : 'unknown';
+    return this.ask().length > 0 || this.old() ? 'approval' : 'free';
+  });
   protected readonly carriers = computed(() => {
     const trip = this.sheet.trip();
     const batteries = this.flight()?.batteries ?? [];

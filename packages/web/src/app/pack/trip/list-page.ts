@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { OWN_TEMPLATES, gearTitle, sayLack, sayWhy } from '@viaggio/core';
 import type { OwnItem, PackThing } from '@viaggio/core';
 import { PickerField } from '../../fields/picker-field';
@@ -8,6 +9,8 @@ import { KIND_TITLES } from '../../gear/kinds';
 import { ScanButton } from '../../scan/scan-button';
 import { gearOfCode } from '../../scan/read-code';
 import { counted } from '../../shared/counted';
+import { StandingMark } from '../../bench/check/standing-mark';
+import { computedLater, valueOf } from '../../workers/computed-later';
 import { rememberedSet } from '../../shared/remembered';
 import { TripSheet } from './trip-sheet';
 
@@ -49,7 +52,7 @@ const SECTIONS = 'viaggio.pack-open';
 /** What goes along and why, ticked off by a press, a typed tag or a scan; what is not there; what nobody uses. */
 @Component({
   selector: 'app-list-page',
-  imports: [PickerField, ScanButton, SelectField],
+  imports: [PickerField, RouterLink, ScanButton, SelectField, StandingMark],
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -131,6 +134,19 @@ export class ListPage {
     return things.filter(({ id }) => unused.includes(id));
   });
   protected readonly there = computed(() => (this.sheet.packed()?.list.there ?? []).map(({ title }) => title));
+  /** Whether each rig was measured before power: nobody wants to find out on the quay. */
+  private readonly glances = computedLater(
+    'pack',
+    () => {
+      const ids = this.sheet.packed()?.list.rigIds ?? [];
+      const rigs = new Map(ids.flatMap((id) => (this.sheet.rigs().has(id) ? [[id, this.sheet.rigs().get(id)!] as const] : [])));
+      return { rigs, gear: this.sheet.gear(), sheets: this.sheet.sheets() };
+    },
+    (core, { rigs, gear, sheets }) => core.checkGlances(rigs, gear, sheets),
+  );
+  protected readonly checks = computed(() =>
+    [...(valueOf(this.glances()) ?? [])].map(([id, check]) => ({ id, check, name: this.sheet.rigs().get(id)?.name ?? '' })),
+  );
   protected readonly choices = computed((): readonly Choice[] => {
     const along = new Set(this.lines().map(({ id }) => id));
     return this.sheet

@@ -1,17 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { tripShape } from '@viaggio/core';
-import type { Problem } from '../../api/api';
 import { PageMenu } from '../../shared/page-menu';
 import type { PageAct } from '../../shared/page-menu';
-import { ProblemNote } from '../../shared/problem-note';
 import { Prints } from '../prints';
 import { TripSheet } from './trip-sheet';
 
 /** One trip: its list, its bags, how it flies, and what it is made of. */
 @Component({
   selector: 'app-trip-page',
-  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, RouterLink, RouterLinkActive, RouterOutlet],
   providers: [TripSheet],
   template: `
     @if (sheet.trip(); as trip) {
@@ -34,9 +31,6 @@ import { TripSheet } from './trip-sheet';
           <app-page-menu [of]="trip.name" [acts]="acts()" />
         </div>
       </div>
-      @if (problem(); as failed) {
-        <app-problem-note [problem]="failed" />
-      }
       <router-outlet />
     } @else {
       <h1>Trip</h1>
@@ -68,8 +62,6 @@ export class TripPage {
   protected readonly sheet = inject(TripSheet);
   private readonly router = inject(Router);
   private readonly prints = inject(Prints);
-  protected readonly problem = signal<Problem | undefined>(undefined);
-  protected readonly shape = tripShape.fields;
   protected readonly acts = computed((): readonly PageAct[] => {
     const dayId = this.sheet.trip()?.dayIds?.[0];
     const notNow = dayId === undefined && (this.sheet.trip()?.rigIds ?? []).length === 0 ? 'Choose a day or a rig first.' : undefined;
@@ -89,7 +81,7 @@ export class TripPage {
     const { dayIds = [], rigIds = [] } = this.sheet.trip()!;
     const [dayId] = dayIds;
     const order = { paper, tripId: this.id(), ...(dayId === undefined ? { rigIds } : { dayId }) };
-    this.problem.set(await this.prints.powerSheet(order));
+    await this.prints.powerSheet(order);
   }
 
   private remove(): void {

@@ -36,6 +36,7 @@ export class TripSheet {
   readonly rules = this.store.selectSignal(selectRuleBodies);
   readonly loading = this.store.selectSignal(selectLoading);
   private readonly bench = inject(BenchSheets);
+  readonly sheets = this.bench.sheets;
   readonly id = signal('');
   private readonly entry = computed(() => this.trips().find(({ id }) => id === this.id()));
   readonly trip = computed((): Trip | undefined => this.entry()?.body);
