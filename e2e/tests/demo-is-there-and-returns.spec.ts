@@ -64,7 +64,7 @@ test('keys lead to the views and list themselves', async ({ page }) => {
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
   await expect(page).toHaveURL('/rigs/new');
-  for (const [digit, path] of ['/today', '/kit', '/rigs', '/days', '/bench/check', '/log'].entries()) {
+  for (const [digit, path] of ['/today', '/kit', '/rigs', '/days', '/bench/check', '/pack/trips', '/log'].entries()) {
     await page.keyboard.press(String(digit + 1));
     await expect(page).toHaveURL(path);
   }
@@ -107,7 +107,7 @@ test('everything is found by a key, a few letters and Enter: gear, rigs, days, t
 test('the help shows each view, is searched, and a word is explained where it stands', async ({ page }) => {
   await page.goto('/help');
   const pictures = page.locator('main img');
-  await expect(pictures).toHaveCount(6);
+  await expect(pictures).toHaveCount(7);
   for (const picture of await pictures.all()) {
     await picture.scrollIntoViewIfNeeded();
     await expect.poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);

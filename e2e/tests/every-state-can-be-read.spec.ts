@@ -17,6 +17,10 @@ const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/bench/check', /No rig yet/],
   ['/bench/contacts', /Nothing compared yet/],
   ['/bench/fault', /No rig yet/],
+  ['/pack/trips', /No trip yet/],
+  ['/pack/charge', /Nothing is charged/],
+  ['/pack/tags', /Nothing in the kit yet/],
+  ['/pack/borrowed', /Nothing is borrowed/],
   ['/rigs/nowhere', /There is no such rig/],
 ];
 const VIEWS = EMPTY.map(([address]) => address).slice(0, -1);

@@ -39,6 +39,16 @@ const PAGES = [
   '/bench/build/converter',
   '/bench/fault',
   '/bench/fault?symptom=no-gauge&rig=<Wheelhouse>',
+  '/pack/trips',
+  '/pack/trips/<Out to Skarnholm>',
+  '/pack/trips/<Out to Skarnholm>/bags',
+  '/pack/trips/<Out to Skarnholm>/flying',
+  '/pack/trips/<Out to Skarnholm>/gate',
+  '/pack/trips/<Out to Skarnholm>/setup',
+  '/pack/charge',
+  '/pack/tags',
+  '/pack/rules',
+  '/pack/borrowed',
   '/nowhere',
 ];
 

@@ -180,7 +180,7 @@ export class ListPage {
   /** Ticks what was scanned; says what came of it. */
   protected readonly scanned = (id: string): string => {
     const line = this.lines().find((one) => one.id === id);
-    const title = line?.tag ?? line?.title ?? gearTitle(this.sheet.gear().get(id)!);
+    const title = line?.tag ?? line?.title ?? this.sheet.gear().get(id)!.tag ?? gearTitle(this.sheet.gear().get(id)!);
     if (!line) return `${title} is not on this list.`;
     if (line.isTicked) return `${title} was ticked already.`;
     this.tick(id, true);
