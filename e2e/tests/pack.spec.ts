@@ -197,8 +197,8 @@ test('rules of a carrier are added, saved as a file, read again, and used by a l
   await page.goto('/pack/rules');
   await page.getByRole('button', { name: 'Add a carrier' }).click();
   await page.getByLabel('Carrier', { exact: true }).fill('Ferry Wings');
-  await page.getByLabel('Free up to', { exact: true }).fill('90 Wh');
-  await page.getByLabel('Free up to', { exact: true }).blur();
+  await page.getByLabel('Lithium-ion free up to').fill('90 Wh');
+  await page.getByLabel('Lithium-ion free up to').blur();
   await untilSaved(page);
   const [saved] = await Promise.all([page.waitForEvent('download'), pressAct(page, 'Save these as a file (JSON)')]);
   const file = await saved.path();

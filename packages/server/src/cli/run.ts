@@ -62,10 +62,15 @@ async function one(command: Command, file: string, options: Parameters<Command['
     return await command.run(file, options, output);
   } catch (error) {
     // a file that is not there or must not be read is told; anything else is a fault of the program
-    if (!(error instanceof Error) || !('syscall' in error)) throw error;
+    if (!isSystemError(error)) throw error;
     output.err(error.message);
     return EXIT.badInput;
   }
+}
+
+/** One of the file system or the network, as Node tells it. */
+function isSystemError(error: unknown): error is { readonly message: string } {
+  return typeof error === 'object' && error !== null && 'syscall' in error && 'message' in error;
 }
 
 function refuse(why: string, { err }: Output, command?: Command): number {

@@ -26,8 +26,7 @@ export async function requireReferences(bodies: readonly Naming[], items: ItemSe
     const ids = ofKind.map(({ id }) => id);
     const unknown = await items[kind].unknownIds(ids, transaction);
     for (const { path, id } of ofKind) {
-      if (unknown.has(id))
-        issues.push(issue(path, 'unknown-reference', `the identifier of ${THAT[kind]} that is there`, id));
+      if (unknown.has(id)) issues.push(issue(path, 'unknown-reference', `the identifier of ${THAT[kind]} that is there`, id));
     }
   }
   if (issues.length > 0) throw new AppError('invalid-fields', issues[0]!.message, { issues });

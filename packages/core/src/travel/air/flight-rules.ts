@@ -12,9 +12,9 @@ export const flightRulesShape = object('Flight rules', {
   asOf: text('As of', 10, { regex: /^\d{4}-(0[1-9]|1[0-2])(-(0[1-9]|[12]\d|3[01]))?$/, says: 'a month or day such as 2026-11' }),
   source: text('Source', 200),
   /** Lithium-ion: freely up to here … */
-  freeWh: wattHours('Free up to'),
+  freeWh: wattHours('Lithium-ion free up to'),
   /** … and with the carrier's approval up to here. */
-  approvalWh: wattHours('With approval up to'),
+  approvalWh: wattHours('Lithium-ion with approval up to'),
   /** Spares a person, of those that need approval. */
   approvalSpares: count('Spares with approval, each person'),
   /** Spares a person in all; some carriers set none. */
@@ -27,8 +27,8 @@ export const flightRulesShape = object('Flight rules', {
   cabinG: optional(number('Cabin bag up to', 'g', { above: 0, max: 100_000 })),
   /** Highest state of charge that a carrier asks for, where it does. */
   mostCharge: optional(number('Charged at most to', 'fraction', { above: 0, max: 1 })),
-  leadAcidWh: wattHours('Lead-acid up to'),
-  leadAcidV: number('Lead-acid up to', 'V', { above: 0, max: 100 }),
+  leadAcidWh: wattHours('Lead-acid, watt-hours up to'),
+  leadAcidV: number('Lead-acid, volts up to', 'V', { above: 0, max: 100 }),
   leadAcidSpares: count('Lead-acid spares, each person'),
   /** Lithium metal: freely up to so many grams of lithium, and with approval up to so many. */
   freeLithiumG: number('Lithium metal free up to', 'g', { above: 0, max: 100 }),

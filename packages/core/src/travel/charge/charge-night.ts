@@ -11,6 +11,7 @@ import type { Gear, Rig } from '../../gear';
 /** At or above this a battery counts as full. */
 const FULL = 0.97;
 const DAY_MIN = 24 * 60;
+const HERE_NOW_MIN = 15;
 
 /** Batteries on chargers until a moment, slot by slot. */
 export interface ChargeNight {
@@ -35,7 +36,9 @@ export interface NotFull {
   readonly battery: string;
   /** When it is wanted. */
   readonly charge: number;
-  /** Minutes after that at which it would be full; undefined where nothing fills it. */
+  /** Nothing there fits it; it must not, or cannot be told; no slot comes free in time; it is on too late. */
+  readonly why: 'no-charger' | 'cannot' | 'no-slot' | 'late';
+  /** Minutes of charging that it still wants; undefined where nothing fills it. */
   readonly lateMin: number | undefined;
   readonly says: string;
 }
@@ -67,7 +70,13 @@ export function kitNightDay({ batteryIds, chargerIds, date, fromMin, untilMin, a
     places: [{ id: 'here', name: 'Here', power: 'mains', ...(temperatureC !== undefined && { temperatureC }) }],
     chargers: chargerIds.map((gearId) => ({ gearId, placeId: 'here' })),
     batteries: batteryIds.map((gearId) => ({ gearId })),
-    ...(awake && { hands: [{ from: awake.from, to: awake.to }] }),
+    // whoever asks is there to put the first ones on
+    ...(awake && {
+      hands: [
+        { from: awake.from, to: awake.to },
+        { from: fromMin, to: Math.min(DAY_MIN, fromMin + HERE_NOW_MIN) },
+      ],
+    }),
   };
 }
 
@@ -209,6 +218,7 @@ function notFullOf(
     const why = pairs.map(({ pairing }) => (pairing.ok ? '' : pairing.why)).find((one) => one !== '' && one !== DOES_NOT_FIT);
     return {
       ...base,
+      why: why === undefined ? 'no-charger' : 'cannot',
       lateMin: undefined,
       says: why ?? (pairs.length === 0 ? 'No charger is there.' : 'No charger that is there fits it.'),
     };
@@ -219,11 +229,11 @@ function notFullOf(
   })); // prettier-ignore
   const lateMin = Number.isFinite(left) ? Math.ceil(left) : undefined;
   const at = `${Math.round(100 * base.charge)} % at ${clockAt(day, untilMin).time}`;
-  if (lateMin === undefined) return { ...base, lateMin, says: `${at}; how long it still takes is not known.` };
+  if (lateMin === undefined) return { ...base, why: 'cannot', lateMin, says: `${at}; how long it still takes is not known.` };
   const says = row
     ? `${at}. Start it ${lateMin} min earlier, put it on the strongest charger that fits, or take a full one in its place.`
     : `${at}: no slot comes free for it while somebody is awake. Another charger, or a charge of ${lateMin} min elsewhere.`;
-  return { ...base, lateMin, says };
+  return { ...base, why: row ? 'late' : 'no-slot', lateMin, says };
 }
 
 /** As `pairingOf` says it: of several chargers one that does not fit tells nothing. */

@@ -1,4 +1,5 @@
-import { LOW_WATER, byKind } from '@viaggio/core';
+import { LOW_WATER, byKind, withThing } from '@viaggio/core';
+import type { Trip } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind, Problem, Saved, SavedItems } from '../api/api';
 import { findEntry, initialItems } from './items';
@@ -204,5 +205,40 @@ describe('a step of several items', () => {
 
   it('forgets what could be undone when the demo is put back', () => {
     expect(itemsReducer(edit(loaded, 300), Items.demoWasReset()).past).toEqual([]);
+  });
+});
+
+describe('a trip that two people tick', () => {
+  const ID = 'a-trip';
+  const trip = (...ids: string[]): Trip =>
+    ids.reduce<Trip>((next, id) => withThing(next, id, { out: '2026-01-11T18:00:00Z' }), { name: 'Out' });
+  const base = trip('V1');
+  const of = { kind: 'trips', id: ID } as const;
+  const start = itemsReducer(initialItems, Items.loaded({ saved: { trips: [saved(ID, base)] } }));
+  const bodyOf = (state: ItemsState) => state.trips.entities[ID]!.body;
+  const ticked = itemsReducer(
+    start,
+    Items.edit({ ...of, body: withThing(base, 'V2', { out: '2026-01-11T18:00:00Z' }), field: 'V2', at: 0 }),
+  );
+
+  it('is put together where each ticked something else, to be saved over the newer state', () => {
+    const merged = itemsReducer(ticked, Items.merge({ ...of, base, theirs: saved(ID, trip('V1', 'V3'), 2) }));
+    expect(bodyOf(merged)).toEqual(trip('V1', 'V2', 'V3'));
+    expect(merged.trips.entities[ID]).toMatchObject({ revision: 2, sync: { is: 'edited' } });
+    // undo takes back one's own tick, and nobody else's
+    expect(bodyOf(itemsReducer(merged, Items.undo()))).toEqual(trip('V1', 'V3'));
+  });
+
+  it('is asked about where both changed the same', () => {
+    const mine = itemsReducer(start, Items.edit({ ...of, body: { ...base, name: 'Mine' }, field: 'name', at: 0 }));
+    const merged = itemsReducer(mine, Items.merge({ ...of, base, theirs: saved(ID, { ...base, name: 'Theirs' }, 2) }));
+    expect(merged.trips.entities[ID]!.sync.is).toBe('conflict');
+  });
+
+  it('shows what the other ticked when it is looked at again, unless something is being edited here', () => {
+    const now = saved(ID, trip('V1', 'V3'), 2);
+    expect(bodyOf(itemsReducer(start, Items.seen({ ...of, now })))).toEqual(trip('V1', 'V3'));
+    expect(itemsReducer(ticked, Items.seen({ ...of, now }))).toBe(ticked);
+    expect(itemsReducer(start, Items.seen({ ...of, now: saved(ID, base, 1) }))).toBe(start);
   });
 });

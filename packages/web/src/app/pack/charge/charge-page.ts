@@ -6,6 +6,7 @@ import {
   fits,
   formatClock,
   formatDate,
+  formatDuration,
   gearTitle,
   isFlat,
   kitNightDay,
@@ -30,6 +31,17 @@ const FULL = 0.97;
 const KIT = 'kit';
 /** Kept on this device: when one is up. */
 const AWAKE = 'viaggio.awake';
+
+const SHORT = [
+  {
+    why: 'late',
+    title: 'Too late',
+    remedy: 'Start them earlier, put them on the strongest charger that fits, or take full ones in their place.',
+  },
+  { why: 'no-slot', title: 'No slot comes free while somebody is up', remedy: 'Bring another charger, or charge them elsewhere.' },
+  { why: 'no-charger', title: 'No charger that is there fits', remedy: '' },
+  { why: 'cannot', title: 'Not to be charged here', remedy: '' },
+] as const;
 
 interface Slot {
   readonly charger: string;
@@ -154,6 +166,18 @@ export class ChargePage {
   protected readonly done = computed(() => this.slots().flatMap(({ rows }) => rows).filter(({ isFull }) => isFull).length); // prettier-ignore
   protected readonly total = computed(() => this.night()?.rows.length ?? 0);
   protected readonly notFull = computed(() => this.night()?.notFull ?? []);
+  /** By cause, since a night has many of each: `S1 35 min`. */
+  protected readonly shortBy = computed(() =>
+    SHORT.flatMap(({ why, title, remedy }) => {
+      const own = this.notFull().filter((one) => one.why === why);
+      const each = own.map(({ batteryId, battery, charge, lateMin, says }) => {
+        const tag = this.gear().get(batteryId)?.tag ?? battery;
+        if (why === 'cannot') return `${tag}: ${says}`;
+        return lateMin === undefined ? tag : `${tag} (${percent(charge)}, ${formatDuration(lateMin)} more)`;
+      });
+      return own.length === 0 ? [] : [{ why, title, remedy, says: each.join(why === 'cannot' ? ' ' : ', ') }];
+    }),
+  );
 
   protected chooseBattery(id: string, on: boolean): void {
     this.chosenBatteries.set(toggled(this.batteries(), id, on));
