@@ -6,7 +6,7 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const HERE = path.dirname(fileURLToPath(import.meta.url));
 const KEPT = path.join(HERE, 'dist', 'cli');
-const SOURCES = [path.join(HERE, '../core/src'), path.join(HERE, 'src'), path.join(HERE, '../../package-lock.json')];
+const SOURCES = [path.join(HERE, '../core/src'), path.join(HERE, 'src'), path.join(HERE, '../../package-lock.json'), fileURLToPath(import.meta.url)];
 
 /** The bundle's address; made first where the sources have changed since, which takes some tenths of a second. */
 export async function bundledCli() {
@@ -42,6 +42,8 @@ async function make(folder) {
     outdir: aside,
     outExtension: { '.js': '.mjs' },
     bundle: true,
+    // what one command alone needs is loaded by that command
+    splitting: true,
     minifySyntax: true,
     platform: 'node',
     target: 'node20',
@@ -50,7 +52,7 @@ async function make(folder) {
     // these read files of their own beside them
     external: ['pdfkit', 'qrcode'],
     // packages in the older form ask for each other by `require`
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
     logLevel: 'warning',
   });
   try {

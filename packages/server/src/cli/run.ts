@@ -83,7 +83,8 @@ function helpOf({ usage, about, more }: Command): string {
   return `viaggio ${usage}\n\n${about}\n\n${more}\n\nFILE “-” reads standard input.`;
 }
 
-const WIDTH = 26;
+/** Two blanks behind the longest. */
+const WIDTH = Math.max(...Object.values(COMMANDS).map(({ usage }) => usage.length)) + 2;
 export const USAGE = [
   ...Object.values(COMMANDS).map(({ usage, about }) => `viaggio ${usage.padEnd(WIDTH)}${about}`),
   '',

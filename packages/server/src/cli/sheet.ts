@@ -1,13 +1,21 @@
 import { writeFileSync } from 'node:fs';
 import { powerSheet } from '@viaggio/core';
 import { parsePlan } from '../plan/read-plan';
-import type { Options } from './commands';
 import { tellIssues } from './evaluate';
 import { itemIn, rigIn } from './item-in';
 import type { Output } from './solve';
 
+/** What is printed, and where it is written. */
+interface SheetOptions {
+  readonly day?: string | undefined;
+  readonly rig?: string | undefined;
+  readonly trip?: string | undefined;
+  readonly out?: string | undefined;
+  readonly paper?: string | undefined;
+}
+
 /** `viaggio sheet FILE --day ID --out sheet.pdf`: the crew's power sheet. Returns the exit code. */
-export async function sheetText(text: string, { day, rig, trip, out = '', paper = 'a4' }: Options, output: Output): Promise<number> {
+export async function sheetText(text: string, { day, rig, trip, out = '', paper = 'a4' }: SheetOptions, output: Output): Promise<number> {
   const { err } = output;
   if (paper !== 'a4' && paper !== 'letter') {
     err(`--paper: expected a4 or letter; got “${paper.slice(0, 60)}”.`);

@@ -181,6 +181,8 @@ describe('the demo', () => {
       log: LOW_WATER_LOG.length,
       recordings: 1,
       sheets: LOW_WATER_SHEETS.length,
+      rules: 1,
+      trips: 1,
     });
     expect((await get(`/api/gear/${BATTERY.id}`)).body).toEqual(BATTERY.body);
     expect((await get(`/api/rigs/${RIG.id}`)).body).toEqual(RIG.body);

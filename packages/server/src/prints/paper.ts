@@ -188,7 +188,7 @@ export class Paper {
   }
 
   private write(tag: string, draw: () => void): void {
-    this.root.add(this.doc.struct(tag as 'P', {}, draw));
+    this.root.add(this.doc.struct(tag, {}, draw));
   }
 
   private text(text: string, { font, size, color = INK }: { font: Face; size: number; color?: string }): void {

@@ -73,7 +73,7 @@ export function flightRulesTitle({ carrier, asOf }: Pick<FlightRules, 'carrier' 
  */
 export function strictestRules(rules: readonly FlightRules[]): FlightRules {
   const [first = USUAL_FLIGHT_RULES, ...others] = rules;
-  const least = <K extends 'spares' | 'banks' | 'mostCharge' | 'cabinG'>(key: K, a: FlightRules, b: FlightRules) => {
+  const least = (key: 'spares' | 'banks' | 'mostCharge' | 'cabinG', a: FlightRules, b: FlightRules) => {
     const values = [a[key], b[key]].filter((value) => value !== undefined);
     return values.length === 0 ? {} : { [key]: Math.min(...values) };
   };

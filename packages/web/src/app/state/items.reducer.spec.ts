@@ -90,7 +90,7 @@ describe('a second load', () => {
   it.each(KINDS)('drops what was deleted elsewhere, and keeps an edit of one’s own that is not saved: %s', (kind) => {
     const there = itemsReducer(loaded, Items.changed({ acting, saved: onServer(kind, 3) }));
     expect(findEntry(itemsReducer(there, Items.loaded({ saved: nothing })), kind, own)).toBeUndefined();
-    const edited = itemsReducer(there, Items.edit({ kind, id: own, body: { ...body, note: 'mine' } as never, field: 'note', at: 0 }));
+    const edited = itemsReducer(there, Items.edit({ kind, id: own, body: { ...body, note: 'mine' }, field: 'note', at: 0 }));
     const again = itemsReducer(edited, Items.loaded({ saved: { ...nothing, ...onServer(kind, 4) } }));
     expect(findEntry(again, kind, own)).toMatchObject({ revision: 3, sync: { is: 'edited' }, body: { note: 'mine' } });
     expect(selectUnsaved({ items: again }).map(({ entry }) => entry.id)).toEqual([own]);

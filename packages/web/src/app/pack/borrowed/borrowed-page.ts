@@ -93,7 +93,7 @@ export class BorrowedPage {
     const body = this.gear().find((one) => one.id === id)?.body;
     if (!body) return;
     const { borrowed: _borrowed, ...rest } = body;
-    this.edit(id, rest as Gear, `owned ${Date.now()}`);
+    this.edit(id, rest, `owned ${Date.now()}`);
   }
 
   protected print(): void {
