@@ -6,7 +6,12 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const HERE = path.dirname(fileURLToPath(import.meta.url));
 const KEPT = path.join(HERE, 'dist', 'cli');
-const SOURCES = [path.join(HERE, '../core/src'), path.join(HERE, 'src'), path.join(HERE, '../../package-lock.json'), fileURLToPath(import.meta.url)];
+const SOURCES = [
+  path.join(HERE, '../core/src'),
+  path.join(HERE, 'src'),
+  path.join(HERE, '../../package-lock.json'),
+  fileURLToPath(import.meta.url),
+];
 
 /** The bundle's address; made first where the sources have changed since, which takes some tenths of a second. */
 export async function bundledCli() {

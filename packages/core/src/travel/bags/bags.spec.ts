@@ -60,6 +60,12 @@ describe('suggested bags', () => {
     expect(suggestion.left.map(({ title, why }) => `${title.slice(0, 2)} ${why}`).sort()).toEqual(['P1 no-such-bag', 'V5 no-such-bag']);
   });
 
+  it('what nobody may carry any more lies in none and says so', () => {
+    const rules = new Map([...world.rules].map(([id, one]) => [id, { ...one, banks: 0 }]));
+    const { suggestion } = packed({ ...world, rules });
+    expect(suggestion.left.map(({ title, why }) => `${title.slice(0, 2)} ${why}`).sort()).toEqual(['B1 nobody', 'B3 nobody', 'B5 nobody']);
+  });
+
   it('a spare in the hold and what may not fly in a plane are told', () => {
     const wrong = ['V2', 'V5'].reduce((trip, tag) => withThing(trip, thingIn(list.things, tag).id, { bagId: 'case-a' }), now.trip);
     const found = packedTrip({ ...now, trip: wrong }).troubles.map(({ is, title }) => `${is} ${title.slice(0, 2)}`);
@@ -125,6 +131,9 @@ describe('laws of packing', () => {
         expect(placed.length + suggestion.left.length).toBe(list.things.length);
         expect(loads.every(({ isOver }) => isOver !== true)).toBe(true);
         expect(bagTroubles(trip, list, flight).filter(({ is }) => is !== 'not-in-a-bag')).toEqual([]);
+        // who kept every limit before still does
+        const before = packedTrip(of).flight.short.filter((says) => says.includes('are allowed'));
+        if (before.length === 0) expect(flight.short.filter((says) => says.includes('are allowed'))).toEqual([]);
         for (const { why, id } of suggestion.left)
           if (why === 'no-such-bag')
             expect(

@@ -61,11 +61,14 @@ function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Ge
 
 /** A trip with everything that lies in no bag put where packing is suggested. `anew`: what was put by hand too. */
 export function packed(world: PackingWorld, anew = false): { readonly trip: Trip; readonly suggestion: PackingSuggestion } {
-  const { list, flight } = packedTrip(world);
-  const keep = new Set(anew ? [] : list.things.filter(({ state }) => state.bagId !== undefined).map(({ id }) => id));
-  const suggestion = suggestPacking(world.trip, list, flight, keep);
-  const cleared = anew ? list.things.reduce((trip, { id }) => withThing(trip, id, { bagId: undefined }), world.trip) : world.trip;
-  return { trip: [...suggestion.bags].reduce((trip, [id, bagId]) => withThing(trip, id, { bagId }), cleared), suggestion };
+  // anew: as if nothing lay anywhere, for who carries a battery follows from whose bag it lies in
+  const trip = anew
+    ? (world.trip.things ?? []).reduce((next, { id }) => withThing(next, id, { bagId: undefined }), world.trip)
+    : world.trip;
+  const { list, flight } = packedTrip({ ...world, trip });
+  const keep = new Set(list.things.filter(({ state }) => state.bagId !== undefined).map(({ id }) => id));
+  const suggestion = suggestPacking(trip, list, flight, keep);
+  return { trip: [...suggestion.bags].reduce((next, [id, bagId]) => withThing(next, id, { bagId }), trip), suggestion };
 }
 
 /** Why each thing lies where it lies. */

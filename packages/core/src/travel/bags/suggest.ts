@@ -1,4 +1,4 @@
-import type { TripFlight } from '../flight';
+import type { FlownThing, TripFlight } from '../flight';
 import type { PackingList, PackThing } from '../list';
 import type { Bag, Trip } from '../trip';
 import { mostOf } from './bag-load';
@@ -14,12 +14,15 @@ export type Placed =
   | { readonly is: 'with-rig'; readonly rig: string }
   | { readonly is: 'room' };
 
+/** No bag goes that way, none that may take it has room, or nobody may carry one more of its sort. */
+export type LeftBecause = 'no-such-bag' | 'no-room' | 'nobody';
+
 export interface PackingSuggestion {
   /** The bag of each thing, by its identifier. */
   readonly bags: ReadonlyMap<string, string>;
   readonly why: ReadonlyMap<string, Placed>;
   /** What finds no bag that may take it: no bag goes that way, or none has room. */
-  readonly left: readonly { readonly id: string; readonly title: string; readonly why: 'no-such-bag' | 'no-room' }[];
+  readonly left: readonly { readonly id: string; readonly title: string; readonly why: LeftBecause }[];
 }
 
 /** What one of each costs. A limit that is broken outweighs all else; a rig in one bag fewer outweighs the kilograms. */
@@ -68,8 +71,7 @@ export function suggestPacking(
   const order = items.filter(({ thing }) => !byHand.has(thing.id)).sort((a, b) => a.allowed.length - b.allowed.length || b.massG - a.massG);
   const left = order.flatMap((item) => {
     const best = packing.bestBag(item);
-    if (best === undefined)
-      return [{ id: item.thing.id, title: item.thing.title, why: item.allowed.length === 0 ? 'no-such-bag' : 'no-room' } as const];
+    if (best === undefined) return [{ id: item.thing.id, title: item.thing.title, why: leftBecause(item, flight) }];
     packing.put(item.thing.id, best);
     return [];
   });
@@ -107,6 +109,12 @@ export function whyItLies(trip: Trip, list: PackingList, flight: TripFlight): Re
   return new Map(lying.map(({ thing }) => [thing.id, packing.why(thing.id, known.get(thing.state.bagId!)!, flight)]));
 }
 
+function leftBecause({ thing, allowed }: Item, { batteries }: TripFlight): LeftBecause {
+  if (allowed.length > 0) return 'no-room';
+  const battery = batteries.find(({ id }) => id === thing.id);
+  return battery && battery.verdict !== 'never' && battery.role === 'spare' && !battery.carriedBy ? 'nobody' : 'no-such-bag';
+}
+
 function itemsOf(trip: Trip, { things, needs }: PackingList, flight: TripFlight): readonly Item[] {
   const { bags = [] } = trip;
   const isFlying = flight.legs.length > 0;
@@ -128,13 +136,22 @@ function itemsOf(trip: Trip, { things, needs }: PackingList, flight: TripFlight)
       return {
         thing,
         massG: thing.massG ?? 0,
-        allowed: isFlying && inPlane.length > 0 ? inPlane : fitting,
+        allowed: isFlying && inPlane.length > 0 ? boardedBags(battery, inPlane) : fitting,
         apart: thing.standsInFor,
         rigs: rigsOf.get(thing.id) ?? [],
         personId: battery?.carriedBy?.id,
         isFree: battery === undefined || battery.role === 'installed',
       };
     });
+}
+
+/** Of bags in the plane those in which nobody's limit is passed: a spare lies with who carries it, or in nobody's own bag. */
+function boardedBags(battery: FlownThing | undefined, bags: readonly Bag[]): readonly Bag[] {
+  if (!battery || battery.role === 'installed' || battery.verdict === 'unknown') return bags;
+  const { carriedBy } = battery;
+  if (!carriedBy) return [];
+  const own = bags.filter(({ personId }) => personId === undefined || personId === carriedBy.id);
+  return own.length > 0 ? own : bags;
 }
 
 /** Who lies where, with what each place costs kept up as things move. */
@@ -246,6 +263,18 @@ class Packing {
       counts.set(bagId, (counts.get(bagId) ?? 0) + by);
       this.ofRig.set(rigId, counts);
     }
+  }
+}
+
+/** Why things found no bag, as a person would say it. */
+export function sayLeft(why: LeftBecause): string {
+  switch (why) {
+    case 'no-such-bag':
+      return 'No bag goes that way';
+    case 'no-room':
+      return 'No bag that may take it has room';
+    case 'nobody':
+      return 'Nobody may carry one more of its sort in the cabin';
   }
 }
 

@@ -2,7 +2,7 @@ import { CdkDrag, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { BAG_KINDS, formatQuantity, sayBagTrouble, sayPlaced } from '@viaggio/core';
+import { BAG_KINDS, formatQuantity, sayBagTrouble, sayLeft, sayPlaced } from '@viaggio/core';
 import type { Bag, BagLoad, FlownThing, LostBag, PackThing, Placed } from '@viaggio/core';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { localDate } from '../../shared/dates';
@@ -59,6 +59,18 @@ export class BagsPage {
   protected readonly troubles = computed(() =>
     (this.sheet.packed()?.troubles ?? []).filter(({ is }) => is !== 'not-in-a-bag').map(sayBagTrouble),
   );
+  /** What is still in no bag after a suggestion, by why. */
+  protected readonly left = computed(() => {
+    const by = new Map<string, string[]>();
+    for (const { id, title, why } of this.sheet.left()) {
+      if (this.sheet.stateOf(id).bagId !== undefined) continue;
+      const name = this.sheet.gear().get(id)?.tag ?? title;
+      by.set(sayLeft(why), [...(by.get(sayLeft(why)) ?? []), name]);
+    }
+    return [...by].map(
+      ([why, names]) => `${why}: ${names.slice(0, 12).join(', ')}${names.length > 12 ? ` and ${names.length - 12} more` : ''}.`,
+    );
+  });
   protected readonly columns = computed((): readonly Column[] => {
     const packed = this.sheet.packed();
     if (!packed) return [];

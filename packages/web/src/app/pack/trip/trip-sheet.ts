@@ -1,7 +1,7 @@
 import { DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { stateOf, withThing } from '@viaggio/core';
-import type { ThingState, Trip } from '@viaggio/core';
+import type { PackingSuggestion, ThingState, Trip } from '@viaggio/core';
 import { Api } from '../../api/api';
 import { BenchSheets } from '../../bench/bench-sheets';
 import { localDate } from '../../shared/dates';
@@ -51,6 +51,8 @@ export class TripSheet {
   readonly packed = computed(() => valueOf(this.later()));
   /** What was said of each thing by now: a tick does not wait for what is worked out. */
   readonly states = computed((): ReadonlyMap<string, ThingState> => new Map((this.trip()?.things ?? []).map((one) => [one.id, one])));
+  /** What found no bag at the last suggestion. */
+  readonly left = signal<PackingSuggestion['left']>([]);
   /** A suggestion is being worked out. */
   readonly suggesting = signal(false);
 
@@ -101,7 +103,8 @@ export class TripSheet {
     if (!asked || this.suggesting()) return;
     this.suggesting.set(true);
     try {
-      const { trip } = await this.workers.core('pack').tripSuggested(asked, anew);
+      const { trip, suggestion } = await this.workers.core('pack').tripSuggested(asked, anew);
+      this.left.set(suggestion.left);
       // what was ticked meanwhile stays
       const bagOf = new Map((trip.things ?? []).map(({ id, bagId }) => [id, bagId]));
       const now = this.trip();
