@@ -4,6 +4,7 @@ import path from 'node:path';
 import { build } from './lib/build.mjs';
 import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
 import { DATA } from './lib/paths.mjs';
+import { askedPort, requireFree } from './lib/port.mjs';
 import { POSTGRESQL, START_CLUSTER, startPostgres } from './lib/postgres.mjs';
 import { Failure, main, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
@@ -16,16 +17,19 @@ await main(async () => {
   const other = runningStart();
   if (other)
     throw new Failure(`Viaggio is running already: ${other.url} (process ${other.pid}). Stop it with Ctrl+C where it was started.`);
-  const port = Number(process.env.PORT ?? 4300);
+  const port = askedPort(process.env.PORT);
+  // a name of our own: shells and containers set HOST for reasons of theirs
+  const host = process.env.VIAGGIO_HOST || undefined;
+  await requireFree(port, host);
 
   installDebianPackages([POSTGRESQL]);
   installNodePackages();
   build();
   fs.mkdirSync(DATA, { recursive: true });
   const stopping = toldToStop();
-  const postgres = await startPostgres(START_CLUSTER);
+  const postgres = await startPostgres(START_CLUSTER, { watched: true });
   try {
-    const server = await startServer({ databaseUrl: postgres.url, port, host: process.env.HOST, logFile: path.join(DATA, 'server.log') });
+    const server = await startServer({ databaseUrl: postgres.url, port, host, logFile: path.join(DATA, 'server.log') });
     fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
     say(`\n  Viaggio is at ${server.url}\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`);
     const code = await Promise.race([stopping.then(() => undefined), server.ended]);

@@ -2,7 +2,9 @@ import { expect, test } from '@playwright/test';
 import type { APIRequestContext } from '@playwright/test';
 import { spawn, spawnSync } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
-import { chmodSync, cpSync, existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 
@@ -127,20 +129,84 @@ test('ending npm ends what it started', async ({ request }) => {
   }
 });
 
-test('a lock left by a killed database is recovered', async ({ request }) => {
+const postmaster = (): number => Number(readFileSync(path.join(data, 'postgres/data/postmaster.pid'), 'utf8').split('\n')[0]);
+
+test('a killed database is brought back, and so is one whose guard was killed', async ({ request }) => {
   test.setTimeout(90_000);
   const first = await start();
   await setWanted(request, first.url, 33);
-  const lock = path.join(data, 'postgres/data/postmaster.pid');
-  const pid = Number(readFileSync(lock, 'utf8').split('\n')[0]);
-  process.kill(pid, 'SIGKILL');
-  // its other processes end a moment after the one that was killed
-  await expect.poll(async () => (await request.get(`${first.url}api/health`)).status()).toBe(503);
+  for (const victim of ['database', 'guard'] as const) {
+    const pid = postmaster();
+    const [, guard] = /^PPid:\s*(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+    process.kill(victim === 'database' ? pid : Number(guard), 'SIGKILL');
+    await expect
+      .poll(() => (existsSync(path.join(data, 'postgres/data/postmaster.pid')) ? postmaster() : pid), { timeout: 10_000 })
+      .not.toBe(pid);
+    await expect.poll(async () => (await request.get(`${first.url}api/health`)).status(), { timeout: 10_000 }).toBe(200);
+    expect(await wanted(request, first.url)).toBe(33);
+  }
   first.child.kill('SIGTERM');
+  expect(await first.ended).toBe(0);
+});
+
+test('what a start leaves that is killed with its database and guard is no hindrance', async ({ request }) => {
+  test.setTimeout(90_000);
+  const first = await start();
+  await setWanted(request, first.url, 44);
+  const pid = postmaster();
+  const [, guard] = /^PPid:\s*(\d+)$/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+  process.kill(Number(guard), 'SIGKILL'); // the database is nobody's now
+  first.child.kill('SIGKILL');
   await first.ended;
-  expect(existsSync(lock)).toBe(true);
   const second = await start();
-  expect(await wanted(request, second.url)).toBe(33);
+  expect(await wanted(request, second.url)).toBe(44);
+  process.kill(postmaster(), 'SIGKILL'); // and now its lock stays
+  second.child.kill('SIGKILL');
+  await second.ended;
+  const third = await start();
+  expect(await wanted(request, third.url)).toBe(44);
+});
+
+test('a first start that was killed while it made its database starts the next time', async ({ request }) => {
+  test.setTimeout(120_000);
+  const killed = spawn(process.execPath, [path.join(ROOT, 'scripts/start.mjs')], { cwd: ROOT, env: environment(), stdio: 'ignore' });
+  // at once when it begins to make its cluster
+  await expect.poll(() => existsSync(path.join(data, 'postgres/data.new')), { timeout: 60_000, intervals: [20] }).toBe(true);
+  killed.kill('SIGKILL');
+  // as if it had been killed between the cluster and its database
+  await start().then(async ({ child, ended }) => {
+    child.kill('SIGTERM');
+    await ended;
+  });
+  const file = path.join(data, 'postgres/state.json');
+  const { database: _made, ...state } = JSON.parse(readFileSync(file, 'utf8')) as { database?: string; password: string };
+  writeFileSync(file, JSON.stringify(state));
+  const again = await start();
+  expect((await request.get(`${again.url}api/health`)).status()).toBe(200);
+});
+
+test('a bad port, one in use, a lost password: a sentence, before anything is done', async () => {
+  const tell = (more: NodeJS.ProcessEnv) => {
+    const run = spawnSync(process.execPath, [path.join(ROOT, 'scripts/start.mjs')], {
+      env: { ...environment(), ...more },
+      encoding: 'utf8',
+    });
+    expect(run.status).toBe(1);
+    expect(run.stderr).not.toContain('    at ');
+    return run.stderr;
+  };
+  expect(tell({ PORT: 'abc' })).toContain('PORT: expected a number from 0 to 65535; got “abc”.');
+  const taken = createServer();
+  await new Promise<void>((resolve) => taken.listen(0, '127.0.0.1', resolve));
+  const { port } = taken.address() as AddressInfo;
+  expect(tell({ PORT: String(port) })).toMatch(
+    new RegExp(`Port ${port} is in use by another program\\. This one is free: PORT=\\d+ npm start`),
+  );
+  await new Promise((resolve) => taken.close(resolve));
+  expect(existsSync(path.join(data, 'postgres'))).toBe(false);
+  mkdirSync(path.join(data, 'postgres/data'), { recursive: true });
+  writeFileSync(path.join(data, 'postgres/data/PG_VERSION'), readdirSync('/usr/lib/postgresql').sort((a, b) => Number(b) - Number(a))[0]!);
+  expect(tell({})).toMatch(/state\.json is lost or cannot be read/);
 });
 
 test('the command puts the demo back, with and without a server running', async ({ request }) => {

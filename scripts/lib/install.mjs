@@ -3,8 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { ROOT } from './paths.mjs';
-import { Failure, say } from './say.mjs';
+import { DATA, ROOT } from './paths.mjs';
+import { Failure, begun, say } from './say.mjs';
 
 /** Where `npm ci` last ran for this lock; inside node_modules, so that it goes with them. */
 const STAMP = path.join(ROOT, 'node_modules', '.viaggio-lock');
@@ -19,23 +19,36 @@ export function installNodePackages() {
     .update(fs.readFileSync(path.join(ROOT, 'package-lock.json')))
     .digest('hex');
   if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === lock) return;
-  say('Installing npm packages (first time, or the lock changed) …');
+  const done = begun('Installing npm packages (first time, or the lock changed); about a minute');
+  const log = path.join(DATA, 'install.log');
+  fs.mkdirSync(DATA, { recursive: true });
+  const noise = fs.openSync(log, 'w', 0o600);
   const result = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: ROOT,
-    stdio: 'inherit',
+    stdio: ['ignore', noise, noise],
     env: { ...process.env, SCARF_ANALYTICS: 'false' },
   });
-  if (result.status !== 0) throw new Failure('npm ci failed; see above.');
+  fs.closeSync(noise);
+  if (result.status !== 0) throw new Failure(`npm ci failed. The end of ${log}:\n\n${lastLines(log)}`);
   fs.writeFileSync(STAMP, lock);
+  done();
+}
+
+/** What a package manager said last. */
+function lastLines(file, count = 25) {
+  return fs.readFileSync(file, 'utf8').trimEnd().split('\n').slice(-count).join('\n'); // prettier-ignore
 }
 
 /** @param {{name: string, found: () => boolean}[]} packages */
 export function installDebianPackages(packages) {
   const missing = packages.filter(({ found }) => !found()).map(({ name }) => name);
   if (missing.length === 0) return;
-  const command = `apt-get install -y ${missing.join(' ')}`;
+  const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   const prefix = process.getuid() === 0 ? [] : canSudo() ? ['sudo', '-n'] : undefined;
-  if (!prefix) throw new Failure(`Missing: ${missing.join(', ')}. Run this once, then start again:\n\n  sudo ${command}\n`);
+  if (!prefix)
+    throw new Failure(
+      `Missing: ${missing.join(', ')}. Run this once, then start again:\n\n  ${ROOT_PREFIX}apt-get update && ${ROOT_PREFIX}${command}\n`,
+    );
   say(`Installing ${missing.join(', ')} from Debian …`);
   const apt = (...args) => {
     const [program, ...rest] = [...prefix, 'apt-get', '-qq', '-o', 'Dpkg::Use-Pty=0', ...args];
@@ -46,6 +59,9 @@ export function installDebianPackages(packages) {
   const still = packages.filter(({ found }) => !found()).map(({ name }) => name);
   if (still.length > 0) throw new Failure(`Installed, but not found: ${still.join(', ')}.`);
 }
+
+/** Who has sudo uses it; who has not becomes root first. */
+const ROOT_PREFIX = fs.existsSync('/usr/bin/sudo') ? 'sudo ' : '';
 
 function canSudo() {
   return spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;

@@ -1,8 +1,8 @@
-import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core';
+import { ITEM_KINDS, PLAN_KINDS, unkeepable } from '@viaggio/core';
 import compression from 'compression';
 import express from 'express';
 import staticGzip from 'express-static-gzip';
-import type { ErrorRequestHandler, Express } from 'express';
+import type { ErrorRequestHandler, Express, NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
 import type { Logger } from 'pino';
@@ -138,6 +138,7 @@ export function createApp(
     swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
   );
   app.use(express.json({ limit: '1mb', strict: false }));
+  app.use(plainBodiesOnly);
   app.use(routerOf(operations, inspect));
   app.use('/api', (request) => {
     throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
@@ -145,6 +146,18 @@ export function createApp(
   if (webDir !== undefined) serveWeb(app, webDir);
   app.use(sendProblem(log));
   return app;
+}
+
+/** Bodies are plain data of a bounded depth: nothing that is kept can make an export fail. Texts are told by their fields. */
+function plainBodiesOnly({ body }: Request, _response: Response, next: NextFunction): void {
+  if (typeof body !== 'object' || body === null || Buffer.isBuffer(body)) {
+    next();
+    return;
+  }
+  const found = unkeepable(body);
+  if (found && !found.expected.startsWith('text'))
+    throw new AppError('malformed-request', `${found.path === '' ? 'The body' : found.path}: expected ${found.expected}.`);
+  next();
 }
 
 /** The built pages; any other address is a view of the one-page application. */

@@ -3,10 +3,11 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
 import { isLoopback, readConfig } from './config';
+import type { Config } from './config';
 import { migrate, openDatabase, untilAnswering } from './db/database';
 import { thinRevisions } from './items/thin-revisions';
 
-const config = readConfig(process.env);
+const config = configOrEnd();
 const log = pino({ level: config.logLevel });
 const database = openDatabase(config.databaseUrl);
 
@@ -49,3 +50,13 @@ function stop(): void {
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
 process.on('disconnect', stop); // the process that started this one is gone
+
+/** What is wrong in the environment is a sentence, not a stack. */
+function configOrEnd(): Config {
+  try {
+    return readConfig(process.env);
+  } catch (error) {
+    process.stderr.write(`${(error as Error).message}\n`);
+    process.exit(1);
+  }
+}

@@ -18,7 +18,7 @@ export function setAside(shape: Shape, value: unknown): { readonly known: unknow
 
 /** The value with what was set aside where it stood. What no longer has a place (its list is shorter now) is dropped. */
 export function putBack(known: unknown, aside: Aside): unknown {
-  return aside.reduce<unknown>((whole, { path, value }) => insert(whole, keysOf(path), value), known);
+  return aside.reduce<unknown>((whole, { path, value }) => (path.startsWith('/') ? insert(whole, keysOf(path), value) : whole), known);
 }
 
 function strip(shape: Shape, value: unknown, path: (string | number)[], aside: { path: string; value: unknown }[]): unknown {
@@ -59,5 +59,5 @@ function insert(whole: unknown, [key, ...rest]: readonly string[], value: unknow
     return whole.map((item: unknown, index) => (String(index) === key ? insert(item, rest, value) : item));
   }
   const entries = whole as Record<string, unknown>;
-  return rest.length > 0 && !(key in entries) ? whole : { ...entries, [key]: insert(entries[key], rest, value) };
+  return rest.length > 0 && !Object.hasOwn(entries, key) ? whole : { ...entries, [key]: insert(entries[key], rest, value) };
 }

@@ -3,6 +3,26 @@ import type { Issue } from '../issue';
 import { describe, readField } from '../shape';
 import type { Shape } from '../shape';
 
+/** What a spreadsheet would take for a formula: `=`, `+`, `-`, `@`, a tab; behind quotes of ours, so that it comes back. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+const UNQUOTED = /^'(?='*[=+\-@\t\r])/;
+const NUMBER = /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i;
+
+/**
+ * A cell that no spreadsheet runs: text that begins like a formula gets a quote before it, figures stay as they are.
+ * `asMeant` takes it off again.
+ *
+ * @example harmless('=1+1') // "'=1+1"
+ */
+export function harmless(cell: string | number): string | number {
+  return typeof cell === 'string' && FORMULA.test(cell) && !NUMBER.test(cell) ? `'${cell}` : cell;
+}
+
+/** The text that a harmless cell stands for. */
+export function asMeant(cell: string): string {
+  return cell.replace(UNQUOTED, '');
+}
+
 export type ReadCell = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly issue: Issue };
 
 const YES = new Set(['yes', 'y', 'true', '1', 'x']);

@@ -25,7 +25,7 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
   const calendar = new ICAL.Component('vcalendar');
   calendar.addPropertyWithValue('version', '2.0');
   calendar.addPropertyWithValue('prodid', '-//Viaggio//Day//EN');
-  calendar.addPropertyWithValue('x-wr-calname', day.name);
+  addText(calendar, 'x-wr-calname', day.name);
   const rigName = (id: string): string => rigs.get(id)?.name ?? 'a rig';
   const event = (uid: string, summary: string, fromMin: number, toMin: number): ICAL.Component => {
     const component = new ICAL.Component('vevent');
@@ -44,9 +44,9 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
     if (place) component.addPropertyWithValue('location', place.name);
     const own = day.kinds?.find(({ id }) => id === block.ownKindId);
     component.addPropertyWithValue('categories', own?.name ?? BLOCK_KINDS[block.kind]);
-    if (own) component.addPropertyWithValue(OWN_KIND, own.name);
-    component.addPropertyWithValue(RIG, block.rigId);
-    component.addPropertyWithValue(KIND, block.kind);
+    if (own) addText(component, OWN_KIND, own.name);
+    addText(component, RIG, block.rigId);
+    addText(component, KIND, block.kind);
     if (block.name === undefined) component.addPropertyWithValue('x-viaggio-unnamed', 'yes');
     if (block.uninterrupted) component.addPropertyWithValue(HARD, 'yes');
   }
@@ -68,6 +68,14 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
     );
   }
   return calendar.toString();
+}
+
+/** Properties of our own are texts like others: their line breaks are escaped, and cannot begin an event. */
+function addText(component: ICAL.Component, name: string, value: string): void {
+  const property = new ICAL.Property(name, component);
+  property.resetType('text');
+  property.setValue(value);
+  component.addProperty(property);
 }
 
 /** What a calendar says of a day: blocks to put into it, and what could not be read. */

@@ -5,7 +5,7 @@ import type { Block, Day } from '../day/shape';
 import type { Rig } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { readCell, writeCell } from './csv-cell';
+import { asMeant, harmless, readCell, writeCell } from './csv-cell';
 
 const FIELDS = dayShape.fields.blocks.item.fields;
 const COLUMNS = ['rig', 'kind', 'ownKind', 'name', 'day', 'from', 'to', 'place', 'temperatureC', 'uninterrupted', 'mediaMin'] as const;
@@ -31,7 +31,10 @@ export function blocksToCsv(day: Day, rigs: ReadonlyMap<string, Rig>): string {
         mediaMin: block.mediaMin === undefined ? '' : writeCell(FIELDS.mediaMin.of, block.mediaMin),
       };
     });
-  return Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => row[column])) }, { newline: '\r\n' });
+  return Papa.unparse(
+    { fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => harmless(row[column]))) },
+    { newline: '\r\n' },
+  );
 }
 
 export interface ReadBlocks {
@@ -49,6 +52,7 @@ export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, 
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (head) => head.trim(),
+    transform: asMeant,
   });
   const issues: Issue[] = [];
   const first = data[0];

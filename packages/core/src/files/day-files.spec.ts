@@ -24,6 +24,17 @@ describe('a day as a calendar', () => {
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(here.blocks.length + 1);
   });
 
+  it('a name with line breaks adds no event, and comes back', () => {
+    const evil = 'Evil\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:evil\nDTSTART:20260112T000000Z';
+    const own = { id: 'own', name: evil, like: 'record' as const };
+    const here: Day = { ...day, name: evil, kinds: [own], swaps: [], blocks: day.blocks.slice(0, 2).map((block) => ({ ...block, name: evil, ownKindId: 'own', kind: 'record' })), places: day.places!.map((place) => ({ ...place, name: `${place.id} ${evil}` })) }; // prettier-ignore
+    const lines = dayToCalendar(here, gear, new Map([...rigs].map(([id, rig]) => [id, { ...rig, name: evil }])), STAMP).split('\r\n');
+    expect(lines.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(2);
+    expect(lines.filter((line) => /^(UID:evil|DTSTART:20260112T000000Z)/.test(line))).toEqual([]);
+    const back = blocksFromCalendar(lines.join('\r\n'), here, DECK, newId);
+    expect(back.blocks.map(({ ownKindId }) => ownKindId)).toEqual(['own', 'own']);
+  });
+
   it('takes events of others: clock times, zones, those that repeat, places by name', () => {
     const text = calendar(
       'BEGIN:VEVENT', 'UID:a', 'SUMMARY:Ferry, waiting', 'LOCATION:Quay hut', 'DTSTART:20260113T093000', 'DTEND:20260113T101500', 'END:VEVENT',

@@ -149,3 +149,16 @@ describe('what is wrong in a table', () => {
     );
   });
 });
+
+describe('names that a spreadsheet would run', () => {
+  it.each(['=1+1', '+cmd', '-2+3', '@SUM(A1)', "'=quoted", "''-x", '=HYPERLINK("http://x")', 'plain', '-5', '+12 V lead'])(
+    '%s is harmless in the table, and comes back',
+    (name) => {
+      const body = { kind: 'cable', name, ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } } as const;
+      const csv = gearToCsv([{ id: '0d0c0000-0000-4000-8000-000000000001', body }]);
+      const cells = csv.split('\r\n')[1]!.split(',').map((cell) => cell.replace(/^"/, '')); // prettier-ignore
+      for (const cell of cells) expect(/^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+$/.test(cell)).toBe(false);
+      expect(readGearCsv(csv).rows[0]!.body).toEqual(body);
+    },
+  );
+});

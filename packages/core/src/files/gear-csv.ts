@@ -4,7 +4,7 @@ import type { Battery, Gear, GearKind } from '../gear';
 import { showReceived } from '../issue';
 import { missingFields } from '../shape';
 import type { Fields, Shape } from '../shape';
-import { readCell, writeCell } from './csv-cell';
+import { asMeant, harmless, readCell, writeCell } from './csv-cell';
 
 /** What is wrong in one cell, told so that a person finds it in the spreadsheet. */
 export interface CsvIssue {
@@ -51,7 +51,10 @@ const TAGS = new Set(['kind', 'gives', 'takes', 'basis']);
 export function gearToCsv(items: readonly KnownItem[]): string {
   const rows = items.map(({ id, body }) => new Map([['id', id], ...leaves(gearShape, body, [])]));
   const columns = [...new Set(rows.flatMap((row) => [...row.keys()]))];
-  return Papa.unparse({ fields: columns, data: rows.map((row) => columns.map((column) => row.get(column) ?? '')) }, { newline: '\r\n' });
+  return Papa.unparse(
+    { fields: columns, data: rows.map((row) => columns.map((column) => harmless(row.get(column) ?? ''))) },
+    { newline: '\r\n' },
+  );
 }
 
 function leaves(shape: Shape, value: unknown, path: Path): readonly [string, string][] {
@@ -116,7 +119,7 @@ export function readGearCsv(text: string, known: readonly KnownItem[] = []): Gea
         parser.abort();
         return;
       }
-      const read = readRow(rowLine, headers, columns, data, known);
+      const read = readRow(rowLine, headers, columns, data.map(asMeant), known);
       if ('body' in read) rows.push(read);
       else issues.push(...read.issues);
     },

@@ -5,7 +5,7 @@ import { OBSERVATION_KINDS, observationShape } from '../measure/log';
 import type { Log } from '../measure/feed-loss';
 import type { Slots } from '../measure/trace';
 import type { Shape } from '../shape';
-import { writeCell } from './csv-cell';
+import { harmless, writeCell } from './csv-cell';
 
 const NEWLINE = '\r\n';
 /** Told by name in columns of their own. */
@@ -92,5 +92,5 @@ export function slotsToCsv({ slotS, meanW, lowestW, highestW, samples }: Slots):
 }
 
 function table(fields: readonly string[], data: readonly (readonly (string | number)[])[]): string {
-  return Papa.unparse({ fields: [...fields], data: data.map((row) => [...row]) }, { newline: NEWLINE }) + NEWLINE;
+  return Papa.unparse({ fields: [...fields], data: data.map((row) => row.map(harmless)) }, { newline: NEWLINE }) + NEWLINE;
 }

@@ -32,11 +32,17 @@ export const moment = (title: string) =>
   text(title, 30, { regex: /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, says: 'a time such as 2026-01-12T08:00:00Z' });
 export const localId = (title: string) => text(title, 40);
 
+/** So many fields of one item are set aside, each so far down. */
+export const MOST_ASIDE = 500;
+export const MOST_ASIDE_PATH = 500;
 /** Fields of a newer or foreign document that this version does not know, by JSON Pointer: kept, never read. See `setAside`. */
 export const asideShape = list(
   'Not known here',
-  object('Field not known here', { path: text('Where it stood', 500), value: { kind: 'any', title: 'Value' } }),
-  { max: 500 },
+  object('Field not known here', {
+    path: text('Where it stood', MOST_ASIDE_PATH, { regex: /^(\/([^~/]|~0|~1)*)+$/, says: 'a JSON Pointer such as /colour' }),
+    value: { kind: 'any', title: 'Value' },
+  }),
+  { max: MOST_ASIDE },
 );
 export const unknown = optional(asideShape);
 

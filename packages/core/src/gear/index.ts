@@ -8,7 +8,20 @@ export { drawShape } from './draw-shape';
 export type { Draw } from './draw-shape';
 export { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 export type { FeedKind } from './feed-kind';
-export { asideShape, borrowedShape, idShape, localId, moment, name, onDate, provenanceShape, unknown, watts } from './fields';
+export {
+  asideShape,
+  MOST_ASIDE,
+  MOST_ASIDE_PATH,
+  borrowedShape,
+  idShape,
+  localId,
+  moment,
+  name,
+  onDate,
+  provenanceShape,
+  unknown,
+  watts,
+} from './fields';
 export type { Borrowed, Provenance } from './fields';
 export { withInput, withOutput, withTyped } from './edit-gear';
 export { gearShape, gearTitle } from './gear';

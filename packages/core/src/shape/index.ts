@@ -4,6 +4,7 @@ export { differences, isSameValue } from './differences';
 export { toJsonSchema } from './json-schema';
 export type { JsonSchema } from './json-schema';
 export { missingFields } from './missing-fields';
+export { MOST_DEEP, unkeepable } from './plain-data';
 export { withChanges } from './with-changes';
 export type { Changes } from './with-changes';
 export { choice, flag, list, number, object, optional, record, tagged, text, tuple } from './shape';

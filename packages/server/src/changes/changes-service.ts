@@ -2,6 +2,7 @@ import { PLAN_KINDS } from '@viaggio/core';
 import type { PlanKind } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import type { ItemService, Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
 import { requireReferences } from '../plan/references';
@@ -23,7 +24,7 @@ export class ChangesService {
 
   /** All of it, or none. Throws as saving, adding and deleting one item do. */
   async apply(changes: Changes): Promise<Partial<Record<PlanKind, readonly Saved[]>>> {
-    return this.database.sequelize.transaction(async (transaction) => {
+    return inTransaction(this.database.sequelize, async (transaction) => {
       const saved: Partial<Record<PlanKind, readonly Saved[]>> = {};
       // in the order of the kinds: a rig may name gear that is put with it
       for (const kind of PLAN_KINDS) saved[kind] = await this.applyKind(kind, (changes[kind] ?? []) as readonly Change[], transaction);

@@ -13,6 +13,7 @@ import {
 } from '@viaggio/core';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
@@ -38,7 +39,7 @@ export class DemoService {
       rules: LOW_WATER_RULES,
       trips: LOW_WATER_TRIPS,
     };
-    await this.database.sequelize.transaction(async (transaction) => {
+    await inTransaction(this.database.sequelize, async (transaction) => {
       for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);
       // samples never change once they are there
       await this.recordings.putIfNew(entry.id, data, transaction);

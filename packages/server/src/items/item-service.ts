@@ -1,7 +1,9 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Saved as SavedItem, SavedRevision as SavedItemRevision } from '@viaggio/core';
+import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import type { Item, ItemKind, Origin } from '../db/models/item';
 import { AppError } from '../errors';
 import { thinRevisions } from './thin-revisions';
@@ -52,9 +54,9 @@ export class ItemService {
     const taken = await this.model.findOne({ where: { id: ids }, paranoid: false, transaction });
     const twice = ids.find((id, index) => ids.indexOf(id) !== index);
     if (taken || twice !== undefined) throw new AppError('id-taken', `${taken?.id ?? twice} is in use among ${this.kind}.`);
-    const rows = await this.model.bulkCreate(
+    const rows = await this.insert(
       items.map(({ id, body }) => ({ id, body, origin, revision: 1 })),
-      { transaction },
+      transaction,
     );
     await this.keepRevisions(rows, transaction);
     return rows.map(toSaved);
@@ -88,7 +90,7 @@ export class ItemService {
 
   /** Takes a deletion back, as a revision of its own; an item that is there already is left as it is. Throws `not-found`. */
   async restore(id: string): Promise<Saved> {
-    return this.database.sequelize.transaction(async (transaction) => {
+    return inTransaction(this.database.sequelize, async (transaction) => {
       const item = await this.find(id, { transaction, lock: transaction.LOCK.UPDATE, paranoid: false });
       if (item.deletedAt === null) return toSaved(item);
       await item.restore({ transaction });
@@ -126,6 +128,25 @@ export class ItemService {
     return new Set(ids.filter((id) => !known.has(id)));
   }
 
+  /** Two that give the same new identifier at once: one is first, the other is told. */
+  private async insert(
+    rows: readonly (NewItem & { origin: Origin; revision: number })[],
+    transaction: Transaction,
+  ): Promise<readonly Item[]> {
+    try {
+      return await this.model.bulkCreate([...rows], { transaction });
+    } catch (error) {
+      if (!(error instanceof UniqueConstraintError)) throw error;
+      throw new AppError(
+        'id-taken',
+        `${rows
+          .map(({ id }) => id)
+          .join(', ')
+          .slice(0, 200)}: an identifier is in use among ${this.kind}.`,
+      );
+    }
+  }
+
   private get model() {
     return this.database.items[this.kind];
   }
@@ -147,7 +168,7 @@ export class ItemService {
       await this.keepRevisions([changed], transaction);
       return toSaved(changed);
     };
-    return within ? work(within) : this.database.sequelize.transaction(work);
+    return within ? work(within) : inTransaction(this.database.sequelize, work);
   }
 
   private async keepRevisions(rows: readonly Item[], transaction: Transaction): Promise<void> {

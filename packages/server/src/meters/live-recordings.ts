@@ -3,6 +3,7 @@ import type { Recording } from '@viaggio/core';
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import type { LiveChunk } from '../db/models/live-chunk';
 import { AppError } from '../errors';
 import type { Saved } from '../items/item-service';
@@ -194,7 +195,7 @@ export class LiveRecordings {
       original: gzipSync(samples.csv()),
       originalName: 'recording.csv',
     };
-    return this.database.sequelize.transaction(async (transaction) => {
+    return inTransaction(this.database.sequelize, async (transaction) => {
       await this.recordings.putIfNew(id, bytes, transaction);
       const saved = await this.items.recordings.put({ id, body }, transaction);
       await this.database.liveChunks.destroy({ where: { liveId: id }, transaction });

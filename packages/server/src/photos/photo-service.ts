@@ -1,4 +1,5 @@
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import { AppError } from '../errors';
 
 /** What a list of photographs tells. */
@@ -29,7 +30,7 @@ export class PhotoService {
   async put(id: string, gearId: string, bytes: Buffer): Promise<void> {
     if (JPEG.some((byte, at) => bytes[at] !== byte))
       throw new AppError('malformed-request', 'The body: expected a JPEG (ISO/IEC 10918-1); got other bytes.');
-    await this.database.sequelize.transaction(async (transaction) => {
+    await inTransaction(this.database.sequelize, async (transaction) => {
       // the gear is held, so that two at once do not both find room for a last one
       const gear = await this.database.items.gear.findByPk(gearId, { attributes: ['id'], lock: transaction.LOCK.UPDATE, transaction });
       if (!gear) throw new AppError('not-found', `There is no gear ${gearId}.`);

@@ -1,6 +1,7 @@
 import { byKind, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, putBack } from '@viaggio/core';
 import type { Aside, Plan } from '@viaggio/core';
 import type { Database } from '../db/database';
+import { inTransaction } from '../db/transaction';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem, Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
@@ -36,7 +37,7 @@ export class PlanService {
 
   /** Adds what a document holds: all of it, or none. Throws `id-taken`, `invalid-fields`. */
   async add(plan: Plan, aside: Aside): Promise<Readonly<Record<ItemKind, readonly Saved[]>>> {
-    return this.database.sequelize.transaction(async (transaction) => {
+    return inTransaction(this.database.sequelize, async (transaction) => {
       const { rest, ...added } = itemsOf(plan, aside);
       const saved: Partial<Record<ItemKind, readonly Saved[]>> = {};
       // in the order of the kinds: what others name comes first

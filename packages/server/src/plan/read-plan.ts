@@ -1,4 +1,4 @@
-import { issue, migratePlan, planIssues, planShape, setAside } from '@viaggio/core';
+import { issue, migratePlan, MOST_ASIDE, MOST_ASIDE_PATH, planIssues, planShape, setAside, unkeepable } from '@viaggio/core';
 import type { Aside, Issue, Plan } from '@viaggio/core';
 import { validate } from '../validation/validate';
 
@@ -13,7 +13,7 @@ export function readPlan(received: unknown): ReadPlan {
   const { known, aside } = setAside(planShape, migrated.document);
   const checked = validate(planShape, known);
   if (!checked.ok) return checked;
-  const issues = planIssues(checked.value);
+  const issues = [...asideIssues(aside), ...planIssues(checked.value)];
   return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: checked.value, aside };
 }
 
@@ -26,4 +26,21 @@ export function parsePlan(text: string): ReadPlan {
     return { ok: false, issues: [issue('', 'not-json', 'a JSON document', (error as Error).message)] };
   }
   return readPlan(received);
+}
+
+/** Fields that are set aside have to fit where they are kept: what comes in comes out again, and may come in again. */
+function asideIssues(aside: Aside): readonly Issue[] {
+  const counts = new Map<string, number>();
+  return aside.flatMap(({ path, value }): readonly Issue[] => {
+    const [, kind = '', index = ''] = path.split('/');
+    const item = `/${kind}/${index}`;
+    const count = (counts.get(item) ?? 0) + 1;
+    counts.set(item, count);
+    const found = unkeepable(value);
+    if (path.length > MOST_ASIDE_PATH)
+      return [issue(path.slice(0, 60), 'too-long', `a path of at most ${MOST_ASIDE_PATH} characters`, path)];
+    if (unkeepable(path)) return [issue(item, 'bad-text', 'names without control characters', path)];
+    if (found) return [issue(path, 'bad-text', found.expected, value)];
+    return count === MOST_ASIDE + 1 ? [issue(item, 'wrong-length', `at most ${MOST_ASIDE} fields that are not known here`, value)] : [];
+  });
 }

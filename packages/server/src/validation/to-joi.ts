@@ -1,5 +1,9 @@
 import Joi from 'joi';
+import { unkeepable } from '@viaggio/core';
 import type { Fields, Shape } from '@viaggio/core';
+
+/** Names in a record are words of a list, not texts. */
+const MOST_KEY = 120;
 
 /** Joi schemas by the shape they come from: built once, used at every request. */
 const built = new WeakMap<Shape, Joi.Schema>();
@@ -38,7 +42,7 @@ function build(shape: Shape, named: Map<string, Joi.Schema>): Joi.Schema {
         .ordered(...shape.items.map((item) => build(item, named).required()))
         .length(shape.items.length);
     case 'record':
-      return Joi.object().pattern(Joi.string(), build(shape.value, named)).max(shape.maxKeys);
+      return Joi.object().pattern(Joi.string().max(MOST_KEY).custom(storable), build(shape.value, named)).max(shape.maxKeys);
     case 'object':
       return Joi.object(keys(shape.fields, named));
     case 'tagged': {
@@ -54,7 +58,7 @@ function build(shape: Shape, named: Map<string, Joi.Schema>): Joi.Schema {
       );
     }
     case 'any':
-      return Joi.any();
+      return Joi.any().custom((value: unknown, helpers) => (unkeepable(value) ? helpers.error('string.unstorable') : value));
     case 'lazy':
       if (!named.has(shape.name)) {
         named.set(shape.name, Joi.any()); // stands in while the shape meets itself
