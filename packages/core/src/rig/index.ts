@@ -24,7 +24,7 @@ export type { Figure, Lack, LackOf, Lean } from './figure';
 export { batteryState, isChargedInPlace, packSpecOf } from './pack-spec';
 export { inOwnBay, isA, roleOf } from './part';
 export type { Part, Role } from './part';
-export { resilience } from './resilience';
+export { resilience, unfedWithout } from './resilience';
 export { connectionsInto, resolveDrawn, resolveRig } from './resolve-rig';
 export type { ResolvedRig } from './resolve-rig';
 export { connectionTo, treeFeeding, treesFeeding } from './source-tree';

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { lowWaterTrip, thingIn } from '../../../testing/packed-world';
+import { build, camera, pack } from '../../../testing/rig-builder';
 import type { Gear } from '../../gear';
 import { USUAL_FLIGHT_RULES } from '../air';
 import { withThing } from '../trip';
 import type { Bag, Trip } from '../trip';
-import { bagTroubles, lostBags, packed, packedTrip, sayPlaced, whyPlaced } from '.';
+import { bagTroubles, packed, packedTrip, sayPlaced, whyPlaced } from '.';
 import type { PackingWorld } from '.';
 
 const world = lowWaterTrip();
@@ -76,28 +77,42 @@ describe('suggested bags', () => {
 describe('a bag that does not arrive', () => {
   it('stops the rigs whose parts were in it, unless something elsewhere takes their place', () => {
     const now = packedWorld(world);
-    const { list } = packedTrip(now);
-    const of = (name: string) => lostBags(now.trip, list).find(({ bag }) => bag.name === name)!;
+    const { list, lost } = packedTrip(now);
+    const of = (name: string) => lost.find(({ bag }) => bag.name === name)!;
     const bag = now.trip.bags!.find(({ id }) => id === thingIn(list.things, 'V3').state.bagId)!;
     expect(of(bag.name).runs.map(({ rig }) => rig)).toContain('Wheelhouse, everything on one V-mount');
     expect(of('Crate on the supply boat').stops.map(({ rig }) => rig)).toEqual(['Breakwater']);
   });
 
-  it('a stand-in takes the place of one part only', () => {
-    const { list } = packedTrip(world);
-    const [a, b, c] = list.things.filter(({ kind }) => kind === 'cable').slice(0, 3) as [Thing, Thing, Thing];
-    const things = [at(a, 'x', []), at(b, 'x', []), at(c, 'y', [a.id, b.id])];
-    const needs = new Map([['r', [a.id, b.id]]]);
-    const bags: Bag[] = [{ id: 'x', name: 'X', goes: 'hold' }, { id: 'y', name: 'Y', goes: 'hold' }]; // prettier-ignore
-    expect(lostBags({ name: 'T', bags }, { things, needs })[0]!.stops[0]!.lost).toHaveLength(1);
+  it('a rig that a second battery in another bag feeds runs on it; with both in one bag it does not', () => {
+    const { list } = packedTrip(packedWorld(world));
+    const [k2, k4] = [thingIn(list.things, 'K2').id, thingIn(list.things, 'K4').id];
+    const stills = (first: string, second: string) => {
+      const trip = withThing(withThing({ ...world.trip }, k2, { bagId: first }), k4, { bagId: second });
+      const { stops } = packedTrip({ ...world, trip }).lost.find(({ bag }) => bag.id === first)!;
+      return stops.map(({ rig }) => rig);
+    };
+    expect(stills('siv-bag', 'ine-bag')).toEqual([]);
+    expect(stills('siv-bag', 'siv-bag')).toEqual(['Stills with the grip']);
   });
-});
 
-type Thing = ReturnType<typeof packedTrip>['list']['things'][number];
-const at = (thing: Thing, bagId: string, standsInFor: readonly string[]): Thing => ({
-  ...thing,
-  standsInFor,
-  state: { id: thing.id, bagId },
+  it('a stand-in takes the place of one part only', () => {
+    const parts = {
+      one: pack({ name: 'One' }),
+      two: pack({ name: 'Two' }),
+      three: pack({ name: 'Three' }),
+      a: camera({ name: 'A' }),
+      b: camera({ name: 'B' }),
+    };
+    const { gear } = build(parts, []);
+    const link = (battery: string, device: string) => ({ from: { gearId: battery, portId: 'out' }, to: { gearId: device, portId: 'in' } });
+    const rig = { name: 'Both', devices: [{ gearId: 'a' }, { gearId: 'b' }], links: [link('one', 'a'), link('two', 'b')] };
+    const bags: Bag[] = [{ id: 'x', name: 'X', goes: 'hold' }, { id: 'y', name: 'Y', goes: 'hold' }]; // prettier-ignore
+    const things = [{ id: 'one', bagId: 'x' }, { id: 'two', bagId: 'x' }, { id: 'three', bagId: 'y' }, { id: 'a', bagId: 'y' }, { id: 'b', bagId: 'y' }]; // prettier-ignore
+    const of = (more: readonly string[]) => packedTrip({ trip: { name: 'T', rigIds: ['r'], gearIds: more, bags, things }, gear, rigs: new Map([['r', rig]]), days: new Map(), rules: new Map(), today: '2026-01-11' }).lost[0]!; // prettier-ignore
+    expect(of([]).stops[0]!.lost).toHaveLength(2);
+    expect(of(['three']).stops[0]).toMatchObject({ lost: [{ id: 'two' }], saved: [{ part: { id: 'one' }, by: { id: 'three' } }] });
+  });
 });
 
 describe('laws of packing', () => {

@@ -1,4 +1,6 @@
-import type { PackingList, PackThing } from '../list';
+import { unfedWithout } from '../../rig';
+import type { ResolvedRig } from '../../rig';
+import type { PackingList, PackThing, PackWhy } from '../list';
 import type { Bag, Trip } from '../trip';
 
 /** What a rig comes to when a bag does not arrive. */
@@ -20,18 +22,25 @@ export interface LostBag {
 }
 
 /**
- * What each bag would take with it: which rigs stop, through which parts, and which run on what lies in another bag. A
- * stand-in takes the place of one part only.
+ * What each bag would take with it: which rigs have a device without power then, through which parts, and which run on what
+ * lies in another bag: a feed of theirs that takes over, or a stand-in, which takes the place of one part only.
+ *
+ * @param resolved the rigs of the trip
  */
-export function lostBags({ bags = [] }: Trip, list: Pick<PackingList, 'things' | 'needs'>): readonly LostBag[] {
-  const things = new Map(list.things.map((one) => [one.id, one]));
-  const rigs = new Map(list.things.flatMap(({ why }) => why.flatMap((one) => ('rigId' in one ? [[one.rigId, one.rig] as const] : []))));
+export function lostBags(
+  { bags = [] }: Trip,
+  list: Pick<PackingList, 'things'>,
+  resolved: ReadonlyMap<string, ResolvedRig>,
+): readonly LostBag[] {
   return bags.map((bag): LostBag => {
     const isGone = ({ state }: PackThing): boolean => state.bagId === bag.id || state.left === true;
     const taken = new Set<string>();
-    const hit = [...list.needs].flatMap(([rigId, ids]): LostRig[] => {
-      const own = ids.flatMap((id) => things.get(id) ?? []).filter(({ state }) => state.bagId === bag.id && !state.left);
+    const hit = [...resolved].flatMap(([rigId, rig]): LostRig[] => {
+      const own = list.things.filter(({ state, why }) => state.bagId === bag.id && !state.left && why.some((one) => isPart(one, rigId)));
       if (own.length === 0) return [];
+      const base = { rigId, rig: rig.rig.name };
+      // what does without them needs no stand-in
+      if (unfedWithout(rig, new Set(own.map(({ id }) => id))).length === 0) return [{ ...base, lost: [], saved: [] }];
       const saved = own.flatMap((part) => {
         const by = list.things.find(
           (one) => one.standsInFor.includes(part.id) && !isGone(one) && one.state.bagId !== undefined && !taken.has(one.id),
@@ -40,8 +49,14 @@ export function lostBags({ bags = [] }: Trip, list: Pick<PackingList, 'things' |
         return by ? [{ part, by }] : [];
       });
       const lost = own.filter((part) => !saved.some((one) => one.part === part));
-      return [{ rigId, rig: rigs.get(rigId) ?? 'A rig that is gone', lost, saved }];
+      const stops = unfedWithout(rig, new Set(lost.map(({ id }) => id))).length > 0;
+      return [{ ...base, lost: stops ? lost : [], saved }];
     });
     return { bag, stops: hit.filter(({ lost }) => lost.length > 0), runs: hit.filter(({ lost }) => lost.length === 0) };
   });
+}
+
+/** A part of the rig as it is drawn, what takes over among them; a spare lies beside it. */
+function isPart(why: PackWhy, rigId: string): boolean {
+  return 'rigId' in why && why.rigId === rigId && why.is !== 'spare-for';
 }

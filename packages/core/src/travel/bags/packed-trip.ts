@@ -1,6 +1,7 @@
 import type { SheetEntry } from '../../bench/sheet';
 import { judgeTaps } from '../../bench/contacts';
 import type { Gear } from '../../gear';
+import { resolveRig } from '../../rig';
 import type { FlightRules } from '../air';
 import { tripFlight } from '../flight';
 import type { TripFlight } from '../flight';
@@ -38,10 +39,17 @@ export interface PackingWorld extends TripWorld {
  * @example packedTrip({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).flight.possible // true
  */
 export function packedTrip(world: PackingWorld): PackedTrip {
-  const { trip, rules, today, gear, sheets = [] } = world;
+  const { trip, rules, today, gear, rigs, sheets = [] } = world;
   const list = packingList(world);
   const flight = tripFlight(trip, list.things, rules, today, failedPacks(sheets, gear));
-  return { list, flight, loads: bagLoads(trip, list, flight), troubles: bagTroubles(trip, list, flight), lost: lostBags(trip, list) };
+  const resolved = new Map(list.rigIds.flatMap((id) => (rigs.has(id) ? [[id, resolveRig(rigs.get(id)!, gear)] as const] : [])));
+  return {
+    list,
+    flight,
+    loads: bagLoads(trip, list, flight),
+    troubles: bagTroubles(trip, list, flight),
+    lost: lostBags(trip, list, resolved),
+  };
 }
 
 /** Packs whose last balance-lead sheet says stop. */
