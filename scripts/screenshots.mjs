@@ -1,4 +1,4 @@
-// `npm run screenshots`: docs/screenshots from the demo data, on a database of its own.
+// `npm run screenshots`: docs/screenshots from the demo data, on a database of its own; with names, only those.
 import fs from 'node:fs';
 import path from 'node:path';
 import { build } from './lib/build.mjs';
@@ -54,7 +54,9 @@ await main(async () => {
 async function takeAll(baseURL) {
   const browser = await launchChromium();
   try {
+    const asked = process.argv.slice(2);
     for (const { name, path: at, size, dark, prepare, wait } of PICTURES) {
+      if (asked.length > 0 && !asked.includes(name)) continue;
       const context = await browser.newContext({ baseURL, viewport: size, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB' });
       const page = await context.newPage();
       await page.goto(at);
@@ -85,6 +87,7 @@ async function slideToEnd(page) {
 async function suggestBags(page) {
   await page.getByRole('button', { name: /^Suggest bags for the rest/ }).click();
   await page.getByRole('region', { name: 'In no bag' }).waitFor({ state: 'detached' });
+  await page.getByText('Saved', { exact: true }).waitFor();
 }
 
 async function compareAll(page) {
