@@ -145,6 +145,8 @@ function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostB
     share: mostG === undefined ? undefined : Math.min(1, massG / mostG),
     isOver,
     stops: (lost?.stops ?? []).map(({ rig }) => rig),
-    runs: (lost?.runs ?? []).map(({ rig, saved }) => `${rig} on ${saved.length === 0 ? 'its other feed' : saved.map(({ by }) => by.tag ?? by.title).join(', ')}`),
+    runs: (lost?.runs ?? []).map(
+      ({ rig, saved }) => `${rig} on ${saved.length === 0 ? 'its other feed' : saved.map(({ by }) => by.tag ?? by.title).join(', ')}`,
+    ),
   };
 }
