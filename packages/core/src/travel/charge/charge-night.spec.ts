@@ -81,6 +81,15 @@ describe('charge tonight', () => {
     );
   });
 
+  it('what is broken is put on nothing', () => {
+    const broken = new Map(
+      [...withCharge({ V3: 0.2 })].map(([id, body]) => [id, body.tag === 'V3' ? { ...body, away: 'broken' as const } : body]),
+    );
+    const found = chargeNight(night(['V3'], [TWO]), broken, rigs, UNTIL);
+    expect(found.rows).toEqual([]);
+    expect(found.notFull[0]).toMatchObject({ why: 'cannot', says: 'It is marked as broken: do not charge it.' });
+  });
+
   it('the cautions stand beside it', () => {
     const { cautions } = chargeNight(night(['V3'], [TWO]), withCharge({ V3: 0.2 }), rigs, UNTIL);
     expect(cautions.join(' ')).toMatch(/unattended.*sleep.*0 °C.*damaged/s);

@@ -56,13 +56,16 @@ export interface KitNight {
   /** Clock minutes between which somebody is awake; always when absent. */
   readonly awake?: { readonly from: number; readonly to: number };
   readonly temperatureC?: number;
+  /** Of the clocks there. */
+  readonly zone?: string;
 }
 
 /** A night in the kit as a day of its own, so that one computation charges both. */
-export function kitNightDay({ batteryIds, chargerIds, date, fromMin, untilMin, awake, temperatureC }: KitNight): Day {
+export function kitNightDay({ batteryIds, chargerIds, date, fromMin, untilMin, awake, temperatureC, zone }: KitNight): Day {
   return {
     name: 'Tonight',
     date,
+    ...(zone !== undefined && { zone }),
     days: Math.max(1, Math.ceil(untilMin / DAY_MIN)),
     startsAt: fromMin,
     rigIds: [],
@@ -83,7 +86,7 @@ export function kitNightDay({ batteryIds, chargerIds, date, fromMin, untilMin, a
 /**
  * What goes on which charger when until the first call, what is full by then, what is not and what would do.
  *
- * From a plan that says so: its own moves. Else they are made here: the emptiest first, each where it is full soonest,
+ * From a plan that says so: its own moves. Else they are made here: what takes longest first, each where it is full soonest,
  * changed only while somebody is awake; then run through the same chargers, outlets and charge curves as any day. A battery
  * whose charge nobody entered is taken as empty.
  *
@@ -105,7 +108,7 @@ export function chargeNight(planned: Day, gear: ReadonlyMap<string, Gear>, rigs:
       : queued(
           planned,
           gear,
-          wanted.filter((id) => !full.includes(id)),
+          wanted.filter((id) => !full.includes(id) && !isBroken(gear.get(id))),
           charge,
           fromMin,
           until,
@@ -205,6 +208,7 @@ function notFullOf(
 ): NotFull {
   const battery = gearTitle(gear.get(batteryId)!);
   const base = { batteryId, battery, charge: row?.toCharge ?? start };
+  if (isBroken(gear.get(batteryId))) return { ...base, why: 'cannot', lateMin: undefined, says: BROKEN };
   const pairs = (day.chargers ?? []).map(({ gearId, placeId }) => ({
     title: gear.has(gearId) ? gearTitle(gear.get(gearId)!) : 'A charger that is gone',
     pairing: pairingOf(
@@ -234,6 +238,12 @@ function notFullOf(
     ? `${at}. Start it ${lateMin} min earlier, put it on the strongest charger that fits, or take a full one in its place.`
     : `${at}: no slot comes free for it while somebody is awake. Another charger, or a charge of ${lateMin} min elsewhere.`;
   return { ...base, why: row ? 'late' : 'no-slot', lateMin, says };
+}
+
+const BROKEN = 'It is marked as broken: do not charge it.';
+
+function isBroken(gear: Gear | undefined): boolean {
+  return gear?.away === 'broken';
 }
 
 /** As `pairingOf` says it: of several chargers one that does not fit tells nothing. */

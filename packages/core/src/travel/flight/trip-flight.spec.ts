@@ -94,6 +94,11 @@ describe('how the batteries of a trip fly', () => {
     expect(flightOf(world).legs.some(({ areOld }) => areOld)).toBe(false);
   });
 
+  it('rules that were deleted are not taken for the usual ones without a word', () => {
+    const { legs } = flightOf({ ...world, rules: new Map() });
+    expect(legs.map(({ areGone, areOld, rules }) => [areGone, areOld, rules])).toEqual([[true, true, USUAL_FLIGHT_RULES], [true, true, USUAL_FLIGHT_RULES]]); // prettier-ignore
+  });
+
   it('a carrier that asks for a low charge says so of each, and what is too full is named', () => {
     const rules = new Map([...world.rules].map(([id, one]) => [id, { ...one, mostCharge: 0.3 }]));
     const { short, possible } = flightOf({ ...world, rules });

@@ -34,6 +34,8 @@ export interface FlownLeg {
   readonly rules: FlightRules;
   /** So old that somebody should look them up again. */
   readonly areOld: boolean;
+  /** Those that the leg names were deleted: the usual ones stand in, and count as old. */
+  readonly areGone: boolean;
 }
 
 /** How the batteries of a trip fly. */
@@ -67,8 +69,11 @@ export function tripFlight(
   const legs = (trip.legs ?? [])
     .filter(({ by }) => by === 'air')
     .map((leg): FlownLeg => {
-      const own = (leg.rulesId === undefined ? undefined : rules.get(leg.rulesId)) ?? USUAL_FLIGHT_RULES;
-      return { leg, rules: own, areOld: areOld(own, today) };
+      const own = leg.rulesId === undefined ? USUAL_FLIGHT_RULES : rules.get(leg.rulesId);
+      // a carrier's rules that were deleted are not taken for the usual ones without a word
+      return own
+        ? { leg, rules: own, areOld: areOld(own, today), areGone: false }
+        : { leg, rules: USUAL_FLIGHT_RULES, areOld: true, areGone: true };
     });
   const flyers = flyersOf(trip);
   const asked = things.filter(({ state }) => !state.left).flatMap((thing) => flying(thing, damaged));

@@ -21,6 +21,7 @@ import { CheckField } from '../../fields/check-field';
 import { ClockField } from '../../fields/clock-field';
 import { SelectField } from '../../fields/select-field';
 import { percent, time } from '../../day/timeline/timeline-view';
+import { ownZone } from '../../day/zones';
 import { ScanButton } from '../../scan/scan-button';
 import { localDate, shownMoment } from '../../shared/dates';
 import { Items } from '../../state/items.actions';
@@ -135,7 +136,15 @@ export class ChargePage {
     const untilMin = this.untilMin() > fromMin ? this.untilMin() : this.untilMin() + 24 * 60;
     const on = (all: readonly { readonly id: string; readonly on: boolean }[]): readonly string[] =>
       all.flatMap((one) => (one.on ? [one.id] : []));
-    return kitNightDay({ batteryIds: on(this.batteries()), chargerIds: on(this.chargers()), date, fromMin, untilMin, awake: this.awake() });
+    return kitNightDay({
+      batteryIds: on(this.batteries()),
+      chargerIds: on(this.chargers()),
+      date,
+      fromMin,
+      untilMin,
+      awake: this.awake(),
+      zone: ownZone(),
+    });
   });
   private readonly later = computedLater(
     'pack',

@@ -27,13 +27,14 @@ export class FlyingPage {
   protected readonly words = WORDS;
   protected readonly classes = CLASSES;
   protected readonly legs = computed(() =>
-    (this.flight()?.legs ?? []).map(({ leg, rules, areOld }) => ({
+    (this.flight()?.legs ?? []).map(({ leg, rules, areOld, areGone }) => ({
       id: leg.id,
       name: leg.name,
       on: leg.on,
-      rules: flightRulesTitle(rules),
+      rules: areGone ? `The carrier’s rules are gone; used: ${flightRulesTitle(rules)}` : flightRulesTitle(rules),
       source: rules.source,
       areOld,
+      toLookUp: areOld && !areGone,
     })),
   );
   protected readonly rows = computed(() => {
