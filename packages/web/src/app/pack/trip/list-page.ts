@@ -204,7 +204,7 @@ export class ListPage {
 
   /** `4 × sandbag`, `2 tape`, `tape`. */
   protected addOwn(text: string): void {
-    const [, count, name = ''] = /^\s*(?:(\d{1,3})\s*[x×]?\s+)?(.+?)\s*$/i.exec(text) ?? [];
+    const [, count, name = ''] = /^\s*(?:(\d{1,3})\s*[x×]?\s+)?(.+?)\s*$/i.exec(text.trim()) ?? [];
     if (name !== '') this.addItems([{ name: name.slice(0, 120), count: Math.max(1, Number(count ?? 1)) }]);
   }
 
