@@ -92,15 +92,21 @@ export class LivePage {
     const rig = this.log().rigs.get(rigId);
     if (!rig) return;
     this.problem.set(undefined);
+    // a recording begins under the name of what is played, not under that of what was there before
+    this.busy.set(true);
     this.api.play(rigId, this.secondsEach()).subscribe({
       next: (meter) => {
+        this.busy.set(false);
         this.refresh();
         this.meterId.set(meter.id);
         this.name.set(`${rig.name}, simulated`.slice(0, 120));
         const [batteryId] = batteriesOf(rig, this.log().gear);
         this.subject.set({ deviceId: rig.devices[0]!.gearId, rigId, meterAt: 'battery', ...(batteryId !== undefined && { batteryId }) });
       },
-      error: (problem: Problem) => this.problem.set(problem),
+      error: (problem: Problem) => {
+        this.busy.set(false);
+        this.problem.set(problem);
+      },
     });
   }
 
