@@ -81,15 +81,15 @@ export function tripFlight(
   const isSent = ({ state }: PackThing): boolean => state.bagId !== undefined && byRoad.has(state.bagId);
   const known = asked.flatMap(({ battery }) => battery ?? []);
   const onBoard = asked.flatMap(({ thing, battery }) => (battery && !isSent(thing) ? [battery] : []));
+  const limits = strictestRules(legs.map((one) => one.rules));
   const shared = whatMayFly({
     people: Math.max(1, flyers.length),
     batteries: onBoard,
-    rules: strictestRules(legs.map((one) => one.rules)),
+    rules: limits,
   });
   const owners = new Map(
     (trip.bags ?? []).map((bag) => [bag.id, bag.goes === 'cabin' ? flyers.find(({ id }) => id === bag.personId) : undefined]),
   );
-  const limits = strictestRules(legs.map((one) => one.rules));
   const spares = onBoard.flatMap((battery) => {
     const found = shared.batteries.find(({ id }) => id === battery.id)!;
     return battery.role === 'spare' && found.verdict !== 'never' ? [spareOf(battery, found)] : [];

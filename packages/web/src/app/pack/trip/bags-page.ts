@@ -5,8 +5,6 @@ import { RouterLink } from '@angular/router';
 import { BAG_KINDS, formatQuantity, sayBagTrouble, sayLeft, sayPlaced } from '@viaggio/core';
 import type { Bag, BagLoad, FlownThing, LostBag, PackThing, Placed } from '@viaggio/core';
 import { computedLater, valueOf } from '../../workers/computed-later';
-import { localDate } from '../../shared/dates';
-import { BenchSheets } from '../../bench/bench-sheets';
 import { TripSheet } from './trip-sheet';
 
 interface Chip {
@@ -41,18 +39,12 @@ interface Column {
 })
 export class BagsPage {
   protected readonly sheet = inject(TripSheet);
-  private readonly bench = inject(BenchSheets);
   /** The thing whose way to another bag is open. */
   protected readonly moving = signal<string | undefined>(undefined);
   /** Why things lie where they lie: as if all that lies somewhere had been suggested. */
   private readonly reasons = computedLater(
     'pack',
-    () => {
-      const trip = this.sheet.trip();
-      if (!trip) return undefined;
-      const [gear, rigs, days, rules] = [this.sheet.gear(), this.sheet.rigs(), this.sheet.days(), this.sheet.rules()];
-      return { trip, gear, rigs, days, rules, sheets: this.bench.sheets(), today: localDate(new Date()) };
-    },
+    () => this.sheet.asked(),
     (core, asked) => core.tripPlaces(asked),
   );
   private readonly why = computed((): ReadonlyMap<string, Placed> => valueOf(this.reasons()) ?? new Map());

@@ -41,7 +41,8 @@ export class TripSheet {
   private readonly entry = computed(() => this.trips().find(({ id }) => id === this.id()));
   readonly trip = computed((): Trip | undefined => this.entry()?.body);
   readonly isDemo = computed(() => this.entry()?.origin === 'demo');
-  private readonly asked = computed((): TripAsked | undefined => {
+  /** All that the trip may name: what a worker is asked with. */
+  readonly asked = computed((): TripAsked | undefined => {
     const trip = this.trip();
     if (!trip) return undefined;
     const today = localDate(new Date());
