@@ -15,6 +15,8 @@ const ROLE = 'viaggio';
 const DATABASE = 'viaggio';
 /** Its name says that whatever is in it may be deleted: the journeys touch no other. See `isForTests` of the server. */
 const TEST_DATABASE = 'viaggio_tests';
+/** How the folders begin in which clusters are made. */
+const ASIDE = 'data.new-';
 const GUARD = fileURLToPath(new URL('./postgres-guard.mjs', import.meta.url));
 
 export const POSTGRESQL = { name: 'postgresql', found: () => programs() !== undefined };
@@ -41,6 +43,7 @@ export async function startPostgres(folder, { throwaway = false, watched = false
   const base = usableFolder(folder);
   const data = path.join(base, 'data');
   await endOrphan(data);
+  dropAsides(base);
   if (runningPid(data)) throw new Failure(`The database in ${base} is running already, for another command. Stop that one first.`);
 
   const isNew = !fs.existsSync(path.join(data, 'PG_VERSION'));
@@ -214,10 +217,12 @@ function mustRun(command, env) {
     throw new Failure(`${path.basename(command[0])} failed:\n${result.error?.message ?? ''}${result.stdout ?? ''}${result.stderr ?? ''}`);
 }
 
-/** Made aside and then put in its place: what a killed start left of one is thrown away. */
+/**
+ * Made aside and then put in its place. Aside is another folder each time: the program of a start that was killed may
+ * still be writing its own.
+ */
 function makeCluster(bin, base, data, password) {
-  const aside = path.join(base, 'data.new');
-  fs.rmSync(aside, { recursive: true, force: true });
+  const aside = path.join(base, `${ASIDE}${randomBytes(4).toString('hex')}`);
   fs.rmSync(data, { recursive: true, force: true });
   // a real file: initdb cannot reopen a pipe
   const passwordFile = path.join(base, '.password');
@@ -242,6 +247,16 @@ function makeCluster(bin, base, data, password) {
     fs.rmSync(passwordFile, { force: true });
   }
   fs.renameSync(aside, data);
+}
+
+/** Throws away what killed starts left of clusters; what is still being written goes with the next start. */
+function dropAsides(base) {
+  for (const name of fs.readdirSync(base).filter((each) => each.startsWith(ASIDE)))
+    try {
+      fs.rmSync(path.join(base, name), { recursive: true, force: true });
+    } catch {
+      // nobody needs it, and nobody is stopped by it
+    }
 }
 
 function createDatabase(bin, port, password, database) {
