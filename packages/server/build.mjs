@@ -2,10 +2,11 @@ import { build } from 'esbuild';
 import { rm } from 'node:fs/promises';
 import { bundledCli } from './bundle-cli.mjs';
 
-for (const file of ['dist/main.js', 'dist/main.js.map']) await rm(file, { force: true });
+for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/worker.js.map']) await rm(file, { force: true });
 await bundledCli();
 await build({
-  entryPoints: { main: 'src/main.ts' },
+  // the worker is a file of its own: threads are started from it
+  entryPoints: { main: 'src/main.ts', worker: 'src/work/worker.ts' },
   outdir: 'dist',
   bundle: true,
   platform: 'node',

@@ -46,7 +46,8 @@ const GALLERY = {
 export function build({ gallery = false } = {}) {
   copyPublicFiles();
   for (const { name, workspace, script = 'build', result, sources } of gallery ? [...PARTS, GALLERY] : PARTS) {
-    const stamp = `${result}.sources`;
+    // beside what is served, never in it
+    const stamp = path.join(ROOT, `packages/${workspace.split('/')[1]}/dist/${name}.sources`);
     const hash = hashOf([...sources, 'package-lock.json', 'tsconfig.base.json']);
     if (fs.existsSync(result) && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === hash) continue;
     say(`Building the ${name} …`);

@@ -5,17 +5,18 @@ import path from 'node:path';
 import { SERVER_MAIN, WEB_DIR } from './build.mjs';
 import { Failure } from './say.mjs';
 
+const MOST_SAID = 20_000;
+
 /** Returns its address, the promise of its end, and a function that stops it. */
 export async function startServer({ databaseUrl, port, host = '127.0.0.1', logFile }) {
   fs.mkdirSync(path.dirname(logFile), { recursive: true });
-  const log = fs.openSync(logFile, 'a');
   const child = fork(SERVER_MAIN, [], {
-    stdio: ['ignore', log, 'pipe', 'ipc'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), HOST: host, WEB_DIR, NODE_ENV: 'production' },
+    stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), HOST: host, WEB_DIR, LOG_FILE: logFile, NODE_ENV: 'production' },
   });
-  fs.closeSync(log);
   let errors = '';
-  child.stderr.setEncoding('utf8').on('data', (text) => (errors += text));
+  // what it says while it starts is told; later only the last of it is of use
+  child.stderr.setEncoding('utf8').on('data', (text) => (errors = (errors + text).slice(-MOST_SAID)));
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
   const listening = new Promise((resolve) => child.once('message', (/** @type {{ listening: string }} */ said) => resolve(said.listening)));
   const url = await Promise.race([listening, ended]);

@@ -1,8 +1,9 @@
-import { ITEM_KINDS, PLAN_KINDS, unkeepable } from '@viaggio/core';
+import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core';
 import compression from 'compression';
 import express from 'express';
+import { rateLimit } from 'express-rate-limit';
 import staticGzip from 'express-static-gzip';
-import type { ErrorRequestHandler, Express, NextFunction, Request, Response } from 'express';
+import type { ErrorRequestHandler, Express } from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
 import type { Logger } from 'pino';
@@ -12,7 +13,9 @@ import type { Database } from './db/database';
 import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
 import { DemoService } from './demo/demo-service';
-import { AppError, problemOf, toAppError } from './errors';
+import { AppError, problemOf } from './errors';
+import { LOOPBACK_ONLY } from './exposure';
+import type { Exposure } from './exposure';
 import { healthOperations } from './health/health-operations';
 import { itemOperations } from './items/item-operations';
 import { itemServices } from './items/kinds';
@@ -26,6 +29,7 @@ import type { MeterAddress } from './meters/meters';
 import { forecastOperations } from './forecast/forecast-operations';
 import { Forecasts } from './forecast/forecasts';
 import { photoOperations } from './photos/photo-operations';
+import { PieceService } from './pieces/piece-service';
 import { PhotoService } from './photos/photo-service';
 import { RecordingDataService } from './recordings/recording-data-service';
 import { recordingOperations } from './recordings/recording-operations';
@@ -35,6 +39,9 @@ import { requireReferences } from './plan/references';
 import { routerOf } from './router';
 import type { Inspect } from './router';
 import { sameOriginOnly } from './same-origin';
+import { toAppError } from './to-app-error';
+import { HERE } from './work/work';
+import type { Work } from './work/work';
 
 export interface Services {
   readonly items: ItemServices;
@@ -44,14 +51,24 @@ export interface Services {
   readonly live: LiveRecordings;
   readonly demo: DemoService;
   readonly forecasts: Forecasts;
+  readonly work: Work;
 }
 
-/** `allowed`: the meters that the installation's owner lets be polled; `forecastUrl`: a weather service of theirs. */
-export function servicesOf(database: Database, allowed: readonly MeterAddress[] = [], forecastUrl?: string): Services {
+export interface ServiceOptions {
+  /** The meters that the installation's owner lets be polled. */
+  readonly meters?: readonly MeterAddress[];
+  /** A weather service of theirs. */
+  readonly forecastUrl?: string | undefined;
+  /** Where what takes long is done. */
+  readonly work?: Work;
+}
+
+export function servicesOf(database: Database, { meters: allowed = [], forecastUrl, work = HERE }: ServiceOptions = {}): Services {
   const items = itemServices(database);
   const meters = new Meters(allowed, items);
-  const recordings = new RecordingDataService(database);
+  const recordings = new RecordingDataService(database, new PieceService(database));
   return {
+    work,
     items,
     recordings,
     photos: new PhotoService(database),
@@ -65,7 +82,7 @@ export function servicesOf(database: Database, allowed: readonly MeterAddress[] 
 /** Everything the API does, in the order of the documentation. */
 export function operationsOf(
   database: Database,
-  { items, recordings, photos, meters, live, demo, forecasts }: Services,
+  { items, recordings, photos, meters, live, demo, forecasts, work }: Services,
 ): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
@@ -79,17 +96,22 @@ export function operationsOf(
     ...meterOperations(meters, live),
     ...forecastOperations(forecasts),
     ...changesOperations(database, items),
-    ...planOperations(database, items),
-    ...printOperations(items),
-    ...evaluateOperations(),
+    ...planOperations(database, items, work),
+    ...printOperations(items, work),
+    ...evaluateOperations(work),
     ...demoOperations(demo),
   ];
 }
 
+/** A phone that looks at the pages asks some twenty times a minute. */
+const MOST_REQUESTS_A_MINUTE = 1200;
+/** Half a year. */
+const HSTS_S = 180 * 24 * 3600;
+
 export interface AppOptions {
   readonly webDir?: string | undefined;
-  /** False when it is served to other machines on purpose. */
-  readonly loopbackOnly?: boolean;
+  /** This machine alone unless it says otherwise. */
+  readonly exposure?: Exposure;
   readonly services?: Services;
   readonly inspect?: Inspect;
 }
@@ -97,7 +119,7 @@ export interface AppOptions {
 export function createApp(
   database: Database,
   log: Logger,
-  { webDir, loopbackOnly = true, services = servicesOf(database), inspect }: AppOptions = {},
+  { webDir, exposure = LOOPBACK_ONLY, services = servicesOf(database), inspect }: AppOptions = {},
 ): Express {
   const app = express();
   const operations = operationsOf(database, services);
@@ -123,11 +145,16 @@ export function createApp(
           formAction: ["'self'"],
         },
       },
-      strictTransportSecurity: false, // plain HTTP on loopback
+      // plain HTTP on loopback
+      strictTransportSecurity: exposure.tls && { maxAge: HSTS_S, includeSubDomains: false },
     }),
   );
+  // whoever ends the TLS says who asks
+  if (exposure.tls) app.set('trust proxy', 'loopback, linklocal, uniquelocal');
+  app.use(sameOriginOnly(exposure.names));
+  if (exposure.limited) app.use(limitEachAddress());
   app.use(compression());
-  app.use('/api', sameOriginOnly(loopbackOnly), (_request, response, next) => {
+  app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
@@ -137,9 +164,7 @@ export function createApp(
     swaggerUi.serve,
     swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
   );
-  app.use(express.json({ limit: '1mb', strict: false }));
-  app.use(plainBodiesOnly);
-  app.use(routerOf(operations, inspect));
+  app.use(routerOf(operations, services.work, inspect));
   app.use('/api', (request) => {
     throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
   });
@@ -148,16 +173,16 @@ export function createApp(
   return app;
 }
 
-/** Bodies are plain data of a bounded depth: nothing that is kept can make an export fail. Texts are told by their fields. */
-function plainBodiesOnly({ body }: Request, _response: Response, next: NextFunction): void {
-  if (typeof body !== 'object' || body === null || Buffer.isBuffer(body)) {
-    next();
-    return;
-  }
-  const found = unkeepable(body);
-  if (found && !found.expected.startsWith('text'))
-    throw new AppError('malformed-request', `${found.path === '' ? 'The body' : found.path}: expected ${found.expected}.`);
-  next();
+function limitEachAddress(): express.RequestHandler {
+  return rateLimit({
+    windowMs: 60_000,
+    limit: MOST_REQUESTS_A_MINUTE,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: () => {
+      throw new AppError('too-many-requests', `More than ${MOST_REQUESTS_A_MINUTE} requests came within a minute.`);
+    },
+  });
 }
 
 /** The built pages; any other address is a view of the one-page application. */
@@ -193,7 +218,7 @@ function logRequests(log: Logger): express.RequestHandler {
 function sendProblem(log: Logger): ErrorRequestHandler {
   return (thrown, request, response, next) => {
     const error = toAppError(thrown);
-    const level = error.code === 'internal' ? 'error' : error.code === 'database-away' ? 'warn' : 'debug';
+    const level = error.code === 'internal' ? 'error' : problemOf(error).status >= 500 ? 'warn' : 'debug';
     log[level]({ err: thrown as unknown, method: request.method, url: request.originalUrl }, error.message);
     if (response.headersSent) {
       next(thrown);
@@ -201,6 +226,7 @@ function sendProblem(log: Logger): ErrorRequestHandler {
     }
     const problem = problemOf(error);
     if (problem.status === 503) response.set('Retry-After', '2');
+    if (problem.status === 429 && !response.get('Retry-After')) response.set('Retry-After', '60');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }

@@ -7,7 +7,13 @@ export interface Config {
   readonly port: number;
   /** The built web application; nothing is served but the API when absent. */
   readonly webDir: string | undefined;
+  /** Names under which it may be reached, beside this machine's own when it is served to others. */
+  readonly names: readonly string[];
+  /** Whether whoever asks comes through TLS, which ends before this server. */
+  readonly tls: boolean;
   readonly logLevel: string;
+  /** Standard output when absent. */
+  readonly logFile: string | undefined;
   /** Bench meters that may be polled; no other address is. */
   readonly meters: readonly MeterAddress[];
   /** A forecast service of one's own, instead of the simulated one. */
@@ -25,7 +31,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: env['HOST'] ?? '127.0.0.1',
     port,
     webDir: env['WEB_DIR'] && path.resolve(env['WEB_DIR']),
+    names: namesOf(env['VIAGGIO_NAMES'] ?? ''),
+    tls: tlsOf(env['VIAGGIO_TLS']),
     logLevel: env['LOG_LEVEL'] ?? 'info',
+    logFile: env['LOG_FILE'] || undefined,
     meters: metersOf(env['METERS'] ?? ''),
     forecastUrl: forecastOf(env['FORECAST_URL']),
   };
@@ -40,6 +49,20 @@ function metersOf(text: string): readonly MeterAddress[] {
     if (name === undefined || port < 1 || port > 65535) throw new Error(`METERS: expected name=host:port, apart by commas; got “${entry}”`);
     return { name: name.trim(), host: host!.replace(/^\[|\]$/g, ''), port };
   });
+}
+
+/** `viaggio.lan, 192.168.1.20` */
+function namesOf(text: string): readonly string[] {
+  const names = text.split(',').map((name) => name.trim().toLowerCase()).filter((name) => name !== ''); // prettier-ignore
+  for (const name of names)
+    if (!/^(\[[0-9a-f:]+\]|[a-z0-9]([a-z0-9.-]*[a-z0-9])?)$/.test(name))
+      throw new Error(`VIAGGIO_NAMES: expected names or addresses without port, apart by commas; got “${name.slice(0, 60)}”`);
+  return names;
+}
+
+function tlsOf(text = ''): boolean {
+  if (!/^[01]?$/.test(text)) throw new Error(`VIAGGIO_TLS: expected 1 behind TLS, or nothing; got “${text.slice(0, 60)}”`);
+  return text === '1';
 }
 
 function forecastOf(text: string | undefined): string | undefined {

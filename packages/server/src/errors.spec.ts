@@ -1,5 +1,6 @@
 import { ConnectionRefusedError, DatabaseError, UniqueConstraintError } from 'sequelize';
-import { AppError, ERRORS, problemOf, toAppError } from './errors';
+import { AppError, ERRORS, problemOf } from './errors';
+import { toAppError } from './to-app-error';
 
 const driverError = (code: string, message = 'gone') => Object.assign(new Error(message), { code, sql: '' });
 
@@ -11,6 +12,11 @@ describe('toAppError', () => {
     ['a lost connection', new DatabaseError(driverError('08006')), 'database-away'],
     ['a socket that closed', driverError('ECONNRESET'), 'database-away'],
     ['a driver that noticed late', new Error('Connection terminated unexpectedly'), 'database-away'],
+    ['a statement that took too long', new DatabaseError(driverError('57014')), 'database-away'],
+    ['a database that says nothing', new DatabaseError(Object.assign(new Error('Query read timeout'), { sql: '' })), 'database-away'],
+    ['too many connections', new DatabaseError(driverError('53300')), 'database-away'],
+    ['a full disk of the database', new DatabaseError(driverError('53100')), 'disk-full'],
+    ['a full disk of the server', driverError('ENOSPC'), 'disk-full'],
     ['a statement that is wrong', new DatabaseError(driverError('42601', 'syntax error')), 'internal'],
     ['a broken constraint', new UniqueConstraintError({ message: 'twice' }), 'internal'],
     ['JSON that ends early', Object.assign(new Error('Unexpected end'), { status: 400, type: 'entity.parse.failed' }), 'malformed-request'],

@@ -1,5 +1,4 @@
 import type { Issue } from '@viaggio/core';
-import { BaseError, ConnectionError } from 'sequelize';
 
 /** Every way a request can fail: status, title and what to do about it. docs/errors.md lists the same, held equal by a test. */
 export const ERRORS = {
@@ -51,11 +50,27 @@ export const ERRORS = {
     title: 'The revision is missing',
     remedy: 'Send If-Match with the revision you changed, such as "3".',
   },
+  'too-many-requests': {
+    status: 429,
+    title: 'Too many requests from one address',
+    remedy: 'Wait as many seconds as Retry-After says.',
+  },
   internal: { status: 500, title: 'Something broke inside', remedy: 'Nothing was saved. Try again; the log holds the details.' },
   'forecast-away': {
     status: 502,
     title: 'The forecast service does not answer as it should',
     remedy: 'Nothing was changed. Try again later, or type or import temperatures.',
+  },
+  busy: { status: 503, title: 'Too much is being worked out already', remedy: 'Nothing was saved. Wait some seconds, then try again.' },
+  'too-heavy': {
+    status: 503,
+    title: 'This takes too long to work out',
+    remedy: 'Ask for less at once: fewer rigs, days, random runs or searches.',
+  },
+  'disk-full': {
+    status: 507,
+    title: 'The disk is full',
+    remedy: 'Nothing was saved. Make room on the disk of the data folder; it goes on by itself.',
   },
   'database-away': {
     status: 503,
@@ -92,26 +107,4 @@ export interface Problem {
 export function problemOf(error: AppError): Problem {
   const { status, title, remedy } = ERRORS[error.code];
   return { type: `/api/docs#${error.code}`, title, status, detail: error.message, code: error.code, remedy, ...error.extra };
-}
-
-/** Whatever was thrown as one of ours: the body parser's errors, a database that went away, the unforeseen. */
-export function toAppError(thrown: unknown): AppError {
-  if (thrown instanceof AppError) return thrown;
-  if (isDatabaseAway(thrown)) return new AppError('database-away', 'No answer from the database.');
-  const status = (thrown as { status?: unknown } | null)?.status;
-  const type = (thrown as { type?: unknown } | null)?.type;
-  if (status === 413) return new AppError('too-large', 'The body is larger than this operation takes.');
-  if (type === 'entity.parse.failed') return new AppError('malformed-request', `Not JSON: ${(thrown as Error).message}.`);
-  if (typeof status === 'number' && status >= 400 && status < 500) return new AppError('malformed-request', (thrown as Error).message);
-  return new AppError('internal', 'An unforeseen error; it is in the log.');
-}
-
-/** SQLSTATE classes 08 (connection) and 57P (shutdown), and what the driver says when the socket closes. */
-function isDatabaseAway(thrown: unknown): boolean {
-  if (thrown instanceof ConnectionError) return true;
-  if (!(thrown instanceof Error)) return false;
-  const source = thrown instanceof BaseError && 'original' in thrown ? (thrown.original as Error) : thrown;
-  const code = (source as { code?: unknown }).code;
-  if (typeof code === 'string' && /^(08...|57P0.|ECONNREFUSED|ECONNRESET|EPIPE)$/.test(code)) return true;
-  return /Connection terminated|ConnectionManager\.getConnection was called after|connection.*closed/i.test(source.message);
 }

@@ -1,28 +1,32 @@
+import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
-import { isLoopback, readConfig } from './config';
+import { readConfig } from './config';
 import type { Config } from './config';
-import { migrate, openDatabase, untilAnswering } from './db/database';
+import { migrate, NewerDatabase, openDatabase, untilAnswering } from './db/database';
+import { exposureOf } from './exposure';
 import { thinRevisions } from './items/thin-revisions';
+import { LogFile } from './log/log-file';
+import { threadPool } from './work/thread-pool';
+import { HERE } from './work/work';
 
 const config = configOrEnd();
-const log = pino({ level: config.logLevel });
+const log = pino({ level: config.logLevel }, config.logFile === undefined ? pino.destination(1) : new LogFile(config.logFile));
 const database = openDatabase(config.databaseUrl);
+const WORKER = fileURLToPath(new URL('worker.js', import.meta.url));
+// run from its sources there is none: then all is done here
+const work = existsSync(WORKER) ? threadPool(WORKER) : HERE;
+const services = servicesOf(database, { meters: config.meters, forecastUrl: config.forecastUrl, work });
 
-await untilAnswering(database, log);
-await migrate(database);
-const services = servicesOf(database, config.meters, config.forecastUrl);
+await bringUpToDate();
 if (await services.demo.loadIfNew()) log.info('demo loaded');
 const recovered = await services.live.recover();
 if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
 
-await services.recordings.sweep();
-const thinned = await thinRevisions(database);
-if (thinned > 0) log.info({ thinned }, 'older states of items');
-
-const server = createServer(createApp(database, log, { webDir: config.webDir, loopbackOnly: isLoopback(config.host), services }));
+const server = createServer(createApp(database, log, { webDir: config.webDir, exposure: exposureOf(config), services }));
 server.on('error', (error: NodeJS.ErrnoException) => {
   const says = error.code === 'EADDRINUSE' ? `PORT: ${config.port} is in use by another program` : error.message;
   log.fatal({ err: error }, says);
@@ -43,13 +47,31 @@ function stop(): void {
   setTimeout(() => process.exit(1), 5000).unref();
   void services.live
     .end()
-    .then(() => Promise.all([services.meters.end(), services.forecasts.end()]))
+    .then(() => Promise.all([services.meters.end(), services.forecasts.end(), work.end()]))
     .finally(() => server.close(() => void database.sequelize.close().finally(() => process.exit(0))));
   server.closeIdleConnections();
 }
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
 process.on('disconnect', stop); // the process that started this one is gone
+
+/** Tables, and what was left over, on a connection that has the time for it. */
+async function bringUpToDate(): Promise<void> {
+  const patient = openDatabase(config.databaseUrl, { patient: true });
+  try {
+    await untilAnswering(patient, log);
+    await migrate(patient);
+    await servicesOf(patient).recordings.sweep();
+    const thinned = await thinRevisions(patient);
+    if (thinned > 0) log.info({ thinned }, 'older states of items');
+  } catch (error) {
+    if (!(error instanceof NewerDatabase)) throw error;
+    process.stderr.write(`${error.message}\n`);
+    process.exit(1);
+  } finally {
+    await patient.sequelize.close();
+  }
+}
 
 /** What is wrong in the environment is a sentence, not a stack. */
 function configOrEnd(): Config {

@@ -1,9 +1,13 @@
 import type { Infer, JsonSchema, Shape } from '@viaggio/core';
+import type { Readable } from 'node:stream';
 import type { ErrorCode } from './errors';
 
 /** A file as an answer. */
 export interface AnsweredFile {
-  readonly bytes: Uint8Array;
+  /** Whole, or piece by piece as it is read. */
+  readonly bytes: Uint8Array | AsyncIterable<Uint8Array>;
+  /** Of what comes piece by piece, where it is known before. */
+  readonly length?: number;
   readonly mediaType: string;
   /** Then it is offered for saving under this name. */
   readonly name?: string;
@@ -12,6 +16,8 @@ export interface AnsweredFile {
 export interface Answered {
   readonly status: number;
   readonly body?: unknown;
+  /** A body that is JSON already. */
+  readonly json?: Uint8Array;
   readonly file?: AnsweredFile;
   /** Sent one by one as they come (server-sent events), until they end or nobody listens any more. */
   readonly events?: AsyncIterable<object>;
@@ -26,12 +32,18 @@ export interface Incoming<Body> {
   readonly revision: number;
   readonly body: Body;
   readonly query: Readonly<Record<string, string>>;
+  /** Aborted when nobody waits for the answer any more. */
+  readonly signal: AbortSignal;
 }
 
-/** A body that is no JSON: kept as it comes. */
+/** A body that is taken as it comes. */
 export interface RawBody {
   readonly mediaType: string;
   readonly maxBytes: number;
+  /** Handed on piece by piece: it may be larger than memory. */
+  readonly streamed?: boolean;
+  /** A JSON document, which is read where it is worked on. */
+  readonly schema?: JsonSchema;
 }
 
 /**
@@ -47,8 +59,6 @@ export interface Operation {
   readonly summary: string;
   readonly tag: string;
   readonly body?: Shape;
-  /** Describes the body where the shape it is first checked against says less. */
-  readonly bodySchema?: JsonSchema;
   /** One that is sound, for whoever tries it. */
   readonly example?: unknown;
   readonly rawBody?: RawBody;
@@ -76,12 +86,17 @@ export function operation<S extends Shape | undefined = undefined>(typed: Typed<
   return typed;
 }
 
+type Raw<R extends RawBody, Body> = Omit<Operation, 'body' | 'rawBody' | 'handle'> & {
+  readonly rawBody: R;
+  readonly handle: (incoming: Incoming<Body>) => Promise<Answered>;
+};
+
 /** One whose body is bytes. */
-export function rawOperation(
-  typed: Omit<Operation, 'body' | 'handle'> & {
-    readonly rawBody: RawBody;
-    readonly handle: (incoming: Incoming<Buffer>) => Promise<Answered>;
-  },
-): Operation {
+export function rawOperation(typed: Raw<RawBody & { readonly streamed?: never }, Buffer>): Operation {
+  return typed;
+}
+
+/** One whose body is read piece by piece; reading throws `too-large` where more comes than it takes. */
+export function streamedOperation(typed: Raw<RawBody & { readonly streamed: true }, Readable>): Operation {
   return typed;
 }

@@ -1,23 +1,37 @@
-import { idShape, issue } from '@viaggio/core';
+import { idShape } from '@viaggio/core';
 import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { AppError } from './errors';
 import type { Answered, AnsweredFile, Operation } from './operation';
+import { limited } from './limited';
 import { validate } from './validation/validate';
+import { BODY_SHAPES, checkedBody, JSON_TYPE, missingBody, MOST_JSON_BYTES } from './work/json-body';
+import type { Work } from './work/work';
 
 /** Looks at every answer before it is sent; tests hold it against what the operation says that it answers. */
 export type Inspect = (operation: Operation, answered: Answered) => void;
 
+/** Up to here a body is checked in less time than it takes to hand it to another thread. */
+const CHECKED_HERE_BYTES = 16 * 1024;
+
 /** Serves operations: checks identifier, revision and body before the handler sees them. */
-export function routerOf(operations: readonly Operation[], inspect: Inspect = () => undefined): Router {
+export function routerOf(operations: readonly Operation[], work: Work, inspect: Inspect = () => undefined): Router {
   const router = Router();
   for (const operation of operations) {
-    router[operation.method](expressPath(operation.path), ...rawReader(operation), async (request, response) => {
+    router[operation.method](expressPath(operation.path), ...bodyReader(operation), async (request, response) => {
+      const gone = new AbortController();
+      response.on('close', () => gone.abort());
+      const id = idOf(request);
+      const revision = operation.needsRevision ? revisionOf(request) : 0;
+      const body = await bodyOf(operation, request, work, gone.signal);
       const answered = await operation.handle({
-        id: idOf(request),
-        revision: operation.needsRevision ? revisionOf(request) : 0,
-        body: bodyOf(operation, request) as never,
+        id,
+        revision,
+        body: body as never,
         query: queryOf(operation, request),
+        signal: gone.signal,
       });
       inspect(operation, answered);
       await send(answered, request, response);
@@ -33,10 +47,22 @@ export function routerOf(operations: readonly Operation[], inspect: Inspect = ()
   return router;
 }
 
-function rawReader({ rawBody }: Operation): readonly RequestHandler[] {
+/** Bytes, whatever they are: JSON too is read where it is checked. */
+function bodyReader({ body, rawBody }: Operation): readonly RequestHandler[] {
+  if (rawBody?.streamed) return [];
   // not unpacked here: what comes compressed is kept so
-  return rawBody ? [express.raw({ type: rawBody.mediaType, limit: rawBody.maxBytes, inflate: false })] : [];
+  if (rawBody && rawBody.mediaType !== JSON_TYPE)
+    return [express.raw({ type: rawBody.mediaType, limit: rawBody.maxBytes, inflate: false })];
+  return body || rawBody ? [utf8Only, express.raw({ type: JSON_TYPE, limit: MOST_JSON_BYTES })] : [];
 }
+
+/** JSON between systems is UTF-8 (RFC 8259, section 8.1). */
+const utf8Only: RequestHandler = (request, _response, next) => {
+  const [, charset] = /charset="?([\w-]+)/i.exec(request.get('Content-Type') ?? '') ?? [];
+  if (charset !== undefined && !/^utf-?8$/i.test(charset))
+    throw new AppError('malformed-request', `charset: expected utf-8; got ${charset.slice(0, 40)}.`);
+  next();
+};
 
 function queryOf({ query = {} }: Operation, request: Request): Readonly<Record<string, string>> {
   return Object.fromEntries(
@@ -47,19 +73,32 @@ function queryOf({ query = {} }: Operation, request: Request): Readonly<Record<s
   );
 }
 
-async function send({ status, body, file, events, revision }: Answered, request: Request, response: Response): Promise<void> {
+async function send({ status, body, json, file, events, revision }: Answered, request: Request, response: Response): Promise<void> {
   if (revision !== undefined) response.set('ETag', `"${revision}"`);
   response.status(status);
-  if (file) sendFile(file, response);
+  if (file) await sendFile(file, response);
   else if (events) await sendEvents(events, request, response);
+  else if (json) response.type(JSON_TYPE).send(asBuffer(json));
   else if (body === undefined) response.end();
   else response.json(body);
 }
 
-function sendFile({ bytes, mediaType, name }: AnsweredFile, response: Response): void {
+async function sendFile({ bytes, length, mediaType, name }: AnsweredFile, response: Response): Promise<void> {
   response.type(mediaType);
   if (name !== undefined) response.attachment(name).type(mediaType);
-  response.send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+  if (bytes instanceof Uint8Array) {
+    response.send(asBuffer(bytes));
+    return;
+  }
+  // what breaks off breaks the connection: the receiver must not take half for the whole
+  if (length !== undefined) response.set('Content-Length', String(length));
+  await pipeline(Readable.from(bytes), response).catch((error: unknown) => {
+    if (!response.closed) response.destroy(error as Error);
+  });
+}
+
+function asBuffer(bytes: Uint8Array): Buffer {
+  return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
 }
 
 /** Server-sent events (HTML Living Standard, section 9.2): one JSON document each. */
@@ -95,18 +134,15 @@ function revisionOf(request: Request): number {
   return Number(digits);
 }
 
-function bodyOf(operation: Operation, request: Request): unknown {
-  if (operation.rawBody) {
-    if (Buffer.isBuffer(request.body) && request.body.length > 0) return request.body;
-    throw new AppError('malformed-request', `The body is missing, or is not sent as ${operation.rawBody.mediaType}.`);
-  }
-  if (!operation.body) return undefined;
-  if (request.body === undefined) {
-    throw new AppError('malformed-request', 'The body is missing, or is not sent as application/json.', {
-      issues: [issue('', 'required', 'a JSON body', undefined)],
-    });
-  }
-  const checked = validate(operation.body, request.body);
-  if (checked.ok) return checked.value;
-  throw new AppError('invalid-fields', checked.issues[0]?.message ?? 'Some fields are not as expected.', { issues: checked.issues });
+async function bodyOf({ body, rawBody }: Operation, request: Request, work: Work, signal: AbortSignal): Promise<unknown> {
+  if (!body && !rawBody) return undefined;
+  if (rawBody?.streamed && request.is(rawBody.mediaType) !== false) return limited(request, rawBody.maxBytes);
+  const bytes: unknown = request.body;
+  const there = Buffer.isBuffer(bytes) && bytes.length > 0;
+  if (rawBody && rawBody.mediaType !== JSON_TYPE && !there)
+    throw new AppError('malformed-request', `The body is missing, or is not sent as ${rawBody.mediaType}.`);
+  if (!there) throw missingBody();
+  if (!body) return bytes;
+  const shape = bytes.length > CHECKED_HERE_BYTES ? Object.keys(BODY_SHAPES).find((name) => BODY_SHAPES[name] === body) : undefined;
+  return shape === undefined ? checkedBody(body, bytes) : await work.run('checkBody', { shape, bytes }, signal);
 }

@@ -8,14 +8,14 @@ const ajv = new Ajv2020({ strict: false, allErrors: false });
 const checks = new Map<string, ValidateFunction>();
 
 /** Throws where an operation answers other than it declares: status, body, or a body where it says that there is none. */
-export const answersAsDeclared: Inspect = ({ id, answers }, { status, body, file, events }) => {
+export const answersAsDeclared: Inspect = ({ id, answers }, { status, body, json, file, events }) => {
   const fault = (what: string): never => {
     throw new Error(`${id} answers other than it declares: ${what}`);
   };
   if (status !== answers.status) fault(`status ${status} instead of ${answers.status}`);
   if (file || events || !answers.schema) return;
   // as it is sent: without what JSON leaves out
-  const sent: unknown = JSON.parse(JSON.stringify(body));
+  const sent: unknown = JSON.parse(json ? Buffer.from(json).toString() : JSON.stringify(body));
   let check = checks.get(id);
   if (!check) checks.set(id, (check = ajv.compile(answers.schema)));
   if (!check(sent)) fault(ajv.errorsText(check.errors));

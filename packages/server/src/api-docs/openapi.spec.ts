@@ -10,7 +10,7 @@ import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
 import { operationsOf, servicesOf } from '../app';
 import { ERRORS } from '../errors';
-import { EVERYWHERE } from './openapi';
+import { failsOf } from './openapi';
 
 interface Document {
   readonly openapi: string;
@@ -24,6 +24,7 @@ interface Described {
   readonly components: {
     readonly schemas: Record<string, object>;
     readonly responses: Record<string, { readonly content: { readonly 'application/problem+json': { readonly examples: object } } }>;
+    readonly examples: Record<string, object>;
   };
 }
 
@@ -39,10 +40,11 @@ describe('the OpenAPI document', () => {
     expect(document.openapi).toBe('3.1.0');
     const listed = Object.entries(document.paths).flatMap(([at, methods]) => Object.keys(methods).map((method) => `${method} ${at}`));
     expect(listed.sort()).toEqual(operations.map(({ method, path: at }) => `${method} ${at}`).sort());
-    for (const { method, path: at, body, rawBody, fails, answers } of operations) {
+    for (const operation of operations) {
+      const { method, path: at, body, rawBody, answers } = operation;
       const described = document.paths[at]![method]!;
       expect(described.requestBody !== undefined).toBe((body ?? rawBody) !== undefined);
-      const statuses = [answers.status, ...[...fails, ...EVERYWHERE].map((code) => ERRORS[code].status)].map(String);
+      const statuses = [answers.status, ...failsOf(operation).map((code) => ERRORS[code].status)].map(String);
       expect(Object.keys(described.responses).sort()).toEqual([...new Set(statuses)].sort());
     }
   });
@@ -63,11 +65,11 @@ describe('the OpenAPI document', () => {
     expect(new Set(contents).size).toBe(contents.length);
     for (const name of Object.keys(document.components.schemas)) expect(name).toMatch(/^[A-Z][A-Za-z0-9]*$/);
     for (const [, at] of text.matchAll(/"\$ref":"#\/components\/([^"]+)"/g)) {
-      const [kind, name] = at!.split('/') as ['schemas' | 'responses', string];
+      const [kind, name] = at!.split('/') as ['schemas' | 'responses' | 'examples', string];
       expect([at, document.components[kind][name] !== undefined]).toEqual([at, true]);
     }
-    for (const response of Object.values(document.components.responses))
-      expect(Object.keys(response.content['application/problem+json'].examples)).toHaveLength(1);
+    for (const [name, response] of Object.entries(document.components.responses))
+      expect(Object.keys(response.content['application/problem+json'].examples)).toHaveLength(name.split(/Or(?=[A-Z])/).length);
   });
 
   it('makes a client with names, which saves, is refused a stale state, and undoes', async () => {

@@ -36,8 +36,13 @@ const PROBLEM_SCHEMA: JsonSchema = {
   },
 };
 
-/** What any operation can fail with. */
-export const EVERYWHERE: readonly ErrorCode[] = ['foreign-origin'];
+/** All that an operation can fail with: what it says, and what goes without saying. */
+export function failsOf({ method, fails, body, rawBody }: Operation): readonly ErrorCode[] {
+  const writes = method !== 'get' && fails.includes('database-away');
+  const asked = body ?? rawBody;
+  const unsaid: readonly ErrorCode[] = ['foreign-origin', 'too-many-requests', ...(writes ? (['disk-full'] as const) : []), ...(asked ? (['busy'] as const) : [])]; // prettier-ignore
+  return [...new Set([...fails, ...unsaid])];
+}
 
 /** What each tag gathers, in the order of the documentation. */
 const TAGS: Readonly<Record<string, string>> = {
@@ -62,8 +67,9 @@ const TAGS: Readonly<Record<string, string>> = {
 export function openApi(operations: readonly Operation[]): JsonSchema {
   const components = new Components();
   components.of(PROBLEM_SCHEMA);
+  const answers = new Map<string, JsonSchema>();
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const operation of operations) (paths[operation.path] ??= {})[operation.method] = describeOperation(operation, components);
+  for (const operation of operations) (paths[operation.path] ??= {})[operation.method] = describeOperation(operation, components, answers);
   const used = new Set(operations.map(({ tag }) => tag));
   return {
     openapi: '3.1.0',
@@ -79,22 +85,22 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
     security: [],
     tags: [...used].map((name) => ({ name, description: TAGS[name] ?? name })),
     paths,
-    components: { schemas: components.all(), responses: Object.fromEntries(RESPONSES) },
+    components: { schemas: components.all(), responses: Object.fromEntries(answers), examples: Object.fromEntries(EXAMPLES) },
   };
 }
 
-/** One answer for each error, with an example of it. */
-const RESPONSES = (Object.keys(ERRORS) as ErrorCode[]).map((code): [string, JsonSchema] => [
+/** One of each error, named as its answer. */
+const EXAMPLES = (Object.keys(ERRORS) as ErrorCode[]).map((code): [string, JsonSchema] => [
   pascal(code),
-  { description: ERRORS[code].title, content: problemContent([code]) },
+  { value: problemOf(new AppError(code, ERRORS[code].title)) },
 ]);
 
 function problemContent(codes: readonly ErrorCode[]): JsonSchema {
-  const examples = codes.map((code): [string, JsonSchema] => [code, { value: problemOf(new AppError(code, ERRORS[code].title)) }]);
+  const examples = codes.map((code): [string, JsonSchema] => [code, { $ref: `#/components/examples/${pascal(code)}` }]);
   return { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' }, examples: Object.fromEntries(examples) } };
 }
 
-function describeOperation(operation: Operation, components: Components): JsonSchema {
+function describeOperation(operation: Operation, components: Components, shared: Map<string, JsonSchema>): JsonSchema {
   const { id, summary, tag, answers } = operation;
   const parameters = parametersOf(operation);
   const body = requestBodyOf(operation, components);
@@ -110,7 +116,7 @@ function describeOperation(operation: Operation, components: Components): JsonSc
         ...(answers.schema && { content: { 'application/json': { schema: components.of(answers.schema, pascal(id)) } } }),
         ...(answers.mediaType && { content: { [answers.mediaType]: {} } }),
       },
-      ...problemResponses(operation.fails),
+      ...problemResponses(failsOf(operation), shared),
     },
   };
 }
@@ -133,25 +139,26 @@ function parametersOf({ path, query = {}, needsRevision }: Operation): readonly 
   ];
 }
 
-function requestBodyOf({ body, bodySchema, rawBody, example }: Operation, components: Components): JsonSchema | undefined {
+function requestBodyOf({ body, rawBody, example }: Operation, components: Components): JsonSchema | undefined {
+  if (rawBody?.schema) return { required: true, content: { [rawBody.mediaType]: { schema: components.of(rawBody.schema) } } };
   if (rawBody) {
     const schema = { type: 'string', format: 'binary', maxLength: rawBody.maxBytes };
     return { required: true, content: { [rawBody.mediaType]: { schema } } };
   }
   if (!body) return undefined;
-  const schema = components.of(bodySchema ?? toJsonSchema(body));
+  const schema = components.of(toJsonSchema(body));
   return { required: true, content: { 'application/json': { schema, ...(example !== undefined && { example }) } } };
 }
 
-/** Errors by their status; several of one status share an answer, with an example of each. */
-function problemResponses(fails: readonly ErrorCode[]): JsonSchema {
+/** Errors by their status; several of one status share an answer. Each answer is described once, in `shared`. */
+function problemResponses(fails: readonly ErrorCode[], shared: Map<string, JsonSchema>): JsonSchema {
   const byStatus = new Map<number, ErrorCode[]>();
-  for (const code of [...fails, ...EVERYWHERE]) byStatus.set(ERRORS[code].status, [...(byStatus.get(ERRORS[code].status) ?? []), code]);
+  for (const code of [...fails].sort()) byStatus.set(ERRORS[code].status, [...(byStatus.get(ERRORS[code].status) ?? []), code]);
   return Object.fromEntries(
     [...byStatus].map(([status, codes]): [number, JsonSchema] => {
-      const [only, ...more] = codes;
-      if (more.length === 0) return [status, { $ref: `#/components/responses/${pascal(only!)}` }];
-      return [status, { description: codes.map((code) => ERRORS[code].title).join('; or: '), content: problemContent(codes) }];
+      const name = codes.map(pascal).join('Or');
+      shared.set(name, { description: codes.map((code) => ERRORS[code].title).join('; or: '), content: problemContent(codes) });
+      return [status, { $ref: `#/components/responses/${name}` }];
     }),
   );
 }

@@ -1,4 +1,4 @@
-import { Sequelize } from 'sequelize';
+import { QueryTypes, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations/index';
 import { defineItemModels } from './models/item';
@@ -7,6 +7,8 @@ import { defineLiveChunk } from './models/live-chunk';
 import type { LiveChunkModel } from './models/live-chunk';
 import { definePhoto } from './models/photo';
 import type { PhotoModel } from './models/photo';
+import { definePiece } from './models/piece';
+import type { PieceModel } from './models/piece';
 import { definePlanRest } from './models/plan-rest';
 import type { PlanRestModel } from './models/plan-rest';
 import { defineRecordingData } from './models/recording-data';
@@ -21,19 +23,33 @@ export interface Database {
   readonly planRests: PlanRestModel;
   readonly recordingData: RecordingDataModel;
   readonly liveChunks: LiveChunkModel;
+  readonly pieces: PieceModel;
   readonly photos: PhotoModel;
 }
 
+/** The database gives a statement up after so long; one that says nothing at all is given up a little later. */
+const STATEMENT_MS = 4500;
+const SILENCE_MS = 5000;
+
+export interface DatabaseOptions {
+  /** For work at the start, which may take its time. */
+  readonly patient?: boolean;
+}
+
 /** Opens a pool. No connection is made before the first query, and a lost one is replaced by itself. */
-export function openDatabase(url: string): Database {
+export function openDatabase(url: string, { patient = false }: DatabaseOptions = {}): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
     define: { underscored: true },
     // short enough that a person hears of a database that is away instead of waiting for it
-    pool: { max: 10, acquire: 4000, idle: 10_000 },
-    dialectOptions: { connectionTimeoutMillis: 3000 },
+    pool: { max: 10, acquire: 2500, idle: 10_000 },
+    dialectOptions: {
+      connectionTimeoutMillis: 2500,
+      ...(!patient && { statement_timeout: STATEMENT_MS, query_timeout: SILENCE_MS }),
+    },
   });
+  dropSilentConnections(sequelize);
   return {
     sequelize,
     items: defineItemModels(sequelize),
@@ -41,8 +57,35 @@ export function openDatabase(url: string): Database {
     planRests: definePlanRest(sequelize),
     recordingData: defineRecordingData(sequelize),
     liveChunks: defineLiveChunk(sequelize),
+    pieces: definePiece(sequelize),
     photos: definePhoto(sequelize),
   };
+}
+
+/** What the driver has of a connection, as far as it is asked here. */
+interface DriverConnection {
+  query: (...args: unknown[]) => unknown;
+  readonly connection: { readonly stream: { readonly destroy: () => void } };
+  _invalid?: boolean;
+}
+
+/** A connection whose statement was not answered would keep the next one waiting too: it is not given to anybody again. */
+function dropSilentConnections(sequelize: Sequelize): void {
+  sequelize.addHook('afterConnect', (made: unknown) => {
+    const client = made as DriverConnection;
+    const query = client.query.bind(client);
+    client.query = (...args) => {
+      const done = args.at(-1);
+      if (typeof done !== 'function') return query(...args);
+      return query(...args.slice(0, -1), (error: Error | null, ...more: unknown[]) => {
+        if (error?.message === 'Query read timeout') {
+          client._invalid = true; // Sequelize's own mark
+          client.connection.stream.destroy();
+        }
+        (done as (...said: unknown[]) => void)(error, ...more);
+      });
+    };
+  });
 }
 
 /** How often and how far apart the database is asked at start: a minute in all. */
@@ -63,8 +106,9 @@ export async function untilAnswering({ sequelize }: Database, log: { warn: (what
   }
 }
 
-/** Brings the tables up to date; does nothing when they are. */
+/** Brings the tables up to date; does nothing when they are. Throws where a newer version has been here: nothing is touched. */
 export async function migrate({ sequelize }: Database): Promise<void> {
+  await refuseNewer(sequelize);
   const umzug = new Umzug({
     migrations: migrations.map(({ name, up }) => ({ name, up: () => up(sequelize.getQueryInterface()) })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
@@ -72,3 +116,17 @@ export async function migrate({ sequelize }: Database): Promise<void> {
   });
   await umzug.up();
 }
+
+/** What a newer version made of the tables is not understood here. */
+async function refuseNewer(sequelize: Sequelize): Promise<void> {
+  if (!(await sequelize.getQueryInterface().tableExists('migrations'))) return;
+  const done = await sequelize.query<{ name: string }>('SELECT name FROM migrations', { type: QueryTypes.SELECT });
+  const unknown = done.map(({ name }) => name).filter((name) => !migrations.some((known) => known.name === name));
+  if (unknown.length > 0)
+    throw new NewerDatabase(
+      `The data was last opened by a newer Viaggio (it has ${unknown.sort().at(-1)}; this one ends at ${migrations.at(-1)!.name}). Start that version, or move the data folder away; nothing was changed.`,
+    );
+}
+
+/** Told as a sentence: there is nothing to look for in a stack. */
+export class NewerDatabase extends Error {}

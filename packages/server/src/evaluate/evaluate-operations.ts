@@ -1,7 +1,8 @@
-import { evaluate } from '@viaggio/core';
-import { operation } from '../operation';
+import { rawOperation } from '../operation';
 import type { Operation } from '../operation';
-import { PLAN_BODY, documentShape, planOrThrow } from '../plan/plan-operations';
+import { PLAN_DOCUMENT } from '../plan/plan-operations';
+import type { Work } from '../work/work';
+import { AnswerCache } from './answer-cache';
 
 const EVALUATION_SCHEMA = {
   title: 'Evaluation',
@@ -56,19 +57,22 @@ const EVALUATION_SCHEMA = {
   },
 } as const;
 
-export function evaluateOperations(): readonly Operation[] {
+export function evaluateOperations(work: Work): readonly Operation[] {
+  const answers = new AnswerCache();
   return [
-    operation({
+    rawOperation({
       id: 'evaluatePlan',
       method: 'post',
       path: '/api/evaluate',
       tag: 'plan',
       summary: 'Everything computed for a plan document, without keeping anything',
-      body: documentShape,
-      bodySchema: PLAN_BODY,
+      rawBody: PLAN_DOCUMENT,
       answers: { status: 200, says: 'The evaluation', schema: EVALUATION_SCHEMA },
-      fails: ['malformed-request', 'too-large', 'invalid-fields'],
-      handle: ({ body }) => Promise.resolve({ status: 200, body: evaluate(planOrThrow(body).plan) }),
+      fails: ['malformed-request', 'too-large', 'invalid-fields', 'busy', 'too-heavy'],
+      handle: async ({ body, signal }) => ({
+        status: 200,
+        json: await answers.of(body, () => work.run('evaluatePlan', { bytes: body }, signal)),
+      }),
     }),
   ];
 }

@@ -28,7 +28,7 @@ async function appWith(answer: (server: Server) => Parameters<typeof createServe
   const own: Server = createServer((incoming, outgoing) => answer(own)?.(incoming, outgoing as never));
   await new Promise<void>((resolve) => own.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(own.address() as AddressInfo).port}/weather`;
-  const theirs = createApp(fresh.database, pino({ level: 'silent' }), { services: servicesOf(fresh.database, [], url) });
+  const theirs = createApp(fresh.database, pino({ level: 'silent' }), { services: servicesOf(fresh.database, { forecastUrl: url }) });
   return { app: theirs, end: () => (own.closeAllConnections(), own.close()) };
 }
 

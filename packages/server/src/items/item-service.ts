@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Saved as SavedItem, SavedRevision as SavedItemRevision } from '@viaggio/core';
-import { UniqueConstraintError } from 'sequelize';
+import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';
@@ -28,13 +28,16 @@ export class ItemService {
   ) {}
 
   async list(): Promise<readonly Saved[]> {
-    const rows = await this.model.findAll({
-      order: [
-        ['createdAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    });
+    const rows = await this.model.findAll({ order: [['place', 'ASC']] });
     return rows.map(toSaved);
+  }
+
+  /** All of them in order, each body as text, unread. */
+  async texts(): Promise<readonly { readonly id: string; readonly body: string }[]> {
+    return this.database.sequelize.query<{ id: string; body: string }>(
+      `SELECT id, body::text AS body FROM ${this.kind} WHERE deleted_at IS NULL ORDER BY place`,
+      { type: QueryTypes.SELECT },
+    );
   }
 
   /** Throws `not-found`. */

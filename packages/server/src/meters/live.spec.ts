@@ -19,7 +19,7 @@ let app: ReturnType<typeof createApp>;
 let server: Server;
 beforeAll(async () => {
   fresh = await freshDatabase();
-  services = servicesOf(fresh.database, [{ name: 'bench', host: '127.0.0.1', port: 1 }]);
+  services = servicesOf(fresh.database, { meters: [{ name: 'bench', host: '127.0.0.1', port: 1 }] });
   app = createApp(fresh.database, pino({ level: 'silent' }), { services });
   server = createServer(app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

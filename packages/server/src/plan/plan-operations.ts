@@ -1,13 +1,11 @@
-import { PLAN_FORMAT, PLAN_VERSION, byKind, ITEM_KINDS, planJsonSchema, planShape, savedShape, toJsonSchema } from '@viaggio/core';
-import type { AnyShape } from '@viaggio/core';
+import { PLAN_FORMAT, PLAN_VERSION, byKind, ITEM_KINDS, planJsonSchema, savedShape, toJsonSchema } from '@viaggio/core';
 import type { Database } from '../db/database';
-import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
-import { PlanService, itemsOf } from './plan-service';
-import { readPlan } from './read-plan';
-import type { ReadPlan } from './read-plan';
+import { operation, rawOperation } from '../operation';
+import type { Operation, RawBody } from '../operation';
+import { JSON_TYPE, MOST_JSON_BYTES } from '../work/json-body';
+import type { Work } from '../work/work';
+import { PlanService } from './plan-service';
 
 const PLAN_ITEM = {
   title: 'Plan item',
@@ -15,9 +13,6 @@ const PLAN_ITEM = {
   required: ['id', 'body'],
   properties: { id: { type: 'string' }, body: { type: 'object' } },
 } as const;
-
-/** A document of any version: `readPlan` checks it, since an older one has another shape. */
-export const documentShape: AnyShape = { kind: 'any', title: planShape.title };
 
 /** The document in short: `GET /api/plan/schema` says all of it, and fields that it does not name are kept. */
 export const PLAN_BODY = {
@@ -34,23 +29,19 @@ export const PLAN_BODY = {
   },
 } as const;
 
-export function planOrThrow(received: unknown): Extract<ReadPlan, { ok: true }> {
-  const read = readPlan(received);
-  if (!read.ok) throw new AppError('invalid-fields', read.issues[0]?.message ?? 'The plan is not as expected.', { issues: read.issues });
-  return read;
-}
+/** A document as a body: it is read where it is worked on, since it may be large, and of another version. */
+export const PLAN_DOCUMENT = { mediaType: JSON_TYPE, maxBytes: MOST_JSON_BYTES, schema: PLAN_BODY } as const satisfies RawBody;
 
-export function planOperations(database: Database, items: ItemServices): readonly Operation[] {
+export function planOperations(database: Database, items: ItemServices, work: Work): readonly Operation[] {
   const service = new PlanService(database, items);
   return [
-    operation({
+    rawOperation({
       id: 'addPlan',
       method: 'post',
       path: '/api/plan',
       tag: 'plan',
       summary: 'Add the items of a plan document: all of it, or none',
-      body: documentShape,
-      bodySchema: PLAN_BODY,
+      rawBody: PLAN_DOCUMENT,
       answers: {
         status: 201,
         says: 'What was added',
@@ -59,26 +50,22 @@ export function planOperations(database: Database, items: ItemServices): readonl
           properties: byKind((kind) => ({ type: 'array', items: toJsonSchema(savedShape(ITEM_KINDS[kind].shape)) })),
         },
       },
-      fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'database-away'],
-      handle: async ({ body }) => {
-        const { plan, aside } = planOrThrow(body);
+      fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'busy', 'too-heavy', 'database-away'],
+      handle: async ({ body, signal }) => {
+        const { plan, aside } = await work.run('readPlan', { bytes: body }, signal);
         return { status: 201, body: await service.add(plan, aside) };
       },
     }),
-    operation({
+    rawOperation({
       id: 'readPlan',
       method: 'post',
       path: '/api/plan/read',
       tag: 'plan',
       summary: 'Read a plan document of any version without adding it: its items as they would be kept',
-      body: documentShape,
-      bodySchema: PLAN_BODY,
+      rawBody: PLAN_DOCUMENT,
       answers: { status: 200, says: 'The items by kind, and what stands beside them', schema: { type: 'object' } },
-      fails: ['malformed-request', 'too-large', 'invalid-fields'],
-      handle: ({ body }) => {
-        const { plan, aside } = planOrThrow(body);
-        return Promise.resolve({ status: 200, body: itemsOf(plan, aside) });
-      },
+      fails: ['malformed-request', 'too-large', 'invalid-fields', 'busy', 'too-heavy'],
+      handle: async ({ body, signal }) => ({ status: 200, json: await work.run('planItems', { bytes: body }, signal) }),
     }),
     operation({
       id: 'exportPlan',
@@ -87,8 +74,8 @@ export function planOperations(database: Database, items: ItemServices): readonl
       tag: 'plan',
       summary: 'Everything kept here as one plan document',
       answers: { status: 200, says: 'The document', schema: PLAN_BODY },
-      fails: ['database-away'],
-      handle: async () => ({ status: 200, body: await service.export() }),
+      fails: ['busy', 'too-heavy', 'database-away'],
+      handle: async ({ signal }) => ({ status: 200, json: await work.run('exportPlan', await service.kept(), signal) }),
     }),
     operation({
       id: 'getPlanSchema',

@@ -1,32 +1,14 @@
-import { byKind, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, putBack } from '@viaggio/core';
+import { byKind, PLAN_KINDS } from '@viaggio/core';
 import type { Aside, Plan } from '@viaggio/core';
+import { QueryTypes } from 'sequelize';
 import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';
 import type { ItemKind } from '../db/models/item';
-import type { NewItem, Saved } from '../items/item-service';
+import type { Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
+import { itemsOf } from './plan-items';
+import type { KeptItems } from './plan-items';
 import { requireReferences } from './references';
-
-/** What of a document stands beside its items. */
-export interface Rest {
-  readonly name?: string | undefined;
-  readonly aside: Aside;
-}
-
-/** A document taken apart: items as they would be kept, and what stands beside them, if anything does. */
-export interface Items extends Readonly<Record<ItemKind, readonly NewItem[]>> {
-  readonly rest: Rest | undefined;
-}
-
-export function itemsOf(plan: Plan, aside: Aside): Items {
-  const inItems = new RegExp(`^/(${PLAN_KINDS.join('|')})/`);
-  const beside = aside.filter(({ path }) => !inItems.test(path));
-  const holds = plan.name !== undefined || beside.length > 0;
-  return {
-    ...byKind((kind) => withAside(kind, plan[kind] ?? [], aside)),
-    rest: holds ? { name: plan.name, aside: beside } : undefined,
-  };
-}
 
 /** Takes plan documents in, and gives out everything kept here as one. */
 export class PlanService {
@@ -51,34 +33,12 @@ export class PlanService {
     });
   }
 
-  /** Everything that is kept, as one document: what was imported comes out with all its fields. */
-  async export(): Promise<object> {
-    const [kept, rests] = await Promise.all([
-      Promise.all(PLAN_KINDS.map(async (kind) => [kind, (await this.items[kind].list()).map(itemOf)] as const)),
-      this.database.planRests.findAll({ order: [['id', 'ASC']] }),
+  /** Everything that is kept, as `exported` wants it. */
+  async kept(): Promise<KeptItems> {
+    const [items, rests] = await Promise.all([
+      Promise.all(PLAN_KINDS.map(async (kind) => [kind, await this.items[kind].texts()] as const)),
+      this.database.sequelize.query<{ text: string }>('SELECT body::text AS text FROM plan_rests ORDER BY id', { type: QueryTypes.SELECT }),
     ]);
-    const bodies = rests.map(({ body }) => body as Rest);
-    const name = bodies.map((rest) => rest.name).filter((one) => one !== undefined).at(-1); // prettier-ignore
-    const document = {
-      format: PLAN_FORMAT,
-      version: PLAN_VERSION,
-      ...(name !== undefined && { name }),
-      ...Object.fromEntries(kept),
-    };
-    return bodies.reduce<object>((whole, { aside }) => putBack(whole, aside) as object, document);
+    return { items: Object.fromEntries(items) as unknown as KeptItems['items'], rests: rests.map(({ text }) => text) };
   }
-}
-
-/** Items with what their shape does not know kept in their field for it. */
-function withAside(kind: ItemKind, items: readonly { readonly id: string; readonly body: object }[], aside: Aside): NewItem[] {
-  return items.map(({ id, body }, index) => {
-    const at = `/${kind}/${index}/`;
-    const own = aside.filter(({ path }) => path.startsWith(at)).map(({ path, value }) => ({ path: `/${path.slice(at.length)}`, value }));
-    return { id, body: own.length === 0 ? body : { ...body, unknown: own } };
-  });
-}
-
-function itemOf({ id, body }: Saved): object {
-  const { unknown, ...known } = body as { unknown?: Aside };
-  return unknown === undefined ? { id, body: known } : (putBack({ id, body: known }, unknown) as object);
 }

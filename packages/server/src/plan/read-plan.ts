@@ -1,5 +1,6 @@
 import { issue, migratePlan, MOST_ASIDE, MOST_ASIDE_PATH, planIssues, planShape, setAside, unkeepable } from '@viaggio/core';
 import type { Aside, Issue, Plan } from '@viaggio/core';
+import { AppError } from '../errors';
 import { validate } from '../validation/validate';
 
 export type ReadPlan =
@@ -15,6 +16,13 @@ export function readPlan(received: unknown): ReadPlan {
   if (!checked.ok) return checked;
   const issues = [...asideIssues(aside), ...planIssues(checked.value)];
   return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: checked.value, aside };
+}
+
+/** The same for whoever cannot go on without. Throws `invalid-fields`. */
+export function planOrThrow(received: unknown): Extract<ReadPlan, { ok: true }> {
+  const read = readPlan(received);
+  if (!read.ok) throw new AppError('invalid-fields', read.issues[0]?.message ?? 'The plan is not as expected.', { issues: read.issues });
+  return read;
 }
 
 /** A plan document from text. */

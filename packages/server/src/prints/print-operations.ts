@@ -1,12 +1,12 @@
-import { choice, idShape, list, number, object, optional, powerSheet, text } from '@viaggio/core';
+import { choice, idShape, list, number, object, optional, text } from '@viaggio/core';
 import type { Day, Gear, Rig, Trip } from '@viaggio/core';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import { PAPERS } from './paper';
-import { powerSheetPdf } from './power-sheet-pdf';
-import { fileName, TAG_FORMATS, tagsPdf } from './tags-pdf';
+import type { Work } from '../work/work';
+import { fileName, TAG_FORMATS } from './tags-pdf';
 
 const PDF_TYPE = 'application/pdf';
 const MOST_TAGS = 1000;
@@ -31,7 +31,7 @@ const tagOrder = object('Tags', {
 });
 
 /** Sheets on paper, made here: what is printed is what is kept. */
-export function printOperations(items: ItemServices): readonly Operation[] {
+export function printOperations(items: ItemServices, work: Work): readonly Operation[] {
   const bodies = async <B>(kind: keyof ItemServices): Promise<ReadonlyMap<string, B>> =>
     new Map((await items[kind].list()).map(({ id, body }) => [id, body as B]));
   return [
@@ -43,17 +43,18 @@ export function printOperations(items: ItemServices): readonly Operation[] {
       summary: 'The crew’s power sheet of a day, or of rigs, as PDF',
       body: sheetOrder,
       answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
-      fails: ['malformed-request', 'invalid-fields', 'not-found', 'database-away'],
-      handle: async ({ body: { dayId, tripId, rigIds, paper } }) => {
+      fails: ['malformed-request', 'invalid-fields', 'not-found', 'busy', 'too-heavy', 'database-away'],
+      handle: async ({ body: { dayId, tripId, rigIds, paper }, signal }) => {
         const [gear, rigs, days, trips] = await Promise.all([bodies<Gear>('gear'), bodies<Rig>('rigs'), bodies<Day>('days'), bodies<Trip>('trips')]); // prettier-ignore
         for (const id of rigIds ?? []) if (!rigs.has(id)) throw new AppError('not-found', `No rig has the identifier ${id}.`);
         const day = dayId === undefined ? undefined : days.get(dayId);
         if (dayId !== undefined && !day) throw new AppError('not-found', `No day has the identifier ${dayId}.`);
         const trip = tripId === undefined ? undefined : trips.get(tripId);
         if (tripId !== undefined && !trip) throw new AppError('not-found', `No trip has the identifier ${tripId}.`);
-        const sheet = powerSheet({ gear, rigs, day, trip, ...(rigIds && { rigIds }) });
-        const bytes = await powerSheetPdf(sheet, paper, new Date().toISOString().slice(0, 16).replace('T', ' ') + ' UTC');
-        return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName(`Power sheet, ${sheet.title}`) } };
+        const madeAt = new Date().toISOString().slice(0, 16).replace('T', ' ') + ' UTC';
+        const order = { gear, rigs, day, trip, ...(rigIds && { rigIds }) };
+        const { title, bytes } = await work.run('printPowerSheet', { order, paper, madeAt }, signal);
+        return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName(`Power sheet, ${title}`) } };
       },
     }),
     operation({
@@ -64,8 +65,8 @@ export function printOperations(items: ItemServices): readonly Operation[] {
       summary: 'Tags for gear on a sheet of labels, each with a code that opens it, as PDF',
       body: tagOrder,
       answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
-      fails: ['malformed-request', 'invalid-fields', 'not-found', 'database-away'],
-      handle: async ({ body: { gearIds, format, skip = 0, origin } }) => {
+      fails: ['malformed-request', 'invalid-fields', 'not-found', 'busy', 'too-heavy', 'database-away'],
+      handle: async ({ body: { gearIds, format, skip = 0, origin }, signal }) => {
         const gear = await bodies<Gear>('gear');
         const chosen = gearIds.map((id) => {
           const body = gear.get(id);
@@ -73,7 +74,7 @@ export function printOperations(items: ItemServices): readonly Operation[] {
           return { id, body };
         });
         const { across, down } = TAG_FORMATS[format];
-        const bytes = await tagsPdf({ gear: chosen, format, skip: Math.min(skip, across * down - 1), origin });
+        const bytes = await work.run('printTags', { gear: chosen, format, skip: Math.min(skip, across * down - 1), origin }, signal);
         return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName('Tags') } };
       },
     }),

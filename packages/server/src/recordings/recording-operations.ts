@@ -1,4 +1,4 @@
-import { operation, rawOperation } from '../operation';
+import { operation, rawOperation, streamedOperation } from '../operation';
 import type { Operation } from '../operation';
 import type { RecordingDataService } from './recording-data-service';
 
@@ -32,17 +32,15 @@ export function recordingOperations(recordings: RecordingDataService): readonly 
       summary: 'The samples of a recording, in slots',
       answers: { status: 200, says: 'Bytes as docs/recordings.md says', mediaType: SLOTS_TYPE },
       fails: ['not-found', 'database-away'],
-      handle: async ({ id }) => {
-        return { status: 200, file: { bytes: await recordings.slots(id), mediaType: SLOTS_TYPE } };
-      },
+      handle: async ({ id }) => ({ status: 200, file: { ...(await recordings.slots(id)), mediaType: SLOTS_TYPE } }),
     }),
-    rawOperation({
+    streamedOperation({
       id: 'keepRecordingOriginal',
       method: 'put',
       path: '/api/recordings/{id}/original',
       tag: 'recordings',
       summary: 'Keep the file that a recording was read from, compressed with gzip',
-      rawBody: { mediaType: 'application/gzip', maxBytes: MOST_ORIGINAL_BYTES },
+      rawBody: { mediaType: 'application/gzip', maxBytes: MOST_ORIGINAL_BYTES, streamed: true },
       query: { name: 'What the file is called' },
       answers: { status: 204, says: 'Kept' },
       fails: ['malformed-request', 'not-found', 'id-taken', 'too-large', 'database-away'],
@@ -60,8 +58,8 @@ export function recordingOperations(recordings: RecordingDataService): readonly 
       answers: { status: 200, says: 'The file', mediaType: 'application/gzip' },
       fails: ['not-found', 'database-away'],
       handle: async ({ id }) => {
-        const { bytes, name } = await recordings.original(id);
-        return { status: 200, file: { bytes, mediaType: 'application/gzip', name: `${name}.gz` } };
+        const { name, ...original } = await recordings.original(id);
+        return { status: 200, file: { ...original, mediaType: 'application/gzip', name: `${name}.gz` } };
       },
     }),
   ];

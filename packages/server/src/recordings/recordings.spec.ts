@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
 import type { Database } from '../db/database';
-import { RecordingDataService } from './recording-data-service';
+import { servicesOf } from '../app';
 
 let app: ReturnType<typeof appOn>;
 let database: Database;
@@ -54,7 +54,7 @@ describe('samples and originals of recordings', () => {
     const before = await database.recordingData.count();
     await database.recordingData.update({ savedAt: new Date(Date.now() - 48 * 3600 * 1000) }, { where: {} });
     await database.recordingData.update({ savedAt: new Date() }, { where: { recordingId: young } });
-    const swept = await new RecordingDataService(database).sweep();
+    const swept = await servicesOf(database).recordings.sweep();
     expect(swept).toBeGreaterThanOrEqual(1);
     expect(await database.recordingData.count()).toBe(before - swept);
     await request(app).get(`/api/recordings/${orphan}/slots`).expect(404);

@@ -7,14 +7,55 @@ export type Validated<T> = { readonly ok: true; readonly value: T } | { readonly
 
 /** More than this is not read by anybody. */
 const MAX_ISSUES = 50;
+/** No shape has as many. */
+const MOST_FIELDS = 400;
 
 /** Checks what came in against a shape; every issue with its path, what was expected and what came. */
 export function validate<S extends Shape>(shape: S, received: unknown): Validated<Infer<S>> {
-  const checked: ValidationResult<Infer<S>> = toJoi(shape).required().validate(received);
+  const long = overlong(shape, received);
+  if (long) return { ok: false, issues: [long] };
+  const checked = checkedByJoi(shape, received);
   if (!checked.error) return { ok: true, value: checked.value };
   // what is wrong with the whole before what is wrong inside it: a list too long may hold thousands of wrong items
   const details = [...checked.error.details].sort((a, b) => a.path.length - b.path.length);
   return { ok: false, issues: details.slice(0, MAX_ISSUES).map((detail) => toIssue(shape, detail)) };
+}
+
+/** All that is wrong; only the first where that is more than can be gathered. */
+function checkedByJoi<S extends Shape>(shape: S, received: unknown): ValidationResult<Infer<S>> {
+  const joi = toJoi(shape).required();
+  try {
+    return joi.validate(received);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return joi.validate(received, { abortEarly: true });
+  }
+}
+
+/** The first list, or object, that holds more than it may: looking into each of a hundred thousand wrong things helps nobody. */
+function overlong(shape: Shape, received: unknown, path: readonly (string | number)[] = []): Issue | undefined {
+  if (shape.kind === 'lazy') return overlong(shape.of(), received, path);
+  if (shape.kind === 'list' && Array.isArray(received)) {
+    if (received.length > shape.maxItems) return issue(pointer(path), 'wrong-length', describe(shape), received);
+    return first(received, (item, index) => overlong(shape.item, item, [...path, index]));
+  }
+  if ((shape.kind !== 'object' && shape.kind !== 'tagged') || typeof received !== 'object' || received === null) return undefined;
+  const entries = Object.entries(received);
+  if (entries.length > MOST_FIELDS) return issue(pointer(path), 'wrong-length', `at most ${MOST_FIELDS} fields`, received);
+  const fields = shape.kind === 'object' ? shape.fields : (shape.variants[String((received as Record<string, unknown>)[shape.tag])] ?? {});
+  return first(entries, ([key, value]) => {
+    const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
+    return field && overlong(field.kind === 'optional' ? field.of : field, value, [...path, key]);
+  });
+}
+
+/** What the first one gives of which there is something. */
+function first<T, R>(all: readonly T[], of: (one: T, index: number) => R | undefined): R | undefined {
+  for (const [index, one] of all.entries()) {
+    const found = of(one, index);
+    if (found !== undefined) return found;
+  }
+  return undefined;
 }
 
 const CODES: readonly (readonly [RegExp, string])[] = [

@@ -7,6 +7,7 @@ import * as segments from './0005-segments';
 import * as photos from './0006-photos';
 import * as sheets from './0007-sheets';
 import * as trips from './0008-trips';
+import * as placesAndPieces from './0009-places-and-pieces';
 
 export interface Migration {
   readonly name: string;
@@ -23,4 +24,5 @@ export const migrations: readonly Migration[] = [
   { name: '0006-photos', up: photos.up },
   { name: '0007-sheets', up: sheets.up },
   { name: '0008-trips', up: trips.up },
+  { name: '0009-places-and-pieces', up: placesAndPieces.up },
 ];

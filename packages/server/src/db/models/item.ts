@@ -12,6 +12,8 @@ export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<I
   declare revision: number;
   declare origin: Origin;
   declare body: object;
+  /** In the order in which they came: what an import brought stays as it was written. */
+  declare place: CreationOptional<number>;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
   declare deletedAt: CreationOptional<Date | null>;
@@ -29,6 +31,7 @@ export function defineItemModels(sequelize: Sequelize): ItemModels {
         revision: { type: DataTypes.INTEGER, allowNull: false },
         origin: { type: DataTypes.TEXT, allowNull: false },
         body: { type: DataTypes.JSONB, allowNull: false },
+        place: { type: DataTypes.INTEGER, autoIncrement: true },
         createdAt: DataTypes.DATE,
         updatedAt: DataTypes.DATE,
         deletedAt: DataTypes.DATE,

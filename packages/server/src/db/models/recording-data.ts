@@ -1,11 +1,13 @@
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
 
-/** The samples of a recording, reduced to slots, and the file it was read from, compressed. Never changed once there. */
+/** Where the samples of a recording, reduced to slots, and the file it was read from, compressed, are kept in pieces. Never changed once there. */
 export class RecordingData extends Model<InferAttributes<RecordingData>, InferCreationAttributes<RecordingData>> {
   declare recordingId: string;
-  declare slots: Buffer;
-  declare original: CreationOptional<Buffer | null>;
+  declare slotsId: string;
+  declare slotsBytes: number;
+  declare originalId: CreationOptional<string | null>;
+  declare originalBytes: CreationOptional<number | null>;
   declare originalName: CreationOptional<string | null>;
   declare savedAt: Date;
 }
@@ -17,8 +19,10 @@ export function defineRecordingData(sequelize: Sequelize): RecordingDataModel {
   model.init(
     {
       recordingId: { type: DataTypes.UUID, primaryKey: true },
-      slots: { type: DataTypes.BLOB, allowNull: false },
-      original: { type: DataTypes.BLOB },
+      slotsId: { type: DataTypes.UUID, allowNull: false },
+      slotsBytes: { type: DataTypes.INTEGER, allowNull: false },
+      originalId: { type: DataTypes.UUID },
+      originalBytes: { type: DataTypes.INTEGER },
       originalName: { type: DataTypes.TEXT },
       savedAt: { type: DataTypes.DATE, allowNull: false },
     },
