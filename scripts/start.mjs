@@ -7,7 +7,7 @@ import { DATA } from './lib/paths.mjs';
 import { askedPort, requireFree } from './lib/port.mjs';
 import { POSTGRESQL, START_CLUSTER, startPostgres } from './lib/postgres.mjs';
 import { Failure, main, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { requireSettings, startServer } from './lib/server.mjs';
 
 /** Says which process runs and where, for `npm run demo:reset` and for a second start. */
 const RUNNING = path.join(DATA, 'running.json');
@@ -25,6 +25,7 @@ await main(async () => {
   installDebianPackages([POSTGRESQL]);
   installNodePackages();
   build();
+  requireSettings(host);
   fs.mkdirSync(DATA, { recursive: true });
   const stopping = toldToStop();
   const postgres = await startPostgres(START_CLUSTER, { watched: true });

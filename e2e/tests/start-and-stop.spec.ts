@@ -202,6 +202,8 @@ test('a bad port, one in use, a lost password: a sentence, before anything is do
     return run.stderr;
   };
   expect(tell({ PORT: 'abc' })).toContain('PORT: expected a number from 0 to 65535; got “abc”.');
+  expect(tell({ METERS: 'bench' })).toContain('METERS: expected name=host:port, apart by commas; got “bench”');
+  expect(tell({ FORECAST_URL: 'weather' })).toContain('FORECAST_URL: expected http://host/path; got “weather”');
   const taken = createServer();
   await new Promise<void>((resolve) => taken.listen(0, '127.0.0.1', resolve));
   const { port } = taken.address() as AddressInfo;

@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
+import { licencesText } from './licences.mjs';
 import { copyPublicFiles } from './public-files.mjs';
 import { ROOT } from './paths.mjs';
 import { Failure, say } from './say.mjs';
@@ -57,7 +58,10 @@ export function build({ gallery = false } = {}) {
       env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
     });
     if (run.status !== 0) throw new Failure(`Building the ${name} failed:\n${run.stdout}${run.stderr}`);
-    if (result.endsWith('.html')) compress(path.dirname(result));
+    if (result.endsWith('.html')) {
+      fs.writeFileSync(path.join(path.dirname(result), 'licences.txt'), licencesText());
+      compress(path.dirname(result));
+    }
     fs.writeFileSync(stamp, hash);
   }
 }

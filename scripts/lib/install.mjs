@@ -34,6 +34,10 @@ export function installNodePackages() {
   done();
 }
 
+/** Debian's package would make a cluster and start it, on a port that may be somebody's; where there is one already it stays. */
+const NO_CLUSTER_OF_ITS_OWN =
+  'd=/etc/postgresql-common/createcluster.d; [ -e /etc/postgresql-common/createcluster.conf ] || { mkdir -p $d && echo "create_main_cluster = false" > $d/viaggio.conf; }';
+
 /** What a package manager said last. */
 function lastLines(file, count = 25) {
   return fs.readFileSync(file, 'utf8').trimEnd().split('\n').slice(-count).join('\n'); // prettier-ignore
@@ -49,13 +53,21 @@ export function installDebianPackages(packages) {
     throw new Failure(
       `Missing: ${missing.join(', ')}. Run this once, then start again:\n\n  ${ROOT_PREFIX}apt-get update && ${ROOT_PREFIX}${command}\n`,
     );
-  say(`Installing ${missing.join(', ')} from Debian …`);
-  const apt = (...args) => {
-    const [program, ...rest] = [...prefix, 'apt-get', '-qq', '-o', 'Dpkg::Use-Pty=0', ...args];
-    return spawnSync(program, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const done = begun(`Installing ${missing.join(', ')} from Debian; a minute or two`);
+  fs.mkdirSync(DATA, { recursive: true });
+  const log = path.join(DATA, 'apt.log');
+  const noise = fs.openSync(log, 'w', 0o600);
+  const asRoot = (...args) => {
+    const [program, ...rest] = [...prefix, ...args];
+    return spawnSync(program, rest, { stdio: ['ignore', noise, noise], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status;
   };
+  const apt = (...args) => asRoot('apt-get', '-q', '-o', 'Dpkg::Use-Pty=0', ...args);
+  if (missing.includes('postgresql')) asRoot('sh', '-c', NO_CLUSTER_OF_ITS_OWN);
   apt('update');
-  if (apt('install', '-y', '--no-install-recommends', ...missing).status !== 0) throw new Failure(`This failed: ${command}`);
+  const status = apt('install', '-y', '--no-install-recommends', ...missing);
+  fs.closeSync(noise);
+  if (status !== 0) throw new Failure(`This failed: ${command}\nThe end of ${log}:\n\n${lastLines(log)}`);
+  done();
   const still = packages.filter(({ found }) => !found()).map(({ name }) => name);
   if (still.length > 0) throw new Failure(`Installed, but not found: ${still.join(', ')}.`);
 }

@@ -1,9 +1,16 @@
 // Starts the built server as a child that ends with this process.
-import { fork } from 'node:child_process';
+import { fork, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { SERVER_MAIN, WEB_DIR } from './build.mjs';
 import { Failure } from './say.mjs';
+
+/** A Failure where something in the environment is not as the server expects it: told before anything is started. */
+export function requireSettings(host) {
+  const env = { ...process.env, DATABASE_URL: 'postgres://none', PORT: '0', HOST: host ?? '127.0.0.1' };
+  const { status, stderr } = spawnSync(process.execPath, [SERVER_MAIN, '--check'], { encoding: 'utf8', env });
+  if (status !== 0) throw new Failure(stderr.trim());
+}
 
 const MOST_SAID = 20_000;
 

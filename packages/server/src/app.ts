@@ -189,6 +189,7 @@ function limitEachAddress(): express.RequestHandler {
 function serveWeb(app: Express, webDir: string): void {
   // all but these bear their content or version in their names
   app.use('/help-pictures', express.static(path.join(webDir, 'help-pictures'), { index: false, maxAge: '1h' }));
+  app.use('/licences.txt', express.static(path.join(webDir, 'licences.txt'), { index: false, maxAge: '1h' }));
   // what was compressed when it was built is sent as it lies there
   app.use(
     staticGzip(webDir, {

@@ -31,6 +31,15 @@ describe('readConfig', () => {
       expect(() => url(wrong)).toThrow(`FORECAST_URL: expected http://host/path; got “${wrong}”`);
   });
 
+  it('takes names that it is reached under, and TLS in front of it', () => {
+    const names = (VIAGGIO_NAMES: string) => readConfig({ ...env, VIAGGIO_NAMES }).names;
+    expect([names(''), names('Set.Lan, 192.0.2.7,[2001:db8::7]')]).toEqual([[], ['set.lan', '192.0.2.7', '[2001:db8::7]']]);
+    for (const wrong of ['set.lan:80', 'http://set.lan', '*'])
+      expect(() => names(wrong)).toThrow(`VIAGGIO_NAMES: expected names or addresses without port, apart by commas; got “${wrong}”`);
+    expect([readConfig(env).tls, readConfig({ ...env, VIAGGIO_TLS: '1' }).tls]).toEqual([false, true]);
+    expect(() => readConfig({ ...env, VIAGGIO_TLS: 'yes' })).toThrow('VIAGGIO_TLS: expected 1 behind TLS, or nothing; got “yes”');
+  });
+
   it('knows loopback from the world', () => {
     expect(['127.0.0.1', '127.1.2.3', '::1', 'localhost'].map(isLoopback)).toEqual([true, true, true, true]);
     expect(['0.0.0.0', '::', '192.168.1.2'].map(isLoopback)).toEqual([false, false, false]);

@@ -14,6 +14,8 @@ import { threadPool } from './work/thread-pool';
 import { HERE } from './work/work';
 
 const config = configOrEnd();
+// before anything is started, what is wrong in the environment
+if (process.argv.includes('--check')) process.exit(0);
 const log = pino({ level: config.logLevel }, config.logFile === undefined ? pino.destination(1) : new LogFile(config.logFile));
 const database = openDatabase(config.databaseUrl);
 const WORKER = fileURLToPath(new URL('worker.js', import.meta.url));

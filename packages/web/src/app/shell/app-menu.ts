@@ -22,6 +22,7 @@ import { KeysDialog } from './keys-dialog';
         <a ngbDropdownItem routerLink="/help">Help</a>
         <button ngbDropdownItem type="button" (click)="showKeys()">Keys (?)</button>
         <a ngbDropdownItem href="/api/docs/" target="_blank" rel="noopener">API documentation</a>
+        <a ngbDropdownItem href="/licences.txt" target="_blank" rel="noopener">Licences</a>
         <div class="dropdown-divider"></div>
         <button ngbDropdownItem type="button" (click)="resetDemo()">Reset demo …</button>
       </div>
