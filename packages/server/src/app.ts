@@ -10,6 +10,7 @@ import type { Logger } from 'pino';
 import swaggerUi from 'swagger-ui-express';
 import { openApi } from './api-docs/openapi';
 import type { Database } from './db/database';
+import { backupOperations } from './backup/backup-operations';
 import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
 import { DemoService } from './demo/demo-service';
@@ -51,6 +52,7 @@ export interface Services {
   readonly live: LiveRecordings;
   readonly demo: DemoService;
   readonly forecasts: Forecasts;
+  readonly pieces: PieceService;
   readonly work: Work;
 }
 
@@ -66,8 +68,10 @@ export interface ServiceOptions {
 export function servicesOf(database: Database, { meters: allowed = [], forecastUrl, work = HERE }: ServiceOptions = {}): Services {
   const items = itemServices(database);
   const meters = new Meters(allowed, items);
-  const recordings = new RecordingDataService(database, new PieceService(database));
+  const pieces = new PieceService(database);
+  const recordings = new RecordingDataService(database, pieces);
   return {
+    pieces,
     work,
     items,
     recordings,
@@ -82,7 +86,7 @@ export function servicesOf(database: Database, { meters: allowed = [], forecastU
 /** Everything the API does, in the order of the documentation. */
 export function operationsOf(
   database: Database,
-  { items, recordings, photos, meters, live, demo, forecasts, work }: Services,
+  { items, recordings, photos, meters, live, demo, forecasts, pieces, work }: Services,
 ): readonly Operation[] {
   return [
     ...healthOperations(database.sequelize),
@@ -99,6 +103,7 @@ export function operationsOf(
     ...planOperations(database, items, work),
     ...printOperations(items, work),
     ...evaluateOperations(work),
+    ...backupOperations(database, pieces, work),
     ...demoOperations(demo),
   ];
 }

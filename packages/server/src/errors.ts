@@ -45,6 +45,11 @@ export const ERRORS = {
     title: 'Some fields are not as expected',
     remedy: 'Mend the fields listed in “issues”; nothing was saved.',
   },
+  'backup-unreadable': {
+    status: 422,
+    title: 'The backup cannot be read',
+    remedy: 'Choose the file as it was downloaded, or another backup; nothing was changed.',
+  },
   'revision-missing': {
     status: 428,
     title: 'The revision is missing',

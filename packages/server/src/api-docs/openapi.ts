@@ -60,6 +60,7 @@ const TAGS: Readonly<Record<string, string>> = {
   forecast: 'Weather by the hour',
   changes: 'Several changes as one',
   plan: 'Plan documents: in, out, evaluated',
+  backup: 'Everything out as one archive, and in again',
   demo: 'The demo crew',
 };
 

@@ -1,5 +1,7 @@
 import { createReadStream, readFileSync } from 'node:fs';
 import { SIZE_TOOLS, SYMPTOMS, readLabel } from '@viaggio/core';
+import { backupTo, restoreFrom } from './backup';
+import type { WithServer } from './backup';
 import { checkText } from './check';
 import { evaluateText } from './evaluate';
 import { faultText } from './fault';
@@ -24,6 +26,12 @@ export interface Options {
   readonly day?: string | undefined;
   readonly out?: string | undefined;
   readonly paper?: string | undefined;
+  readonly different?: string | undefined;
+}
+
+/** Where results go, and what of the machine a command may use. */
+export interface Surroundings extends Output {
+  readonly withServer: WithServer;
 }
 
 export interface Command {
@@ -37,7 +45,7 @@ export interface Command {
   readonly alone?: true;
   /** Options that it does not go without. */
   readonly needs: readonly (keyof Options)[];
-  readonly run: (file: string, options: Options, output: Output) => number | Promise<number>;
+  readonly run: (file: string, options: Options, output: Surroundings) => number | Promise<number>;
 }
 
 /** The whole text of a file, or of standard input. */
@@ -110,6 +118,22 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     options: ['day', 'rig', 'trip', 'out', 'paper'],
     needs: ['out'],
     run: (file, options, output) => sheetText(textOf(file), options, output),
+  },
+  backup: {
+    usage: 'backup FILE',
+    about: 'everything that is kept here in one file, read back and found whole',
+    more: 'The application need not run. The file is an open archive (ZIP) of a plan document, lists, recordings and photographs, see\ndocs/backup.md. It is written aside first: one that was there stays until the new one is whole.',
+    options: [],
+    needs: [],
+    run: (file, _options, output) => backupTo(file, output.withServer, output),
+  },
+  restore: {
+    usage: 'restore FILE',
+    about: 'what a backup holds beside what is here; with --different, brings it here: all of it, or nothing',
+    more: '--different keep   brings what is new; what both have in another state stays as it is here\n--different take   also takes the backup’s state of those; the state here stays among the older ones\n\nWhat is here alone stays in any case. Without --different nothing is changed.',
+    options: ['different'],
+    needs: [],
+    run: (file, { different }, output) => restoreFrom(file, different, output.withServer, output),
   },
   label: {
     usage: 'label TEXT…',

@@ -1,16 +1,20 @@
 import { parseArgs } from 'node:util';
 import { COMMANDS, FORMERLY } from './commands';
-import type { Command } from './commands';
+import type { Command, Surroundings } from './commands';
 import type { Output } from './solve';
 
 /** Exit codes, as docs/command-line.md lists them. */
 export const EXIT = { done: 0, badInput: 1, badUsage: 2 } as const;
 
+/** Where nothing of the start command is at hand. */
+const NO_SERVER = () => Promise.reject(new Error('there is no application here'));
+
 /**
  * Runs one command over its files, one after the other: what one file is refused for keeps no other from being answered.
  * Results go to `out`, everything else to `err`, headed by the file where there are several. Returns the exit code.
  */
-export async function run(args: readonly string[], output: Output): Promise<number> {
+export async function run(args: readonly string[], { withServer = NO_SERVER, ...lines }: Output & Partial<Surroundings>): Promise<number> {
+  const output: Surroundings = { ...lines, withServer };
   let parsed;
   try {
     parsed = parseArgs({
@@ -26,6 +30,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
         day: { type: 'string' },
         out: { type: 'string' },
         paper: { type: 'string' },
+        different: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -57,7 +62,7 @@ export async function run(args: readonly string[], output: Output): Promise<numb
   return worst;
 }
 
-async function one(command: Command, file: string, options: Parameters<Command['run']>[1], output: Output): Promise<number> {
+async function one(command: Command, file: string, options: Parameters<Command['run']>[1], output: Surroundings): Promise<number> {
   try {
     return await command.run(file, options, output);
   } catch (error) {

@@ -30,7 +30,7 @@ export function recordingOperations(recordings: RecordingDataService): readonly 
       path: '/api/recordings/{id}/slots',
       tag: 'recordings',
       summary: 'The samples of a recording, in slots',
-      answers: { status: 200, says: 'Bytes as docs/recordings.md says', mediaType: SLOTS_TYPE },
+      answers: { status: 200, says: 'Bytes as docs/log.md says', mediaType: SLOTS_TYPE },
       fails: ['not-found', 'database-away'],
       handle: async ({ id }) => ({ status: 200, file: { ...(await recordings.slots(id)), mediaType: SLOTS_TYPE } }),
     }),

@@ -1,5 +1,6 @@
 import { evaluate, powerSheet } from '@viaggio/core';
 import type { SheetOrder } from '@viaggio/core';
+import { backedUpItems } from '../backup/backed-up-items';
 import { exported, itemsOf } from '../plan/plan-items';
 import type { KeptItems } from '../plan/plan-items';
 import { planOrThrow } from '../plan/read-plan';
@@ -21,6 +22,7 @@ export const TASKS = {
     const { plan, aside } = planOrThrow(parsedJson(bytes));
     return asJson(itemsOf(plan, aside));
   },
+  readBackup: ({ live, deleted }: { readonly live: Uint8Array; readonly deleted: Uint8Array }) => backedUpItems(live, deleted),
   exportPlan: (kept: KeptItems) => asJson(exported(kept)),
   evaluatePlan: ({ bytes }: { readonly bytes: Uint8Array }) => asJson(evaluate(planOrThrow(parsedJson(bytes)).plan)),
   printPowerSheet: async ({ order, paper, madeAt }: { readonly order: SheetOrder; readonly paper: PaperSize; readonly madeAt: string }) => {
@@ -35,7 +37,7 @@ export type TaskInput<N extends TaskName> = Parameters<(typeof TASKS)[N]>[0];
 export type TaskResult<N extends TaskName> = Awaited<ReturnType<(typeof TASKS)[N]>>;
 
 /** These are short whatever they are given, so they never wait behind those that are not. */
-export const SHORT: ReadonlySet<TaskName> = new Set<TaskName>(['checkBody', 'readPlan', 'planItems', 'exportPlan']);
+export const SHORT: ReadonlySet<TaskName> = new Set<TaskName>(['checkBody', 'readPlan', 'planItems', 'exportPlan', 'readBackup']);
 
 function asJson(value: unknown): Uint8Array {
   return new TextEncoder().encode(JSON.stringify(value));
