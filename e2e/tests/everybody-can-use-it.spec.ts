@@ -18,6 +18,7 @@ const PAGES = [
   '/kit/label',
   '/today',
   '/preferences',
+  '/backup',
   '/help',
   '/days',
   DAY,

@@ -4,7 +4,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { DATA, ROOT } from './paths.mjs';
-import { Failure, begun, say } from './say.mjs';
+import { Failure, begun } from './say.mjs';
 
 /** Where `npm ci` last ran for this lock; inside node_modules, so that it goes with them. */
 const STAMP = path.join(ROOT, 'node_modules', '.viaggio-lock');

@@ -1,5 +1,5 @@
 import { asideShape, choice, flag, idShape, list, moment, number, object, optional, PLAN_KINDS, text } from '@viaggio/core';
-import type { Infer } from '@viaggio/core';
+import type { AnyShape, Infer } from '@viaggio/core';
 
 /**
  * A backup is a ZIP archive (docs/backup.md): what is kept as plan documents and as lists, and each recording and
@@ -51,6 +51,9 @@ const stateShape = object('State', {
   deletedAt: optional(moment('Deleted at')),
 });
 export type State = Infer<typeof stateShape>;
+
+/** Whatever a device wrote: each device takes of it what it knows. */
+export const settingsShape: AnyShape = { kind: 'any', title: 'Settings of a device' };
 
 const recordingShape = object('Samples of a recording', {
   id: idShape,

@@ -27,12 +27,12 @@ const COUNTS = {
 const COMPARISON = {
   title: 'A backup beside what is here',
   type: 'object',
-  required: ['madeAt', 'kinds', 'different', 'settings'],
+  required: ['madeAt', 'kinds', 'different'],
   properties: {
     madeAt: { type: 'string', format: 'date-time' },
     kinds: { type: 'object', properties: Object.fromEntries([...PLAN_KINDS, 'samples', 'photos'].map((kind) => [kind, COUNTS])) },
     different: { type: 'array', items: { type: 'object', required: ['kind', 'id', 'title', 'says'] } },
-    settings: { type: 'boolean', description: 'Whether the settings of a device are in it' },
+    settings: { type: 'object', description: 'Of the device that it was made on, where it sent some' },
   },
 } as const;
 

@@ -1,6 +1,6 @@
 import { byKind, PLAN_KINDS } from '@viaggio/core';
 import { createHash } from 'node:crypto';
-import { Readable, Transform } from 'node:stream';
+import { PassThrough, Readable, Transform } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import { QueryTypes, Transaction } from 'sequelize';
 import { ZipFile } from 'yazl';
@@ -36,7 +36,11 @@ export class BackupWriter {
     const { live, deleted, states, wholes } = await this.snapshot();
     const [plan, gone] = [await this.work.run('exportPlan', live, signal), await this.work.run('exportPlan', deleted, signal)];
     const zip = new ZipFile();
-    const out = zip.outputStream as Readable;
+    const out = new PassThrough();
+    zip.outputStream.pipe(out);
+    // whoever reads is gone: what is being read is given up too
+    let reading: Transform | undefined;
+    out.once('close', () => reading?.destroy());
     const files: Contents['files'][number][] = [];
     /** Text is packed; what is packed or a picture already is not. */
     const add = async (name: string, from: Iterable<Uint8Array> | AsyncIterable<Uint8Array>, compress: boolean) => {
@@ -49,6 +53,7 @@ export class BackupWriter {
           done(null, piece);
         },
       });
+      reading = counted;
       const source = Readable.from(from);
       source.on('error', (error) => counted.destroy(error));
       zip.addReadStream(source.pipe(counted), name, { compress, mtime: madeAt });

@@ -78,7 +78,7 @@ const compare = (on: typeof app, backup: Buffer) => request(on).post('/api/backu
 interface Compared {
   readonly kinds: Readonly<Record<string, { new: number; same: number; different: number; onlyHere: number }>>;
   readonly different: readonly { title: string; says: string }[];
-  readonly settings: boolean;
+  readonly settings?: object;
 }
 
 /** Another installation; with nothing in it at all where `empty`. */
@@ -142,7 +142,8 @@ describe('a backup', () => {
 
   it('holds the settings of the device that asked, where it sent some', async () => {
     const backup = await backupOf(app, { settings: '{"mass":"oz"}' });
-    expect(JSON.parse((await (await opened(backup)).bytes('settings.json')).toString())).toEqual({ mass: 'oz' });
+    expect(((await compare(app, backup).expect(200)).body as Compared).settings).toEqual({ mass: 'oz' });
+    expect(((await compare(app, await backupOf(app)).expect(200)).body as Compared).settings).toBeUndefined();
     for (const settings of ['[1]', 'x', `{"a":"${'x'.repeat(4000)}"}`])
       expect((await request(app).get('/api/backup').query({ settings }).expect(400)).body).toMatchObject({ code: 'malformed-request' });
   });

@@ -8,7 +8,17 @@ import { inTransaction } from '../db/transaction';
 import type { Whole, PieceService } from '../pieces/piece-service';
 import type { Rest } from '../plan/plan-items';
 import type { Work } from '../work/work';
-import { DELETED_FILE, originalFile, photoFile, PLAN_FILE, slotsFile, SETTINGS_FILE, STATES_FILE, statesShape } from './backup-format';
+import {
+  DELETED_FILE,
+  originalFile,
+  photoFile,
+  PLAN_FILE,
+  slotsFile,
+  SETTINGS_FILE,
+  settingsShape,
+  STATES_FILE,
+  statesShape,
+} from './backup-format';
 import type { KeptPhoto, KeptRecording, State, States } from './backup-format';
 import type { BackupReader } from './backup-reader';
 
@@ -29,7 +39,8 @@ export interface Comparison {
   readonly kinds: Readonly<Record<PlanKind | 'samples' | 'photos', KindCompared>>;
   /** Of what is different: what a person knows it by, some dozens at most. */
   readonly different: readonly { readonly kind: PlanKind; readonly id: string; readonly title: string; readonly says: string }[];
-  readonly settings: boolean;
+  /** Of the device that it was made on. */
+  readonly settings?: object;
 }
 
 interface BackedUp extends State {
@@ -136,7 +147,7 @@ export class RestoreService {
           title: itemTitle(kind, theirs.body as never),
           says: saysOf(theirs, here!),
         })),
-      settings: backup.has(SETTINGS_FILE),
+      ...(backup.has(SETTINGS_FILE) && { settings: (await backup.json(SETTINGS_FILE, settingsShape)) as object }),
     };
   }
 
@@ -163,8 +174,9 @@ export class RestoreService {
     if (different === 'keep') return;
     for (const { kind, theirs, here } of pairs.filter((pair) => compared(pair) === 'different')) {
       const revision = Math.max(here!.revision, theirs.revision) + 1;
-      const deletedAt = theirs.deletedAt === undefined ? null : new Date(theirs.deletedAt);
-      await here!.update({ body: theirs.body, origin: theirs.origin, revision, deletedAt }, { transaction });
+      if (here!.deletedAt !== null && theirs.deletedAt === undefined) await here!.restore({ transaction });
+      await here!.update({ body: theirs.body, origin: theirs.origin, revision }, { transaction });
+      if (here!.deletedAt === null && theirs.deletedAt !== undefined) await here!.destroy({ transaction });
       await revisions.create({ kind, itemId: theirs.id, revision, body: theirs.body, savedAt: new Date() }, { transaction });
     }
   }

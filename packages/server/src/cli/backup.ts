@@ -59,7 +59,7 @@ export async function restoreFrom(
       headers: { 'Content-Type': BACKUP_TYPE, 'Content-Length': String(bytes) },
       body: Readable.toWeb(createReadStream(file)) as never,
       duplex: 'half',
-    } as RequestInit);
+    });
     if (!response.ok) return refused(response, err);
     const compared = (await response.json()) as Comparison;
     out(JSON.stringify({ restored: different !== undefined, megabytes: Math.round((bytes / MEGABYTE) * 10) / 10, ...compared }));

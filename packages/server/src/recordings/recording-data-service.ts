@@ -56,8 +56,7 @@ export class RecordingDataService {
 
   /** @throws `malformed-request` for bytes that are no slots, `id-taken` where there are samples already. */
   async putSlots(id: string, slots: Buffer): Promise<void> {
-    if (!slotsFromBytes(slots))
-      throw new AppError('malformed-request', 'The body: expected slots as docs/log.md says; got other bytes.');
+    if (!slotsFromBytes(slots)) throw new AppError('malformed-request', 'The body: expected slots as docs/log.md says; got other bytes.');
     const taken = new AppError('id-taken', `The recording ${id} has its samples already.`);
     if (await this.has(id)) throw taken;
     const whole = await this.pieces.write([slots]);

@@ -164,6 +164,7 @@ export const routes: Routes = [
       },
     ],
   },
+  { path: 'backup', title: 'Backup and restore · Viaggio', loadComponent: () => import('./backup/backup-page').then((m) => m.BackupPage) },
   {
     path: 'preferences',
     title: 'Preferences · Viaggio',

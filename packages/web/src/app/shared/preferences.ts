@@ -55,6 +55,11 @@ export class Preferences {
     this.kept.set(next);
   }
 
+  /** Those of another device, as a backup brings them: each field only where it may stand there. */
+  take(found: object): void {
+    this.set(soundOf(found as Readonly<Record<string, unknown>>));
+  }
+
   private tell({ mass, temperature, length, decimal, clock, date }: PreferenceSet): void {
     const display: Display = { mass, temperature, length, decimal, clock, date };
     displayAs(display);
@@ -70,15 +75,17 @@ function shortened(currency: string): string {
 function read(): PreferenceSet {
   const kept = parsed(localStorage.getItem(KEY));
   const before = { theme: localStorage.getItem('viaggio.theme'), currency: localStorage.getItem('viaggio.currency') };
-  const found: Readonly<Record<string, unknown>> = kept ?? before;
+  return { ...USUAL, ...soundOf(kept ?? before) };
+}
+
+function soundOf(found: Readonly<Record<string, unknown>>): Partial<PreferenceSet> {
   const chosen = Object.entries(PREFERENCE_CHOICES).flatMap(([field, choices]) =>
     (choices as readonly unknown[]).includes(found[field]) ? [[field, found[field]]] : [],
   );
   const { currency } = found;
   return {
-    ...USUAL,
     ...(Object.fromEntries(chosen) as Partial<PreferenceSet>),
-    currency: typeof currency === 'string' ? shortened(currency) : '',
+    ...(typeof currency === 'string' && { currency: shortened(currency) }),
   };
 }
 

@@ -19,6 +19,7 @@ import { KeysDialog } from './keys-dialog';
       </button>
       <div ngbDropdownMenu aria-labelledby="menu">
         <a ngbDropdownItem routerLink="/preferences">Preferences</a>
+        <a ngbDropdownItem routerLink="/backup">Backup and restore</a>
         <a ngbDropdownItem routerLink="/help">Help</a>
         <button ngbDropdownItem type="button" (click)="showKeys()">Keys (?)</button>
         <a ngbDropdownItem href="/api/docs/" target="_blank" rel="noopener">API documentation</a>
