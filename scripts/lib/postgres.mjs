@@ -65,7 +65,8 @@ export async function startPostgres(folder, { throwaway = false, watched = false
     listen_addresses: '127.0.0.1',
     port,
     unix_socket_directories: '', // a socket's path may pass the 107 bytes it is allowed
-    max_connections: 40,
+    // of one server; every suite of the tests opens some of its own
+    max_connections: throwaway ? 200 : 40,
     // a person's data is never risked for speed
     ...(throwaway && { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),
   };

@@ -15,12 +15,18 @@ function clusterUrl(): string {
 
 /** A database of a suite's own in that cluster, with its tables and the demo in it; its name ends in `suffix`. */
 export async function freshDatabase(suffix = '_tests'): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
+  const fresh = await emptyDatabase(suffix);
+  await migrate(fresh.database);
+  await servicesOf(fresh.database).demo.loadIfNew();
+  return fresh;
+}
+
+/** One without any table. */
+export async function emptyDatabase(suffix = '_tests'): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
   const name = `suite_${randomUUID().replaceAll('-', '')}${suffix}`;
   await administer(`CREATE DATABASE ${name}`);
   const url = clusterUrl().replace(/\/[^/]*$/, `/${name}`);
   const database = openDatabase(url);
-  await migrate(database);
-  await servicesOf(database).demo.loadIfNew();
   const drop = async () => {
     await database.sequelize.close();
     await administer(`DROP DATABASE ${name} WITH (FORCE)`);

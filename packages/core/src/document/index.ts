@@ -1,7 +1,7 @@
-export { byKind, ITEM_KINDS, itemTitle, mergedBody, namedBy, PLAN_KINDS } from './item-kinds';
-export type { ItemBodies, PlanKind } from './item-kinds';
+export { byKind, ITEM_KINDS, itemTitle, mergedBody, NAMED_KINDS, namedBy, PLAN_KINDS } from './item-kinds';
+export type { ItemBodies, NamedKind, PlanKind } from './item-kinds';
 export { migratePlan } from './migrate';
-export { EVALUATION_RUNS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
+export { deletedShape, EVALUATION_RUNS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 export type { Ask, Plan } from './plan';
 export { rigFromV0 } from './rig-v0';
 export { revisionShape, savedShape } from './saved-shape';

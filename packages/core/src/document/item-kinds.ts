@@ -71,6 +71,10 @@ export const ITEM_KINDS: { readonly [K in PlanKind]: ItemKind<ItemBodies[K]> } =
 /** The kinds by name, in their order. */
 export const PLAN_KINDS = Object.keys(ITEM_KINDS) as readonly PlanKind[];
 
+/** The kinds that others name: what is named must be there, or have been. */
+export const NAMED_KINDS = ['gear', 'rigs', 'days', 'rules'] as const satisfies readonly PlanKind[];
+export type NamedKind = (typeof NAMED_KINDS)[number];
+
 /** Something for each kind. */
 export function byKind<T>(make: (kind: PlanKind) => T): Readonly<Record<PlanKind, T>> {
   return Object.fromEntries(PLAN_KINDS.map((kind) => [kind, make(kind)])) as Readonly<Record<PlanKind, T>>;

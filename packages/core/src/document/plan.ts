@@ -47,21 +47,36 @@ export const askShape = object('What to work out', {
 });
 export type Ask = Infer<typeof askShape>;
 
+const gearItems = list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: ITEM_KINDS.gear.most });
+const rigItems = list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: ITEM_KINDS.rigs.most });
+const dayItems = list('Days', dayItemShape, { max: ITEM_KINDS.days.most });
+const ruleItems = list('Flight rules', flightRulesItemShape, { max: ITEM_KINDS.rules.most });
+
+/** What was deleted, while something that is there still names it: an observation outlives its camera. */
+export const deletedShape = object('Deleted, and still named', {
+  gear: optional(gearItems),
+  rigs: optional(rigItems),
+  days: optional(dayItems),
+  rules: optional(ruleItems),
+});
+
 /** One document for gear, rigs, days and log: the form in which plans are kept, sent and evaluated. */
 export const planShape = object('Viaggio plan', {
   format: choice('Format', { [PLAN_FORMAT]: 'Viaggio plan' }),
   version: number('Version', 'count', { min: PLAN_VERSION, max: PLAN_VERSION, integer: true }),
   name: optional(text('Name', 120)),
-  gear: list('Gear', object('Gear item', { id: idShape, body: gearShape }), { max: ITEM_KINDS.gear.most }),
-  rigs: list('Rigs', object('Rig item', { id: idShape, body: rigShape }), { max: ITEM_KINDS.rigs.most }),
-  days: optional(list('Days', dayItemShape, { max: ITEM_KINDS.days.most })),
+  gear: gearItems,
+  rigs: rigItems,
+  days: optional(dayItems),
   log: optional(list('Log', observationItemShape, { max: ITEM_KINDS.log.most })),
   /** What their meters saw, as segments; the samples are kept apart. */
   recordings: optional(list('Recordings', recordingItemShape, { max: ITEM_KINDS.recordings.most })),
   sheets: optional(list('Bench sheets', sheetItemShape, { max: ITEM_KINDS.sheets.most })),
   /** Of carriers, dated; the usual ones need none. */
-  rules: optional(list('Flight rules', flightRulesItemShape, { max: ITEM_KINDS.rules.most })),
+  rules: optional(ruleItems),
   trips: optional(list('Trips', tripItemShape, { max: ITEM_KINDS.trips.most })),
+  /** Kept as deleted where it comes in: nothing of it shows, and nothing is refused for want of it. */
+  deleted: optional(deletedShape),
   ask: optional(askShape),
 });
 export type Plan = Infer<typeof planShape>;

@@ -23,6 +23,9 @@ import {
 } from './backup-format';
 import type { Contents, State, States } from './backup-format';
 
+/** The deleted ones have a document of their own here. */
+const NONE: KeptItems['deleted'] = { gear: [], rigs: [], days: [], rules: [] };
+
 /** Everything that is kept, as one archive, written as it is read: nothing of it is ever whole in memory but the items. */
 export class BackupWriter {
   constructor(
@@ -99,8 +102,12 @@ export class BackupWriter {
         type: QueryTypes.SELECT,
         transaction,
       });
-      const live: KeptItems = { items: await ofAll((kind) => texts(kind, 'deleted_at IS NULL')), rests: rests.map(({ body }) => body) };
-      const deleted: KeptItems = { items: await ofAll((kind) => texts(kind, 'deleted_at IS NOT NULL')), rests: [] };
+      const live: KeptItems = {
+        items: await ofAll((kind) => texts(kind, 'deleted_at IS NULL')),
+        rests: rests.map(({ body }) => body),
+        deleted: NONE,
+      };
+      const deleted: KeptItems = { items: await ofAll((kind) => texts(kind, 'deleted_at IS NOT NULL')), rests: [], deleted: NONE };
       const states = await ofAll(async (kind): Promise<readonly State[]> => {
         const attributes = ['id', 'revision', 'origin', 'createdAt', 'updatedAt', 'deletedAt'];
         const rows = await items[kind].findAll({ attributes, paranoid: false, order: [['place', 'ASC']], transaction });

@@ -1,4 +1,4 @@
-import { asideShape, idShape, ITEM_KINDS, list, number, object, optional, text } from '@viaggio/core';
+import { asideShape, deletedShape, idShape, ITEM_KINDS, list, number, object, optional, text } from '@viaggio/core';
 import type { Infer, Shape } from '@viaggio/core';
 
 /** An item put, changed or deleted: with the revision that is known of it unless it is new, without a body to delete it. */
@@ -20,6 +20,8 @@ export const changesShape = object('Changes', {
   sheets: optional(list('Bench sheets', changeOf(ITEM_KINDS.sheets.shape), { max: ITEM_KINDS.sheets.most })),
   rules: optional(list('Flight rules', changeOf(ITEM_KINDS.rules.shape), { max: ITEM_KINDS.rules.most })),
   trips: optional(list('Trips', changeOf(ITEM_KINDS.trips.shape), { max: ITEM_KINDS.trips.most })),
+  /** Of an imported document: what was deleted where it is from, and is still named. */
+  deleted: optional(deletedShape),
   /** Of an imported document: what stands beside its items. */
   rest: optional(
     object('Beside the items', {

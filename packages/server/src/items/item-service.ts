@@ -33,9 +33,9 @@ export class ItemService {
   }
 
   /** All of them in order, each body as text, unread. */
-  async texts(): Promise<readonly { readonly id: string; readonly body: string }[]> {
+  async texts(which: 'live' | 'deleted' = 'live'): Promise<readonly { readonly id: string; readonly body: string }[]> {
     return this.database.sequelize.query<{ id: string; body: string }>(
-      `SELECT id, body::text AS body FROM ${this.kind} WHERE deleted_at IS NULL ORDER BY place`,
+      `SELECT id, body::text AS body FROM ${this.kind} WHERE deleted_at IS ${which === 'live' ? '' : 'NOT '}NULL ORDER BY place`,
       { type: QueryTypes.SELECT },
     );
   }
@@ -63,6 +63,14 @@ export class ItemService {
     );
     await this.keepRevisions(rows, transaction);
     return rows.map(toSaved);
+  }
+
+  /** Keeps items that were deleted elsewhere, as deleted; those that were ever here are left as they are. */
+  async addDeleted(items: readonly NewItem[], transaction: Transaction): Promise<void> {
+    if (items.length === 0) return;
+    const unknown = await this.unknownIds(items.map(({ id }) => id), transaction); // prettier-ignore
+    const added = await this.add(items.filter(({ id }) => unknown.has(id)), 'own', transaction); // prettier-ignore
+    await this.model.destroy({ where: { id: added.map(({ id }) => id) }, transaction });
   }
 
   /** Saves over the revision that the caller knows. Throws `not-found`, or `revision-stale` with the newer state. */

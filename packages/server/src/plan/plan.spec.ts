@@ -1,5 +1,6 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION, planJsonSchema } from '@viaggio/core';
+import { LOW_WATER, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, planJsonSchema } from '@viaggio/core';
 import type { Evaluation, Issue, Plan } from '@viaggio/core';
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
@@ -205,3 +206,53 @@ function withValue(whole: unknown, [key, ...rest]: readonly string[], value: unk
   if (Array.isArray(whole)) return whole.map((item: unknown, place) => (String(place) === key ? withValue(item, rest, value) : item));
   return { ...whole, [key]: withValue((whole as Record<string, unknown>)[key], rest, value) };
 }
+
+describe('what was deleted, and is still named', () => {
+  it('goes along in a document, so that its own export is taken elsewhere, and shows nowhere', async () => {
+    const from = await freshDatabase();
+    const to = await freshDatabase();
+    try {
+      const app = appOn(from.database);
+      const gear = (await request(app).get('/api/gear')).body as { id: string; revision: number; body: { kind: string } }[];
+      const rigs = (await request(app).get('/api/rigs')).body as { body: { links: { from: { gearId: string } }[] } }[];
+      const used = new Set(rigs.flatMap(({ body }) => body.links.map(({ from: { gearId } }) => gearId)));
+      for (const { id, revision } of gear.filter(({ id, body }) => used.has(id) && body.kind === 'battery'))
+        await request(app).delete(`/api/gear/${id}`).set('If-Match', `"${revision}"`).expect(204);
+      const document = (await request(app).get('/api/plan').expect(200)).body as { gear: object[]; deleted: { gear: { id: string }[] } };
+      expect(document.deleted.gear.length).toBeGreaterThan(3);
+
+      const tables = [...PLAN_KINDS, 'revisions', 'plan_rests'];
+      await to.database.sequelize.query(`TRUNCATE ${tables.join(', ')}`);
+      const elsewhere = appOn(to.database);
+      await request(elsewhere).post('/api/plan').send(document).expect(201);
+      expect((await request(elsewhere).get('/api/gear')).body).toHaveLength(document.gear.length);
+      expect((await request(elsewhere).get('/api/plan')).body).toEqual(document);
+      // and by the way of the pages
+      await to.database.sequelize.query(`TRUNCATE ${tables.join(', ')}`);
+      const { rest, deleted, ...items } = (await request(elsewhere).post('/api/plan/read').send(document).expect(200)).body as { rest?: object; deleted: object }; // prettier-ignore
+      await request(elsewhere).post('/api/changes').send({ ...items, rest, deleted }).expect(200); // prettier-ignore
+      expect((await request(elsewhere).get('/api/plan')).body).toEqual(document);
+    } finally {
+      await from.drop();
+      await to.drop();
+    }
+  });
+
+  it('keeps the order of a document, however many times it goes out and in', async () => {
+    const to = await freshDatabase();
+    try {
+      const app = appOn(to.database);
+      await to.database.sequelize.query(`TRUNCATE ${[...PLAN_KINDS, 'revisions', 'plan_rests'].join(', ')}`);
+      const cable = (n: number) => ({
+        id: randomUUID(),
+        body: { ...LOW_WATER.gear.find(({ body }) => body.kind === 'cable')!.body, name: `Lead ${n}` },
+      });
+      const gear = Array.from({ length: 40 }, (_, n) => cable((n * 17) % 40));
+      await request(app).post('/api/plan').send({ gear, rigs: [] }).expect(201);
+      expect(((await request(app).get('/api/plan')).body as { gear: object[] }).gear).toEqual(gear);
+      expect(((await request(app).get('/api/gear')).body as { id: string }[]).map(({ id }) => id)).toEqual(gear.map(({ id }) => id));
+    } finally {
+      await to.drop();
+    }
+  });
+});

@@ -1,4 +1,4 @@
-import { issue, namedBy } from '@viaggio/core';
+import { issue, NAMED_KINDS, namedBy } from '@viaggio/core';
 import type { Issue } from '@viaggio/core';
 import type { Transaction } from 'sequelize';
 import type { ItemKind } from '../db/models/item';
@@ -20,7 +20,7 @@ export async function requireReferences(bodies: readonly Naming[], items: ItemSe
     namedBy(kind, body as never).map((one) => ({ ...one, path: `${path}${one.path}` })),
   );
   const issues: Issue[] = [];
-  for (const kind of ['gear', 'rigs', 'days', 'rules'] as const) {
+  for (const kind of NAMED_KINDS) {
     const ofKind = named.filter((reference) => reference.kind === kind);
     if (ofKind.length === 0) continue;
     const ids = ofKind.map(({ id }) => id);

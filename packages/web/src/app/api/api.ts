@@ -15,10 +15,14 @@ export type { Saved, SavedRevision };
 /** Of kinds that are not named there are none. */
 export type SavedItems = { readonly [K in Kind]?: readonly Saved<Bodies[K]>[] };
 
-/** A plan document taken apart. */
-export type ReadItems = { readonly [K in Kind]?: readonly { readonly id: string; readonly body: Bodies[K] }[] } & {
+/** What an imported document held beside its items, and what it says was deleted and is still named. */
+export interface Beside {
   readonly rest?: object;
-};
+  readonly deleted?: object;
+}
+
+/** A plan document taken apart. */
+export type ReadItems = { readonly [K in Kind]?: readonly { readonly id: string; readonly body: Bodies[K] }[] } & Beside;
 
 /** One item of a step: new without a revision, deleted without a body. */
 export interface ChangeRequest {
@@ -65,10 +69,10 @@ export class Api {
   }
 
   /** All of it, or none. */
-  change(changes: readonly ChangeRequest[], rest?: object): Observable<SavedItems> {
+  change(changes: readonly ChangeRequest[], beside?: Beside): Observable<SavedItems> {
     const of = (wanted: Kind) => changes.filter(({ kind }) => kind === wanted).map(({ kind: _kind, ...change }) => change);
     const named = KINDS.map((kind) => [kind, of(kind)] as const).filter(([, own]) => own.length > 0);
-    return told(this.http.post<SavedItems>('/api/changes', { ...Object.fromEntries(named), ...(rest && { rest }) }));
+    return told(this.http.post<SavedItems>('/api/changes', { ...Object.fromEntries(named), ...beside }));
   }
 
   /** Every state an item was saved in, the newest first. */

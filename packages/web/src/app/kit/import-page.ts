@@ -6,7 +6,7 @@ import { Store } from '@ngrx/store';
 import { ITEM_KINDS, differences, itemTitle } from '@viaggio/core';
 import type { CsvIssue } from '@viaggio/core';
 import { Api, KINDS } from '../api/api';
-import type { Bodies, Kind, Problem } from '../api/api';
+import type { Beside, Bodies, Kind, Problem } from '../api/api';
 import { FileDrop } from '../shared/file-drop';
 import { ProblemNote } from '../shared/problem-note';
 import { findEntry } from '../state/items';
@@ -35,7 +35,7 @@ type Read =
       readonly planned: readonly Planned[];
       readonly issues: readonly CsvIssue[];
       readonly ignored: readonly string[];
-      readonly rest: object | undefined;
+      readonly beside: Beside;
     };
 
 /** Larger files are no kit. */
@@ -111,7 +111,7 @@ export class ImportPage {
     const changes = this.changes().map(({ change }) => change);
     const title = `${counted(changes.length, 'thing')} from ${read.file} ${changes.length === 1 ? 'is' : 'are'} in`;
     this.writing.set(true);
-    this.store.dispatch(Items.change({ step: { changes, field: 'import', at: Date.now(), title }, ...(read.rest && { rest: read.rest }) }));
+    this.store.dispatch(Items.change({ step: { changes, field: 'import', at: Date.now(), title }, beside: read.beside }));
   }
 
   private async csv(text: string, file: string): Promise<void> {
@@ -119,7 +119,7 @@ export class ImportPage {
     try {
       const { rows, issues, ignored } = await this.workers.core('table').readGear(text, this.gear());
       const planned = rows.map(({ line, id, body }) => this.plannedOf('gear', id ?? crypto.randomUUID(), body, line));
-      this.read.set({ is: 'read', file, planned, issues, ignored, rest: undefined });
+      this.read.set({ is: 'read', file, planned, issues, ignored, beside: {} });
     } catch (error) {
       this.fail('The table could not be read', `${file}: ${error instanceof Error ? error.message : String(error)}`);
     }
@@ -135,9 +135,16 @@ export class ImportPage {
     }
     this.read.set({ is: 'reading' });
     this.api.readPlan(document).subscribe({
-      next: ({ rest, ...items }) => {
+      next: ({ rest, deleted, ...items }) => {
         const planned = KINDS.flatMap((kind) => (items[kind] ?? []).map(({ id, body }) => this.plannedOf(kind, id, body)));
-        this.read.set({ is: 'read', file, planned, issues: [], ignored: [], rest });
+        this.read.set({
+          is: 'read',
+          file,
+          planned,
+          issues: [],
+          ignored: [],
+          beside: { ...(rest && { rest }), ...(deleted && { deleted }) },
+        });
       },
       error: (problem: Problem) => this.read.set({ is: 'failed', problem }),
     });

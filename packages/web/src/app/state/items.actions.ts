@@ -1,5 +1,5 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
+import type { Beside, Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
 import type { Acting, Step } from './items';
 import type { Steps } from './kept-steps';
 
@@ -34,8 +34,8 @@ export const Items = createActionGroup({
     'Take theirs': props<ItemRef & { at: number }>(),
     'Keep both': props<{ kind: 'rigs' | 'days'; id: string; copyId: string; at: number }>(),
 
-    /** Several items at once, all or none; `open` is the rig to go to then. `rest`: what an imported document held beside them. */
-    Change: props<{ step: Step; open?: string; rest?: object }>(),
+    /** Several items at once, all or none; `open` is the rig to go to then. `beside`: of an imported document. */
+    Change: props<{ step: Step; open?: string; beside?: Beside }>(),
     Changed: props<{ acting: Acting; saved: SavedItems; open?: string }>(),
     'Change failed': props<{ problem: Problem }>(),
     'Reset demo': emptyProps(),

@@ -147,9 +147,9 @@ export class ItemsEffects {
       exhaustMap((action) => {
         const { acting } = this.items();
         if (!acting) return EMPTY;
-        const { open, rest } = action.type === Items.change.type ? action : {};
+        const { open, beside } = action.type === Items.change.type ? action : {};
         return this.untilQuiet(acting).pipe(
-          switchMap(() => this.api.change(requestOf(this.items(), acting), rest)),
+          switchMap(() => this.api.change(requestOf(this.items(), acting), beside)),
           map((saved) => Items.changed({ acting, saved, ...(open !== undefined && { open }) })),
           catchError((problem: Problem) => of(Items.changeFailed({ problem }))),
         );

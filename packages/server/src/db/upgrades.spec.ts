@@ -1,0 +1,126 @@
+import { slotsFromBytes } from '@viaggio/core';
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { QueryTypes } from 'sequelize';
+import type { Sequelize } from 'sequelize';
+import request from 'supertest';
+import { gunzipSync } from 'node:zlib';
+import { appOn, emptyDatabase, freshDatabase } from '../../testing/database';
+import { servicesOf } from '../app';
+import { migrate, NewerDatabase } from './database';
+import { migrations } from './migrations';
+
+/**
+ * What each version in the repository's history left in its database, after the same few acts: a piece of gear renamed,
+ * one deleted, a rig changed, a document with fields that nobody knows brought in, a recording with samples and original.
+ */
+const FOLDER = path.join(__dirname, '../../testing/older');
+const DUMPS = readdirSync(FOLDER).sort();
+const OWN_GEAR = '5f0c7a10-0000-4000-8000-00000000aa01';
+const RECORDING = '5f0c7a10-0000-4000-8000-00000000aa02';
+
+interface Row {
+  readonly id: string;
+  readonly deleted: boolean;
+}
+const KINDS = ['gear', 'rigs', 'days', 'log', 'recordings', 'sheets', 'rules', 'trips'] as const;
+
+async function rowsOf(sequelize: Sequelize, table: string): Promise<readonly Row[]> {
+  if (!(await sequelize.getQueryInterface().tableExists(table))) return [];
+  return sequelize.query<Row>(`SELECT id, deleted_at IS NOT NULL AS deleted FROM ${table} ORDER BY created_at, id`, { type: QueryTypes.SELECT }); // prettier-ignore
+}
+
+const revisionsOf = (sequelize: Sequelize) =>
+  sequelize.query<{ kind: string; itemId: string; revision: number }>(
+    `SELECT kind, item_id AS "itemId", revision FROM revisions ORDER BY kind, item_id, revision`,
+    { type: QueryTypes.SELECT },
+  );
+
+const columnsOf = (sequelize: Sequelize) =>
+  sequelize.query(
+    `SELECT table_name, column_name, data_type, is_nullable FROM information_schema.columns WHERE table_schema = 'public' ORDER BY 1, 2`,
+    { type: QueryTypes.SELECT },
+  );
+
+it('there is a dump of every version that had its own tables, the present one excepted', () => {
+  expect(DUMPS).toEqual(migrations.slice(0, -1).map(({ name }) => `${name}.sql.gz`));
+});
+
+describe.each(DUMPS)('the database of %s', (dump) => {
+  const version = Number(dump.slice(0, 4));
+
+  it('is brought along without loss: items in their order, deleted ones, every state, samples; the tables are those of a new one', async () => {
+    const older = await emptyDatabase();
+    const fresh = await freshDatabase();
+    try {
+      const { sequelize } = older.database;
+      await sequelize.query(gunzipSync(readFileSync(path.join(FOLDER, dump))).toString());
+      const before = new Map<string, readonly Row[]>();
+      for (const kind of KINDS) before.set(kind, await rowsOf(sequelize, kind));
+      const states = await revisionsOf(sequelize);
+      expect(before.get('gear')!.filter(({ deleted }) => deleted)).toHaveLength(1);
+
+      await migrate(older.database);
+      await migrate(older.database); // as the next start does
+      expect(await columnsOf(sequelize)).toEqual(await columnsOf(fresh.database.sequelize));
+      for (const kind of KINDS) expect([kind, await rowsOf(sequelize, kind)]).toEqual([kind, before.get(kind)]);
+      expect(await revisionsOf(sequelize)).toEqual(states);
+
+      const services = servicesOf(older.database);
+      await services.demo.loadIfNew(); // of the kinds that it did not have
+      const app = appOn(older.database);
+      const gear = (await request(app).get('/api/gear').expect(200)).body as { id: string; body: { name: string; unknown?: object } }[];
+      const live = before.get('gear')!.filter(({ deleted }) => !deleted);
+      expect(gear.map(({ id }) => id)).toEqual(live.map(({ id }) => id));
+      expect(gear.some(({ body }) => body.name === 'Renamed in an older version')).toBe(true);
+      const rigs = (await request(app).get('/api/rigs').expect(200)).body as { body: { wantedMin: number; devices: object[] } }[];
+      expect(rigs.some(({ body }) => body.wantedMin === 77 && body.devices.length > 0)).toBe(true);
+
+      // what it gives out may come in again, and was not lost on the way
+      const document = (await request(app).get('/api/plan').expect(200)).body as {
+        mood?: string;
+        name?: string;
+        gear: { id: string; body: { tint?: string } }[];
+      };
+      await request(app).post('/api/plan/read').send(document).expect(200);
+      expect([document.name, document.mood, document.gear.find(({ id }) => id === OWN_GEAR)!.body.tint]).toEqual(
+        version === 1 ? [undefined, undefined, undefined] : ['An older plan', 'calm', 'teal'],
+      );
+      const evaluation = await request(app).post('/api/evaluate').send({ ...document, ask: { runs: 0 } }).expect(200); // prettier-ignore
+      expect((evaluation.body as { rigs: object[] }).rigs).toHaveLength(rigs.length);
+
+      // the deleted one comes back, an earlier state is still there
+      const gone = before.get('gear')!.find(({ deleted }) => deleted)!;
+      await request(app).post(`/api/gear/${gone.id}/restore`).expect(200);
+      if (version < 3) return;
+      const { bytes } = await services.recordings.slots(RECORDING);
+      const pieces: Uint8Array[] = [];
+      for await (const piece of bytes) pieces.push(piece);
+      expect(slotsFromBytes(Buffer.concat(pieces))).toBeDefined();
+      const original = await request(app).get(`/api/recordings/${RECORDING}/original`).buffer(true).parse(whole).expect(200); // prettier-ignore
+      expect(gunzipSync(original.body as Buffer).toString()).toBe('time_s,power_W\n0,5\n');
+    } finally {
+      await older.drop();
+      await fresh.drop();
+    }
+  });
+});
+
+function whole(response: request.Response, done: (error: Error | null, body: Buffer) => void): void {
+  const pieces: Buffer[] = [];
+  const stream = response as unknown as NodeJS.ReadableStream;
+  stream.on('data', (piece: Buffer) => pieces.push(piece)).on('end', () => done(null, Buffer.concat(pieces)));
+}
+
+it('a database that a newer version has opened is refused by a sentence, and not touched', async () => {
+  const { database, drop } = await freshDatabase();
+  try {
+    await database.sequelize.query(`INSERT INTO migrations (name) VALUES ('9999-what-comes-later')`);
+    await expect(migrate(database)).rejects.toThrow(NewerDatabase);
+    await expect(migrate(database)).rejects.toThrow(
+      /last opened by a newer Viaggio \(it has 9999-what-comes-later; this one ends at 0009-/,
+    );
+  } finally {
+    await drop();
+  }
+});
