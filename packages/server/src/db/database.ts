@@ -1,6 +1,6 @@
 import { QueryTypes, Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations/index';
+import { runMigrations } from './run-migrations';
 import { defineItemModels } from './models/item';
 import type { ItemModels } from './models/item';
 import { defineLiveChunk } from './models/live-chunk';
@@ -109,12 +109,7 @@ export async function untilAnswering({ sequelize }: Database, log: { warn: (what
 /** Brings the tables up to date; does nothing when they are. Throws where a newer version has been here: nothing is touched. */
 export async function migrate({ sequelize }: Database): Promise<void> {
   await refuseNewer(sequelize);
-  const umzug = new Umzug({
-    migrations: migrations.map(({ name, up }) => ({ name, up: () => up(sequelize.getQueryInterface()) })),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-    logger: undefined,
-  });
-  await umzug.up();
+  await runMigrations(sequelize, migrations);
 }
 
 /** What a newer version made of the tables is not understood here. */

@@ -1,14 +1,15 @@
 import { slotsFromBytes } from '@viaggio/core';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { QueryTypes } from 'sequelize';
-import type { Sequelize } from 'sequelize';
+import { DataTypes, QueryTypes } from 'sequelize';
+import type { QueryInterface, Sequelize } from 'sequelize';
 import request from 'supertest';
 import { gunzipSync } from 'node:zlib';
 import { appOn, emptyDatabase, freshDatabase } from '../../testing/database';
 import { servicesOf } from '../app';
 import { migrate, NewerDatabase } from './database';
 import { migrations } from './migrations';
+import { runMigrations } from './run-migrations';
 
 /**
  * What each version in the repository's history left in its database, after the same few acts: a piece of gear renamed,
@@ -111,6 +112,30 @@ function whole(response: request.Response, done: (error: Error | null, body: Buf
   const stream = response as unknown as NodeJS.ReadableStream;
   stream.on('data', (piece: Buffer) => pieces.push(piece)).on('end', () => done(null, Buffer.concat(pieces)));
 }
+
+it('a step that does not come to its end leaves nothing of itself, and is done whole the next time', async () => {
+  const { database, drop } = await emptyDatabase();
+  const { sequelize } = database;
+  const step = (breaks: boolean) => ({
+    name: '0001-two-tables',
+    up: async (tables: QueryInterface) => {
+      await tables.createTable('one', { id: { type: DataTypes.INTEGER, primaryKey: true } });
+      await tables.sequelize.transaction((transaction) => tables.sequelize.query('INSERT INTO one (id) VALUES (1)', { transaction }));
+      if (breaks) throw new Error('killed');
+      await tables.createTable('two', { id: { type: DataTypes.INTEGER, primaryKey: true } });
+    },
+  });
+  try {
+    await expect(runMigrations(sequelize, [step(true)])).rejects.toThrow('killed');
+    expect(await sequelize.getQueryInterface().tableExists('one')).toBe(false);
+    await runMigrations(sequelize, [step(false)]);
+    await runMigrations(sequelize, [step(true)]); // has run
+    expect(await sequelize.query('SELECT id FROM one', { type: QueryTypes.SELECT })).toEqual([{ id: 1 }]);
+    expect(await sequelize.getQueryInterface().tableExists('two')).toBe(true);
+  } finally {
+    await drop();
+  }
+});
 
 it('a database that a newer version has opened is refused by a sentence, and not touched', async () => {
   const { database, drop } = await freshDatabase();

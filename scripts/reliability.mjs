@@ -1,0 +1,64 @@
+// `npm run reliability`: what is promised of an installation (docs/reliability.md), tried. Ends with 1 on any loss.
+// `--short` is what `npm test` runs of it.
+import fs from 'node:fs';
+import path from 'node:path';
+import { build } from './lib/build.mjs';
+import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
+import { DATA } from './lib/paths.mjs';
+import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
+import { main, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+import { databaseStopped } from './reliability/database-stopped.mjs';
+import { diskFull } from './reliability/disk-full.mjs';
+import { fuzz } from './reliability/fuzz.mjs';
+import { heavyDocuments, uploads } from './reliability/heavy.mjs';
+import { kills } from './reliability/kills.mjs';
+import { twoServers } from './reliability/two-servers.mjs';
+
+const LIMIT_MS = 10 * 60_000;
+const LONG = { kills: 40, stopped: 24, requests: 20_000, heavyS: 40, writers: 50, rounds: 20 };
+const SHORT = { kills: 4, stopped: 9, requests: 1500, heavyS: 8, writers: 8, rounds: 5 };
+
+await main(async () => {
+  const size = process.argv.includes('--short') ? SHORT : LONG;
+  requireNode();
+  installDebianPackages([POSTGRESQL]);
+  installNodePackages();
+  build();
+  setTimeout(() => {
+    process.stderr.write(`Not done within ${LIMIT_MS / 60_000} minutes.\n`);
+    process.exit(1);
+  }, LIMIT_MS).unref();
+  const parts = [
+    () => kills({ kills: size.kills }),
+    () => databaseStopped({ requests: size.stopped }),
+    () => diskFull(),
+    () => twoServers({ writers: size.writers, rounds: size.rounds }),
+    () => onServer('heavy', ({ url }) => heavyDocuments(url, { seconds: size.heavyS })),
+    ...(size === LONG ? [() => onServer('uploads', ({ url, pid }) => uploads(url, pid))] : []),
+    () => onServer('fuzz', ({ url }) => fuzz(url, { requests: size.requests })),
+  ];
+  let failed = 0;
+  for (const part of parts) {
+    const since = performance.now();
+    const told = await part().catch((error) => ({ title: 'A part that broke off', figures: [error.stack], failed: true }));
+    say(`\n${told.failed ? '✗' : '✓'} ${told.title} (${Math.round((performance.now() - since) / 1000)} s)`);
+    for (const figure of told.figures) say(`    ${figure}`);
+    if (told.failed) failed++;
+  }
+  say(`\n${parts.length - failed} passed, ${failed} failed`);
+  return failed > 0 ? 1 : 0;
+});
+
+/** A server with a database that is gone afterwards. */
+async function onServer(name, work) {
+  const postgres = await startPostgres(path.join(DATA, `reliability-${name}-${process.pid}`), { throwaway: true });
+  const server = await startServer({ databaseUrl: postgres.url, port: 0, logFile: path.join(DATA, `reliability-${name}.log`) });
+  try {
+    return await work(server);
+  } finally {
+    await server.stop();
+    await postgres.stop();
+    fs.rmSync(postgres.base, { recursive: true, force: true });
+  }
+}
