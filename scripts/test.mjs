@@ -1,5 +1,5 @@
 // `npm test`: types, lint, formatting, the dependency rule, unit and API tests against a PostgreSQL of their own, and
-// the journeys in Chromium. `npm test -- unit journeys` runs only the steps named; `npm test -- --watch unit` stays.
+// the journeys in Chromium, and the short form of the reliability suite. `npm test -- unit journeys` runs only the steps named; `npm test -- --watch unit` stays.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
@@ -31,7 +31,7 @@ const CHECKS = {
   formatting: [['prettier', '--check', '.']],
   dependencies: [['depcruise', '--config', '.dependency-cruiser.cjs', 'packages', 'e2e', 'scripts']],
 };
-const STEPS = [...Object.keys(CHECKS), 'unit', 'journeys'];
+const STEPS = [...Object.keys(CHECKS), 'unit', 'journeys', 'reliability'];
 
 await main(async () => {
   requireNode();
@@ -49,6 +49,7 @@ await main(async () => {
   const steps = STEPS.filter((name) => wanted.length === 0 || wanted.includes(name));
   await checks(steps.filter((name) => name in CHECKS));
   if (steps.includes('unit') || steps.includes('journeys')) await withClusters(steps, watch);
+  if (steps.includes('reliability')) await reliability();
   report();
   say(`\n${totals.passed} passed, ${totals.failed} failed`);
   return totals.failed > 0 ? 1 : 0;
@@ -138,6 +139,17 @@ async function journeys(databaseUrls) {
           'duration',
         ) / 1000,
     });
+}
+
+/** The short form of what `npm run reliability` tries. */
+async function reliability() {
+  say('\n== reliability');
+  const done = await timed([process.execPath, path.join(ROOT, 'scripts/reliability.mjs'), '--short'], { quiet: true });
+  say(done.output);
+  const [, passed = '0', failed = '0'] = /(\d+) passed, (\d+) failed\s*$/.exec(done.output) ?? [];
+  count(Number(passed), Number(passed) + Number(failed));
+  if (!done.ok && failed === '0') count(0, 1);
+  costs.push({ name: 'reliability', ...done });
 }
 
 function specsOf({ suites = [], specs = [] }) {

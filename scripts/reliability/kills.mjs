@@ -32,9 +32,9 @@ export async function kills({ kills: count }) {
     for (let n = 0; n < count; n++) {
       await pause(BETWEEN_MS[0] + Math.random() * (BETWEEN_MS[1] - BETWEEN_MS[0]));
       const victim = VICTIMS[n % VICTIMS.length];
-      const pid = processesOf(folder, running.child)[victim];
+      const pid = await pidOf(victim, () => processesOf(folder, running.child));
       const since = performance.now();
-      if (pid) process.kill(pid, 'SIGKILL');
+      process.kill(pid, 'SIGKILL');
       // a killed database, or its guard, is brought back by the start command; the rest by whoever starts it again
       if (victim === 'server' || victim === 'start') {
         await running.ended;
@@ -63,6 +63,19 @@ export async function kills({ kills: count }) {
         ],
     failed: failure !== undefined || lost > 0 || acknowledged.size === 0 || Math.max(0, ...backMs) > 10_000,
   };
+}
+
+/** Of a process that may be coming back this very moment. */
+async function pidOf(victim, processes) {
+  for (const until = performance.now() + BACK_WITHIN_MS; performance.now() < until; await pause(20)) {
+    try {
+      const pid = processes()[victim];
+      if (pid > 1) return pid;
+    } catch {
+      // the database has no number yet
+    }
+  }
+  throw new Error(`There was no ${victim} to kill.`);
 }
 
 async function untilWritable(url) {

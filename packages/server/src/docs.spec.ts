@@ -13,9 +13,9 @@ function pagesIn(folder: string): readonly string[] {
   });
 }
 
-const PAGES = ['README.md', 'ARCHITECTURE.md', 'CONTRIBUTING.md', 'CHANGELOG.md', ...pagesIn('docs')];
+const PAGES = ['README.md', 'ARCHITECTURE.md', 'CONTRIBUTING.md', 'SECURITY.md', 'CHANGELOG.md', ...pagesIn('docs')];
 const scripts = Object.keys((JSON.parse(read('package.json')) as { scripts: object }).scripts);
-const steps = ['types', 'lint', 'formatting', 'dependencies', 'unit', 'journeys', '--watch'];
+const steps = ['types', 'lint', 'formatting', 'dependencies', 'unit', 'journeys', 'reliability', '--watch'];
 
 describe.each(PAGES)('%s', (page) => {
   const text = read(page);
