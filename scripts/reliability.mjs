@@ -16,7 +16,7 @@ import { kills } from './reliability/kills.mjs';
 import { twoServers } from './reliability/two-servers.mjs';
 
 const LIMIT_MS = 10 * 60_000;
-const LONG = { kills: 40, stopped: 24, requests: 20_000, heavyS: 40, writers: 50, rounds: 20 };
+const LONG = { kills: 40, stopped: 24, requests: 20_000, heavyS: 40, writers: 50, rounds: 5 };
 const SHORT = { kills: 4, stopped: 9, requests: 1500, heavyS: 8, writers: 8, rounds: 5 };
 
 await main(async () => {

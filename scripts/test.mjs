@@ -2,6 +2,7 @@
 // the journeys in Chromium, and the short form of the reliability suite. `npm test -- unit journeys` runs only the steps named; `npm test -- --watch unit` stays.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { GALLERY_DIR, build } from './lib/build.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
@@ -12,6 +13,8 @@ import { startServer } from './lib/server.mjs';
 import { timed } from './lib/timed.mjs';
 
 const REPORTS = path.join(DATA, 'reports');
+/** Nothing of a run is as old. */
+const LEFT_AFTER_MS = 3 * 3600 * 1000;
 const totals = { passed: 0, failed: 0 };
 /** What each step cost, and each test. */
 const costs = [];
@@ -179,10 +182,18 @@ function count(passed, total) {
   totals.failed += total - passed;
 }
 
-/** Clusters of runs that were killed. */
+/** What runs that were killed left: clusters in the data folder, and what a test made elsewhere. */
 function removeLeftOvers() {
+  for (const folder of ['/var/tmp', os.tmpdir(), path.join(ROOT, 'packages/server/dist')].filter((one) => fs.existsSync(one)))
+    for (const name of fs.readdirSync(folder).filter((one) => /^(viaggio-(start|reliability|user|log|backup)|spec)-/.test(one))) {
+      const left = path.join(folder, name);
+      if (Date.now() - fs.statSync(left).mtimeMs < LEFT_AFTER_MS) continue;
+      // a file system that was filled lies there
+      if (process.getuid() === 0) spawnSync('umount', ['-l', left], { stdio: 'ignore' });
+      fs.rmSync(left, { recursive: true, force: true });
+    }
   for (const name of fs.readdirSync(DATA)) {
-    const [, pid] = /^test-(\d+)(?:-\d+)?$/.exec(name) ?? [];
+    const [, pid] = /^(?:test|two-servers|reliability-[a-z]+)-(\d+)(?:-\d+)?$/.exec(name) ?? [];
     if (pid && !fs.existsSync(`/proc/${pid}`)) fs.rmSync(path.join(DATA, name), { recursive: true, force: true });
   }
 }

@@ -33,6 +33,7 @@ function programs(clusterVersion) {
   return wanted.map((version) => path.join(lib, version, 'bin')).find((bin) => fs.existsSync(path.join(bin, 'initdb')));
 }
 
+const MOST_LOG_BYTES = 5 * 1024 * 1024;
 /** So often a database that died is brought back before it is given up, and so long after it died. */
 const MOST_RETURNS = 20;
 const RETURN_AFTER_MS = 300;
@@ -65,6 +66,9 @@ export async function startPostgres(folder, { throwaway = false, watched = false
     listen_addresses: '127.0.0.1',
     port,
     unix_socket_directories: '', // a socket's path may pass the 107 bytes it is allowed
+    // what a statement held is in nobody's log
+    log_min_error_statement: 'panic',
+    log_parameter_max_length_on_error: 0,
     // of one server; every suite of the tests opens some of its own
     max_connections: throwaway ? 200 : 40,
     // a person's data is never risked for speed
@@ -122,7 +126,7 @@ export async function startPostgres(folder, { throwaway = false, watched = false
 async function guarded(command, base, data) {
   await endOrphan(data);
   dropStaleLock(data);
-  const log = fs.openSync(path.join(base, 'postgres.log'), 'a');
+  const log = openLog(path.join(base, 'postgres.log'));
   const guard = spawn(process.execPath, [GUARD, JSON.stringify(owner()), ...command], {
     stdio: ['pipe', log, log],
     cwd: '/',
@@ -137,6 +141,14 @@ async function guarded(command, base, data) {
     await ended;
   };
   return { guard, ended, stop };
+}
+
+/** Its owner's only; put aside when it has grown. */
+function openLog(file) {
+  if (fs.existsSync(file) && fs.statSync(file).size > MOST_LOG_BYTES) fs.renameSync(file, `${file}.1`);
+  const log = fs.openSync(file, 'a', 0o600);
+  fs.fchmodSync(log, 0o600);
+  return log;
 }
 
 /** What is kept beside the cluster: the superuser's password, the application's, and which database was made. */

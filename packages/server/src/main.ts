@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp, servicesOf } from './app';
+import { removeOldArchives } from './backup/backup-operations';
 import { readConfig } from './config';
 import type { Config } from './config';
 import { migrate, NewerDatabase, openDatabase, untilAnswering } from './db/database';
@@ -64,6 +65,8 @@ async function bringUpToDate(): Promise<void> {
     await untilAnswering(patient, log);
     await migrate(patient);
     await servicesOf(patient).recordings.sweep();
+    // somebody else's may be among them
+    await removeOldArchives().catch((error: unknown) => log.warn({ err: error }, 'old archives'));
     const thinned = await thinRevisions(patient);
     if (thinned > 0) log.info({ thinned }, 'older states of items');
   } catch (error) {

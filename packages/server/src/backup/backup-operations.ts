@@ -1,6 +1,6 @@
 import { PLAN_KINDS } from '@viaggio/core';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
@@ -18,6 +18,8 @@ import { RestoreService } from './restore-service';
 
 const MOST_BACKUP_BYTES = 16 * 1024 ** 3;
 const MOST_SETTINGS = 4000;
+const FOLDER = 'viaggio-backup-';
+const DAY_MS = 24 * 3600 * 1000;
 
 const COUNTS = {
   type: 'object',
@@ -93,9 +95,18 @@ export function backupOperations(database: Database, pieces: PieceService, work:
   ];
 }
 
+/** Throws away what a server that was killed left of archives; a day is left to those that are worked on. */
+export async function removeOldArchives(): Promise<void> {
+  for (const name of (await readdir(os.tmpdir())).filter((one) => one.startsWith(FOLDER))) {
+    const folder = path.join(os.tmpdir(), name);
+    const { mtimeMs } = await stat(folder);
+    if (Date.now() - mtimeMs > DAY_MS) await rm(folder, { recursive: true, force: true });
+  }
+}
+
 /** The archive as a file while it is worked on: its list of contents stands at its end. */
 async function withBackup<T>(body: Readable, signal: AbortSignal, work: (backup: BackupReader) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(path.join(os.tmpdir(), 'viaggio-backup-'));
+  const folder = await mkdtemp(path.join(os.tmpdir(), FOLDER));
   try {
     const file = path.join(folder, 'backup.zip');
     await pipeline(body, createWriteStream(file, { mode: 0o600 }));

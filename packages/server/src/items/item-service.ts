@@ -99,6 +99,13 @@ export class ItemService {
     return toSaved(item);
   }
 
+  /** Holds these until the transaction ends, in the order of their identifiers. */
+  async lock(ids: readonly string[], transaction: Transaction): Promise<void> {
+    if (ids.length < 2) return; // one is held when it is changed
+    const where = { id: [...ids] };
+    await this.model.findAll({ where, attributes: ['id'], order: ['id'], paranoid: false, lock: transaction.LOCK.UPDATE, transaction });
+  }
+
   /** Takes a deletion back, as a revision of its own; an item that is there already is left as it is. Throws `not-found`. */
   async restore(id: string): Promise<Saved> {
     return inTransaction(this.database.sequelize, async (transaction) => {

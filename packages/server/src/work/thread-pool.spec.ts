@@ -1,6 +1,6 @@
 import { LOW_WATER, LOW_WATER_DAY, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
 import { build } from 'esbuild';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { threadPool } from './thread-pool';
 import type { Work } from './work';
@@ -11,7 +11,8 @@ let folder: string;
 let worker: string;
 beforeAll(async () => {
   // within the project, where the packages are that the worker asks for
-  folder = mkdtempSync(path.join(SERVER, 'dist-spec-'));
+  mkdirSync(path.join(SERVER, 'dist'), { recursive: true });
+  folder = mkdtempSync(path.join(SERVER, 'dist/spec-'));
   worker = path.join(folder, 'worker.mjs');
   await build({
     entryPoints: [path.join(SERVER, 'src/work/worker.ts')],
