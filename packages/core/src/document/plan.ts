@@ -83,10 +83,21 @@ export type Plan = Infer<typeof planShape>;
 
 /** JSON Schema (2020-12) of a plan; fields that it does not name are allowed, and kept on a round trip. */
 export function planJsonSchema(): JsonSchema {
+  const { properties, ...schema } = toJsonSchema(planShape, '#/$defs/', true);
+  const kinds = Object.keys(deletedShape.fields);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     $id: 'viaggio-plan.schema.json',
-    ...toJsonSchema(planShape, '#/$defs/', true),
+    ...schema,
+    properties: {
+      ...(properties as object),
+      // lists of the same things: said once
+      deleted: {
+        title: deletedShape.title,
+        type: 'object',
+        properties: Object.fromEntries(kinds.map((kind) => [kind, { $ref: `#/properties/${kind}` }])),
+      },
+    },
     description: `A Viaggio plan, version ${PLAN_VERSION}. Figures are in the unit that ends their name. ${EVALUATION_RUNS} random runs a rig unless asked otherwise.`,
   };
 }

@@ -3,7 +3,7 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 
 /** A statement writes so much at most. */
-const PIECE_BYTES = 1024 * 1024;
+const PIECE_BYTES = 256 * 1024;
 
 /** Something that is kept in pieces. */
 export interface Whole {
