@@ -40,7 +40,7 @@ const PROBLEM_SCHEMA: JsonSchema = {
 export function failsOf({ method, fails, body, rawBody }: Operation): readonly ErrorCode[] {
   const writes = method !== 'get' && fails.includes('database-away');
   const asked = body ?? rawBody;
-  const unsaid: readonly ErrorCode[] = ['foreign-origin', 'too-many-requests', ...(writes ? (['disk-full'] as const) : []), ...(asked ? (['busy'] as const) : [])]; // prettier-ignore
+  const unsaid: readonly ErrorCode[] = ['foreign-origin', ...(writes ? (['disk-full'] as const) : []), ...(asked ? (['busy'] as const) : [])]; // prettier-ignore
   return [...new Set([...fails, ...unsaid])];
 }
 
@@ -78,7 +78,8 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
       title: 'Viaggio',
       version: '0.1.0',
       summary: 'Will this battery run my camera, and for how long?',
-      description: 'The API of one installation, on this machine. Every figure is in the unit that ends its name.',
+      description:
+        'The API of one installation, on this machine. Every figure is in the unit that ends its name. Where it is served to others, any request may be answered 429 (too-many-requests).',
       license: { name: 'MIT', identifier: 'MIT' },
     },
     servers: [{ url: '/', description: 'This installation' }],

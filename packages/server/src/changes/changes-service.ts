@@ -28,7 +28,7 @@ export class ChangesService {
   async apply(changes: Changes): Promise<Partial<Record<PlanKind, readonly Saved[]>>> {
     return inTransaction(this.database.sequelize, async (transaction) => {
       const saved: Partial<Record<PlanKind, readonly Saved[]>> = {};
-      await putDeleted(this.items, (changes.deleted ?? {}) as Deleted, transaction);
+      await putDeleted(this.items, changes.deleted ?? {}, transaction);
       // in the order of the kinds: a rig may name gear that is put with it
       for (const kind of PLAN_KINDS) saved[kind] = await this.applyKind(kind, (changes[kind] ?? []) as readonly Change[], transaction);
       if (changes.rest) await this.database.planRests.create({ body: changes.rest, importedAt: new Date() }, { transaction });

@@ -188,7 +188,7 @@ describe('an import', () => {
     expect(textOf(fixture)).toContain('1 new, 0 changed');
     api.change.mockReturnValueOnce(NEVER);
     await press(fixture, 'Accept');
-    expect(api.change).toHaveBeenCalledWith([{ kind: 'gear', id: 'n', body: first!.body }], { name: 'Elsewhere', aside: [] });
+    expect(api.change).toHaveBeenCalledWith([{ kind: 'gear', id: 'n', body: first!.body }], { rest: { name: 'Elsewhere', aside: [] } });
   });
 
   it('that is no JSON after all says so', async () => {
