@@ -185,7 +185,7 @@ test('a first start that was killed while it made its database starts the next t
     await ended;
   });
   const file = path.join(data, 'postgres/state.json');
-  const { database: _made, ...state } = JSON.parse(readFileSync(file, 'utf8')) as { database?: string; password: string };
+  const { database: _made, rolePassword: _its, ...state } = JSON.parse(readFileSync(file, 'utf8')) as Record<string, string>;
   writeFileSync(file, JSON.stringify(state));
   const again = await start();
   expect((await request.get(`${again.url}api/health`)).status()).toBe(200);

@@ -21,16 +21,19 @@ async function read(id: string): Promise<Buffer> {
 const kept = () => fresh.database.pieces.count();
 
 describe('what is kept in pieces', () => {
-  it.each([0, 1, PIECE - 1, PIECE, PIECE + 1, 2 * PIECE + 17])('comes back as it was, however it was cut on its way: %d bytes', async (length) => {
-    const whole = bytes(length);
-    const cut: Buffer[] = [];
-    for (let at = 0; at < length; at += 77_777) cut.push(whole.subarray(at, at + 77_777));
-    const { id, bytes: counted } = await pieces.write(cut);
-    expect(counted).toBe(length);
-    expect((await read(id)).equals(whole)).toBe(true);
-    await pieces.drop(id);
-    expect((await read(id)).length).toBe(0);
-  });
+  it.each([0, 1, PIECE - 1, PIECE, PIECE + 1, 2 * PIECE + 17])(
+    'comes back as it was, however it was cut on its way: %d bytes',
+    async (length) => {
+      const whole = bytes(length);
+      const cut: Buffer[] = [];
+      for (let at = 0; at < length; at += 77_777) cut.push(whole.subarray(at, at + 77_777));
+      const { id, bytes: counted } = await pieces.write(cut);
+      expect(counted).toBe(length);
+      expect((await read(id)).equals(whole)).toBe(true);
+      await pieces.drop(id);
+      expect((await read(id)).length).toBe(0);
+    },
+  );
 
   it('leaves nothing when it breaks off, or is more than may come', async () => {
     const before = await kept();

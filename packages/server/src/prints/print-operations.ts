@@ -1,4 +1,4 @@
-import { choice, idShape, list, number, object, optional, text } from '@viaggio/core';
+import { choice, idShape, list, number, object, optional, TAG_FORMATS, text } from '@viaggio/core';
 import type { Day, Gear, Rig, Trip } from '@viaggio/core';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
@@ -6,7 +6,7 @@ import { operation } from '../operation';
 import type { Operation } from '../operation';
 import { PAPERS } from './paper';
 import type { Work } from '../work/work';
-import { fileName, TAG_FORMATS } from './tags-pdf';
+import { fileName } from './tags-pdf';
 
 const PDF_TYPE = 'application/pdf';
 const MOST_TAGS = 1000;

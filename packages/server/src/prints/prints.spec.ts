@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS, powerSheet } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS, powerSheet, TAG_FORMATS } from '@viaggio/core';
 import type { Gear } from '@viaggio/core';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -7,7 +7,7 @@ import path from 'node:path';
 import { PAPERS } from './paper';
 import type { PaperSize } from './paper';
 import { powerSheetPdf } from './power-sheet-pdf';
-import { fileName, TAG_FORMATS, tagLink, tagsPdf } from './tags-pdf';
+import { fileName, tagLink, tagsPdf } from './tags-pdf';
 
 interface Box {
   readonly str: string;

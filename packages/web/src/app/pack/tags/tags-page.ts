@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { gearTitle } from '@viaggio/core';
-import type { GearKind } from '@viaggio/core';
+import { gearTitle, TAG_FORMATS } from '@viaggio/core';
+import type { GearKind, TagFormatId } from '@viaggio/core';
 import { CheckField } from '../../fields/check-field';
 import { SelectField } from '../../fields/select-field';
 import { KIND_TITLES } from '../../gear/kinds';
@@ -9,16 +9,7 @@ import { counted } from '../../shared/counted';
 import { selectGear } from '../../state/items.selectors';
 import { Prints } from '../prints';
 
-/** As the server knows them, see `TAG_FORMATS`. */
-const FORMATS: readonly (readonly [string, string, number])[] = [
-  ['a4-24', 'A4, 24 of 70 × 37 mm', 24],
-  ['a4-21', 'A4, 21 of 63.5 × 38.1 mm', 21],
-  ['a4-65', 'A4, 65 of 38.1 × 21.2 mm', 65],
-  ['letter-30', 'Letter, 30 of 2⅝ × 1 in', 30],
-  ['letter-10', 'Letter, 10 of 4 × 2 in', 10],
-  ['one-62', 'One by one, 62 × 29 mm', 1],
-  ['one-50', 'One by one, 50 × 25 mm', 1],
-];
+const USUAL_FORMAT: TagFormatId = 'a4-24';
 const FORMAT = 'viaggio.tag-format';
 const ORIGIN = 'viaggio.tag-origin';
 /** What is labelled first of all. */
@@ -57,7 +48,7 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
           (change)="skip.set(within(skipBox.valueAsNumber))"
         />
       </div>
-      <div>
+      <div class="address">
         <label class="form-label" for="tag-origin">Codes lead to</label>
         <input
           #originBox
@@ -100,6 +91,9 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
     .about {
       max-width: 46rem;
     }
+    .address {
+      grid-column: 1 / -1;
+    }
     fieldset {
       margin-top: var(--space-3);
     }
@@ -123,13 +117,16 @@ const ALL_KINDS: readonly GearKind[] = ['battery', 'cable', 'adapter', 'hub', 'd
 export class TagsPage {
   private readonly prints = inject(Prints);
   private readonly gear = inject(Store).selectSignal(selectGear);
-  protected readonly formats = FORMATS.map(([id, title]) => [id, title] as const);
-  protected readonly format = signal(localStorage.getItem(FORMAT) ?? 'a4-24');
+  protected readonly formats = Object.entries(TAG_FORMATS).map(([id, { title }]) => [id, title] as const);
+  protected readonly format = signal(formatOf(localStorage.getItem(FORMAT)));
   protected readonly skip = signal(0);
   protected readonly origin = signal(localStorage.getItem(ORIGIN) ?? location.origin);
   protected readonly isAddress = computed(() => /^https?:\/\/[^\s/?#]+$/.test(this.origin()));
   protected readonly isLoopback = computed(() => /\/\/(localhost|127\.|\[::1\])/.test(this.origin()));
-  protected readonly onSheet = computed(() => FORMATS.find(([id]) => id === this.format())?.[2] ?? 1);
+  protected readonly onSheet = computed(() => {
+    const { across, down } = TAG_FORMATS[this.format()];
+    return across * down;
+  });
   protected readonly working = signal(false);
   private readonly chosen = signal<ReadonlyMap<string, boolean>>(new Map());
   private readonly listed = computed(() => {
@@ -150,7 +147,7 @@ export class TagsPage {
   protected readonly counted = counted;
 
   protected setFormat(format: string): void {
-    this.format.set(format);
+    this.format.set(formatOf(format));
     this.skip.set(0);
     localStorage.setItem(FORMAT, format);
   }
@@ -183,4 +180,9 @@ export class TagsPage {
   private isOn(id: string, kind: GearKind): boolean {
     return this.chosen().get(id) ?? USUAL.includes(kind);
   }
+}
+
+/** The usual one where what was kept is none that there is. */
+function formatOf(id: string | null): TagFormatId {
+  return id !== null && Object.hasOwn(TAG_FORMATS, id) ? (id as TagFormatId) : USUAL_FORMAT;
 }

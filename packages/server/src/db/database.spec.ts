@@ -6,6 +6,18 @@ import { appOn, freshDatabase } from '../../testing/database';
 import { toAppError } from '../to-app-error';
 import { openDatabase } from './database';
 
+it('the application is nobody who may do everything: its role owns its tables, and no more', async () => {
+  const { database, drop } = await freshDatabase();
+  try {
+    const [rows] = await database.sequelize.query(
+      `SELECT rolsuper, rolcreaterole, rolreplication FROM pg_roles WHERE rolname = current_user`,
+    );
+    expect(rows).toEqual([{ rolsuper: false, rolcreaterole: false, rolreplication: false }]);
+  } finally {
+    await drop();
+  }
+});
+
 it('a statement that takes too long is given up, and told as a database that does not answer; patient work has its time', async () => {
   const { database, url, drop } = await freshDatabase();
   const patient = openDatabase(url, { patient: true });
