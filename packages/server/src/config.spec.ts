@@ -10,6 +10,7 @@ describe('readConfig', () => {
 
   it('names the variable that is wrong', () => {
     expect(() => readConfig({})).toThrow(/^DATABASE_URL: expected/);
+    expect(() => readConfig({ ...env, LOG_LEVEL: 'loud' })).toThrow(/^LOG_LEVEL: expected one of trace, .*; got “loud”$/);
     expect(() => readConfig({ ...env, PORT: 'many' })).toThrow('PORT: expected 0 to 65535; got “many”');
   });
 

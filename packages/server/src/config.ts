@@ -33,7 +33,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webDir: env['WEB_DIR'] && path.resolve(env['WEB_DIR']),
     names: namesOf(env['VIAGGIO_NAMES'] ?? ''),
     tls: tlsOf(env['VIAGGIO_TLS']),
-    logLevel: env['LOG_LEVEL'] ?? 'info',
+    logLevel: logLevelOf(env['LOG_LEVEL']),
     logFile: env['LOG_FILE'] || undefined,
     meters: metersOf(env['METERS'] ?? ''),
     forecastUrl: forecastOf(env['FORECAST_URL']),
@@ -49,6 +49,12 @@ function metersOf(text: string): readonly MeterAddress[] {
     if (name === undefined || port < 1 || port > 65535) throw new Error(`METERS: expected name=host:port, apart by commas; got “${entry}”`);
     return { name: name.trim(), host: host!.replace(/^\[|\]$/g, ''), port };
   });
+}
+
+function logLevelOf(text = 'info'): string {
+  const levels = ['trace', 'debug', 'info', 'warn', 'error', 'fatal', 'silent'];
+  if (!levels.includes(text)) throw new Error(`LOG_LEVEL: expected one of ${levels.join(', ')}; got “${text.slice(0, 60)}”`);
+  return text;
 }
 
 /** `viaggio.lan, 192.168.1.20` */

@@ -12,6 +12,8 @@ export function limited(from: Readable, maxBytes: number): Readable {
       else done(null, piece);
     },
   });
+  // whoever sends reads no answer before all is sent: the rest is let go by
+  counted.once('error', () => from.resume());
   from.once('aborted', () => counted.destroy(new AppError('malformed-request', 'The body broke off.')));
   from.once('error', () => counted.destroy(new AppError('malformed-request', 'The body broke off.')));
   return from.pipe(counted);

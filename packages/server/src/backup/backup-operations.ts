@@ -84,7 +84,7 @@ export function backupOperations(database: Database, pieces: PieceService, work:
       rawBody,
       query: { different: '“keep” what is here where both have it in another state, or “take” the backup’s' },
       answers: { status: 200, says: 'What there was to do, as compared before', schema: COMPARISON },
-      fails,
+      fails: [...fails, 'id-taken'],
       handle: async ({ body, query, signal }) => {
         const { different } = query;
         if (different !== 'keep' && different !== 'take')

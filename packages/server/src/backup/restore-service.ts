@@ -1,10 +1,12 @@
 import { byKind, itemTitle, PLAN_KINDS } from '@viaggio/core';
 import type { PlanKind } from '@viaggio/core';
 import { isDeepStrictEqual } from 'node:util';
+import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import type { Item } from '../db/models/item';
 import { inTransaction } from '../db/transaction';
+import { AppError } from '../errors';
 import type { Whole, PieceService } from '../pieces/piece-service';
 import type { Rest } from '../plan/plan-items';
 import type { Work } from '../work/work';
@@ -73,7 +75,7 @@ export class RestoreService {
 
   /**
    * Brings here what is not, and what is different where `different` says so; nothing that is here alone is touched. All of
-   * it, or nothing. Throws as `compare` does.
+   * it, or nothing. Throws as `compare` does, and `id-taken` where another one does the same.
    */
   async restore(backup: BackupReader, different: OnDifferent, signal: AbortSignal): Promise<Comparison> {
     const { states, items } = await this.read(backup, signal);
@@ -93,7 +95,8 @@ export class RestoreService {
       });
     } catch (error) {
       for (const { id } of written) await this.pieces.drop(id).catch(() => undefined);
-      throw error;
+      if (!(error instanceof UniqueConstraintError)) throw error;
+      throw new AppError('id-taken', 'Somebody else brought the same things meanwhile.');
     }
   }
 
