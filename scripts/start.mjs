@@ -1,5 +1,6 @@
 // `npm start`: installs what is missing, starts the database, builds, migrates, loads the demo, serves.
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { build } from './lib/build.mjs';
 import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
@@ -32,7 +33,7 @@ await main(async () => {
   try {
     const server = await startServer({ databaseUrl: postgres.url, port, host, logFile: path.join(DATA, 'server.log') });
     fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
-    say(`\n  Viaggio is at ${server.url}\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`);
+    say(`\n  Viaggio is at ${addressesOf(server.url)}\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`);
     const code = await Promise.race([stopping.then(() => undefined), server.ended]);
     if (code !== undefined) throw new Failure('The server ended by itself; see its log.');
     await server.stop();
@@ -42,6 +43,17 @@ await main(async () => {
   }
   say('Stopped.');
 });
+
+/** Where it is reached; served on every address, where from this machine and where from others. */
+function addressesOf(url) {
+  const { hostname, port } = new URL(url);
+  if (hostname !== '0.0.0.0' && hostname !== '[::]') return url;
+  const others = Object.values(os.networkInterfaces())
+    .flatMap((all = []) => all.filter(({ internal, family }) => !internal && family === 'IPv4'))
+    .map(({ address }) => `http://${address}:${port}/`);
+  return `http://127.0.0.1:${port}/ here${others.map((address) => `, ${address} for others`).join('')}.
+  Whoever reaches it may do everything in it: see SECURITY.md.`;
+}
 
 /** By a signal, or because npm, which does not pass every signal on, is gone. */
 function toldToStop() {
