@@ -5,7 +5,6 @@ import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';
 import type { ItemService, Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
-import type { Deleted } from '../plan/plan-items';
 import { putDeleted } from '../plan/plan-service';
 import { requireReferences } from '../plan/references';
 import type { Changes } from './changes-shape';
