@@ -1,4 +1,3 @@
-import type { TraceReading } from '../src/measure/trace';
 import type { MadeRecording } from './made-recordings';
 
 /** Seeds that the finding of segments was made with, and those that it was never tried on before it was judged. */
@@ -9,7 +8,10 @@ const BOUNDARY_S = 2;
 const MEAN = 0.01;
 
 /** What is wrong with the segments of a made recording; undefined where boundaries hold within 2 s (a sample of a slow logger) and means within 1 %. */
-export function faultOf({ truth, timeS }: MadeRecording, { segments }: Pick<TraceReading, 'segments'>): string | undefined {
+export function faultOf(
+  { truth, timeS }: MadeRecording,
+  { segments }: { readonly segments: readonly { readonly fromS: number; readonly meanW: number }[] },
+): string | undefined {
   if (segments.length !== truth.length) return `${segments.length} segments for ${truth.length}`;
   const within = Math.max(BOUNDARY_S, 1.01 * (timeS[1]! - timeS[0]!));
   for (const [index, { fromS, meanW }] of segments.entries()) {
