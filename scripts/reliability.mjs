@@ -1,13 +1,10 @@
 // `npm run reliability`: what is promised of an installation (docs/reliability.md), tried. Ends with 1 on any loss.
 // `--short` is what `npm test` runs of it.
-import fs from 'node:fs';
-import path from 'node:path';
 import { build } from './lib/build.mjs';
 import { installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
-import { DATA } from './lib/paths.mjs';
-import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
+import { POSTGRESQL } from './lib/postgres.mjs';
 import { main, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { withThrowawayServer } from './lib/throwaway.mjs';
 import { databaseStopped } from './reliability/database-stopped.mjs';
 import { diskFull } from './reliability/disk-full.mjs';
 import { fuzz } from './reliability/fuzz.mjs';
@@ -34,9 +31,9 @@ await main(async () => {
     () => databaseStopped({ requests: size.stopped }),
     () => diskFull(),
     () => twoServers({ writers: size.writers, rounds: size.rounds }),
-    () => onServer('heavy', ({ url }) => heavyDocuments(url, { seconds: size.heavyS })),
-    ...(size === LONG ? [() => onServer('uploads', ({ url, pid }) => uploads(url, pid))] : []),
-    () => onServer('fuzz', ({ url }) => fuzz(url, { requests: size.requests })),
+    () => withThrowawayServer('reliability-heavy', (url) => heavyDocuments(url, { seconds: size.heavyS })),
+    ...(size === LONG ? [() => withThrowawayServer('reliability-uploads', (url, pid) => uploads(url, pid))] : []),
+    () => withThrowawayServer('reliability-fuzz', (url) => fuzz(url, { requests: size.requests })),
   ];
   let failed = 0;
   for (const part of parts) {
@@ -49,16 +46,3 @@ await main(async () => {
   say(`\n${parts.length - failed} passed, ${failed} failed`);
   return failed > 0 ? 1 : 0;
 });
-
-/** A server with a database that is gone afterwards. */
-async function onServer(name, work) {
-  const postgres = await startPostgres(path.join(DATA, `reliability-${name}-${process.pid}`), { throwaway: true });
-  const server = await startServer({ databaseUrl: postgres.url, port: 0, logFile: path.join(DATA, `reliability-${name}.log`) });
-  try {
-    return await work(server);
-  } finally {
-    await server.stop();
-    await postgres.stop();
-    fs.rmSync(postgres.base, { recursive: true, force: true });
-  }
-}

@@ -5,13 +5,13 @@ import { DATA } from './paths.mjs';
 import { startPostgres } from './postgres.mjs';
 import { startServer } from './server.mjs';
 
-/** Runs `work(url)` against a server that starts from the demo and leaves nothing behind. */
+/** Runs `work(url, pid)`, its address and its process, against a server that starts from the demo and leaves nothing behind. */
 export async function withThrowawayServer(name, work) {
   const postgres = await startPostgres(path.join(DATA, `${name}-${process.pid}`), { throwaway: true });
   try {
     const server = await startServer({ databaseUrl: postgres.url, port: 0, logFile: path.join(DATA, `${name}.log`) });
     try {
-      return await work(server.url);
+      return await work(server.url, server.pid);
     } finally {
       await server.stop();
     }
