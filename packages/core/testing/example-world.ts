@@ -27,7 +27,6 @@ const trace = {
 export const EXAMPLE_WORLD = {
   battery,
   trace,
-  sparse: { timeS: Float64Array.of(0, 0.5, 3), powerW: Float64Array.of(4, 6, 8) },
   slots: inSlots(trace, 1),
   segments: steadySegments(inSlots(trace, 1)),
   network: networkCases.find(({ id }) => id === 'single-direct') as unknown as NetworkCase,

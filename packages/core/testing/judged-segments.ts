@@ -13,11 +13,17 @@ export function faultOf(
   { segments }: { readonly segments: readonly { readonly fromS: number; readonly meanW: number }[] },
 ): string | undefined {
   if (segments.length !== truth.length) return `${segments.length} segments for ${truth.length}`;
-  const within = Math.max(BOUNDARY_S, 1.01 * (timeS[1]! - timeS[0]!));
+  const within = Math.max(BOUNDARY_S, 1.01 * largestStepS(timeS));
   for (const [index, { fromS, meanW }] of segments.entries()) {
     const known = truth[index]!;
     if (Math.abs(fromS - known.fromS) > within) return `segment ${index} begins at ${fromS} s for ${known.fromS.toFixed(1)}`;
     if (Math.abs(meanW / known.meanW - 1) > MEAN) return `segment ${index} has ${meanW.toFixed(3)} W for ${known.meanW.toFixed(3)}`;
   }
   return undefined;
+}
+
+function largestStepS(timeS: Float64Array): number {
+  let most = 0;
+  for (let at = 1; at < timeS.length; at++) most = Math.max(most, timeS[at]! - timeS[at - 1]!);
+  return most;
 }

@@ -4,11 +4,18 @@ import type { Trace } from '../src/measure/trace';
 export interface MadeRecording extends Trace {
   /** `three pulsed 5 Hz`: for whoever reads that one failed. */
   readonly name: string;
-  readonly truth: readonly { readonly fromS: number; readonly toS: number; /** Of its samples. */ readonly meanW: number }[];
+  readonly truth: readonly {
+    readonly fromS: number;
+    readonly toS: number;
+    /** Over its time, between its samples. */ readonly meanW: number;
+  }[];
 }
 
 const NOISES = ['white', 'proportional', 'goes on', 'pink', 'ripple', 'pulsed', 'drift', 'quiet'] as const;
-const RATES = [0.2, 1, 1, 2, 5, 10, 50, 'irregular'] as const;
+/** Samples a second; of any spacing about a second; ten times as many while much is drawn. */
+const RATES = [0.1, 0.2, 1, 1, 2, 5, 10, 50, 1000, 'irregular', 'under load'] as const;
+/** More samples than that show nothing more. */
+const MOST_SAMPLES = 60_000;
 const SHAPES: readonly (readonly [name: string, levelsW: readonly number[]])[] = [
   ['two', [12, 25]],
   ['three', [8, 22, 11]],
@@ -29,7 +36,7 @@ const LONGEST_PINK = 6;
 /**
  * Shapes × noises × rates, by a seed: the same every time. Noise is alike everywhere, grows with the power, goes on for
  * some seconds, is of every length, is a ripple, pulses or a slow drift. Left out is what nobody could tell: pulses seen
- * less often than they come, steps smaller than the drift beside them.
+ * less often than they come, or more often while they are on, steps smaller than the drift beside them.
  */
 export function madeRecording(seed: number): MadeRecording {
   const random = randomOf(seed * 7919 + 13);
@@ -38,10 +45,18 @@ export function madeRecording(seed: number): MadeRecording {
   const drawn = Math.floor(seed / NOISES.length) % SHAPES.length;
   const [shape, levels] = SHAPES[noise === 'drift' && SHAPES[drawn]![0] === 'close' ? 1 : drawn]!;
   const any = RATES[Math.floor(random() * RATES.length)]!;
-  const rate = noise === 'pulsed' && (any === 'irregular' || any < 1) ? 5 : any;
-  const stepS = rate === 'irregular' ? 1 : 1 / rate;
+  const isRegular = typeof any === 'number';
+  const rate = noise === 'pulsed' && (!isRegular || any < 1) ? 5 : any;
+  const usualS = typeof rate === 'number' ? 1 / rate : 1;
+  const middleW = (Math.min(...levels) + Math.max(...levels)) / 2;
+  const stepAt = (levelW: number): number => {
+    if (rate === 'irregular') return 0.2 + random() * 1.6;
+    return rate === 'under load' ? (levelW >= middleW ? 0.2 : 2) : usualS;
+  };
   const ends: number[] = [];
-  for (const _ of levels) ends.push((ends.at(-1) ?? 0) + Math.max(25, 14 * stepS) * (1 + 5 * random()));
+  for (const _ of levels)
+    ends.push((ends.at(-1) ?? 0) + Math.max(25, 14 * usualS) * (1 + (usualS * MOST_SAMPLES < 75 * levels.length ? 1 : 5) * random()));
+  let stepS = usualS;
   const goesOn = (state: number, tauS: number) => {
     const rho = Math.exp(-stepS / tauS);
     return rho * state + Math.sqrt(1 - rho * rho) * normal();
@@ -72,21 +87,26 @@ export function madeRecording(seed: number): MadeRecording {
   };
   const timeS: number[] = [];
   const powerW: number[] = [];
-  const sums = levels.map(() => ({ sum: 0, count: 0 }));
-  for (let atS = 0; atS < ends.at(-1)!; atS += rate === 'irregular' ? 0.2 + random() * 1.6 : stepS) {
+  const sums = levels.map(() => ({ joules: 0, seconds: 0 }));
+  let beforeAt = -1;
+  for (let atS = 0; atS < ends.at(-1)!; atS += stepS) {
     const index = ends.findIndex((end) => atS < end);
     const from = ends[index - 1] ?? 0;
     const watts = levels[index]! + beside(atS, levels[index]!, (atS - from) / (ends[index]! - from));
+    if (index === beforeAt) {
+      sums[index]!.joules += (stepS * (watts + powerW.at(-1)!)) / 2;
+      sums[index]!.seconds += stepS;
+    }
+    beforeAt = index;
     timeS.push(atS);
     powerW.push(watts);
-    sums[index]!.sum += watts;
-    sums[index]!.count++;
+    stepS = stepAt(levels[index]!);
   }
   return {
-    name: `${shape}, ${noise}, ${rate === 'irregular' ? rate : `${rate} Hz`} (seed ${seed})`,
+    name: `${shape}, ${noise}, ${typeof rate === 'number' ? `${rate} Hz` : rate} (seed ${seed})`,
     timeS: Float64Array.from(timeS),
     powerW: Float64Array.from(powerW),
-    truth: ends.map((toS, index) => ({ fromS: ends[index - 1] ?? 0, toS, meanW: sums[index]!.sum / sums[index]!.count })),
+    truth: ends.map((toS, index) => ({ fromS: ends[index - 1] ?? 0, toS, meanW: sums[index]!.joules / sums[index]!.seconds })),
   };
 }
 

@@ -31,7 +31,10 @@ export const meterColumnsShape = object('Columns', {
 export const namedSegmentShape = object('Segment', {
   fromS: seconds('From'),
   toS: seconds('To'),
+  /** Over its time. */
   meanW: watts('Mean'),
+  /** From its beginning to its end, along a line. */
+  driftW: optional(watts('Drift')),
   spreadW: number('Spread', 'W', { max: 20_000 }),
   peakW: watts('Highest'),
   peakMs: number('Length of peak', 'ms', { max: 86_400_000 }),

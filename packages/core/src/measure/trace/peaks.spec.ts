@@ -33,7 +33,7 @@ describe('peaks of a recording', () => {
   });
 
   it('of nothing are nothing', () => {
-    const empty = { fromS: 0, toS: 1, meanW: 1, spreadW: 0, peakW: 1, peakMs: 0 };
+    const empty = { fromS: 0, toS: 1, steady: { fromS: 0, toS: 1 }, meanW: 1, spreadW: 0, peakW: 1, peakMs: 0 };
     expect(peaksOf({ timeS: new Float64Array(), powerW: new Float64Array() }, [empty])).toEqual([
       { peakW: 0, peakMs: 0, peaks: 0, startUp: false },
     ]);

@@ -1,8 +1,9 @@
 import type { NamedSegment } from '../log';
+import { levelsOf } from './levels';
 import { peaksOf } from './peaks';
 import { steadySegments } from './segments';
 import { keptSlots } from './slots-view';
-import { bridged, inSlots, usualStepS } from './trace';
+import { inSlots, pausesIn, usualStepS } from './trace';
 import type { Slots, Trace } from './trace';
 
 /** What is kept of a recording. */
@@ -17,9 +18,8 @@ const SLOT_S = 1;
 const FEWEST_SLOTS = 300;
 const FINEST_S = 0.1;
 const MOST_SLOTS = 500_000;
-/** A longer pause is a gap: so many usual steps, or so many seconds where the steps are short. */
-const PAUSE_STEPS = 10;
-const PAUSE_S = 2;
+/** Slots are no finer than the steps of the quickest quarter of the samples: a logger may write seldom while little is drawn. */
+const QUICK = 0.25;
 /** Shorter is no mode; in a recording of a minute two seconds are one. */
 const LEAST_S = 8;
 const FEWEST_STRETCHES = 30;
@@ -36,16 +36,14 @@ const LEAST_SLOTS = 2;
 export function readTrace(trace: Trace): TraceReading {
   const { timeS } = trace;
   const seconds = timeS.length === 0 ? 0 : timeS[timeS.length - 1]! - timeS[0]!;
-  const stepS = usualStepS(trace);
   const fine = Math.min(SLOT_S, Math.max(FINEST_S, seconds / FEWEST_SLOTS));
-  const slotS = Math.max(fine, stepS, seconds / MOST_SLOTS);
+  const slotS = Math.max(fine, usualStepS(trace, QUICK), seconds / MOST_SLOTS);
   const leastS = Math.max(LEAST_SLOTS * slotS, Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES)));
-  const slots = bridged(inSlots(trace, slotS), trace, Math.max(PAUSE_STEPS * stepS, PAUSE_S));
-  const found = steadySegments(slots, { leastS });
-  const peaks = peaksOf(trace, found);
+  const found = steadySegments(inSlots(trace, slotS, pausesIn(trace, usualStepS(trace))), { leastS });
+  const [levels, peaks] = [levelsOf(trace, found), peaksOf(trace, found)];
   const segments = found.map(({ fromS, toS, meanW, spreadW }, index): NamedSegment => {
     const { peakW, peakMs, peaks: count, startUp } = peaks[index]!;
-    return { fromS, toS, meanW, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }) };
+    return { fromS, toS, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }), ...(levels[index] ?? { meanW }) };
   });
   return { slots: keptSlots(trace), segments, seconds };
 }

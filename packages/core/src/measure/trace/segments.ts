@@ -9,6 +9,8 @@ import type { Slots } from './trace';
 export interface Segment {
   readonly fromS: number;
   readonly toS: number;
+  /** Without the slots at its ends that lie across the step to its neighbour. */
+  readonly steady: { readonly fromS: number; readonly toS: number };
   readonly meanW: number;
   /** Standard deviation of the slots about their mean. */
   readonly spreadW: number;
@@ -104,14 +106,8 @@ function within(places: readonly number[], index: number, { mean }: Sums, watts:
 }
 
 /** `steady`: what its mean and spread are of. */
-function told({ slotS, meanW, highestW, samples }: Slots, [from, to]: Range, steady: Range): Segment {
-  let count = 0;
-  let sum = 0;
-  for (let slot = steady[0]; slot < steady[1]; slot++) {
-    count += samples[slot]!;
-    sum += meanW[slot]! * samples[slot]!;
-  }
-  const mean = sum / count;
+function told({ slotS, meanW, highestW }: Slots, [from, to]: Range, steady: Range): Segment {
+  const mean = meanOf(meanW, steady);
   let squares = 0;
   let peakW = -Infinity;
   for (let slot = steady[0]; slot < steady[1]; slot++) squares += (meanW[slot]! - mean) ** 2;
@@ -122,9 +118,16 @@ function told({ slotS, meanW, highestW, samples }: Slots, [from, to]: Range, ste
   return {
     fromS: from * slotS,
     toS: to * slotS,
+    steady: { fromS: steady[0] * slotS, toS: steady[1] * slotS },
     meanW: mean,
     spreadW: Math.sqrt(squares / (steady[1] - steady[0])),
     peakW,
     peakMs: high * slotS * 1000,
   };
+}
+
+function meanOf(values: Float64Array, [from, to]: Range): number {
+  let sum = 0;
+  for (let at = from; at < to; at++) sum += values[at]!;
+  return sum / (to - from);
 }

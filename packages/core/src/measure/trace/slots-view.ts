@@ -43,6 +43,7 @@ function hasHoles({ samples }: Slots): boolean {
 /** Coarser slots from finer ones, `factor` to one. */
 export function coarser({ slotS, meanW, lowestW, highestW, samples }: Slots, factor: number): Slots {
   const count = Math.ceil(meanW.length / factor);
+  const full = new Uint32Array(count);
   const next = {
     slotS: slotS * factor,
     meanW: new Float64Array(count),
@@ -56,10 +57,11 @@ export function coarser({ slotS, meanW, lowestW, highestW, samples }: Slots, fac
     const first = next.samples[into] === 0;
     next.lowestW[into] = first ? lowestW[slot]! : Math.min(next.lowestW[into]!, lowestW[slot]!);
     next.highestW[into] = first ? highestW[slot]! : Math.max(next.highestW[into]!, highestW[slot]!);
-    next.meanW[into] = next.meanW[into]! + meanW[slot]! * samples[slot]!;
+    next.meanW[into] = next.meanW[into]! + meanW[slot]!;
     next.samples[into] = next.samples[into]! + samples[slot]!;
+    full[into] = full[into]! + 1;
   }
-  for (let slot = 0; slot < count; slot++) if (next.samples[slot]! > 0) next.meanW[slot] = next.meanW[slot]! / next.samples[slot]!;
+  for (let slot = 0; slot < count; slot++) if (full[slot]! > 0) next.meanW[slot] = next.meanW[slot]! / full[slot]!;
   return next;
 }
 
@@ -80,8 +82,8 @@ export function slotsView(slots: Slots, fromS: number, toS: number, most: number
     let [sum, count, low, high] = [0, 0, Infinity, -Infinity];
     for (let slot = at; slot < end; slot++) {
       if (samples[slot] === 0) continue;
-      sum += meanW[slot]! * samples[slot]!;
-      count += samples[slot]!;
+      sum += meanW[slot]!;
+      count++;
       low = Math.min(low, lowestW[slot]!);
       high = Math.max(high, highestW[slot]!);
     }

@@ -49,7 +49,7 @@ describe('a window of slots', () => {
     expect(slotsView(gapped, 0, 52, 52).columns[20]).toEqual({ timeS: 20.5, meanW: null, lowestW: null, highestW: null });
   });
 
-  it('law: means of coarser slots are those of the samples, and lows and highs hold', () => {
+  it('law: means of coarser slots are those of the finer ones, and lows and highs hold', () => {
     fc.assert(
       fc.property(
         fc.array(fc.double({ min: 0, max: 50, noNaN: true }), { minLength: 1, maxLength: 200 }),
@@ -57,7 +57,7 @@ describe('a window of slots', () => {
         (watts, factor) => {
           const fine = inSlots(trace(watts.length, 1, (index) => watts[index]!), 1); // prettier-ignore
           const rough = coarser(fine, factor);
-          const mean = (one: typeof fine) => one.meanW.reduce((sum, value, at) => sum + value * one.samples[at]!, 0) / watts.length;
+          const mean = (one: typeof fine) => one.meanW.reduce((sum, value, at) => sum + value * one.samples[at]!, 0) / watts.length; // one sample a slot
           expect(mean(rough)).toBeCloseTo(mean(fine), 9);
           expect(Math.max(...rough.highestW)).toBe(Math.max(...watts));
           expect(Math.min(...rough.lowestW)).toBe(Math.min(...watts));
