@@ -11,21 +11,48 @@ const watts = (title: string) => number(title, 'W', { min: -2000, max: 20_000 })
 
 /** How a meter's file is read: guessed from its first lines, corrected by a person, remembered for the next of its kind. */
 export const meterColumnsShape = object('Columns', {
-  delimiter: choice('Columns apart by', { ',': 'commas', ';': 'semicolons', '\t': 'tabs' }),
+  delimiter: choice('Columns apart by', { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars', ' ': 'blanks' }),
   decimal: choice('Decimals after', { '.': 'a point', ',': 'a comma' }),
   headerLines: number('Lines before the figures', 'count', { max: 1000, integer: true }),
-  timeForm: choice('Times are', { number: 'numbers', clock: 'a clock', date: 'dates' }),
+  timeForm: choice('Times are', {
+    number: 'numbers',
+    clock: 'a clock, minutes and seconds',
+    'clock-hours': 'a clock, hours and minutes',
+    date: 'dates, the day first',
+    'date-month': 'dates, the month first',
+  }),
   columns: list(
     'Columns',
     object('Column', {
       name: text('Name', 120),
-      role: choice('Holds', { time: 'time', voltage: 'volts', current: 'amps', power: 'watts', none: 'nothing of use' }),
-      /** From what is written to seconds, volts, amps or watts: 0.001 for milliamps. */
+      role: choice('Holds', {
+        time: 'time',
+        date: 'date',
+        voltage: 'volts',
+        current: 'amps',
+        power: 'watts',
+        energy: 'watt-hours so far',
+        charge: 'amp-hours so far',
+        none: 'nothing of use',
+      }),
+      /** From what is written to seconds, volts, amps, watts, watt-hours or amp-hours: 0.001 for milliamps. */
       scale: number('Times', 'count', { above: 0, max: 1e6 }),
     }),
     { min: 1, max: 100 },
   ),
+  /** Where no column holds them. */
+  voltageV: optional(number('Volts', 'V', { above: 0, max: 100 })),
+  /** From row to row, where no column holds a time; a second when absent. */
+  stepS: optional(number('A row every', 's', { above: 0, max: 86_400 })),
+  /** The lead was the other way round: what is below zero was drawn. */
+  turned: optional(flag('Sign turned')),
+  /** A clock that jumps by days: the time between is left out, unless it is kept as a gap. */
+  jumpsKept: optional(flag('Jumps of the clock kept')),
+  /** What files of this make have in common: corrections are used again for the next of them. */
+  make: optional(text('Make of file', 2000)),
 });
+
+export type MeterColumns = Infer<typeof meterColumnsShape>;
 
 /** A steady segment of a recording, and what a person says it is. */
 export const namedSegmentShape = object('Segment', {
@@ -74,11 +101,20 @@ export const recordingShape = object('Recording', {
         'bad-row': 'a row that could not be read',
         'clock-back': 'a clock that went back',
         gap: 'a gap',
-        'no-time': 'no times: a row was taken for a second',
+        overflow: 'no reading, or one over the range',
+        'wild-time': 'a time far from those beside it, left out',
+        'clock-jump': 'a clock that jumped by days',
+        'newest-first': 'the newest first, turned round',
+        'counter-back': 'a counter that went back',
+        'no-time': 'no times: the rows were taken to be as far apart as you said, or a second',
         'lost-meter': 'the meter did not answer',
+        'in-doubt': 'answers in doubt, thrown away',
       }),
       line: number('Line', 'count', { max: 1e9, integer: true }),
       count: number('Times', 'count', { max: 1e9, integer: true }),
+      /** Of the first of them: the column, and what stood there. */
+      column: optional(text('Column', 120)),
+      got: optional(text('Found', 120)),
     }),
     { max: 20 },
   ),

@@ -1,6 +1,12 @@
+export { encodingOf } from './encoding';
+export type { TextEncoding } from './encoding';
+export { linesOf } from './lines';
 export { guessColumns } from './meter-columns';
-export type { ColumnRole, MeterColumns } from './meter-columns';
+export type { ColumnChoice, ColumnDoubt, GuessedColumns } from './meter-columns';
 export { MeterFileReader } from './meter-file';
-export type { FileRemark } from './meter-file';
+export type { FileRemark, MeterFileReading } from './meter-file';
 export { playedRig, rigSignal } from './rig-signal';
 export type { RigSignal } from './rig-signal';
+export { fieldsOf } from './row-fields';
+export { RowReader } from './row-reader';
+export type { ColumnRole } from './units';

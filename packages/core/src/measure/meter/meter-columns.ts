@@ -1,121 +1,200 @@
-import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import type { meterColumnsShape } from '../log';
-import type { Infer } from '../../shape';
+import type { MeterColumns } from '../log';
+import { findTable, firstNoFigure } from './find-table';
+import type { FoundTable } from './find-table';
+import { linesOf } from './lines';
+import { candidateOf, channelOf, isRising, timeCandidate } from './name-columns';
+import type { Candidate } from './name-columns';
+import { refusal } from './refusal';
+import { unitOf } from './units';
+import type { ColumnRole } from './units';
+import { isClock, isDate, isEitherWay, isMonthFirst } from './times';
 
-export type MeterColumns = Infer<typeof meterColumnsShape>;
 export type MeterColumn = MeterColumns['columns'][number];
-/** What a column holds. */
-export type ColumnRole = MeterColumn['role'];
 type TimeForm = MeterColumns['timeForm'];
 
-export type GuessedColumns = { readonly ok: true; readonly value: MeterColumns } | { readonly ok: false; readonly issue: Issue };
+/** What the first lines do not say, so that a person is asked. */
+export type ColumnDoubt = 'day-or-month' | 'minutes-or-hours' | 'step' | 'volts';
 
-/** Header lines that are looked through before a file is called no table. */
-const MOST_HEADER_LINES = 60;
-const DELIMITERS = [';', '\t', ','] as const;
+/** Of several columns that could have been taken for the same, which one was, and which were left. */
+export interface ColumnChoice {
+  readonly role: ColumnRole;
+  readonly taken: string;
+  readonly left: readonly string[];
+}
 
-const NAMES: readonly (readonly [ColumnRole, RegExp])[] = [
-  ['time', /^(time|zeit|t|date|datum|timestamp|elapsed|seconds?|sec|ms|clock|heure|temps|hora|tid)\b/i],
-  ['voltage', /^(volt|voltage|spannung|tension|u|v|vbus|volts?|spenning)\b/i],
-  ['current', /^(curr|current|strom|courant|i|a|ibus|amps?|ampere|str[øo]m)\b/i],
-  ['power', /^(pow|power|leistung|puissance|p|w|watts?|effekt)\b/i],
-];
-/** In brackets behind a name, or the name itself. */
-const UNITS: readonly (readonly [ColumnRole, RegExp, number])[] = [
-  ['voltage', /\b(mV)\b/, 0.001],
-  ['voltage', /\bV\b/, 1],
-  ['current', /\b(mA)\b/, 0.001],
-  ['current', /\b([uµ]A)\b/, 1e-6],
-  ['current', /\bA\b/, 1],
-  ['power', /\b(mW)\b/, 0.001],
-  ['power', /\bW\b/, 1],
-  ['time', /\b(ms|millis\w*)\b/i, 0.001],
-  ['time', /\b(us|µs)\b/i, 1e-6],
-  ['time', /\b(min|minutes?)\b/i, 60],
-  ['time', /\b(h|hours?)\b/i, 3600],
-  ['time', /\b(s|sec|seconds?)\b/i, 1],
-];
-const CLOCK = /^\d{1,3}:\d{2}(:\d{2}([.,]\d+)?)?$/;
-const DATE =
-  /^(\d{4}[-/.]\d{1,2}[-/.]\d{1,2}|\d{1,2}[-/.]\d{1,2}[-/.]\d{2,4})([ T]+\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?(Z|[+-]\d{2}:?\d{2})?)?$/;
+export interface GuessedColumns {
+  readonly columns: MeterColumns;
+  readonly doubts: readonly ColumnDoubt[];
+  readonly choices: readonly ColumnChoice[];
+}
+export type ColumnsGuess = ({ readonly ok: true } & GuessedColumns) | { readonly ok: false; readonly issue: Issue };
+
+const NAME_LENGTH = 120;
+const MAKE_LENGTH = 2000;
+/** A column that was set and not measured is taken only when a person says so. */
+const LEAST_SCORE = 0;
+/** From this watts are measured ones, not the highest or the lowest. */
+const MEASURED = 3;
 
 /**
  * How a meter's file is most likely to be read, from its first lines: which sign parts the columns, which the decimals,
- * where the figures begin, and which column holds what, by its name and unit.
+ * where the figures begin, and which column holds what, by its name, its unit and its values. What was measured goes before
+ * what was set, watts before volts with amps, those before counters. `doubts` are what a person must say.
  *
- * Errors: `no-table` where no two lines hold the same number of figures, `no-power` where neither watts, nor volts with
- * amps can be found.
+ * Errors: `no-table` where no two lines hold the same number of figures, `no-power` where there is nothing to work watts
+ * out from.
  *
- * @example guessColumns('Zeit;Strom [mA];Spannung [V]\n0,0;812;7,91\n0,5;820;7,90').value.columns[1].scale // 0.001
+ * @example guessColumns('Zeit;Strom [mA];Spannung [V]\n0,0;812;7,91\n0,5;820;7,90').columns.columns[1].scale // 0.001
  */
-export function guessColumns(sample: string): GuessedColumns {
-  const lines = sample.replace(/^\ufeff/, '').split(/\r\n|\n|\r/).slice(0, MOST_HEADER_LINES + 20); // prettier-ignore
-  const delimiter = DELIMITERS.map((sign) => ({ sign, first: firstRow(lines, sign) }))
-    .filter(({ first }) => first !== undefined)
-    .sort((a, b) => b.first!.fields - a.first!.fields)[0];
-  if (!delimiter?.first)
-    return { ok: false, issue: issue('', 'no-table', 'rows of figures apart by commas, semicolons or tabs', lines[0]) };
-  const { sign, first } = delimiter;
-  const rows = lines.slice(first.line).filter((line) => line.trim() !== '').map((line) => fieldsOf(line, sign)); // prettier-ignore
-  const decimal = sign !== ',' && rows.some((row) => row.some((field) => /^[+-]?\d+,\d+$/.test(field))) ? ',' : '.';
-  const header = first.line > 0 ? fieldsOf(lines[first.line - 1]!, sign) : [];
-  const names = rows[0]!.map((_, index) => header[index]?.trim() ?? '');
-  const columns = names.map((name, index) => columnOf(name, rows.map((row) => row[index] ?? ''))); // prettier-ignore
-  const named = withoutRepeats(columns);
-  const has = (role: ColumnRole): boolean => named.some((column) => column.role === role);
-  if (!has('power') && !(has('voltage') && has('current')))
-    return { ok: false, issue: issue('', 'no-power', 'a column of watts, or one of volts and one of amps', names.join(', ')) };
-  const time = named.findIndex(({ role }) => role === 'time');
-  const sampleTime = time < 0 ? '' : (rows[0]![time] ?? '');
-  const timeForm: TimeForm = CLOCK.test(sampleTime) ? 'clock' : DATE.test(sampleTime) ? 'date' : 'number';
-  return { ok: true, value: { delimiter: sign, decimal, headerLines: first.line, timeForm, columns: named } };
+export function guessColumns(sample: string): ColumnsGuess {
+  const lines = linesOf(sample);
+  const table = findTable(lines);
+  if (!table) return { ok: false, issue: noTable(lines) };
+  const { delimiter, line, rows, names } = table;
+  const decimal = decimalOf(table);
+  const candidates = names.map((name, place) => candidateOf(name, columnAt(table, place), decimal));
+  if (!candidates.some(({ role }) => role === 'time')) {
+    // nobody named a time: the first column that rises like one
+    const rising = candidates.findIndex(({ role, isNumbers }, place) => role === 'none' && !isNumbers && isRising(columnAt(table, place), decimal)); // prettier-ignore
+    if (rising >= 0) candidates[rising] = timeCandidate(columnAt(table, rising), decimal);
+  }
+  const { roles, choices } = taken(names, candidates);
+  const date = roles.indexOf('date');
+  if (date >= 0 && !isOfUse(table, date, roles.indexOf('time'))) roles[date] = 'none';
+  const has = (role: ColumnRole): boolean => roles.includes(role);
+  const isKnown = has('power') || has('energy') || ((has('voltage') || has('current') || has('charge')) && (has('current') || has('charge')));
+  if (!isKnown) {
+    const isNamed = names.some((name) => name !== '');
+    const place = { line: isNamed ? line : line + 1, column: `${names.length} columns`, expected: 'watts, volts with amps, or a counter of Wh or mAh', got: (isNamed ? names : rows[0]!).join(', ') }; // prettier-ignore
+    return { ok: false, issue: refusal('no-power', 'No column says what was drawn.', place, lines) };
+  }
+  const columns = names.map((name, place): MeterColumn => {
+    const role = roles[place]!;
+    return { name: name.slice(0, NAME_LENGTH), role, scale: role === 'none' ? 1 : candidates[place]!.scale };
+  });
+  const times = timesOf(table, roles);
+  const doubts: ColumnDoubt[] = [...times.doubts];
+  const stepS = times.form === 'number' && !has('time') ? stepSaid(lines.slice(0, line)) : undefined;
+  if (!has('time') && !has('date') && stepS === undefined) doubts.push('step');
+  if (!has('power') && !has('energy') && !has('voltage')) doubts.push('volts');
+  return {
+    ok: true,
+    columns: { delimiter, decimal, headerLines: line, timeForm: times.form, columns, ...(stepS !== undefined && { stepS }), make: makeOf(table) },
+    doubts,
+    choices,
+  };
 }
 
-function fieldsOf(line: string, delimiter: string): string[] {
-  return line.split(delimiter).map((field) => field.trim().replace(/^"(.*)"$/, '$1').trim()); // prettier-ignore
+/** A day beside each clock, or days that go on; not one beside seconds since the beginning, or the same all along. */
+function isOfUse(table: FoundTable, date: number, time: number): boolean {
+  const clocks = time < 0 ? [] : columnAt(table, time).filter((value) => value !== '');
+  return time < 0 ? new Set(columnAt(table, date)).size > 1 : clocks.every((value) => isClock(value));
 }
 
-function isFigure(field: string): boolean {
-  return /^[+-]?\d+([.,]\d+)?([eE][+-]?\d+)?$/.test(field) || CLOCK.test(field) || DATE.test(field);
-}
-
-/** The first line from which two rows on hold the same number of fields, most of them figures. */
-function firstRow(lines: readonly string[], delimiter: string): { readonly line: number; readonly fields: number } | undefined {
-  for (let line = 0; line < Math.min(lines.length, MOST_HEADER_LINES); line++) {
-    const fields = fieldsOf(lines[line]!, delimiter);
-    const figures = fields.filter(isFigure).length;
-    if (fields.length < 2 || figures < 2 || figures < fields.length / 2) continue;
-    const next = lines.slice(line + 1).find((one) => one.trim() !== '');
-    if (next === undefined || fieldsOf(next, delimiter).length === fields.length) return { line, fields: fields.length };
+/** Seconds from row to row as a head says it: `Interval: 0.5 s`, `Sample rate 10 Hz`. */
+function stepSaid(heads: readonly string[]): number | undefined {
+  for (const head of heads) {
+    const every = /(?:interval|period|sample time|sampling time|abtastintervall|messintervall|every|dt)\W*?([\d.,]+)\s*(ms|s|sec|seconds?|min)\b/i.exec(head);
+    if (every) return Number(every[1]!.replace(',', '.')) * unitOf(every[2]!)![1];
+    const rate = /(?:rate|frequency|abtastrate|frequenz)\W*?([\d.,]+)\s*(k?)(?:hz|s\/s|sa\/s|samples\/s)/i.exec(head);
+    if (rate) return 1 / (Number(rate[1]!.replace(',', '.')) * (rate[2] ? 1000 : 1));
   }
   return undefined;
+} // prettier-ignore
+
+/** Why there is no table: the first place that is no figure, and how the file begins. */
+function noTable(lines: readonly string[]): Issue {
+  const broken = firstNoFigure(lines);
+  const place = broken && { ...broken, column: `column ${broken.column}`, expected: 'a figure' };
+  return refusal('no-table', 'No table was found: expected rows of figures apart by commas, semicolons, tabs or blanks.', place, lines);
 }
 
-function columnOf(written: string, values: readonly string[]): MeterColumn {
-  const name = spaced(written);
-  const byName = NAMES.find(([, pattern]) => pattern.test(name))?.[0];
-  const unit = UNITS.find(([role, pattern]) => (byName === undefined || role === byName) && pattern.test(name));
-  const isTime = values.some((value) => CLOCK.test(value) || DATE.test(value));
-  // energy and charge counters bear the same letters as power and current
-  const counter = /\b(m?[WA]h|mAh|Wh|energy|charge|capacity|energie|ladung|kapazit)/i.test(name);
-  const role: ColumnRole = counter ? 'none' : isTime ? 'time' : (byName ?? unit?.[0] ?? 'none');
-  return { name: written.slice(0, 120), role, scale: role === 'none' ? 1 : (unit?.[2] ?? 1) };
+function columnAt({ rows }: FoundTable, place: number): readonly string[] {
+  return rows.map((row) => row[place]!);
 }
 
-/** `time_s`, `voltageV` and `current (A)` are words and their units. */
-function spaced(name: string): string {
-  return name.replaceAll('_', ' ').replaceAll(/([a-z]{3})([A-Z])/g, '$1 $2');
+/** What marks files of one make: what stands over their columns, whatever else their heads say. */
+function makeOf({ names, delimiter }: FoundTable): string {
+  return `${names.length}${delimiter}${names.join(delimiter)}`.slice(0, MAKE_LENGTH);
 }
 
-/** The first column of each role has it. */
-function withoutRepeats(columns: readonly MeterColumn[]): readonly MeterColumn[] {
-  const seen = new Set<ColumnRole>();
-  return columns.map((column) => {
-    if (column.role === 'none' || !seen.has(column.role)) {
-      seen.add(column.role);
-      return column;
-    }
-    return { ...column, role: 'none', scale: 1 };
-  });
+/** A comma with three digits behind it parts thousands only where smaller numbers stand without one. */
+function decimalOf({ rows, delimiter }: FoundTable): MeterColumns['decimal'] {
+  const fields = rows.flat().filter((field) => !isDate(field));
+  if (delimiter === ',' && !fields.some((field) => field.includes(','))) return '.';
+  if (fields.some((field) => /\d,\d{3}[.]\d|^[-+]?\d*\.\d+\D*$/.test(field) && !/^[-+]?\d{1,3}(\.\d{3})+\D*$/.test(field))) return '.';
+  if (fields.some((field) => /\d\.\d{3},\d/.test(field))) return ',';
+  const isMixed = (grouped: RegExp): boolean =>
+    rows[0]!.some((_, place) => rows.some((row) => grouped.test(row[place]!)) && rows.some((row) => /^[-+]?\d{1,3}$/.test(row[place]!)));
+  const points = fields.filter((field) => /\d\.\d/.test(field));
+  if (points.length > 0) return isMixed(/^[-+]?[1-9]\d{0,2}(\.\d{3})+$/) ? ',' : '.';
+  const commas = fields.filter((field) => /^[-+]?\d+,\d+\D*$/.test(field));
+  if (commas.length === 0) return '.';
+  if (commas.some((field) => !/^[-+]?[1-9]\d{0,2},\d{3}(\D.*)?$/.test(field))) return ',';
+  return isMixed(/,/) ? '.' : ',';
+}
+
+/** Of each role the column that speaks most for it; volts and amps of one channel. */
+function taken(
+  names: readonly string[],
+  candidates: readonly Candidate[],
+): { readonly roles: ColumnRole[]; readonly choices: readonly ColumnChoice[] } {
+  const roles: ColumnRole[] = names.map(() => 'none');
+  const choices: ColumnChoice[] = [];
+  const of = (role: ColumnRole): readonly number[] =>
+    [...candidates.keys()].filter((place) => candidates[place]!.role === role && candidates[place]!.score >= LEAST_SCORE);
+  const take = (role: ColumnRole, score = (place: number): number => candidates[place]!.score): number | undefined => {
+    const places = [...of(role)].sort((a, b) => score(b) - score(a) || a - b);
+    const [first] = places;
+    if (first === undefined) return undefined;
+    roles[first] = role;
+    const left = [...candidates.keys()].filter((place) => place !== first && candidates[place]!.role === role);
+    if (left.length > 0) choices.push({ role, taken: names[first]!, left: left.map((place) => names[place]!) });
+    return first;
+  };
+  take('time');
+  take('date');
+  const best = (role: ColumnRole): number => Math.max(-Infinity, ...of(role).map((place) => candidates[place]!.score));
+  const pair = Math.min(best('voltage'), best('current'));
+  // watts that were set say less than volts and amps that were measured
+  if (best('power') > -Infinity && best('power') >= Math.min(pair, MEASURED)) {
+    take('power');
+    return { roles, choices };
+  }
+  if (pair > -Infinity) {
+    const volts = take('voltage')!;
+    const channel = channelOf(names[volts]!);
+    take('current', (place) => candidates[place]!.score + (channelOf(names[place]!) === channel ? 4 : 0));
+    return { roles, choices };
+  }
+  if (of('energy').length > 0) take('energy');
+  else {
+    take(of('current').length > 0 ? 'current' : 'charge');
+    take('voltage');
+  }
+  return { roles, choices };
+}
+
+function timesOf(
+  table: FoundTable,
+  roles: readonly ColumnRole[],
+): { readonly form: TimeForm; readonly doubts: readonly ColumnDoubt[] } {
+  const [time, date] = [roles.indexOf('time'), roles.indexOf('date')];
+  const values = time < 0 ? [] : columnAt(table, time).filter((value) => value !== '');
+  const dates = (date < 0 ? values : columnAt(table, date)).filter((value) => isDate(value));
+  const order = dates.some((value) => isMonthFirst(value)) ? 'month' : 'day';
+  const isOpen = dates.length > 0 && order === 'day' && dates.every((value) => isEitherWay(value));
+  const doubts: ColumnDoubt[] = isOpen ? ['day-or-month'] : [];
+  if (values.length > 0 && values.every((value) => isDate(value))) return { form: order === 'month' ? 'date-month' : 'date', doubts };
+  if (values.length === 0 || !values.every((value) => isClock(value))) {
+    return { form: dates.length > 0 && date >= 0 ? (order === 'month' ? 'date-month' : 'date') : 'number', doubts };
+  }
+  if (date >= 0) return { form: order === 'month' ? 'date-month' : 'date', doubts };
+  // two parts: minutes and seconds, or hours and minutes
+  const name = table.names[time]!.toLowerCase();
+  const isShort = values.every((value) => /^\d{1,2}:\d{2}$/.test(value));
+  if (!isShort || /m+:s|min|elapsed/.test(name)) return { form: 'clock', doubts };
+  if (/h+:m/.test(name)) return { form: 'clock-hours', doubts };
+  return { form: 'clock', doubts: values.every((value) => Number(value.split(':')[0]) < 24) ? ['minutes-or-hours'] : [] };
 }

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { guessColumns } from './meter-columns';
-import type { MeterColumns } from './meter-columns';
+import type { MeterColumns } from '../log';
 import { MeterFileReader } from './meter-file';
-import type { MeterReading } from './meter-file';
+import type { MeterFileReading } from './meter-file';
 
 function columnsOf(text: string): MeterColumns {
   const guessed = guessColumns(text);
   if (!guessed.ok) throw new Error(guessed.issue.message);
-  return guessed.value;
+  return guessed.columns;
 }
-function read(text: string, columns = columnsOf(text), piece = 7): MeterReading {
+function read(text: string, columns = columnsOf(text), piece = 7): MeterFileReading {
   const reader = new MeterFileReader(columns);
   for (let at = 0; at < text.length; at += piece) reader.push(text.slice(at, at + piece));
   return reader.finish();
@@ -22,7 +22,7 @@ describe('a meter’s file', () => {
     ['any order, milliamps', table('I (mA),U (V),Time (ms)', '1000,8,0', '500,8,250'), [0, 0.25], [8, 4]],
     ['decimal commas', table('Zeit;Strom [mA];Spannung [V]', '0,0;1000;7,5', '0,5;2000;7,5'), [0, 0.5], [7.5, 15]],
     ['lines before the head', table('Logger 3', 'Serial: 7', '', 'Time [s]\tPower [W]', '10\t3.5', '11\t4.5'), [10, 11], [3.5, 4.5]],
-    ['clock times past midnight', table('Time;P (W)', '23:59:59;5', '00:00:00;6', '00:00:01;7'), [86399, 86399, 86400], [5, 6, 7]],
+    ['clock times past midnight', table('Time;P (W)', '23:59:59;5', '00:00:00;6', '00:00:01;7'), [86399, 86400, 86401], [5, 6, 7]],
     [
       'dates, the day first',
       table('Datum;Leistung (W)', '07.01.2026 10:00:00;5', '07.01.2026 10:00:02;6'),
@@ -35,7 +35,7 @@ describe('a meter’s file', () => {
       [1767780000, 1767780000.5],
       [5, 6],
     ],
-    ['names run together with their units', table('time_s,voltage_V,currentMA', '0,8,1000', '1,8,2000'), [0, 1], [8000, 16000]],
+    ['names run together with their units', table('time_s,voltage_V,currentMA', '0,8,1000', '1,8,2000'), [0, 1], [8, 16]],
     [
       'exponents, signs, blanks',
       table('t;P (W)', ' 0 ; +5 ', '1.0e0 ;-1.5E-1 ', '2; 1234567890.1234567'),
@@ -57,7 +57,7 @@ describe('a meter’s file', () => {
   it('is no table: told, with what was there', () => {
     expect(guessColumns('Dear diary,\ntoday nothing')).toMatchObject({ ok: false, issue: { code: 'no-table' } });
     expect(guessColumns('')).toMatchObject({ ok: false, issue: { code: 'no-table' } });
-    expect(guessColumns('a,b\n1,2\n3,4')).toMatchObject({ ok: false, issue: { code: 'no-power' } });
+    expect(guessColumns('x,y\n1,2\n3,4')).toMatchObject({ ok: false, issue: { code: 'no-power' } });
   });
 
   it('without watts, nor volts with amps, has no row that can be read', () => {
@@ -70,9 +70,12 @@ describe('a meter’s file', () => {
   });
 
   it('leaves out rows that cannot be read, and says how many and where', () => {
-    const { powerW, remarks } = read(table('time,watts', '0,5', 'ERR,', '2,OL', '3,6'));
+    const { powerW, remarks } = read(table('time,watts', '0,5', '1,ERR', '2,OL', '3,6'));
     expect([...powerW]).toEqual([5, 6]);
-    expect(remarks).toEqual([{ code: 'bad-row', line: 3, count: 2 }]);
+    expect(remarks).toEqual([
+      { code: 'bad-row', line: 3, count: 1, column: 'watts', got: 'ERR' },
+      { code: 'overflow', line: 4, count: 1, column: 'watts', got: 'OL' },
+    ]);
   });
 
   it('goes on where the clock was set back, and tells gaps', () => {
@@ -120,7 +123,7 @@ describe('a meter’s file', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 400, unit: fc.constantFrom(...'0123456789.,;:\t\n\r"-TVAWms '.split('')) }), (text) => {
         const guessed = guessColumns(text);
-        if (guessed.ok) expect(read(text, guessed.value).rows).toBeGreaterThanOrEqual(0);
+        if (guessed.ok) expect(read(text, guessed.columns).rows).toBeGreaterThanOrEqual(0);
       }),
       { numRuns: 500, endOnFailure: true },
     );

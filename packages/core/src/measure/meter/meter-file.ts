@@ -1,160 +1,112 @@
+import type { Issue } from '../../issue';
+import type { MeterColumns, Recording } from '../log';
 import type { Trace } from '../trace';
-import type { MeterColumns } from './meter-columns';
-import { RowFields } from './row-fields';
+import { COUNTER_BACK, wattsOfCounter } from './counted';
+import { Growing } from './growing';
+import { isComment, Lines } from './lines';
+import { refusal } from './refusal';
+import { RowReader } from './row-reader';
+import type { RowFault } from './row-reader';
+import { straightened } from './straightened';
 
 /** What was odd about a file, told once with the line it was first seen on. */
-export interface FileRemark {
-  readonly code: 'bad-row' | 'clock-back' | 'gap' | 'no-time';
-  readonly line: number;
-  readonly count: number;
-}
+export type FileRemark = Recording['remarks'][number];
+export type RemarkCode = FileRemark['code'];
 
 /** A meter's file as it was read. */
-export interface MeterReading extends Trace {
+export interface MeterFileReading extends Trace {
   readonly rows: number;
   readonly remarks: readonly FileRemark[];
+  /** Of the rows that drew or gave anything, those below zero. */
+  readonly belowZero: number;
+  /** Day and time of the first row as the meter's clock had it (ISO 8601, no zone); undefined where it has no date. */
+  readonly beganAt: string | undefined;
+  /** Why no row was read; undefined where any was. */
+  readonly issue: Issue | undefined;
 }
 
-/** A pause of more than so many usual steps is a gap. */
-const GAP_STEPS = 20;
 /** Without times a row is taken for a second. */
 const ASSUMED_STEP_S = 1;
-const FIRST_SIZE = 4096;
+/** Lines that are kept to be shown where nothing could be read. */
+const SHOWN_LINES = 3;
+/** Earlier times are no day that a meter recorded on: they count from when it was switched on. */
+const FIRST_DAY_S = Date.UTC(1990, 0, 1) / 1000;
 
 /**
  * Reads a meter's file piece by piece, so that a large one needs not be in memory as text: `push` each piece, then
- * `finish`. Rows that cannot be read are counted and left out; a clock that jumps back or restarts goes on from where it
- * was, one usual step later; gaps stay gaps.
+ * `finish`. Rows that cannot be read are counted and left out, with the line and column of the first; readings over the
+ * range are gaps; what is odd about the times is put straight (`straightened`) and told.
  *
- * Cost: about a microsecond a row; 16 bytes a row of memory.
+ * Cost: about a microsecond a row; 40 bytes a row of memory.
  */
 export class MeterFileReader {
-  private readonly time: Growing = new Growing();
-  private readonly power: Growing = new Growing();
-  private readonly found = new Map<FileRemark['code'], { line: number; count: number }>();
-  private readonly places: { readonly time: number; readonly voltage: number; readonly current: number; readonly power: number };
-  private readonly fields: RowFields;
-  private rest = '';
+  private readonly time = new Growing();
+  private readonly values = new Growing();
+  private readonly at = new Growing();
+  private readonly found = new Map<RemarkCode, { readonly line: number; count: number; readonly fault: RowFault | undefined }>();
+  private readonly first: string[] = [];
+  private readonly row: RowReader;
+  private readonly lines = new Lines((line) => this.take(line));
   private line = 0;
-  private offsetS = 0;
-  private lastS = Number.NaN;
-  private stepS = 0;
 
   constructor(private readonly columns: MeterColumns) {
-    const at = (role: string): number => columns.columns.findIndex((column) => column.role === role);
-    this.places = { time: at('time'), voltage: at('voltage'), current: at('current'), power: at('power') };
-    this.fields = new RowFields(columns.delimiter, columns.decimal);
+    this.row = new RowReader(columns);
   }
 
   push(piece: string): void {
-    const text = this.rest + piece;
-    let from = 0;
-    for (let to = text.indexOf('\n'); to >= 0; to = text.indexOf('\n', from)) {
-      this.row(text.charCodeAt(to - 1) === 13 ? text.slice(from, to - 1) : text.slice(from, to));
-      from = to + 1;
+    this.lines.push(piece);
+  }
+
+  finish(): MeterFileReading {
+    this.lines.finish();
+    const { row, columns } = this;
+    if (!row.hasTime && this.columns.stepS === undefined) this.remark('no-time', this.columns.headerLines + 1);
+    const raw = { timeS: this.time.values(), values: this.values.values(), lines: this.at.values() };
+    const { timeS, values } = straightened(raw, columns, (code, line) => this.remark(code, line));
+    const watts = row.counts ? wattsOfCounter(timeS, values, (at) => this.remark(COUNTER_BACK, raw.lines[at]!)) : values;
+    let [below, above] = [0, 0];
+    for (const value of watts) {
+      if (value < 0) below++;
+      else if (value > 0) above++;
     }
-    this.rest = text.slice(from);
+    const powerW = columns.turned ? watts.map((value) => -value) : watts;
+    return {
+      timeS,
+      powerW,
+      rows: timeS.length,
+      remarks: [...this.found].map(([code, { line, count, fault }]): FileRemark => ({ code, line, count, ...(fault?.column !== undefined && { column: fault.column, got: fault.got }) })), // prettier-ignore
+      belowZero: below + above === 0 ? 0 : below / (below + above),
+      beganAt: timeS.length > 0 && timeS[0]! > FIRST_DAY_S ? new Date(timeS[0]! * 1000).toISOString().slice(0, 19) : undefined,
+      issue: timeS.length === 0 ? this.refusal() : undefined,
+    };
   }
 
-  finish(): MeterReading {
-    if (this.rest.trim() !== '') this.row(this.rest);
-    this.rest = '';
-    if (this.places.time < 0) this.remark('no-time');
-    const remarks = [...this.found].map(([code, { line, count }]): FileRemark => ({ code, line, count }));
-    return { timeS: this.time.values(), powerW: this.power.values(), rows: this.time.length, remarks };
-  }
-
-  private row(text: string): void {
+  private take(text: string): void {
     this.line++;
+    if (this.line <= this.columns.headerLines + SHOWN_LINES && this.first.length < SHOWN_LINES && text.trim() !== '') this.first.push(text);
     if (this.line <= this.columns.headerLines || text === '' || text.trim() === '') return;
-    const fields = this.fields;
-    fields.split(text);
-    const watts = this.watts(fields);
-    const seconds = this.places.time < 0 ? this.time.length * ASSUMED_STEP_S : this.seconds(fields);
-    if (!Number.isFinite(watts) || !Number.isFinite(seconds)) {
-      this.remark('bad-row');
+    const { row } = this;
+    if (!row.read(text)) {
+      if (!isComment(text)) this.remark(row.fault?.isGap ? 'overflow' : 'bad-row', this.line, row.fault);
       return;
     }
-    this.time.add(this.monotonic(seconds));
-    this.power.add(watts);
+    const seconds = row.hasTime ? row.seconds : this.time.length * (this.columns.stepS ?? ASSUMED_STEP_S);
+    this.time.add(seconds);
+    this.values.add(row.value);
+    this.at.add(this.line);
   }
 
-  private watts(fields: RowFields): number {
-    const { power, voltage, current } = this.places;
-    const { columns } = this.columns;
-    if (power >= 0) return fields.number(power) * columns[power]!.scale;
-    if (voltage < 0 || current < 0) return Number.NaN;
-    return fields.number(voltage) * columns[voltage]!.scale * fields.number(current) * columns[current]!.scale;
-  }
-
-  private seconds(fields: RowFields): number {
-    const { timeForm, columns } = this.columns;
-    const { time } = this.places;
-    if (timeForm === 'number') return fields.number(time) * columns[time]!.scale;
-    return timeForm === 'clock' ? clockSeconds(fields.text(time)) : dateSeconds(fields.text(time));
-  }
-
-  /** A clock that goes back (midnight, a restart, a jump) is taken on from where it was. */
-  private monotonic(seconds: number): number {
-    const { lastS } = this;
-    let at = seconds + this.offsetS;
-    if (at < lastS) {
-      this.remark('clock-back');
-      this.offsetS += lastS - at + this.stepS;
-      // the sum may round to a hair before it
-      at = Math.max(lastS, seconds + this.offsetS);
-    }
-    const step = at - lastS;
-    if (step > 0) {
-      if (this.stepS > 0 && step > GAP_STEPS * this.stepS) this.remark('gap');
-      else this.stepS = this.stepS === 0 ? step : this.stepS + 0.05 * (step - this.stepS);
-    }
-    this.lastS = at;
-    return at;
-  }
-
-  private remark(code: FileRemark['code']): void {
+  private remark(code: RemarkCode, line: number, fault?: RowFault): void {
     const known = this.found.get(code);
     if (known) known.count++;
-    else this.found.set(code, { line: this.line, count: 1 });
-  }
-}
-
-/** `1:02:03.5` as seconds; `62:03` as minutes and seconds. */
-function clockSeconds(text: string): number {
-  const parts = text.replace(',', '.').split(':').map(Number);
-  if (parts.length < 2 || parts.length > 3 || parts.some((part) => !Number.isFinite(part))) return Number.NaN;
-  return parts.reduce((sum, part) => sum * 60 + part, 0);
-}
-
-const DATE = /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{1,4})(?:[ T]+(\d{1,2}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?)?/;
-
-/** A date and time as seconds; which zone does not matter, since only what passes between rows is used. */
-function dateSeconds(text: string): number {
-  const found = DATE.exec(text);
-  if (!found) return Number.NaN;
-  const [one, two, three, hours = 0, minutes = 0] = found.slice(1, 6).map(Number);
-  const seconds = Number((found[6] ?? '0').replace(',', '.'));
-  // a year stands first or last; with it last the day comes before the month
-  const [year, month, day] = one! > 31 ? [one!, two!, three!] : [three! < 100 ? 2000 + three! : three!, two!, one!];
-  return Date.UTC(year, month - 1, day, hours, minutes) / 1000 + seconds;
-}
-
-/** Numbers of which nobody knows how many there will be. */
-class Growing {
-  length = 0;
-  private buffer = new Float64Array(FIRST_SIZE);
-
-  add(value: number): void {
-    if (this.length === this.buffer.length) {
-      const larger = new Float64Array(this.buffer.length * 2);
-      larger.set(this.buffer);
-      this.buffer = larger;
-    }
-    this.buffer[this.length++] = value;
+    else this.found.set(code, { line, count: 1, fault });
   }
 
-  values(): Float64Array {
-    return this.buffer.slice(0, this.length);
+  /** Never an empty success: what was looked for, where, and how the file begins. */
+  private refusal(): Issue {
+    const [code, first] = [...this.found].find(([, { fault }]) => fault !== undefined) ?? [];
+    const name = first?.fault?.column;
+    const place = first && { line: first.line, column: name === undefined ? 'its columns' : `“${name}”`, expected: name === undefined ? 'watts, volts with amps, or a counter' : code === 'overflow' ? 'a reading' : 'a figure', got: name === undefined ? 'none of them' : first.fault!.got }; // prettier-ignore
+    return refusal(name === undefined && first ? 'no-power' : 'no-rows', 'No row could be read.', place, this.first);
   }
 }

@@ -4,5 +4,5 @@ export { readTrace } from './read-trace';
 export { steadySegments } from './segments';
 export { slotsFromBytes, slotsToBytes } from './slots-bytes';
 export { keptSlots, slotsView } from './slots-view';
-export { inSlots } from './trace';
+export { inSlots, usualStepS } from './trace';
 export type { Slots, Trace } from './trace';
