@@ -34,7 +34,9 @@ test('a messy file is read, a column corrected, its segment named, the draw acce
   await page.getByLabel('Unit of Kanal A').selectOption('mA');
   await expect(page.getByText(/^The first \d+ rows: one every 0.5 s, 0.0561 W/)).toBeVisible();
   await page.getByRole('button', { name: 'Preview' }).click();
-  await expect(page.getByText(/840 rows, 2 steady segments/)).toContainText('Once a row that could not be read');
+  await expect(page.getByText(/840 rows, 2 steady segments/)).toContainText(
+    'a row that could not be read, on line 505: “-- low memory --” in “Uhrzeit”',
+  );
   await page.getByLabel('It shows').selectOption('Skuadon 60');
   await page.getByLabel('The meter sat').selectOption('at the device');
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -89,6 +91,40 @@ test('a messy file is read, a column corrected, its segment named, the draw acce
   await expect(page.getByText(/learnt from 6 observations in the log/).first()).toBeVisible();
   await page.goto('/log/draws');
   await expect(camera).toContainText('learnt');
+});
+
+/** As a spreadsheet saves it in half of Europe: two lines over the columns, decimal commas, what was set beside what was measured. */
+function europeanFile(): string {
+  const rows = ['Messprotokoll', '', 'Datum;Uhrzeit;Soll-Strom;Spannung;Strom', ';;A;V;A'];
+  for (let second = 0; second < 300; second++) {
+    const clock = `10:${String(Math.floor(second / 60)).padStart(2, '0')}:${String(second % 60).padStart(2, '0')}`;
+    rows.push(`07.01.2026;${clock};3,000;8,000;${(second < 120 ? -0.5 : -1.625).toFixed(3).replace('.', ',')}`);
+  }
+  return rows.join('\r\n');
+}
+
+test('a European table with two lines over its columns and the lead the wrong way round is read, and the next one by itself', async ({
+  page,
+}) => {
+  const put = (name: string) =>
+    page.getByLabel('Choose a file, or drop it here').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(europeanFile()) });
+  await page.goto('/log/recordings/import');
+  await put('protokoll.csv');
+  await expect(page.getByText('Amps from “Strom A”; left alone: “Soll-Strom A”.')).toBeVisible();
+  await expect(page.getByText(/one every 1 s, -9\.4 W on average/)).toBeVisible();
+  await page.getByRole('button', { name: 'Turn the sign' }).click();
+  await expect(page.getByText(/one every 1 s, 9\.4 W on average/)).toBeVisible();
+  await page.getByRole('button', { name: 'Preview' }).click();
+  await expect(page.getByText('300 rows, 2 steady segments.')).toBeVisible();
+  await expect(page.getByLabel('When')).toHaveValue(/2026/);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('heading', { name: 'protokoll' })).toBeVisible();
+  await expect(page.locator('table.segments tbody tr').nth(1)).toContainText('13 W');
+  // what was corrected is remembered for files of this make
+  await page.goto('/log/recordings/import');
+  await put('noch eins.csv');
+  await expect(page.getByText('Its columns are those of “protokoll”, read as last time.')).toBeVisible();
+  await expect(page.getByText(/one every 1 s, 9\.4 W on average/)).toBeVisible();
 });
 
 test('accepting a draw is one step of undo', async ({ page }) => {

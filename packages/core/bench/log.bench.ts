@@ -47,7 +47,7 @@ function read(file: string): Trace {
     if (!reader) {
       const guessed = guessColumns(text.slice(0, 20_000));
       if (!guessed.ok) throw new Error(guessed.issue.message);
-      reader = new MeterFileReader(guessed.value);
+      reader = new MeterFileReader(guessed.columns);
     }
     reader.push(text);
   });

@@ -27,6 +27,7 @@ export interface Options {
   readonly out?: string | undefined;
   readonly paper?: string | undefined;
   readonly different?: string | undefined;
+  readonly as?: string | undefined;
 }
 
 /** Where results go, and what of the machine a command may use. */
@@ -161,11 +162,12 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   },
   segments: {
     usage: 'segments FILE…',
-    about: 'steady segments of meters’ recordings (CSV of any make-up), as JSON',
-    more: 'A recording may be larger than memory has room for: it is read piece by piece.',
-    options: [],
+    about: 'steady segments of meters’ recordings (any table of figures), as JSON',
+    more: 'A recording may be larger than memory has room for: it is read piece by piece.\n--as SAID   what the file does not say, apart by commas: turned (the lead was the other way round), volts=7.4,\n            step=0.5 (seconds from row to row), dates=month, clock=hours, jumps=kept',
+    options: ['as'],
     needs: [],
-    run: (file, _options, output) => segmentsOf(file === '-' ? process.stdin.setEncoding('utf8') : createReadStream(file, 'utf8'), output),
+    run: (file, { as = '' }, output) =>
+      segmentsOf((file === '-' ? process.stdin : createReadStream(file)) as AsyncIterable<Buffer>, as, output),
   },
   meter: {
     usage: 'meter FILE --rig ID',

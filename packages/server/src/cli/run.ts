@@ -31,6 +31,7 @@ export async function run(args: readonly string[], { withServer = NO_SERVER, ...
         out: { type: 'string' },
         paper: { type: 'string' },
         different: { type: 'string' },
+        as: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });

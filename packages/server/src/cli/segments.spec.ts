@@ -1,12 +1,13 @@
 import { segmentsOf } from './segments';
 
-async function run(text: string, piece = 1000): Promise<{ code: number; out: string; errors: readonly string[] }> {
+async function run(text: string | Buffer, piece = 1000, as = ''): Promise<{ code: number; out: string; errors: readonly string[] }> {
   const lines: string[] = [];
   const errors: string[] = [];
-  async function* pieces(): AsyncGenerator<string> {
-    for (let at = 0; at < text.length; at += piece) yield await Promise.resolve(text.slice(at, at + piece));
+  const bytes = typeof text === 'string' ? Buffer.from(text) : text;
+  async function* pieces(): AsyncGenerator<Buffer> {
+    for (let at = 0; at < bytes.length; at += piece) yield await Promise.resolve(bytes.subarray(at, at + piece));
   }
-  const code = await segmentsOf(pieces(), { out: (line) => lines.push(line), err: (line) => errors.push(line) });
+  const code = await segmentsOf(pieces(), as, { out: (line) => lines.push(line), err: (line) => errors.push(line) });
   return { code, out: lines.join('\n'), errors };
 }
 
@@ -31,6 +32,27 @@ describe('viaggio segments', () => {
     expect([rows, remarks]).toEqual([900, []]);
     expect(segments.map(({ fromS, toS }) => [fromS, toS])).toEqual([[0, 300], [300, 700], [700, 900]]); // prettier-ignore
     expect(segments[1]!.meanW).toBeCloseTo(12, 1);
+  });
+
+  it('is told what the file does not say, and says what it took', async () => {
+    const amps = ['Zeit [s];Soll-Strom [A];Strom [A]', ...Array.from({ length: 60 }, (_, second) => `${second};2,0;-1,5`)].join('\r\n');
+    const alone = await run(amps);
+    expect([alone.code, alone.errors[0]]).toEqual([1, 'amps alone: say the volts (--as volts=7.4)']);
+    const half = await run(amps, 1000, 'volts=8');
+    expect(half.errors).toEqual([
+      'current: “Strom [A]” was taken, not “Soll-Strom [A]”',
+      'most of it is below zero: the lead was the other way round? (--as turned)',
+    ]);
+    const { code, out, errors } = await run(amps, 1000, 'volts=8, turned');
+    expect([code, errors.length]).toEqual([0, 1]);
+    expect((JSON.parse(out) as { segments: { meanW: number }[] }).segments.map(({ meanW }) => meanW)).toEqual([12]);
+    expect((await run(amps, 1000, 'volts=-8')).errors[0]).toMatch(/^--as: expected turned, volts=7.4.*; got “volts=-8”$/);
+    expect((await run(amps, 1000, 'toString')).code).toBe(2);
+  });
+
+  it('reads what spreadsheets save as Unicode text', async () => {
+    const { code, out } = await run(Buffer.from(`\ufeff${RECORDING}`, 'utf16le'), 777);
+    expect([code, (JSON.parse(out) as { rows: number }).rows]).toEqual([0, 900]);
   });
 
   it('says what it could not read', async () => {

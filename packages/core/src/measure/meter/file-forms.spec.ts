@@ -27,20 +27,23 @@ function readBytes(written: string | Uint8Array<ArrayBuffer>, said: FileForm['sa
   return { ...guessed, ...reader.finish() };
 }
 
-describe.each(FILE_FORMS.map((form) => [form.name, form] as const))('a file with %s', (_name, { write, said, within = 0.001, timeS = 0.0011 }) => {
-  it.each(MADE.map((made) => [made.name, made] as const))('holds what was recorded: %s', (_made, made) => {
-    const reading = readBytes(write(made), said);
-    const left = reading.remarks.filter(({ code }) => code === 'overflow' || code === 'wild-time').reduce((sum, { count }) => sum + count, 0); // prettier-ignore
-    expect([reading.rows + left, reading.issue]).toEqual([made.timeS.length, undefined]);
-    if (Number.isFinite(timeS)) {
-      const last = (times: Float64Array) => times.at(-1)! - times[0]!;
-      expect(Math.abs(last(reading.timeS) - last(made.timeS))).toBeLessThan(Math.max(timeS, 0.0011));
-    }
-    const mean = (values: Float64Array) => values.reduce((sum, watts) => sum + watts, 0) / values.length;
-    expect(Math.abs(mean(reading.powerW) / mean(made.powerW) - 1)).toBeLessThan(Math.max(within, left > 0 ? 0.02 : 0));
-    expect([...reading.timeS].every((seconds, at) => at === 0 || seconds >= reading.timeS[at - 1]!)).toBe(true);
-  });
-});
+describe.each(FILE_FORMS.map((form) => [form.name, form] as const))(
+  'a file with %s',
+  (_name, { write, said, within = 0.001, timeS = 0.0011 }) => {
+    it.each(MADE.map((made) => [made.name, made] as const))('holds what was recorded: %s', (_made, made) => {
+      const reading = readBytes(write(made), said);
+      const left = reading.remarks.filter(({ code }) => code === 'overflow' || code === 'wild-time').reduce((sum, { count }) => sum + count, 0); // prettier-ignore
+      expect([reading.rows + left, reading.issue]).toEqual([made.timeS.length, undefined]);
+      if (Number.isFinite(timeS)) {
+        const last = (times: Float64Array) => times.at(-1)! - times[0]!;
+        expect(Math.abs(last(reading.timeS) - last(made.timeS))).toBeLessThan(Math.max(timeS, 0.0011));
+      }
+      const mean = (values: Float64Array) => values.reduce((sum, watts) => sum + watts, 0) / values.length;
+      expect(Math.abs(mean(reading.powerW) / mean(made.powerW) - 1)).toBeLessThan(Math.max(within, left > 0 ? 0.02 : 0));
+      expect([...reading.timeS].every((seconds, at) => at === 0 || seconds >= reading.timeS[at - 1]!)).toBe(true);
+    });
+  },
+);
 
 describe('recordings, whatever file they come in', () => {
   it('give the segments that they were made of, in 95 of 100', () => {

@@ -63,7 +63,8 @@ export function guessColumns(sample: string): ColumnsGuess {
   const date = roles.indexOf('date');
   if (date >= 0 && !isOfUse(table, date, roles.indexOf('time'))) roles[date] = 'none';
   const has = (role: ColumnRole): boolean => roles.includes(role);
-  const isKnown = has('power') || has('energy') || ((has('voltage') || has('current') || has('charge')) && (has('current') || has('charge')));
+  const isKnown =
+    has('power') || has('energy') || ((has('voltage') || has('current') || has('charge')) && (has('current') || has('charge')));
   if (!isKnown) {
     const isNamed = names.some((name) => name !== '');
     const place = { line: isNamed ? line : line + 1, column: `${names.length} columns`, expected: 'watts, volts with amps, or a counter of Wh or mAh', got: (isNamed ? names : rows[0]!).join(', ') }; // prettier-ignore
@@ -80,7 +81,15 @@ export function guessColumns(sample: string): ColumnsGuess {
   if (!has('power') && !has('energy') && !has('voltage')) doubts.push('volts');
   return {
     ok: true,
-    columns: { delimiter, decimal, headerLines: line, timeForm: times.form, columns, ...(stepS !== undefined && { stepS }), make: makeOf(table) },
+    columns: {
+      delimiter,
+      decimal,
+      headerLines: line,
+      timeForm: times.form,
+      columns,
+      ...(stepS !== undefined && { stepS }),
+      make: makeOf(table),
+    },
     doubts,
     choices,
   };
@@ -176,10 +185,7 @@ function taken(
   return { roles, choices };
 }
 
-function timesOf(
-  table: FoundTable,
-  roles: readonly ColumnRole[],
-): { readonly form: TimeForm; readonly doubts: readonly ColumnDoubt[] } {
+function timesOf(table: FoundTable, roles: readonly ColumnRole[]): { readonly form: TimeForm; readonly doubts: readonly ColumnDoubt[] } {
   const [time, date] = [roles.indexOf('time'), roles.indexOf('date')];
   const values = time < 0 ? [] : columnAt(table, time).filter((value) => value !== '');
   const dates = (date < 0 ? values : columnAt(table, date)).filter((value) => isDate(value));

@@ -18,7 +18,10 @@ const NAMES: readonly (readonly [FigureRole | 'date' | 'index', RegExp])[] = [
   ['energy', /\b(energy|energie|énergie|energi|work)\b|^(e|wh|mwh)$/i],
   ['charge', /\b(charge|capacity|ladung|kapazität|capacité|capacidad|ladning|capacità|mah|ah)\b/i],
   ['date', /^(date|datum|fecha|data|dato)$/i],
-  ['time', /\b(time|zeit|timestamp|datetime|elapsed|seconds?|sec|clock|uhrzeit|heure|temps|hora|tiempo|tid|tempo|ora|date|datum|millis\w*)\b|^t$/i],
+  [
+    'time',
+    /\b(time|zeit|timestamp|datetime|elapsed|seconds?|sec|clock|uhrzeit|heure|temps|hora|tiempo|tid|tempo|ora|date|datum|millis\w*)\b|^t$/i,
+  ],
   ['power', /\b(power|pow|watts?|leistung|puissance|potencia|potenza|effekt|wirkleistung)\b|^p(\d|out|in)?$|^w$/i],
   ['voltage', /\b(volt|volts|voltage|spannung|tension|tensión|tensione|spenning|vbus|vdc|vout|vin|uout)\b|^[uv]\d?$/i],
   ['current', /\b(curr|current|strom|courant|corriente|corrente|str[øo]m|ibus|iout|iin|amps?|ampere|amperage)\b|^[ia]\d?$/i],
@@ -52,7 +55,8 @@ export function candidateOf(name: string, values: readonly string[], decimal: st
   const filled = values.filter((value) => value !== '' && !isMarker(value));
   const none: Candidate = { role: 'none', scale: 1, score: 0 };
   if (filled.length === 0) return none;
-  if (filled.every((value) => isDate(value))) return { role: filled.some((value) => hasClock(value)) ? 'time' : 'date', scale: 1, score: 6 };
+  if (filled.every((value) => isDate(value)))
+    return { role: filled.some((value) => hasClock(value)) ? 'time' : 'date', scale: 1, score: 6 };
   if (filled.every((value) => isClock(value))) return { role: 'time', scale: 1, score: 5 };
   const figures = filled.map((value) => readFigure(value, decimal));
   if (figures.filter(({ value }) => Number.isNaN(value)).length > filled.length / 2) return none;

@@ -33,7 +33,11 @@ export function readFigure(text: string, decimal: string): { readonly value: num
   if (!found) return { value: Number.NaN, unit: '' };
   const [, sign, digits = '', unit = ''] = found;
   const [whole = '', ...parts] = digits.split(decimal === ',' ? ',' : '.');
-  const ungrouped = /[^\d]/.test(whole) ? (/^\d{1,3}([\s.,'’\u00a0\u202f]\d{3})+$/.test(whole) ? whole.replace(/\D/g, '') : undefined) : whole;
+  const ungrouped = /[^\d]/.test(whole)
+    ? /^\d{1,3}([\s.,'’\u00a0\u202f]\d{3})+$/.test(whole)
+      ? whole.replace(/\D/g, '')
+      : undefined
+    : whole;
   if (ungrouped === undefined || parts.length > 1 || /[^\deE+-]/.test(parts[0] ?? '')) {
     // an exponent without decimals
     const plain = parts.length === 0 && /^\d+[eE][-+]?\d+$/.test(digits) ? Number(digits) : Number.NaN;

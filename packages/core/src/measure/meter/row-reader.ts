@@ -44,9 +44,20 @@ export class RowReader {
     this.fields.split(line);
     this.fault = undefined;
     this.value = this.counts ? this.counted() : this.watts();
-    if (Number.isNaN(this.value)) return false;
+    if (Number.isNaN(this.value)) {
+      this.withoutTime();
+      return false;
+    }
     this.seconds = this.hasTime ? this.time() : 0;
     return !Number.isNaN(this.seconds);
+  }
+
+  /** A row without a time has no gap in it: it is none. */
+  private withoutTime(): void {
+    const gap = this.fault as RowFault | undefined;
+    if (!gap?.isGap || !this.hasTime) return;
+    this.fault = undefined;
+    if (!Number.isNaN(this.time())) this.fault = gap;
   }
 
   /** -1: an entered voltage stands for them, or nothing. */

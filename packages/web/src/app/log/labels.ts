@@ -1,5 +1,5 @@
-import { OBSERVATION_KINDS, USUAL, dayOf, formatClock, formatDate, formatQuantity, gearTitle } from '@viaggio/core';
-import type { Gear, Observation, Rig } from '@viaggio/core';
+import { OBSERVATION_KINDS, USUAL, dayOf, formatClock, formatDate, formatQuantity, gearTitle, recordingShape } from '@viaggio/core';
+import type { Gear, Observation, Recording, Rig } from '@viaggio/core';
 import { localDate, localTime } from '../shared/dates';
 
 type Bodies<T> = ReadonlyMap<string, T>;
@@ -63,4 +63,14 @@ export function lineOf(observation: Observation, gear: Bodies<Gear>, rigs: Bodie
     summary: summaryOf(observation),
     setAside: observation.setAside === true,
   };
+}
+
+const REMARKS = recordingShape.fields.remarks.item.fields.code.options;
+
+/** What was odd about a recording, where it was first seen, and what stood there. */
+export function remarkOf({ code, line, count, column, got }: Recording['remarks'][number]): string {
+  const times = count > 1 ? `${count} times ` : '';
+  const where = line > 0 ? `, ${count > 1 ? 'first ' : ''}on line ${line}` : '';
+  const found = column === undefined ? '' : `: ${got === undefined || got === '' ? 'nothing' : `“${got}”`} in “${column}”`;
+  return `${times}${REMARKS[code]}${where}${found}`;
 }

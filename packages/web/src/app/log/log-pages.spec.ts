@@ -299,7 +299,7 @@ describe('how a file is understood', () => {
   const columns = (): MeterColumns => {
     const guessed = guessColumns(SAMPLE);
     if (!guessed.ok) throw new Error(guessed.issue.message);
-    return guessed.value;
+    return guessed.columns;
   };
 
   it('is told by its first rows, and every correction is passed on', async () => {

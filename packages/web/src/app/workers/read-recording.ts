@@ -1,4 +1,4 @@
-import { MeterFileReader, readTrace, slotsToBytes } from '@viaggio/core';
+import { encodingOf, MeterFileReader, readTrace, slotsToBytes } from '@viaggio/core';
 import type { FileRemark, MeterColumns, NamedSegment } from '@viaggio/core';
 
 /** A meter's file as it is kept. */
@@ -9,6 +9,10 @@ export interface ReadRecording {
   readonly segments: readonly NamedSegment[];
   /** `slotsToBytes`. */
   readonly slots: Uint8Array<ArrayBuffer>;
+  /** Of what was drawn or given, below zero. */
+  readonly belowZero: number;
+  /** By the meter's own clock, where it has a date. */
+  readonly beganAt: string | undefined;
 }
 
 /** Told as a share of the whole, now and then. */
@@ -17,15 +21,25 @@ export type Progress = (share: number) => void;
 /** A piece is read in some hundredths of a second. */
 const PROGRESS_BYTES = 4_000_000;
 
-/** Reads a meter's file piece by piece: it is never in memory as a whole. */
+/** Enough to see how a file is encoded, its head and some rows, of any meter. */
+export const SAMPLE_BYTES = 128_000;
+
+/** The first lines of a file as text. */
+export async function sampleOf(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.slice(0, SAMPLE_BYTES).arrayBuffer());
+  return new TextDecoder(encodingOf(bytes)).decode(bytes);
+}
+
+/** Reads a meter's file piece by piece: it is never in memory as a whole. Throws an error that says why where no row could be read. */
 export async function readRecording(file: Blob, columns: MeterColumns, progress: Progress): Promise<ReadRecording> {
   const reader = new MeterFileReader(columns);
-  const decoder = new TextDecoder();
+  const decoder = new TextDecoder(encodingOf(new Uint8Array(await file.slice(0, SAMPLE_BYTES).arrayBuffer())));
   await inPieces(file, progress, (bytes) => reader.push(decoder.decode(bytes, { stream: true })));
-  const { rows, remarks, timeS, powerW } = reader.finish();
-  if (rows === 0) throw new Error('No row could be read: look at the columns, the decimals and the lines before the figures.');
-  const { slots, segments, seconds } = readTrace({ timeS, powerW });
-  return { rows, seconds, remarks, segments, slots: slotsToBytes(slots) };
+  const reading = reader.finish();
+  if (reading.issue) throw new Error(reading.issue.message);
+  const { slots, segments, seconds } = readTrace(reading);
+  const { rows, remarks, belowZero, beganAt } = reading;
+  return { rows, seconds, remarks, segments, slots: slotsToBytes(slots), belowZero, beganAt };
 }
 
 /** A file compressed with gzip (RFC 1952), for keeping. */

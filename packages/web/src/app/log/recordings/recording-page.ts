@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { atDevice, drawOfSegment, formatQuantity, knownModes, matchModes, recordingShape } from '@viaggio/core';
+import { atDevice, drawOfSegment, formatQuantity, knownModes, matchModes } from '@viaggio/core';
 import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
 import type { Problem } from '../../api/api';
 import { download, fileName } from '../../shared/download';
@@ -10,7 +10,7 @@ import type { Change } from '../../state/items';
 import { Items } from '../../state/items.actions';
 import { selectItems, selectWholeLog } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
-import { modeName, titleOf, whenOf } from '../labels';
+import { modeName, remarkOf, titleOf, whenOf } from '../labels';
 import { RecordingSubject } from './recording-subject';
 import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
@@ -19,7 +19,6 @@ import type { Span } from '../../charts/trace-chart';
 import { SegmentName } from './segment-name';
 import { TermHint } from '../../shared/term-hint';
 
-const REMARKS = recordingShape.fields.remarks.item.fields.code.options;
 const NO_WAY: Problem = {
   code: 'no-way',
   title: 'What lay between is not known',
@@ -77,10 +76,7 @@ export class RecordingPage {
     return found.map((modeId, index) => (this.isNamed(body.segments[index]!) ? undefined : modeId));
   });
   protected readonly suggested = computed(() => this.suggestions().filter((modeId) => modeId !== undefined).length);
-  protected readonly remarks = computed(
-    () =>
-    (this.body()?.remarks ?? []).map(({ code, line, count }) => `${REMARKS[code]}${line > 0 ? `, first on line ${line}` : ''}${count > 1 ? `, ${count} times` : ''}`), // prettier-ignore
-  );
+  protected readonly remarks = computed(() => (this.body()?.remarks ?? []).map((remark) => remarkOf(remark)));
   /** The segment that was pressed in the picture. */
   protected readonly chosenIndex = signal<number | undefined>(undefined);
   protected readonly chosen = computed(() => {
@@ -167,9 +163,14 @@ export class RecordingPage {
     return seconds < 60 ? formatQuantity(seconds, 's') : formatQuantity(seconds / 60, 'min');
   }
 
-  protected peak({ peakW, peakMs, peaks, startUp }: NamedSegment): string {
+  protected drift({ driftW }: NamedSegment): string {
+    return driftW === undefined ? '' : `${driftW < 0 ? 'falls' : 'rises'} by ${this.watts(Math.abs(driftW))}`;
+  }
+
+  protected peak({ peakW, peakMs, peaks, startUp, fromS, toS }: NamedSegment): string {
     if (!peaks) return '';
-    const often = peaks > 1 ? `, ${peaks} of them` : '';
+    const every = (toS - fromS) / peaks;
+    const often = peaks > 1 ? `, ${peaks} of them, one every ${formatQuantity(Number(every.toPrecision(2)), 's')}` : '';
     return `${this.watts(peakW)} for ${Math.round(peakMs)} ms${often}${startUp ? ', starting up' : ''}`;
   }
 

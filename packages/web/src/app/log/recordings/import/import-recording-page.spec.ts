@@ -24,6 +24,8 @@ const RESULT: ReadRecording = {
   remarks: [{ code: 'bad-row', line: 5, count: 2 }],
   segments: [{ fromS: 0, toS: 1, meanW: 8, spreadW: 0, peakW: 8, peakMs: 0 }],
   slots: new Uint8Array(8),
+  belowZero: 0,
+  beganAt: undefined,
 };
 /** What the worker is to do; each test says. */
 let readRecording: jest.Mock<Promise<ReadRecording>, [Blob, MeterColumns, (share: number) => void]>;
@@ -58,7 +60,12 @@ beforeEach(async () => {
 });
 
 async function choose(text: string, name = 'meter.csv'): Promise<void> {
-  const file = { name, size: text.length, lastModified: Date.UTC(2026, 0, 7, 12), slice: () => ({ text: () => Promise.resolve(text) }) };
+  const file = {
+    name,
+    size: text.length,
+    lastModified: Date.UTC(2026, 0, 7, 12),
+    slice: () => ({ arrayBuffer: () => Promise.resolve(new TextEncoder().encode(text).buffer) }),
+  };
   const input = host().querySelector<HTMLInputElement>('input[type=file]')!;
   Object.defineProperty(input, 'files', { value: [file], configurable: true });
   input.dispatchEvent(new Event('change'));
@@ -147,5 +154,57 @@ describe('a meter’s file', () => {
     await choose(GOOD);
     expect(textOf(fixture)).toContain('Its columns are those of “V1 to Wheelhouse, bench”, read as last time.');
     expect(textOf(fixture)).toContain('one every 0.0005 s');
+  });
+
+  it('asks what its first lines do not say, and goes on when it is answered', async () => {
+    await choose('Date,Time,Watts\n01/02/2026,10:00:00,8\n01/02/2026,10:00:01,8\n01/02/2026,10:00:02,8\n');
+    const preview = () => [...host().querySelectorAll('button')].find(({ textContent }) => textContent.trim() === 'Preview')!;
+    expect(textOf(fixture)).toContain('“01/02/2026”: which comes first?');
+    expect(preview().disabled).toBe(true);
+    await press('The month');
+    expect(preview().disabled).toBe(false);
+    await press('Preview');
+    await until(() => textOf(fixture).includes('3 rows, 1 steady'));
+    expect(readRecording.mock.calls[0]![1]).toMatchObject({ timeForm: 'date-month' });
+    await press('Keep it');
+    await until(() => change.mock.calls.length > 0);
+    expect((change.mock.calls as [[ChangeRequest[]]])[0][0][0]).toMatchObject({ body: { at: '2026-01-02' } });
+  });
+
+  it('of a lead the other way round is turned with one press, and says which of several columns it took', async () => {
+    await choose('Zeit;Soll-Strom;Spannung;Strom\ns;A;V;A\n0;2,0;8,0;-1,0\n1;2,0;8,0;-1,0\n2;2,0;8,0;-1,0\n');
+    expect(textOf(fixture)).toContain('Amps from “Strom A”; left alone: “Soll-Strom A”.');
+    expect(textOf(fixture)).toContain('-8 W on average');
+    await press('Turn the sign');
+    expect(textOf(fixture)).toContain(', 8 W on average');
+    expect(textOf(fixture)).not.toContain('the other way round?');
+  });
+
+  it('of amps alone asks for the volts', async () => {
+    await choose('t (s),I (A)\n0,1\n1,1\n2,1\n');
+    expect(textOf(fixture)).toContain('one of amps with volts');
+    const volts = field<HTMLInputElement>(fixture, 'Volts');
+    volts.value = '7,4';
+    volts.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(textOf(fixture)).toContain('7.4 W on average');
+  });
+
+  it('whose clock jumps by days leaves the time between out, until a person wants it', async () => {
+    const jumped: ReadRecording = { ...RESULT, remarks: [{ code: 'clock-jump', line: 9, count: 1 }] };
+    readRecording.mockImplementation(() => Promise.resolve(jumped));
+    await choose(GOOD);
+    await press('Preview');
+    await until(() => textOf(fixture).includes('the time between was left out'));
+    await press('Keep it as a gap');
+    await until(() => textOf(fixture).includes('kept as a gap'));
+    expect(readRecording.mock.calls.map(([, columns]) => columns.jumpsKept)).toEqual([undefined, true]);
+  });
+
+  it('shows of each row what it is read as, or why not', async () => {
+    await choose('time,watts\n0,8\n1,ERR\n2,OL\n3,8\n4,8\n5,8\n');
+    const rows = [...host().querySelectorAll('tbody tr')].map((row) => row.querySelector('td:last-child')!.textContent.trim());
+    expect(rows.slice(0, 3)).toEqual(['8 W', '“ERR” is no figure', 'no reading']);
+    expect(textOf(fixture)).toContain('a row that could not be read, on line 3: “ERR” in “watts”');
   });
 });

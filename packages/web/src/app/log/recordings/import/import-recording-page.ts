@@ -3,8 +3,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { guessColumns, meterColumnsShape, recordingShape } from '@viaggio/core';
-import type { MeterColumns, Recording } from '@viaggio/core';
+import { MeterFileReader, fieldsOf, guessColumns, linesOf, meterColumnsShape, recordingShape } from '@viaggio/core';
+import type { ColumnChoice, ColumnDoubt, MeterColumns, Recording } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../../api/api';
@@ -14,16 +14,18 @@ import { TextField } from '../../../fields/text-field';
 import { Items } from '../../../state/items.actions';
 import { selectRecordings } from '../../../state/items.selectors';
 import { CoreWorkers } from '../../../workers/core-workers';
+import { sampleOf } from '../../../workers/read-recording';
 import type { ReadRecording } from '../../../workers/read-recording';
+import { remarkOf } from '../../labels';
 import { RecordingSubject } from '../recording-subject';
 import type { Subject } from '../recording-subject';
 import { RecordingsApi } from '../recordings-api';
 import { ColumnsEditor } from './columns-editor';
 import { DateField } from '../../../fields/date-field';
 
-/** Enough for the head and some rows of any meter. */
-const SAMPLE_BYTES = 64_000;
 const MOST_BYTES = 400_000_000;
+/** From this share below zero the lead was the other way round. */
+const MOSTLY = 0.5;
 
 type Stage =
   | { readonly is: 'choosing' }
@@ -57,14 +59,26 @@ export class ImportRecordingPage {
   protected readonly day = signal('');
   protected readonly subject = signal<Subject>({ meterAt: 'device' });
   protected readonly megabytes = computed(() => ((this.file()?.size ?? 0) / 1e6).toFixed(1));
-  protected readonly remarkTitles = recordingShape.fields.remarks.item.fields.code.options;
+  protected readonly say = remarkOf;
+  /** What the file's first lines do not say, until a person has. */
+  protected readonly doubts = signal<readonly ColumnDoubt[]>([]);
+  protected readonly choices = signal<readonly ReturnType<typeof choiceTold>[]>([]);
+  protected readonly jumped = computed(() => {
+    const stage = this.stage();
+    return stage.is === 'read' && stage.result.remarks.some(({ code }) => code === 'clock-jump');
+  });
+  protected readonly isTurned = computed(() => {
+    const stage = this.stage();
+    return stage.is === 'read' && stage.result.belowZero > MOSTLY !== (this.columns()?.turned === true);
+  });
   protected readonly percent = computed(() => {
     const stage = this.stage();
     return stage.is === 'reading' || stage.is === 'keeping' ? Math.round(stage.share * 100) : 0;
   });
   protected readonly hasPower = computed(() => {
     const roles = new Set((this.columns()?.columns ?? []).map(({ role }) => role));
-    return roles.has('power') || (roles.has('voltage') && roles.has('current'));
+    const hasVolts = roles.has('voltage') || this.columns()?.voltageV !== undefined;
+    return roles.has('power') || roles.has('energy') || (hasVolts && (roles.has('current') || roles.has('charge')));
   });
   /** Counts up with every start and cancel, so that what was cancelled is not taken for what goes on. */
   private turn = 0;
@@ -82,20 +96,56 @@ export class ImportRecordingPage {
   protected async choose(file: File): Promise<void> {
     this.problem.set(undefined);
     if (file.size > MOST_BYTES) { this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`)); return; } // prettier-ignore
-    const sample = await file.slice(0, SAMPLE_BYTES).text();
-    const guessed = guessColumns(sample);
+    const sample = await sampleOf(file);
     this.file.set(file);
     this.sample.set(sample);
     this.name.set(file.name.replace(/\.\w+$/, '').slice(0, 120));
     this.day.set(new Date(file.lastModified).toISOString().slice(0, 10));
-    if (!guessed.ok) {
-      // a person may know better: everything can still be said by hand
-      this.problem.set(
-        unreadable(`${file.name}: expected ${guessed.issue.expected}; found ${guessed.issue.received}. Say below how it is to be read.`),
-      );
-      this.columns.set(plainColumns(sample));
-    } else this.columns.set(this.asLastTime(guessed.value));
+    this.understand(sample);
     this.stage.set({ is: 'looking' });
+  }
+
+  /** The file by its own first lines, and as its make was read last time, unless a person wants it otherwise. */
+  private understand(sample: string, asBefore = true): void {
+    const guessed = guessColumns(sample);
+    const columns = guessed.ok ? guessed.columns : plainColumns(sample);
+    const before = asBefore ? this.beforeOf(columns.make) : undefined;
+    this.remembered.set(before?.name);
+    this.columns.set(before?.columns ?? columns);
+    this.choices.set(guessed.ok && !before ? guessed.choices.map(choiceTold) : []);
+    // volts and pace are asked by their own fields
+    this.doubts.set(guessed.ok && !before ? guessed.doubts.filter((doubt) => doubt !== 'volts' && doubt !== 'step') : []);
+    // a person may know better: everything can still be said by hand
+    this.problem.set(guessed.ok || before ? undefined : unreadable(`${guessed.issue.message} Say below how it is to be read.`));
+    this.putDay();
+  }
+
+  protected readAnew(): void {
+    this.understand(this.sample(), false);
+  }
+
+  /** What a person says of the times answers what was asked of them. */
+  protected correct(columns: MeterColumns): void {
+    const before = this.columns();
+    this.columns.set(columns);
+    // the same columns and the same sign: it was the times that were said, if only again
+    if (columns.columns === before?.columns && columns.turned === before.turned) this.doubts.set([]);
+    this.putDay();
+  }
+
+  protected reread(changes: Partial<MeterColumns>): void {
+    this.columns.update((columns) => columns && { ...columns, ...changes });
+    void this.read();
+  }
+
+  /** The day that the file itself tells. */
+  private putDay(): void {
+    const columns = this.columns();
+    if (!columns) return;
+    const reader = new MeterFileReader(columns);
+    reader.push(this.sample());
+    const { beganAt } = reader.finish();
+    if (beganAt !== undefined) this.day.set(beganAt.slice(0, 10));
   }
 
   protected again(): void {
@@ -170,22 +220,33 @@ export class ImportRecordingPage {
     if (stage.is === 'keeping') this.stage.set({ is: 'read', result: stage.result });
   }
 
-  /** The columns of the newest recording with the same names, if a person has had one in hand. */
-  private asLastTime(guessed: MeterColumns): MeterColumns {
-    const head = ({ columns }: MeterColumns): string => columns.map(({ name }) => name).join('\n');
-    const known = [...this.recordings()].reverse().find(({ body }) => body.columns !== undefined && head(body.columns) === head(guessed));
-    this.remembered.set(known?.body.name);
-    return known?.body.columns ?? guessed;
+  /** How the newest recording of the same make of file was read. */
+  private beforeOf(make: string | undefined): { readonly name: string; readonly columns: MeterColumns } | undefined {
+    const known = [...this.recordings()].reverse().find(({ body }) => body.columns !== undefined && makeOf(body.columns) === make);
+    return known?.body.columns && { name: known.body.name, columns: { ...known.body.columns, ...(make !== undefined && { make }) } };
   }
+}
+
+/** Of recordings that were kept before makes were: by the names over their columns. */
+function makeOf({ make, columns, delimiter }: MeterColumns): string {
+  return make ?? `${columns.length}${delimiter}${columns.map(({ name }) => name).join(delimiter)}`;
+}
+
+function choiceTold({ role, taken, left }: ColumnChoice) {
+  const title = meterColumnsShape.fields.columns.item.fields.role.options[role];
+  return { role, title: title.charAt(0).toUpperCase() + title.slice(1), taken, left: left.map((name) => `“${name}”`).join(', ') };
 }
 
 /** Nothing is known but the text: as many columns as its last line has, each of nothing. */
 function plainColumns(sample: string): MeterColumns {
-  const line = sample.split(/\r?\n/).filter((one) => one.trim() !== '').at(-1) ?? ''; // prettier-ignore
+  const line = linesOf(sample).filter((one) => one.trim() !== '').at(-1) ?? ''; // prettier-ignore
   const delimiters = Object.keys(meterColumnsShape.fields.delimiter.options) as MeterColumns['delimiter'][];
-  const delimiter = delimiters.sort((a, b) => line.split(b).length - line.split(a).length)[0]!;
-  const columns = line.split(delimiter).slice(0, 100).map((_, index) => ({ name: `column ${index + 1}`, role: 'none', scale: 1 }) as const); // prettier-ignore
-  return { delimiter, decimal: '.', headerLines: 0, timeForm: 'number', columns };
+  const count = (delimiter: string): number => fieldsOf(line, delimiter).length;
+  const delimiter = delimiters.sort((a, b) => count(b) - count(a))[0]!;
+  const columns = Array.from({ length: Math.min(100, Math.max(1, count(delimiter))) }, (_, index) => ({ name: `column ${index + 1}`, role: 'none', scale: 1 }) as const); // prettier-ignore
+  // what such files have in common is how they begin, but for its figures
+  const make = `?${(linesOf(sample)[0] ?? '').replaceAll(/\d/g, '').slice(0, 200)}`;
+  return { delimiter, decimal: '.', headerLines: 0, timeForm: 'number', columns, make };
 }
 
 function unreadable(detail: string): Problem {
