@@ -57,7 +57,8 @@ const named = ({ date }: Sample): string => `${date.getUTCDate()}. ${MONTHS[date
 function utf16(text: string, bigEndian: boolean): Uint8Array<ArrayBuffer> {
   const bytes = new Uint8Array(2 * text.length + 2);
   const view = new DataView(bytes.buffer);
-  [...`\ufeff${text}`].forEach((sign, at) => view.setUint16(2 * at, sign.charCodeAt(0), !bigEndian));
+  const marked = `\ufeff${text}`;
+  for (let at = 0; at < marked.length; at++) view.setUint16(2 * at, marked.charCodeAt(at), !bigEndian);
   return bytes;
 }
 

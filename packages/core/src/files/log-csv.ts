@@ -68,7 +68,7 @@ export function drawsToCsv(rows: readonly DrawRow[]): string {
     rows.map(({ device, mode, of, now, learnt, evidence }) => [
       device,
       mode,
-      of === 'shot' ? 'J' : 'W',
+      of === 'draw' ? 'W' : 'J',
       now?.value ?? '',
       now ? (now.learnt ? 'learnt' : now.from) : 'unknown',
       learnt?.meanW ?? '',

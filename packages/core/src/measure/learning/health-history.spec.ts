@@ -33,17 +33,21 @@ describe('a battery over time', () => {
 
   it('of one test holds what that said, and has no trend', () => {
     const one = history([test('2026-01-02', 80)]);
-    expect(one.now!.energyWh).toBe(80);
+    expect(one.now!.energyWh).toBeCloseTo(80, 0);
     expect(one.now!.lowWh).toBeLessThan(78);
-    expect([one.share, one.trend, one.retire]).toEqual([80 / 95, undefined, undefined]);
-    expect(one.use).toMatchObject({ energyWh: 80, labelWh: 95, from: { energyWh: 'measured' } });
+    expect(one.share).toBeCloseTo(80 / 95, 2);
+    expect([one.trend, one.retire]).toEqual([undefined, undefined]);
+    expect(one.use).toMatchObject({ energyWh: 79.92, labelWh: 95, from: { energyWh: 'measured' } });
   });
 
   it('follows the line through its tests to today', () => {
     const found = history([test('2024-01-10', 90), test('2025-01-10', 85)]);
-    expect(found.trend!.perYearWh).toBeCloseTo(-5, 1);
-    expect(found.now!.energyWh).toBeCloseTo(80, 0);
-    expect(found.says).toContain('loses 5 Wh a year');
+    // between what the two say and what such batteries usually lose
+    expect(found.trend!.perYearWh).toBeGreaterThan(-5);
+    expect(found.trend!.perYearWh).toBeLessThan(-3.8);
+    expect(found.now!.energyWh).toBeGreaterThan(80);
+    expect(found.now!.energyWh).toBeLessThan(82);
+    expect(found.says).toContain('loses 4.2 Wh a year');
     expect(found.says).toContain('the newest 12 months old');
   });
 
@@ -54,12 +58,12 @@ describe('a battery over time', () => {
     expect(found.points.map(({ at }) => at)).toEqual(['2026-01-02', '2026-01-05']);
   });
 
-  it.each<[number, 'now' | 'soon' | undefined]>([[95 * 0.69, 'now'], [95 * 0.71, undefined]])('at %d Wh of 95: retire %s', (wh, retire) => {
+  it.each<[number, 'now' | 'soon' | undefined]>([[95 * 0.69, 'now'], [95 * 0.71, 'soon'], [95 * 0.8, undefined]])('at %d Wh of 95: retire %s', (wh, retire) => {
     expect(history([test('2026-01-05', wh)]).retire).toBe(retire);
   }); // prettier-ignore
 
   it('is to retire soon when its line falls below within the year', () => {
-    expect(history([test('2025-01-10', 80), test('2026-01-09', 72)]).retire).toBe('soon');
+    expect(history([test('2025-01-10', 82), test('2026-01-09', 71)]).retire).toBe('soon');
     expect(history([test('2025-01-10', 80), test('2026-01-09', 79)]).retire).toBeUndefined();
   });
 
@@ -71,7 +75,7 @@ describe('a battery over time', () => {
 
   it('counts the cold of a test out', () => {
     const cold = history([{ ...(test('2026-01-02', 72) as Extract<Observation, { kind: 'capacity' }>), temperatureC: 0 }]);
-    expect(cold.now!.energyWh).toBeCloseTo(80, 6);
+    expect(cold.now!.energyWh).toBeCloseTo(80, 0);
   });
 
   it('learns from what a charger put back only after a full run', () => {
@@ -86,7 +90,7 @@ describe('a battery over time', () => {
       chargerLoss: 0.1,
     };
     expect(history([back]).points).toEqual([]);
-    expect(history([{ ...back, fromEmpty: true }]).now!.energyWh).toBeCloseTo(90, 9);
+    expect(history([{ ...back, fromEmpty: true }]).now!.energyWh).toBeCloseTo(90, 0);
   });
 
   it('learns from a run-down at a draw that a meter told, never at one that came from a run-down itself', () => {
@@ -106,7 +110,7 @@ describe('a battery over time', () => {
       draw: { basis: 'meter', voltageV: 8, currentA: 2, at: 'device' },
     });
     const found = healthHistory(V1, battery, log([down], metered), '2026-01-10');
-    expect(found.now!.energyWh).toBeCloseTo((16 / 0.9) * 5, 6);
+    expect(found.now!.energyWh).toBeCloseTo((16 / 0.9) * 5, 0);
   });
 
   it('at a draw that was learnt goes by what was observed without this battery, and by nothing where that is all', () => {
@@ -125,13 +129,45 @@ describe('a battery over time', () => {
     expect(healthHistory(V1, battery, log([down], kit), '2026-01-10').points).toEqual([]);
     const meter: Observation = { kind: 'segment', at: '2026-01-02', deviceId: camera, meanW: 15, spreadW: 0.2, seconds: 900 };
     const found = healthHistory(V1, battery, log([down, meter], kit), '2026-01-10');
-    expect(found.now!.energyWh).toBeCloseTo((15 / 0.9) * 5, 6);
+    expect(found.now!.energyWh).toBeCloseTo((15 / 0.9) * 5, 0);
     expect(found.points[0]!.formula).toContain('15 W');
   });
 
   it('says what it took for granted', () => {
     const bare: Observation = { kind: 'capacity', at: '2026-01-02', batteryId: V1, energyWh: 90 };
     expect(history([bare]).points[0]!.formula).toBe('90 Wh in a test, 25 °C assumed');
+  });
+
+  it('is less sure of today the longer ago its test was, and says the chance that it is to be retired', () => {
+    const of = (today: string) => history([test('2024-01-10', 76)], today);
+    const width = (today: string) => of(today).now!.highWh - of(today).now!.lowWh;
+    expect(width('2025-01-10')).toBeGreaterThan(1.2 * width('2024-01-11'));
+    expect(width('2026-01-10')).toBeGreaterThan(1.2 * width('2025-01-10'));
+    expect(of('2026-01-10')).toMatchObject({ retire: 'soon', says: expect.stringMatching(/within a year: a chance of \d\d %\./) });
+    const later = of('2027-01-10');
+    expect(later.chance!.now).toBeGreaterThan(0.5);
+    expect(later.says).toMatch(/Below 70 % of its label: a chance of \d\d %\. Keep it/);
+  });
+
+  it('learns what the cold takes apart from what it holds', () => {
+    const cold = (at: string, energyWh: number): Observation => ({ kind: 'capacity', at, batteryId: V1, energyWh, temperatureC: -10 });
+    const found = history([
+      test('2026-01-02', 90),
+      test('2026-01-03', 90),
+      cold('2026-01-04', 76),
+      cold('2026-01-05', 76),
+      cold('2026-01-06', 76),
+    ]);
+    // eight tenths by the table, but 84 of 100 were seen
+    expect(found.cold!.factor).toBeLessThan(0.95);
+    expect(found.cold!.factor).toBeGreaterThan(0.75);
+    expect(found.says).toContain('The cold takes');
+    expect(found.now!.energyWh).toBeCloseTo(90, 0);
+    expect(history([test('2026-01-02', 90)]).cold).toBeUndefined();
+  });
+
+  it('questions both of two that disagree', () => {
+    expect(history([test('2026-01-02', 90), test('2026-01-03', 60)]).points.map(({ doubtful }) => doubtful)).toEqual([true, true]);
   });
 
   it('questions a test far from the line of the others, and leaves out one set aside', () => {
@@ -148,9 +184,10 @@ describe('a battery over time', () => {
         const days = ['2023-01-10', '2023-07-10', '2024-01-10', '2025-01-10'];
         const years = days.map((day) => (Date.parse(day) - Date.parse(days[0]!)) / (365.25 * 24 * 3600 * 1000));
         const found = history(days.map((day, index) => test(day, start - fall * years[index]!)));
-        expect(found.trend!.perYearWh).toBeCloseTo(-fall, 6);
+        expect(Math.abs(found.trend!.perYearWh + fall)).toBeLessThan(2 * found.trend!.sigmaWh);
         const truth = start - (fall * (Date.parse('2026-01-10') - Date.parse(days[0]!))) / (365.25 * 24 * 3600 * 1000);
-        expect(found.now!.energyWh).toBeCloseTo(truth, 6);
+        expect(found.now!.lowWh).toBeLessThan(truth);
+        expect(found.now!.highWh).toBeGreaterThan(truth);
       }),
       { numRuns: 50 },
     );

@@ -7,8 +7,12 @@ import type { Log } from '../feed-loss';
 import type { Observation, ObservationOf } from '../log';
 import { formatQuantity } from '../../quantity';
 import { DRAW_SPREAD, plainDraw } from '../../rig';
-import { doubtfulAmong } from './doubtful';
-import { CHARGER, CHARGER_LOSS, LOSS, MINUTES } from './learned-draw';
+import { combined } from './combined';
+import type { SeenValue, SharedError } from './combined';
+import { doubtfulAmong, weighedDown } from './doubtful';
+import { allOf, CHARGER, CHARGER_LOSS, coldError, COLD_TABLE, LOSS, MINUTES } from './learned-draw';
+import type { EstimateErrors } from './learned-draw';
+import { normalShare } from './normal';
 import { learnedDraws, LEAST_SPREAD } from './log-draws';
 
 /** What one observation says of a battery's capacity. */
@@ -38,6 +42,11 @@ export interface HealthHistory {
   readonly share: number | undefined;
   /** Watt-hours a year; undefined while the points lie too close together for one. */
   readonly trend: { readonly perYearWh: number; readonly sigmaWh: number } | undefined;
+  /** Of what the cold usually takes of such cells, what it takes of these: as far as tests in the cold tell. */
+  readonly cold: { readonly factor: number; readonly sigma: number } | undefined;
+  /** Of being below the share at which one retires it, on the day asked for and a year later; undefined without a label. */
+  readonly chance: { readonly now: number; readonly withinYear: number } | undefined;
+  /** More likely than not. */
   readonly retire: 'now' | 'soon' | undefined;
   /** What that rests on, in a sentence. */
   readonly says: string;
@@ -47,8 +56,13 @@ export interface HealthHistory {
 
 /** Below this share of its label a battery is usually retired from work that matters. A person may judge otherwise. */
 export const RETIRE_SHARE = 0.7;
-/** “Soon”: within a year at the present rate. */
+/** “Soon”: within a year. */
 const SOON_YEARS = 1;
+/** What a battery in use loses a year, of its label, before its own tests say otherwise: by years and some hundred cycles. */
+const FADE = 0.04;
+const FADE_SPREAD = 0.018;
+/** Tests in the cold tell how much it takes when less than this of the doubt is left. */
+const TELLS_COLD = 0.8;
 /** Points within fewer days tell no trend. */
 const LEAST_SPAN_DAYS = 60;
 /** Of a capacity test: a load and a clock, or a meter that counts. */
@@ -58,6 +72,9 @@ const NINE_OF_TEN = 1.645;
 /** A test older than this is said to be. */
 const OLD_MONTHS = 6;
 const YEAR_DAYS = 365.25;
+const LIKELY = 0.5;
+/** From this standard deviation on it is no better known than by its label. */
+const AS_MEASURED = 0.04;
 
 /**
  * What a battery held over time, from capacity tests, run-downs of devices whose draw a meter has told, and what a
@@ -76,45 +93,44 @@ export function healthHistory(batteryId: string, battery: Battery, log: Log, tod
     })
     .sort((a, b) => a.at.localeCompare(b.at));
   const counted = found.filter(({ setAside }) => !setAside);
-  const doubtful = new Set(
-    doubtfulAmong(
-      found.map(({ setAside }) => !setAside),
-      (left) => (own) => {
-        const point = found[own]!;
-        const rest = lineThrough(found.filter((_, index) => left[index] && index !== own), point.at); // prettier-ignore
-        return rest ? Math.abs(point.energyWh - rest.energyWh) / Math.hypot(point.sigmaWh, rest.sigmaWh) : 0;
-      },
-    ),
-  );
-  const points = found.map((point, index): CapacityPoint => ({ ...point, doubtful: doubtful.has(index) }));
-  const line = lineThrough(counted, today);
+  const line = lineThrough(counted, today, labelWh);
+  const doubtful = new Set(line?.doubtful.map((place) => counted[place]!.id));
+  const points = found.map(({ errors: _errors, ...point }): CapacityPoint => ({ ...point, doubtful: doubtful.has(point.id) }));
   const share = line && labelWh !== undefined ? line.energyWh / labelWh : undefined;
-  const retire = retireBy(share, line, labelWh);
+  const chance = line && labelWh !== undefined ? { now: below(line.energyWh, line.sigmaWh, RETIRE_SHARE * labelWh), withinYear: below(line.nextWh, line.nextSigmaWh, RETIRE_SHARE * labelWh) } : undefined; // prettier-ignore
+  const retire = !chance || chance.withinYear < LIKELY ? undefined : chance.now >= LIKELY ? 'now' : 'soon';
   return {
     batteryId,
     labelWh,
     points,
     now: line && {
       energyWh: line.energyWh,
-      lowWh: line.energyWh - NINE_OF_TEN * line.sigmaWh,
+      lowWh: Math.max(0, line.energyWh - NINE_OF_TEN * line.sigmaWh),
       highWh: line.energyWh + NINE_OF_TEN * line.sigmaWh,
     },
     share,
     trend: line?.trend,
+    cold: line?.cold,
+    chance,
     retire,
-    says: sentence(line, share, retire, counted, today),
-    use: line && learnt(battery, line.energyWh, labelWh),
+    says: sentence(line, share, chance, retire, counted, today),
+    use: line && learnt(battery, line, labelWh),
   };
 }
 
-type Found = Omit<CapacityPoint, 'doubtful'>;
+/** Of a normal distribution, what lies below. */
+function below(mean: number, sigma: number, limit: number): number {
+  return normalShare((limit - mean) / Math.max(sigma, 1e-9));
+}
+
+type Found = Omit<CapacityPoint, 'doubtful'> & { readonly errors: EstimateErrors };
 
 function pointOf(
   body: Observation,
   battery: Battery,
   log: Log,
   losses: FeedLosses,
-): Pick<CapacityPoint, 'energyWh' | 'sigmaWh' | 'formula'> | undefined {
+): Pick<Found, 'energyWh' | 'sigmaWh' | 'errors' | 'formula'> | undefined {
   const say = formatQuantity;
   const temperatureC = 'temperatureC' in body ? body.temperatureC : undefined;
   const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? 25).capacityFactor;
@@ -124,17 +140,20 @@ function pointOf(
       : cold === 1
         ? ''
         : `, at ${say(temperatureC, 'C')} ${say(cold, 'fraction')} of what it holds warm`;
-  if (body.kind === 'capacity')
-    return {
-      energyWh: body.energyWh / cold,
-      sigmaWh: (body.energyWh / cold) * TEST,
-      formula: `${say(body.energyWh, 'Wh')} in a test${warm}`,
-    };
+  /** Of a test in the cold; one that nobody entered is taken to be of a bench. */
+  const ofCold = (energyWh: number): readonly SharedError[] =>
+    temperatureC === undefined ? [] : [coldError(battery, temperatureC, energyWh)];
+  if (body.kind === 'capacity') {
+    const energyWh = body.energyWh / cold;
+    const errors = { own: energyWh * TEST, shared: ofCold(energyWh) };
+    return { energyWh, sigmaWh: allOf(errors), errors, formula: `${say(body.energyWh, 'Wh')} in a test${warm}` };
+  }
   if (body.kind === 'put-back' && body.fromEmpty) {
     const loss = body.chargerLoss ?? CHARGER_LOSS;
     const energyWh = body.energyWh * (1 - loss);
     const formula = `${say(body.energyWh, 'Wh')} put back, less ${say(loss, 'fraction')} lost in charging${body.chargerLoss === undefined ? ', assumed' : ''}`;
-    return { energyWh, sigmaWh: energyWh * CHARGER, formula };
+    const errors = { own: energyWh * TEST, shared: [{ source: 'charger', sigma: energyWh * CHARGER }] };
+    return { energyWh, sigmaWh: allOf(errors), errors, formula };
   }
   if (body.kind !== 'run-down') return undefined;
   const device = log.gear.get(body.deviceId);
@@ -149,11 +168,18 @@ function pointOf(
   const { powerW, spread } = known;
   const othersW = body.lostShare === undefined ? (loss?.othersW ?? 0) : 0;
   const energyWh = (((powerW + othersW) / (1 - lostShare)) * (body.minutes / 60)) / cold;
-  const sigmaWh = energyWh * Math.hypot(spread, MINUTES / body.minutes, LOSS);
+  // the same device and the same way each time; how cold it was, where nobody entered it, counts upwards here
+  const shared = [
+    { source: `draw ${body.deviceId} ${body.modeId ?? ''}`, sigma: energyWh * spread },
+    { source: `way ${body.rigId ?? ''}`, sigma: energyWh * LOSS },
+    temperatureC === undefined ? { source: 'unknown cold', sigma: -coldError(battery, undefined, energyWh).sigma } : coldError(battery, temperatureC, energyWh),
+  ]; // prettier-ignore
+  const errors = { own: energyWh * (MINUTES / body.minutes), shared };
   const others = othersW > 0 ? ` + ${say(othersW, 'W')} of the others` : '';
   return {
     energyWh,
-    sigmaWh,
+    sigmaWh: allOf(errors),
+    errors,
     formula: `(${say(powerW, 'W')}${others}) ÷ ${say(1 - lostShare, 'fraction')} kept × ${say(body.minutes, 'min')}${warm}`,
   };
 }
@@ -182,44 +208,49 @@ function independentDraw(
 interface Line {
   readonly energyWh: number;
   readonly sigmaWh: number;
+  /** A year later. */
+  readonly nextWh: number;
+  readonly nextSigmaWh: number;
   readonly trend: HealthHistory['trend'];
+  readonly cold: HealthHistory['cold'];
+  readonly doubtful: readonly number[];
 }
 
-/** A weighted straight line, read at a day; a weighted mean while the points lie too close together for one. */
-function lineThrough(points: readonly Found[], day: string): Line | undefined {
+/**
+ * What the points say of a day, and of the loss a year: together with what such batteries usually lose, so that an old test
+ * says less of today, and one test alone says something of next year. Points that scatter more than their own errors say
+ * make it less sure; those in doubt count less.
+ */
+function lineThrough(points: readonly Found[], day: string, labelWh: number | undefined): Line | undefined {
   if (points.length === 0) return undefined;
-  const weights = points.map(({ sigmaWh }) => 1 / Math.max(sigmaWh, 1e-6) ** 2);
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  const mean = (values: readonly number[]): number => values.reduce((sum, value, at) => sum + value * weights[at]!, 0) / total;
-  const years = points.map(({ at }) => dayOf(at) / YEAR_DAYS);
-  const energies = points.map(({ energyWh }) => energyWh);
-  const [middle, level] = [mean(years), mean(energies)];
+  const today = dayOf(day) / YEAR_DAYS;
+  const years = points.map(({ at }) => dayOf(at) / YEAR_DAYS - today);
+  const size = labelWh ?? Math.max(...points.map(({ energyWh }) => energyWh));
+  const usual: SeenValue = { value: -FADE * size, own: FADE_SPREAD * size, shared: [], of: [0, 1] };
+  const seen = [...points.map(({ energyWh, errors }, at): SeenValue => ({ value: energyWh, own: Math.max(errors.own, 1e-6), shared: errors.shared, of: [1, years[at]!] })), usual]; // prettier-ignore
+  const doubtful = doubtfulAmong(seen).filter((place) => place < points.length);
+  const found = combined(weighedDown(seen, doubtful));
+  const [energyWh = 0, perYearWh = 0] = found.unknowns;
+  const [[level = 0, both = 0] = [], [, slope = 0] = []] = found.covariance;
+  const free = points.length - 1;
+  const factor = points.length > 2 ? Math.max(1, Math.sqrt(found.squares / free)) : 1;
   const span = (Math.max(...years) - Math.min(...years)) * YEAR_DAYS;
-  if (points.length < 2 || span < LEAST_SPAN_DAYS) return { energyWh: level, sigmaWh: Math.sqrt(1 / total), trend: undefined };
-  const spread = mean(years.map((year) => (year - middle) ** 2));
-  const slope = mean(years.map((year, at) => (year - middle) * (energies[at]! - level))) / spread;
-  // points that scatter more than their own errors say make the line less sure
-  const misfit = mean(energies.map((energy, at) => (energy - level - slope * (years[at]! - middle)) ** 2));
-  const factor = points.length > 2 ? Math.max(1, Math.sqrt((misfit * total) / (points.length - 2))) : 1;
-  const ahead = dayOf(day) / YEAR_DAYS - middle;
-  const sigmaSlope = factor / Math.sqrt(total * spread);
+  const cold = found.sources.get('cold');
   return {
-    energyWh: Math.max(0, level + slope * ahead),
-    sigmaWh: Math.hypot(factor / Math.sqrt(total), sigmaSlope * ahead),
-    trend: { perYearWh: slope, sigmaWh: sigmaSlope },
+    energyWh: Math.max(0, energyWh),
+    sigmaWh: factor * Math.sqrt(level),
+    nextWh: Math.max(0, energyWh + SOON_YEARS * perYearWh),
+    nextSigmaWh: factor * Math.sqrt(level + 2 * SOON_YEARS * both + SOON_YEARS ** 2 * slope),
+    trend: points.length > 1 && span >= LEAST_SPAN_DAYS ? { perYearWh, sigmaWh: factor * Math.sqrt(slope) } : undefined,
+    cold: cold && cold.sigma < TELLS_COLD ? { factor: 1 - COLD_TABLE * cold.mean, sigma: COLD_TABLE * cold.sigma } : undefined,
+    doubtful,
   };
-}
-
-function retireBy(share: number | undefined, line: Line | undefined, labelWh: number | undefined): HealthHistory['retire'] {
-  if (share === undefined || !line || labelWh === undefined) return undefined;
-  if (share < RETIRE_SHARE) return 'now';
-  const ahead = line.energyWh + SOON_YEARS * Math.min(0, line.trend?.perYearWh ?? 0);
-  return ahead / labelWh < RETIRE_SHARE ? 'soon' : undefined;
 }
 
 function sentence(
   line: Line | undefined,
   share: number | undefined,
+  chance: HealthHistory['chance'],
   retire: HealthHistory['retire'],
   points: readonly Found[],
   today: string,
@@ -231,16 +262,26 @@ function sentence(
   const old = months < OLD_MONTHS ? '' : `, the newest ${months} months old`;
   const ofLabel = share === undefined ? '' : `, ${say(share, 'fraction')} of its label`;
   const slope = line.trend ? `; ${line.trend.perYearWh < 0 ? 'loses' : 'gains'} ${say(Math.abs(line.trend.perYearWh), 'Wh')} a year` : '';
+  const likely = (part: number): string => (part > 0.99 ? 'almost surely' : `a chance of ${say(part, 'fraction')}`);
   const verdict =
     retire === 'now'
-      ? ` Below ${say(RETIRE_SHARE, 'fraction')} of its label: keep it for what may stop.`
+      ? ` Below ${say(RETIRE_SHARE, 'fraction')} of its label: ${likely(chance!.now)}. Keep it for what may stop.`
       : retire === 'soon'
-        ? ` Below ${say(RETIRE_SHARE, 'fraction')} within a year at this rate.`
+        ? ` Below ${say(RETIRE_SHARE, 'fraction')} of its label within a year: ${likely(chance!.withinYear)}.`
         : '';
-  return `${holds}${old}${ofLabel}${slope}.${verdict}`;
+  return `${holds}${old}${ofLabel}${slope}.${inCold(line)}${verdict}`;
 }
 
-function learnt(battery: Battery, energyWh: number, labelWh: number | undefined): Battery {
-  const next: Battery = { ...battery, energyWh: Number(energyWh.toPrecision(4)), from: { ...battery.from, energyWh: 'measured' } };
+function inCold({ cold }: Line): string {
+  if (!cold) return '';
+  const { factor, sigma } = cold;
+  const range = ` (${formatQuantity(Math.max(0, factor - NINE_OF_TEN * sigma), 'fraction')} to ${formatQuantity(factor + NINE_OF_TEN * sigma, 'fraction')})`;
+  return ` The cold takes ${formatQuantity(factor, 'fraction')} of what it takes of such cells usually${range}.`;
+}
+
+/** What is surer than a label is as good as measured; what is not is a guess. */
+function learnt(battery: Battery, { energyWh, sigmaWh }: Line, labelWh: number | undefined): Battery {
+  const from = sigmaWh <= AS_MEASURED * energyWh ? 'measured' : 'guess';
+  const next: Battery = { ...battery, energyWh: Number(energyWh.toPrecision(4)), from: { ...battery.from, energyWh: from } };
   return labelWh === undefined ? next : { ...next, labelWh };
 }

@@ -34,12 +34,32 @@ describe('what an observation says about a draw', () => {
   });
 
   it('a part test carries the indicator’s step as error: four bars are off by about twelve in a hundred', () => {
-    const part = { kind: 'part', ...base, minutes: 120, from: 1, to: 0.5 } as const;
-    const bars = drawFrom({ ...part, step: 0.25 }, PACK)!;
+    const part = { kind: 'part', ...base, temperatureC: 25, minutes: 120, from: 1, to: 0.5 } as const;
+    const bars = drawFrom({ ...part, step: 0.25, gauge: 'rounds' }, PACK)!;
     const percent = drawFrom({ ...part, step: 0.01 }, PACK)!;
     expect(bars.meanW).toBeCloseTo(95 / 2 / 2, 6);
-    expect(bars.sigmaW / bars.meanW).toBeGreaterThan(0.15);
+    expect((2 * bars.errors.own) / (95 / 2)).toBeCloseTo(0.12, 2);
     expect(percent.sigmaW / percent.meanW).toBeLessThan(0.06);
+  });
+
+  it('a gauge that holds a bar until it is used up shows more than there is, and one of which nobody said may be either', () => {
+    const part = { kind: 'part', ...base, temperatureC: 25, minutes: 60, step: 0.25 } as const;
+    const shows = (from: number, to: number, gauge?: 'rounds' | 'holds') => drawFrom({ ...part, from, to, ...(gauge && { gauge }) }, PACK)!;
+    // full to two of four bars: between two and three quarters of it are left to be used, by the nearest 3/8 to 5/8
+    expect(shows(1, 0.5, 'holds').meanW / 95).toBeCloseTo(0.625, 9);
+    expect(shows(1, 0.5, 'rounds').meanW / 95).toBeCloseTo(0.5, 9);
+    expect(shows(1, 0.5).meanW / 95).toBeCloseTo(0.5625, 9);
+    expect(shows(1, 0.5).errors.own).toBeGreaterThan(shows(1, 0.5, 'holds').errors.own);
+    expect(shows(0.75, 0.25, 'holds').meanW / 95).toBeCloseTo(0.5, 9);
+    expect(shows(1, 0, 'holds').errors.own).toBeCloseTo((95 * 1) / 60, 6);
+  });
+
+  it('a test whose temperature nobody entered may have been in the cold', () => {
+    const down = { kind: 'run-down', ...base, minutes: 300, lostShare: 0 } as const;
+    const [told, untold] = [drawFrom({ ...down, temperatureC: 25 }, PACK)!, drawFrom(down, PACK)!];
+    expect(untold.meanW).toBe(told.meanW);
+    // a cold day keeps eight tenths: that is within two standard deviations
+    expect(untold.meanW - 2 * untold.sigmaW).toBeLessThan(0.8 * told.meanW);
   });
 
   it('two points by volts at rest, along the cell’s table', () => {
@@ -71,47 +91,95 @@ describe('what an observation says about a draw', () => {
   });
 });
 
+/** An estimate with an error of its own, and some that others share. */
+const estimate = (meanW: number, own: number, shared: Readonly<Record<string, number>> = {}) => ({
+  meanW,
+  errors: { own, shared: Object.entries(shared).map(([source, sigma]) => ({ source, sigma })) },
+});
+
 describe('several observations', () => {
   it('count by how sure they are', () => {
-    const learnt = combineDraws([{ meanW: 10, sigmaW: 1 }, { meanW: 12, sigmaW: 2 }])!; // prettier-ignore
-    expect(learnt.meanW).toBeCloseTo(10.4, 9);
-    expect(learnt.shares).toEqual([0.8, 0.2]);
-    expect(learnt.sigmaW).toBeCloseTo(Math.sqrt(0.8), 9);
+    const { shares, meanW } = combineDraws([estimate(10, 1), estimate(12, 3)])!;
+    expect(shares[0]).toBeGreaterThan(0.75);
+    expect(shares[0]! + shares[1]!).toBeCloseTo(1, 9);
+    expect(meanW).toBeCloseTo(shares[0]! * 10 + shares[1]! * 12, 9);
+  });
+
+  it('do not make surer what they share', () => {
+    const twelve = combineDraws(Array.from({ length: 12 }, (_, day) => ({ ...estimate(18 + 0.1 * (day % 3), 0.1, { battery: 0.72 }), at: `2026-01-${String(day + 10)}` })))!; // prettier-ignore
+    const one = combineDraws([estimate(18, 0.1, { battery: 0.72 })])!;
+    expect(twelve.sigmaW).toBeGreaterThan(0.72);
+    expect(twelve.sigmaW).toBeLessThan(one.sigmaW);
+  });
+
+  it('learn how much a draw differs from day to day', () => {
+    const days = (by: number) => combineDraws([-1, 1, -1, 1, 0, 1, -1, 0].map((off, day) => ({ ...estimate(18 * (1 + by * off), 0.05), at: `2026-01-1${day}` })))!.dayShare; // prettier-ignore
+    expect(days(0.002)).toBeLessThan(0.025);
+    expect(days(0.06)).toBeGreaterThan(0.04);
+    const sameDay = combineDraws(Array.from({ length: 8 }, () => ({ ...estimate(18, 0.05), at: '2026-01-10' })))!;
+    expect(sameDay.sigmaW).toBeGreaterThan(0.03 * 18);
   });
 
   it('count half as much after a year', () => {
-    const learnt = combineDraws([{ meanW: 10, sigmaW: 1, at: '2025-01-07' }, { meanW: 13, sigmaW: 1, at: '2026-01-07' }])!; // prettier-ignore
-    expect(learnt.meanW).toBeCloseTo(12, 2);
+    const { shares } = combineDraws([{ ...estimate(10, 1), at: '2025-01-07' }, { ...estimate(10, 1), at: '2026-01-07' }])!; // prettier-ignore
+    expect(shares[1]! / shares[0]!).toBeCloseTo(2, 1);
   });
 
-  it('question one that disagrees, count it all the same, and leave out what a person set aside', () => {
-    const estimates = [10, 10.2, 9.9, 16].map((meanW) => ({ meanW, sigmaW: 0.3 }));
+  it('question one that disagrees, count it less, and leave out what a person set aside', () => {
+    const estimates = [10, 10.2, 9.9, 16].map((watts) => estimate(watts, 0.3));
     const learnt = combineDraws(estimates)!;
-    expect(learnt.doubtful).toContain(3);
+    expect(learnt.doubtful).toEqual([3]);
     expect(learnt.shares[3]).toBeGreaterThan(0);
-    const decided = combineDraws(estimates.map((estimate, index) => ({ ...estimate, setAside: index === 3 })))!;
-    expect(decided.doubtful).toEqual([]);
-    expect(decided.meanW).toBeCloseTo(10.033, 2);
+    expect(learnt.shares[3]).toBeLessThan(0.05);
+    expect(learnt.without!.meanW).toBeCloseTo(10.03, 1);
+    const decided = combineDraws(estimates.map((one, index) => ({ ...one, setAside: index === 3 })))!;
+    expect([decided.doubtful, decided.without, decided.shares[3]]).toEqual([[], undefined, 0]);
+    expect(decided.meanW).toBeCloseTo(10.03, 1);
   });
 
-  it('lie between the least and the most, and more of them are never less sure', () => {
-    const estimate = fc.record({
-      meanW: fc.double({ min: 0.1, max: 100, noNaN: true }),
-      sigmaW: fc.double({ min: 0.01, max: 10, noNaN: true }),
-    });
+  it('question both of two that disagree, and are as unsure as they are apart', () => {
+    const learnt = combineDraws([estimate(10, 0.2), estimate(16, 0.2)])!;
+    expect(learnt.doubtful).toEqual([0, 1]);
+    expect(learnt.without).toBeUndefined();
+    expect(2 * learnt.sigmaW).toBeGreaterThan(3);
+  });
+
+  const arbitrary = fc.record({
+    meanW: fc.double({ min: 1, max: 30, noNaN: true }),
+    own: fc.double({ min: 0.01, max: 3, noNaN: true }),
+    battery: fc.constantFrom('battery a', 'battery b'),
+    sigma: fc.double({ min: 0, max: 2, noNaN: true }),
+  });
+  const learntOf = (some: readonly { meanW: number; own: number; battery: string; sigma: number }[]) =>
+    combineDraws(some.map(({ meanW, own, battery, sigma }) => estimate(meanW, own, { [battery]: sigma })))!;
+
+  it('law: lie between the least and the most, whatever their order', () => {
     fc.assert(
-      fc.property(fc.array(estimate, { minLength: 1, maxLength: 8 }), estimate, (some, another) => {
-        const learnt = combineDraws(some)!;
+      fc.property(fc.array(arbitrary, { minLength: 1, maxLength: 8 }), (some) => {
+        const learnt = learntOf(some);
         const means = some.map(({ meanW }) => meanW);
         expect(learnt.meanW).toBeGreaterThanOrEqual(Math.min(...means) - 1e-9);
         expect(learnt.meanW).toBeLessThanOrEqual(Math.max(...means) + 1e-9);
-        expect(combineDraws([...some, another])!.sigmaW).toBeLessThanOrEqual(learnt.sigmaW + 1e-12);
+        const back = learntOf([...some].reverse());
+        expect(back.meanW / learnt.meanW).toBeCloseTo(1, 6);
+        expect(back.doubtful).toEqual(learnt.doubtful.map((place) => some.length - 1 - place).sort((a, b) => a - b));
       }),
+    );
+  });
+
+  it('law: twice the watts are twice the watts', () => {
+    fc.assert(
+      fc.property(fc.array(arbitrary, { minLength: 1, maxLength: 6 }), (some) => {
+        const double = learntOf(some.map((one) => ({ ...one, meanW: 2 * one.meanW, own: 2 * one.own, sigma: 2 * one.sigma })));
+        expect(double.meanW / learntOf(some).meanW).toBeCloseTo(2, 6);
+        expect(double.sigmaW / learntOf(some).sigmaW).toBeCloseTo(2, 6);
+      }),
+      { numRuns: 50 },
     );
   });
 
   it('of none is nothing', () => {
     expect(combineDraws([])).toBeUndefined();
-    expect(combineDraws([{ meanW: 1, sigmaW: 1, setAside: true }])).toBeUndefined();
+    expect(combineDraws([{ ...estimate(1, 1), setAside: true }])).toBeUndefined();
   });
 });

@@ -6,16 +6,26 @@ import { dayOf } from '../log';
 import type { FeedLoss } from '../feed-loss';
 import type { DrawObservation, ObservationOf } from '../log';
 import { formatQuantity } from '../../quantity';
-import { doubtfulAmong } from './doubtful';
+import { combined } from './combined';
+import type { Combined, SeenValue, SharedError } from './combined';
+import { doubtfulAmong, weighedDown } from './doubtful';
 
 /** What one observation says about a draw: watts at the device, how sure, and how it follows. */
 export interface DrawEstimate {
   readonly meanW: number;
   /** `battery`: what the way lost is not known, so this is not yet the device's own draw. */
   readonly at: 'device' | 'battery';
-  /** One standard deviation. */
+  /** One standard deviation, of everything together. */
   readonly sigmaW: number;
+  /** What it may be off by alone, and together with others of the same battery, way, meter, charger, or cold. */
+  readonly errors: EstimateErrors;
   readonly formula: string;
+}
+
+/** One standard deviation each. */
+export interface EstimateErrors {
+  readonly own: number;
+  readonly shared: readonly SharedError[];
 }
 
 /** A draw learnt from several observations. */
@@ -24,8 +34,12 @@ export interface LearnedDraw {
   readonly sigmaW: number;
   /** How much each counted; 0 for one that was set aside. */
   readonly shares: readonly number[];
-  /** Places of observations that disagree with the rest: to be questioned, and counted all the same. */
+  /** Places of observations that disagree with the rest: to be questioned; they count less until a person decides. */
   readonly doubtful: readonly number[];
+  /** What the others say without those; undefined where none is doubtful, or all are. */
+  readonly without: { readonly meanW: number; readonly sigmaW: number } | undefined;
+  /** From day to day it differs by this share, one standard deviation. */
+  readonly dayShare: number;
 }
 
 /** ±3 % of a measured capacity, ±8 % otherwise, as two standard deviations. */
@@ -34,7 +48,7 @@ const CAPACITY = { measured: 0.015, other: 0.04 };
 export const MINUTES = 1;
 /** Of a bench meter, of full reading. */
 const METER = 0.01;
-/** Of the energy a charger says it put back. */
+/** Of the energy a charger says it put back: the same charger, the same error. */
 export const CHARGER = 0.05;
 export const CHARGER_LOSS = 0.12;
 /** Volts of a hand meter, at rest. */
@@ -43,6 +57,24 @@ const REST_V = 0.02;
 const OTHERS = 0.1;
 /** Of a loss on the way that nobody measured. */
 export const LOSS = 0.02;
+/** What a gauge may show for one charge, in steps: errors that hold 95 of 100, one reading or two. */
+const ONE_READING = 0.24;
+const TWO_READINGS = 0.39;
+/** A gauge of which nobody said how it counts. */
+const ANY_GAUGE = 0.36;
+/** Nobody entered how cold it was: it may have been as cold as this. */
+const COLD_C = -10;
+/** One standard deviation, of what that would take: cold days hold in two of them. */
+const UNKNOWN_COLD = 0.55;
+/** What the cold tables say is lost may be off by this share of it. */
+export const COLD_TABLE = 0.25;
+/** Draws differ from day to day, before anything is known of it: by this share, as if seen on so many days. */
+const DAY = 0.033;
+const DAY_SEEN = 4;
+/** And from test to test of one day. */
+const REPEAT = 0.012;
+const MOST_DAY = 0.5;
+const ROUNDS = 24;
 /** After a year an observation counts half as much. */
 const HALF_YEARS = 1;
 const YEAR_DAYS = 365.25;
@@ -59,64 +91,98 @@ export function drawFrom(observation: DrawObservation, battery?: Battery, loss?:
   if (observation.kind === 'segment') {
     const { meanW, spreadW, seconds, atBattery } = observation;
     // slots of a second follow each other closely; a tenth of them is taken to be independent
-    const sigma = Math.hypot(spreadW / Math.sqrt(Math.max(1, seconds / 10)), METER * meanW);
+    const errors = { own: spreadW / Math.sqrt(Math.max(1, seconds / 10)), shared: [{ source: 'meter', sigma: METER * meanW }] };
     const how = `mean of ${say(seconds / 60, 'min')}`;
-    if (atBattery !== true) return { at: 'device', meanW, sigmaW: sigma, formula: `${how} = ${say(meanW, 'W')}` };
-    return atDevice(meanW, sigma, observation.lostShare, loss, how);
+    if (atBattery !== true) return { at: 'device', meanW, sigmaW: allOf(errors), errors, formula: `${how} = ${say(meanW, 'W')}` };
+    return atDevice(meanW, errors, observation, loss, how);
   }
   const used = usedEnergy(observation, battery);
   if (!used || used.energyWh <= 0) return undefined;
   const hours = observation.minutes / 60;
   const meanW = used.energyWh / hours;
-  const sigma = meanW * Math.hypot(used.sigmaWh / used.energyWh, MINUTES / observation.minutes);
-  return atDevice(meanW, sigma, observation.lostShare, loss, `${used.formula} ÷ ${say(observation.minutes, 'min')}`);
+  const errors = { own: Math.hypot(used.errors.own / hours, meanW * (MINUTES / observation.minutes)), shared: scaled(used.errors.shared, 1 / hours) }; // prettier-ignore
+  return atDevice(meanW, errors, observation, loss, `${used.formula} ÷ ${say(observation.minutes, 'min')}`);
 }
 
-/** Energy that left the battery in an observation, with its error. */
+/** Own and shared errors together. */
+export function allOf({ own, shared }: EstimateErrors): number {
+  return Math.hypot(own, ...shared.map(({ sigma }) => sigma));
+}
+
+export function scaled(shared: readonly SharedError[], by: number): readonly SharedError[] {
+  return shared.map(({ source, sigma }) => ({ source, sigma: sigma * by }));
+}
+
+/** Energy that left the battery in an observation, with its errors in watt-hours. */
 export function usedEnergy(
   observation: Exclude<DrawObservation, { kind: 'segment' }> | ObservationOf<'shots'>,
   battery: Battery | undefined,
-): { readonly energyWh: number; readonly sigmaWh: number; readonly formula: string } | undefined {
+): { readonly energyWh: number; readonly errors: EstimateErrors; readonly formula: string } | undefined {
   const say = formatQuantity;
   if (observation.kind === 'put-back') {
     const loss = observation.chargerLoss ?? CHARGER_LOSS;
     const energyWh = observation.energyWh * (1 - loss);
     return {
       energyWh,
-      sigmaWh: energyWh * CHARGER,
+      errors: { own: 0, shared: [{ source: 'charger', sigma: energyWh * CHARGER }] },
       formula: `${say(observation.energyWh, 'Wh')} put back, less ${say(loss, 'fraction')} lost in charging${observation.chargerLoss === undefined ? ', assumed' : ''}`,
     };
   }
   const full = battery && energyNow(battery);
   if (!battery || full === undefined) return undefined;
-  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, observation.temperatureC ?? 25).capacityFactor;
+  const { batteryId, temperatureC } = observation;
+  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? 25).capacityFactor;
   const energyWh = full * cold;
-  const spread = battery.from?.energyWh === 'measured' ? CAPACITY.measured : CAPACITY.other;
-  const held = `${say(energyWh, 'Wh')}${observation.temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
+  /** What it may hold otherwise than was taken, and what the cold took of it. */
+  const ofBattery = (wh: number): readonly SharedError[] => [
+    { source: `battery ${batteryId}`, sigma: wh * (battery.from?.energyWh === 'measured' ? CAPACITY.measured : CAPACITY.other) },
+    coldError(battery, temperatureC, wh),
+  ];
+  const held = `${say(energyWh, 'Wh')}${temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
   if (observation.kind === 'run-down') {
     const { cellsInSeries = 1, resistanceOhm } = batteryFigures(battery);
-    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: observation.temperatureC ?? 25 }; // prettier-ignore
+    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: temperatureC ?? 25 }; // prettier-ignore
     // emptied faster than its rated pace it gives less
     const givenWh = deliveredWh(spec, observation.minutes);
     return {
       energyWh: givenWh,
-      sigmaWh: givenWh * spread,
-      formula: `${say(givenWh, 'Wh')}${observation.temperatureC === undefined ? ' (25 °C assumed)' : ''}`,
+      errors: { own: 0, shared: ofBattery(givenWh) },
+      formula: `${say(givenWh, 'Wh')}${temperatureC === undefined ? ' (25 °C assumed)' : ''}`,
     };
   }
   const part = observation.kind === 'two-point' ? byVolts(observation, battery) : byIndicator(observation);
   if (part === undefined || part.share <= 0) return undefined;
   return {
     energyWh: energyWh * part.share,
-    sigmaWh: energyWh * Math.hypot(part.sigma, part.share * spread),
+    errors: { own: energyWh * part.sigma, shared: ofBattery(energyWh * part.share) },
     formula: `${say(part.share, 'fraction')} of ${held}`,
   };
 }
 
-/** An indicator shows a step for everything within it: each reading is off by up to half of one. */
-function byIndicator({ from, to, step }: ObservationOf<'part' | 'shots'>): { share: number; sigma: number } {
-  return { share: from - to, sigma: (Math.SQRT2 * step) / Math.sqrt(12) };
+/** What the cold took, otherwise than its table says; where nobody entered it, up to all that a cold day takes. */
+export function coldError(battery: Battery, temperatureC: number | undefined, wh: number): SharedError {
+  const { cold } = CHEMISTRIES[battery.chemistry];
+  const kept = coldDerating(cold, temperatureC ?? COLD_C).capacityFactor;
+  // below 0, as less is in it; those that were not entered may all have been as cold
+  return temperatureC === undefined ? { source: 'unknown cold', sigma: -wh * UNKNOWN_COLD * (1 - kept) } : { source: 'cold', sigma: (wh * COLD_TABLE * (1 - kept)) / kept }; // prettier-ignore
 }
+
+/**
+ * What was used by an indicator: one that rounds shows the step nearest to the charge, one that holds a bar shows it until
+ * that is used up. A full one was charged just before; an empty one that holds its bars is empty.
+ */
+function byIndicator({ from, to, step, gauge }: ObservationOf<'part' | 'shots'>): { share: number; sigma: number } {
+  const [isFull, isEmpty] = [from >= 1, to <= 0];
+  if (gauge === 'holds') {
+    const readings = Number(!isFull) + Number(!isEmpty);
+    return { share: from - (isFull ? 0 : step / 2) - (to - (isEmpty ? 0 : step / 2)), sigma: step * (READINGS[readings] ?? 0) };
+  }
+  if (gauge === 'rounds') return { share: from - to - (isEmpty ? step / 4 : 0), sigma: step * (isFull ? ONE_READING : TWO_READINGS) };
+  // of the two, the one would be half a step more from a full battery
+  return { share: from - to + (isFull && !isEmpty ? step / 4 : 0), sigma: step * (isFull ? ANY_GAUGE : TWO_READINGS) };
+}
+
+const READINGS = [0, ONE_READING, TWO_READINGS];
 
 /** Charge by the volts at rest, along the cell's table. */
 function byVolts(
@@ -140,60 +206,122 @@ function byVolts(
 }
 
 /** Watts at the battery as watts at the device; as they are where nothing is known of the way. */
-function atDevice(meanW: number, sigmaW: number, given: number | undefined, loss: FeedLoss | undefined, how: string): DrawEstimate {
+function atDevice(
+  meanW: number,
+  errors: EstimateErrors,
+  { lostShare: given, rigId }: Pick<DrawObservation, 'lostShare' | 'rigId'>,
+  loss: FeedLoss | undefined,
+  how: string,
+): DrawEstimate {
   const say = formatQuantity;
   const read = `${how} = ${say(meanW, 'W')}`;
-  if (given === 0) return { at: 'device', meanW, sigmaW, formula: `${read}, the battery in the device itself` };
-  if (given === undefined && !loss) return { at: 'battery', meanW, sigmaW, formula: `${read} at the battery` };
+  if (given === 0) return { at: 'device', meanW, sigmaW: allOf(errors), errors, formula: `${read}, the battery in the device itself` };
+  if (given === undefined && !loss) return { at: 'battery', meanW, sigmaW: allOf(errors), errors, formula: `${read} at the battery` };
   const taken = given === undefined ? loss! : { lostShare: given, othersW: 0 };
   const { lostShare, othersW } = taken;
   const lost = `less ${say(lostShare, 'fraction')} lost on the way${given === undefined ? ', as the rig has it' : ''}`;
+  const way = rigId ?? `of ${lostShare}`;
+  const after: EstimateErrors = {
+    own: errors.own * (1 - lostShare),
+    shared: [...scaled(errors.shared, 1 - lostShare), { source: `way ${way}`, sigma: -LOSS * meanW }, { source: `others ${way}`, sigma: -OTHERS * othersW }],
+  }; // prettier-ignore
   return {
     at: 'device',
     meanW: through(meanW, taken),
-    sigmaW: Math.hypot(sigmaW * (1 - lostShare), LOSS * meanW, OTHERS * othersW),
+    sigmaW: allOf(after),
+    errors: after,
     formula: `${read} at the battery, ${lost}${othersW > 0 ? `, less ${say(othersW, 'W')} of the other devices on it` : ''}`,
   };
 }
 
+/** One estimate to be combined, and what a person says of it. */
+export interface ToCombine extends Pick<DrawEstimate, 'meanW' | 'errors'> {
+  readonly at?: string;
+  readonly setAside?: boolean;
+}
+
 /**
- * Several estimates as one: each counts by the inverse of its variance, older ones less. One that disagrees with the
- * rest is named, and counts until a person sets it aside. Undefined where there is none.
+ * Several estimates as one. Errors that are shared stay, however many share them; what differs from day to day is learnt
+ * from the days; older ones count less. What disagrees with the rest is named and counts less, until a person sets it aside
+ * or not. The order does not count. Undefined where there is none.
  *
- * @example combineDraws([{ meanW: 10, sigmaW: 1 }, { meanW: 12, sigmaW: 2 }]).meanW // 10.4
+ * Cost: about `ROUNDS` solutions of `combined`.
+ *
+ * @example combineDraws([{ meanW: 10, errors: { own: 1, shared: [] } }, { meanW: 10, errors: { own: 2, shared: [] } }]).meanW // 10
  */
-export function combineDraws(
-  estimates: readonly (Pick<DrawEstimate, 'meanW' | 'sigmaW'> & { readonly at?: string; readonly setAside?: boolean })[],
-): LearnedDraw | undefined {
-  const newest = Math.max(...estimates.map(({ at }) => (at === undefined ? -Infinity : dayOf(at))));
-  const weights = estimates.map(({ sigmaW, at, setAside }) => {
-    if (setAside) return 0;
-    const years = at === undefined || !Number.isFinite(newest) ? 0 : (newest - dayOf(at)) / YEAR_DAYS;
-    return 0.5 ** (years / HALF_YEARS) / Math.max(sigmaW, 1e-9) ** 2;
-  });
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  if (total <= 0) return undefined;
-  const meanW = estimates.reduce((sum, estimate, index) => sum + estimate.meanW * weights[index]!, 0) / total;
+export function combineDraws(estimates: readonly ToCombine[]): LearnedDraw | undefined {
+  const counted = [...estimates.keys()].filter((place) => !estimates[place]!.setAside);
+  if (counted.length === 0) return undefined;
+  const middleW = median(counted.map((place) => estimates[place]!.meanW));
+  if (!(middleW > 0)) return undefined;
+  const taken = counted.map((place) => estimates[place]!);
+  const usual = relativeTo(taken, middleW, DAY);
+  const doubted = doubtfulAmong(usual);
+  const weigh = (day: number): readonly SeenValue[] => weighedDown(relativeTo(taken, middleW, day), doubted);
+  const dayShare = dayOfAll(weigh, taken);
+  const { unknowns, covariance, shares } = withoutNegative(weigh(dayShare));
+  const out = new Set(doubted);
+  const sound = relativeTo(taken, middleW, dayShare).filter((_, place) => !out.has(place));
+  const rest = doubted.length > 0 && sound.length > 0 ? withoutNegative(sound) : undefined;
+  const all = new Map(counted.map((place, at) => [place, shares[at]!]));
   return {
-    meanW,
-    sigmaW: Math.sqrt(1 / total),
-    shares: weights.map((weight) => weight / total),
-    doubtful: doubtfulAmong(
-      weights.map((weight) => weight > 0),
-      (left) => deviations(estimates, weights.map((weight, index) => (left[index] ? weight : 0))), // prettier-ignore
-    ),
+    meanW: unknowns[0]! * middleW,
+    sigmaW: Math.sqrt(covariance[0]![0]!) * middleW,
+    shares: estimates.map((_, place) => all.get(place) ?? 0),
+    doubtful: doubted.map((at) => counted[at]!),
+    without: rest && { meanW: rest.unknowns[0]! * middleW, sigmaW: Math.sqrt(rest.covariance[0]![0]!) * middleW },
+    dayShare,
   };
 }
 
-/** Of each, standard deviations from the mean of all the others: an estimate must not excuse itself. */
-function deviations(estimates: readonly Pick<DrawEstimate, 'meanW' | 'sigmaW'>[], weights: readonly number[]): (own: number) => number {
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  const weighed = estimates.reduce((sum, { meanW }, index) => sum + meanW * weights[index]!, 0);
-  return (own) => {
-    const { meanW, sigmaW } = estimates[own]!;
-    const rest = total - weights[own]!;
-    // what is left of a difference of nearly equal sums is no weight
-    if (rest <= 1e-12 * total) return 0;
-    return Math.abs(meanW - (weighed - meanW * weights[own]!) / rest) / Math.hypot(sigmaW, Math.sqrt(1 / rest));
-  };
+/** Estimates as shares of about what they come to, so that a low one is not believed to be surer for being low. */
+function relativeTo(estimates: readonly ToCombine[], middleW: number, day: number): readonly SeenValue[] {
+  const days = new Map<string, number>();
+  for (const { at } of estimates) if (at !== undefined) days.set(at.slice(0, 10), (days.get(at.slice(0, 10)) ?? 0) + 1);
+  const newest = Math.max(...estimates.map(({ at }) => (at === undefined ? -Infinity : dayOf(at))));
+  return estimates.map(({ meanW, errors: { own, shared }, at }) => {
+    const years = at === undefined || !Number.isFinite(newest) ? 0 : (newest - dayOf(at)) / YEAR_DAYS;
+    const isAlone = at === undefined || days.get(at.slice(0, 10)) === 1;
+    const alone = Math.hypot(own / meanW, REPEAT, isAlone ? day : 0);
+    return {
+      value: meanW / middleW,
+      own: alone * Math.sqrt(2 ** (years / HALF_YEARS)),
+      shared: [...scaled(shared, 1 / meanW), ...(isAlone ? [] : [{ source: `day ${at.slice(0, 10)}`, sigma: day }])],
+    };
+  });
+}
+
+/** How much a draw differs from day to day: as much as makes what is left of the values what it should be, begun from what is usual. */
+function dayOfAll(weigh: (day: number) => readonly SeenValue[], estimates: readonly ToCombine[]): number {
+  const days = new Set(estimates.map(({ at }, place) => at?.slice(0, 10) ?? place)).size;
+  if (days < 2) return DAY;
+  const free = estimates.length - 1;
+  const isMore = (day: number): boolean => combined(weigh(day)).squares + DAY_SEEN * (DAY / day) ** 2 > free + DAY_SEEN;
+  let [low, high] = [DAY / 10, MOST_DAY];
+  for (let round = 0; round < ROUNDS; round++) {
+    const middle = Math.sqrt(low * high);
+    if (isMore(middle)) low = middle;
+    else high = middle;
+  }
+  return Math.sqrt(low * high);
+}
+
+/** A value that would count against itself, as it says less than another that shares its errors, is left out. */
+function withoutNegative(values: readonly SeenValue[]): Pick<Combined, 'unknowns' | 'covariance' | 'shares'> {
+  let left = [...values.keys()];
+  for (;;) {
+    const found = combined(left.map((place) => values[place]!));
+    const kept = left.filter((_, at) => found.shares[at]! >= 0);
+    if (kept.length === left.length) {
+      const shares = new Map(left.map((place, at) => [place, found.shares[at]!]));
+      return { ...found, shares: values.map((_, place) => shares.get(place) ?? 0) };
+    }
+    left = kept;
+  }
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

@@ -44,7 +44,9 @@ describe('draws learnt from a log', () => {
   it('question the one that disagrees, and only that one, and count it until a person sets it aside', () => {
     const stills = row(learnedDraws(demo), 'Plovera R');
     expect(stills.evidence.map(({ doubtful }) => doubtful)).toEqual([false, false, true]);
-    expect(stills.evidence[2]!.share).toBeGreaterThan(0.1);
+    expect(stills.evidence[2]!.share).toBeGreaterThan(0);
+    expect(stills.evidence[2]!.share).toBeLessThan(0.1);
+    expect(stills.learnt!.without!.meanW).toBeLessThan(4.3);
     const observations = LOW_WATER_LOG.map((one) =>
       one.id === stills.evidence[2]!.id ? { ...one, body: { ...one.body, setAside: true } } : one,
     );
@@ -106,6 +108,40 @@ describe('draws learnt from a log', () => {
     const expected = ((14.7 * 0.6 - standby.standbyW * 2) * 3600) / 700;
     expect(Math.abs(shots!.learnt!.meanW / expected - 1)).toBeLessThan(0.05);
     expect((shots!.use as Device).draw).toMatchObject({ basis: 'shots', shotsPerHour: 240 });
+  });
+
+  it('learn shots and the standby between them apart from tests at two paces', () => {
+    const second = idOf('Plovera R, second body');
+    const [shotJ, standbyW] = [11, 1.4];
+    const taken = (day: number, count: number, minutes: number): Observation => {
+      const used = (count * shotJ) / 3600 + (standbyW * minutes) / 60;
+      return { kind: 'shots', at: `2026-01-0${day}`, deviceId: second, batteryId: idOf('Plovera cell M'), minutes, count, from: 1, to: 1 - used / 14.7, step: 0.01, gauge: 'rounds', lostShare: 0, temperatureC: 25 }; // prettier-ignore
+    };
+    const [slow, quick] = [taken(5, 60, 400), taken(6, 1500, 130)];
+    expect(learnedDraws(only(slow))[0]!.standby).toBeUndefined();
+    expect(learnedDraws(only(quick, { ...quick, at: '2026-01-07' }))[0]!.standby).toBeUndefined();
+    const [both] = learnedDraws(only(slow, quick));
+    expect(both!.standby!.powerW).toBeCloseTo(standbyW, 0);
+    expect(Math.abs(both!.standby!.powerW - standbyW)).toBeLessThan(2 * both!.standby!.sigmaW);
+    expect(Math.abs(both!.learnt!.meanW - shotJ)).toBeLessThan(2 * both!.learnt!.sigmaW);
+    expect((both!.use as Device).draw).toMatchObject({ basis: 'shots', standbyW: Number(both!.standby!.powerW.toPrecision(6)) });
+  });
+
+  it('learn what a frame takes beyond the sleep between frames', () => {
+    const timeLapse = idOf('Ternlet T');
+    const device = gear.get(timeLapse) as Device;
+    const draw = device.draw as { basis: 'frames'; awakeW: number; awakeS: number; sleepW: number };
+    expect(draw.basis).toBe('frames');
+    const count = 900;
+    const minutes = 300;
+    const cell = gear.get(idOf('Ternlet cell S')) as { energyWh: number };
+    const usedWh = ((draw.awakeW * 1.2 - draw.sleepW) * draw.awakeS * count) / 3600 + (draw.sleepW * minutes) / 60;
+    const [frames] = learnedDraws(
+      only({ kind: 'shots', at: '2026-01-05', deviceId: timeLapse, batteryId: idOf('Ternlet cell S'), minutes, count, from: 1, to: 1 - usedWh / cell.energyWh, step: 0.01, gauge: 'rounds', lostShare: 0, temperatureC: 25 }), // prettier-ignore
+    );
+    expect(frames!.of).toBe('frame');
+    expect((frames!.use as Device).draw).toMatchObject({ basis: 'frames', awakeS: draw.awakeS, sleepW: draw.sleepW });
+    expect(((frames!.use as Device).draw as typeof draw).awakeW / draw.awakeW).toBeCloseTo(1.2, 1);
   });
 
   it('offer no mean in place of what draws by the shot or frame', () => {

@@ -6,7 +6,9 @@ import type { DrawObservation, NamedSegment, ObservationOf, Recording } from '..
 import { formatQuantity } from '../../quantity';
 import { DRAW_SPREAD, plainDraw } from '../../rig';
 import type { KnownMode } from '../trace';
-import { combineDraws, drawFrom, usedEnergy } from './learned-draw';
+import { allOf, combineDraws, drawFrom, usedEnergy } from './learned-draw';
+import { heldStandby, learnedStandby, perEvent, wakesOf } from './shots';
+import type { Standby } from './shots';
 import type { DrawEstimate, LearnedDraw } from './learned-draw';
 
 /** One observation in the making of a figure. */
@@ -31,12 +33,14 @@ export interface DrawRow {
   readonly modeId: string | undefined;
   readonly device: string;
   readonly mode: string;
-  /** Watts, or joules a shot. */
-  readonly of: 'draw' | 'shot';
+  /** Watts, or joules a shot or frame beyond what it draws between them. */
+  readonly of: 'draw' | 'shot' | 'frame';
   /** The figure that plans use now. Undefined: unknown. */
   readonly now: { readonly value: number; readonly from: Provenance; readonly learnt: boolean } | undefined;
   /** In watts, or joules a shot. */
   readonly learnt: LearnedDraw | undefined;
+  /** What it draws between shots or frames, where tests at another pace tell it apart. */
+  readonly standby: Standby | undefined;
   /** Highest peak that a meter saw, and its length. */
   readonly peak: { readonly peakW: number; readonly peakMs: number } | undefined;
   readonly evidence: readonly DrawEvidence[];
@@ -55,7 +59,7 @@ export function learnedDraws(log: Log): readonly DrawRow[] {
   const losses = new FeedLosses(log);
   const seen = new Map<string, Seen[]>();
   const add = (id: string, body: DrawObservation | ObservationOf<'shots'>): void => {
-    const key = `${body.deviceId} ${body.modeId ?? USUAL} ${body.kind === 'shots' ? 'shot' : 'draw'}`;
+    const key = `${body.deviceId} ${body.modeId ?? USUAL} ${body.kind === 'shots' ? 'event' : 'draw'}`;
     const known = seen.get(key);
     if (known) known.push({ id, body });
     else seen.set(key, [{ id, body }]);
@@ -66,8 +70,10 @@ export function learnedDraws(log: Log): readonly DrawRow[] {
     if (device.kind !== 'device') return [];
     const modes: readonly (Mode | undefined)[] = [undefined, ...(device.modes ?? [])];
     return modes.flatMap((mode) =>
-      (['draw', 'shot'] as const).flatMap((of) => {
-        const found = seen.get(`${deviceId} ${mode?.id ?? USUAL} ${of}`);
+      (['draw', 'event'] as const).flatMap((what) => {
+        const found = seen.get(`${deviceId} ${mode?.id ?? USUAL} ${what}`);
+        const isFrames = (mode ? mode.draw : device.draw)?.basis === 'frames';
+        const of = what === 'draw' ? 'draw' : isFrames ? 'frame' : 'shot';
         return found ? [rowOf(deviceId, device, mode, of, found, log.gear, losses)] : [];
       }),
     );
@@ -100,12 +106,25 @@ function rowOf(
   losses: FeedLosses,
 ): DrawRow {
   const draw = mode ? mode.draw : device.draw;
-  const read = found.map(({ id, body }): Read => {
-    const battery = body.batteryId === undefined ? undefined : gear.get(body.batteryId);
-    return { id, body, ...estimateOf(body, battery?.kind === 'battery' ? battery : undefined, draw, losses) };
-  });
+  const batteryOf = (batteryId: string | undefined): Battery | undefined => {
+    const body = batteryId === undefined ? undefined : gear.get(batteryId);
+    return body?.kind === 'battery' ? body : undefined;
+  };
+  const standby = of === 'draw' ? undefined : standbyOf(found, draw, batteryOf, losses);
+  const read = found.map(({ id, body }): Read => ({
+    id,
+    body,
+    ...estimateOf(body, batteryOf(body.batteryId), draw, standby ?? heldStandby(draw), losses),
+  }));
   const counted = read.filter(({ estimate }) => estimate?.at === 'device');
-  const learnt = combineDraws(counted.map(({ body, estimate }) => ({ ...estimate!, at: body.at, setAside: body.setAside === true })));
+  const learnt = combineDraws(
+    counted.map(({ body, estimate }) => ({
+      meanW: estimate!.meanW,
+      errors: estimate!.errors,
+      at: body.at,
+      setAside: body.setAside === true,
+    })),
+  );
   const places = new Map(counted.map(({ id }, place) => [id, place]));
   const doubtful = new Set(learnt?.doubtful);
   const evidence = read.map(({ id, body, estimate, lacks }): DrawEvidence => {
@@ -123,7 +142,7 @@ function rowOf(
   });
   const peak = read.flatMap(({ body, peak: seen }) => (seen && body.setAside !== true ? [seen] : [])).sort((a, b) => b.peakW - a.peakW)[0];
   const plain = draw && plainDraw(draw, mode ? undefined : device.from?.draw);
-  const value = of === 'shot' ? (draw?.basis === 'shots' ? draw.shotJ : undefined) : plain?.powerW;
+  const value = of === 'draw' ? plain?.powerW : wakesOf(draw)?.eventJ;
   return {
     deviceId,
     modeId: mode?.id,
@@ -132,9 +151,13 @@ function rowOf(
     of,
     now: plain && value !== undefined ? { value, from: plain.from, learnt: draw?.basis === 'learnt' } : undefined,
     learnt,
+    standby,
     peak,
     evidence,
-    use: learnt && !(of === 'draw' && isCounted(draw)) ? inUse(device, mode, drawLearnt(draw, of, learnt, evidence), peak) : undefined,
+    use:
+      learnt && !(of === 'draw' && isCounted(draw))
+        ? inUse(device, mode, drawLearnt(draw, of, learnt, standby, evidence), peak)
+        : undefined,
   };
 }
 
@@ -153,23 +176,27 @@ function estimateOf(
   body: DrawObservation | ObservationOf<'shots'>,
   battery: Battery | undefined,
   draw: Draw | undefined,
+  standby: Standby | undefined,
   losses: FeedLosses,
 ): Estimated {
   const loss = losses.of(body);
   if (body.kind === 'shots') {
-    if (draw?.basis !== 'shots') return { estimate: undefined, lacks: 'what it draws between shots; say so on the device' };
+    if (!standby) return { estimate: undefined, lacks: 'what it draws between shots; say so on the device' };
     const used = usedEnergy(body, battery);
     if (!used || used.energyWh <= 0) return { estimate: undefined, lacks: LACKS_ENERGY };
-    const kept = 1 - (body.lostShare ?? loss?.lostShare ?? 0);
-    const shotsJ = used.energyWh * kept * 3600 - draw.standbyW * body.minutes * 60;
-    if (shotsJ <= 0) return { estimate: undefined, lacks: 'energy beyond the standby between shots: fewer minutes, or a lower standby' };
+    const keeps = 1 - (body.lostShare ?? loss?.lostShare ?? 0);
+    const each = perEvent(body, used, keeps, standby);
+    if (each.meanJ <= 0)
+      return { estimate: undefined, lacks: 'energy beyond the standby between shots: fewer minutes, or a lower standby' };
     const say = formatQuantity;
+    const events = draw?.basis === 'frames' ? 'frames' : 'shots';
     return {
       estimate: {
         at: 'device',
-        meanW: shotsJ / body.count,
-        sigmaW: (used.sigmaWh * kept * 3600) / body.count,
-        formula: `(${used.formula} − ${say(draw.standbyW, 'W')} standby) ÷ ${body.count} shots = ${say(shotsJ / body.count, 'J')}`,
+        meanW: each.meanJ,
+        sigmaW: allOf(each.errors),
+        errors: each.errors,
+        formula: `(${used.formula} − ${say(standby.powerW, 'W')} standby) ÷ ${body.count} ${events} = ${say(each.meanJ, 'J')}`,
       },
       lacks: undefined,
     };
@@ -187,6 +214,23 @@ function estimateOf(
   return estimate.meanW > 0
     ? { estimate, lacks: undefined, ...(peak && { peak }) }
     : { estimate: undefined, lacks: 'watts that the other devices do not explain' };
+}
+
+/** What is drawn between shots or frames, from tests at different paces. */
+function standbyOf(
+  found: readonly Seen[],
+  draw: Draw | undefined,
+  batteryOf: (id: string | undefined) => Battery | undefined,
+  losses: FeedLosses,
+): Standby | undefined {
+  const held = heldStandby(draw);
+  if (!held) return undefined;
+  const tests = found.flatMap(({ body }) => {
+    if (body.kind !== 'shots' || body.setAside) return [];
+    const used = usedEnergy(body, batteryOf(body.batteryId));
+    return used && used.energyWh > 0 ? [{ body, used, keeps: 1 - (body.lostShare ?? losses.of(body)?.lostShare ?? 0) }] : [];
+  });
+  return learnedStandby(tests, held);
 }
 
 /** A meter at the battery saw the peak with the way's loss and the other devices in it. */
@@ -225,17 +269,29 @@ export function drawOfSegment(recording: Recording, { meanW, spreadW }: NamedSeg
 
 const LACKS_ENERGY = 'what the battery holds, or a use of its charge';
 
-function drawLearnt(draw: Draw | undefined, of: DrawRow['of'], learnt: LearnedDraw, evidence: readonly DrawEvidence[]): Draw {
-  const { meanW, sigmaW } = learnt;
-  if (of === 'shot' && draw?.basis === 'shots') return { ...draw, shotJ: round(meanW) };
-  const counting = evidence.filter(({ share }) => share > 0);
+function drawLearnt(
+  draw: Draw | undefined,
+  of: DrawRow['of'],
+  learnt: LearnedDraw,
+  standby: Standby | undefined,
+  evidence: readonly DrawEvidence[],
+): Draw {
+  const { meanW, sigmaW, dayShare } = learnt;
+  if (of === 'shot' && draw?.basis === 'shots')
+    return { ...draw, shotJ: round(meanW), ...(standby && { standbyW: round(standby.powerW) }) };
+  if (of === 'frame' && draw?.basis === 'frames') {
+    const sleepW = standby?.powerW ?? draw.sleepW;
+    return { ...draw, sleepW: round(sleepW), awakeW: round(sleepW + meanW / draw.awakeS) };
+  }
+  const counting = evidence.filter(({ estimate, setAside }) => estimate?.at === 'device' && !setAside);
   const newest = counting.map(({ at }) => at).sort().at(-1)?.slice(0, 10) ?? ''; // prettier-ignore
   const number = counting.length === 1 ? 'one observation' : `${counting.length} observations`;
   const say = formatQuantity;
   return {
     basis: 'learnt',
     powerW: round(meanW),
-    spread: round(Math.min(1, Math.max(LEAST_SPREAD, sigmaW / meanW))),
+    // the next day is another one
+    spread: round(Math.min(1, Math.max(LEAST_SPREAD, Math.hypot(sigmaW / meanW, dayShare)))),
     how: `learnt from ${number} in the log, the newest of ${newest}: ${say(meanW, 'W')} ± ${say(2 * sigmaW, 'W')}`,
   };
 }

@@ -8,7 +8,12 @@ const share = (title: string) => number(title, 'fraction', { max: 1 });
 const watts = (title: string) => number(title, 'W', { above: 0, max: 2000 });
 const energy = (title: string) => number(title, 'Wh', { above: 0, max: 5000 });
 const lasted = number('It ran for', 'min', { above: 0, max: 43_200 });
-const showed = { from: share('It showed at first'), to: share('It showed then'), step: share('One step of the indicator') };
+const showed = {
+  from: share('It showed at first'),
+  to: share('It showed then'),
+  step: share('One step of the indicator'),
+  gauge: optional(choice('The indicator', { rounds: 'shows the nearest step', holds: 'holds a step until it is used up' })),
+};
 
 const dated = {
   at: whenShape,

@@ -54,7 +54,7 @@ export class RowReader {
 
   /** A row without a time has no gap in it: it is none. */
   private withoutTime(): void {
-    const gap = this.fault as RowFault | undefined;
+    const gap = this.fault;
     if (!gap?.isGap || !this.hasTime) return;
     this.fault = undefined;
     if (!Number.isNaN(this.time())) this.fault = gap;

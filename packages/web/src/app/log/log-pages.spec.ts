@@ -197,7 +197,7 @@ describe('the draws', () => {
     await until(() => host(fixture).querySelectorAll('.rows > li').length === 2);
     const text = textOf(fixture);
     expect(text).toContain('plans use 16.7 W measured');
-    expect(text).toMatch(/4\.\d W ± 0\.2 W 1\d % less/);
+    expect(text).toMatch(/4\.\d W ± 0\.3 W 2\d % less without what is questioned 4\.\d W ± 0\.3 W/);
     expect(host(fixture).querySelectorAll('.verdict-caution')).toHaveLength(1);
     await press(fixture, 'Use it', 1);
     expect(items().gear.entities[idOf('Plovera R')]!.body).toMatchObject({ draw: { basis: 'learnt' }, from: { draw: 'measured' } });
@@ -241,7 +241,8 @@ describe('the batteries', () => {
     const fixture = await render(BatteryPage, { id });
     await until(() => host(fixture).querySelectorAll('tbody tr').length === 3);
     await press(fixture, 'Use ');
-    expect(items().gear.entities[id]!.body).toMatchObject({ labelWh: 49, from: { energyWh: 'measured' } });
+    // no surer than a label: the newest of its tests is old
+    expect(items().gear.entities[id]!.body).toMatchObject({ labelWh: 49, from: { energyWh: 'guess' } });
     await until(() => textOf(fixture).includes('In use everywhere'));
   });
 });

@@ -15,6 +15,9 @@ interface DrawScale {
   readonly learnt: { readonly from: number; readonly width: number } | undefined;
 }
 
+/** Less is not worth a figure. */
+const LEAST_SHARE = 0.005;
+
 /** What devices really draw, mode by mode: what plans use, what was learnt, and how that came about. */
 @Component({
   selector: 'app-draws-page',
@@ -38,14 +41,26 @@ export class DrawsPage {
   protected readonly rows = computed(() => valueOf(this.later()));
 
   /** `16.4 W ± 0.4 W`: nineteen of twenty. */
-  protected figure({ of, learnt }: DrawRow): string {
-    if (!learnt) return '';
-    const unit = of === 'shot' ? 'J' : 'W';
-    return `${formatQuantity(learnt.meanW, unit)} ± ${formatQuantity(2 * learnt.sigmaW, unit)}`;
+  protected figure(row: DrawRow): string {
+    return row.learnt ? this.withError(row, row.learnt) : '';
+  }
+
+  protected withError(row: DrawRow, { meanW, sigmaW }: { readonly meanW: number; readonly sigmaW: number }): string {
+    return `${formatQuantity(meanW, this.unitOf(row))} ± ${formatQuantity(2 * sigmaW, this.unitOf(row))}`;
+  }
+
+  protected unitOf({ of }: DrawRow): 'J' | 'W' {
+    return of === 'draw' ? 'W' : 'J';
+  }
+
+  /** How much it differs from day to day, as far as several days tell it. */
+  protected daily({ learnt, evidence }: DrawRow): string | undefined {
+    const days = new Set(evidence.filter(({ share }) => share > 0).map(({ at }) => at.slice(0, 10))).size;
+    return learnt && days > 2 ? formatQuantity(2 * learnt.dayShare, 'fraction') : undefined;
   }
 
   protected value(row: DrawRow): string {
-    return row.now ? formatQuantity(row.now.value, row.of === 'shot' ? 'J' : 'W') : 'unknown';
+    return row.now ? formatQuantity(row.now.value, this.unitOf(row)) : 'unknown';
   }
 
   /** Learnt against what plans use, where they differ by more than a hair. */
@@ -57,7 +72,7 @@ export class DrawsPage {
 
   /** Of everything that is counted so: all on one scale, so that draws are compared by eye. */
   private readonly most = computed(() => {
-    const most = { draw: 0, shot: 0 };
+    const most = { draw: 0, shot: 0, frame: 0 };
     for (const { of, now, learnt } of this.rows() ?? [])
       most[of] = Math.max(most[of], now?.value ?? 0, learnt ? learnt.meanW + 2 * learnt.sigmaW : 0);
     return most;
@@ -89,8 +104,11 @@ export class DrawsPage {
     return evidence.some(({ doubtful }) => doubtful);
   }
 
-  protected percent(share: number): string {
-    return formatQuantity(share, 'fraction');
+  /** One that shares its errors with surer ones adds nothing to them. */
+  protected counts({ setAside, share, estimate, lacks }: DrawEvidence): string {
+    if (setAside) return 'set aside';
+    const isCounted = estimate !== undefined && lacks === undefined;
+    return isCounted && share < LEAST_SHARE ? 'nothing new' : formatQuantity(share, 'fraction');
   }
 
   /** Two digits are all that was measured. */

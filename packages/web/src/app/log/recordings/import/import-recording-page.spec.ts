@@ -183,7 +183,7 @@ describe('a meter’s file', () => {
   it('of amps alone asks for the volts', async () => {
     await choose('t (s),I (A)\n0,1\n1,1\n2,1\n');
     expect(textOf(fixture)).toContain('one of amps with volts');
-    const volts = field<HTMLInputElement>(fixture, 'Volts');
+    const volts = field(fixture, 'Volts');
     volts.value = '7,4';
     volts.dispatchEvent(new Event('input'));
     await fixture.whenStable();
