@@ -1,4 +1,5 @@
 import { CHEMISTRIES, coldDerating } from '../cell';
+import { ENERGY_SPREAD, energySpread } from '../gear';
 import { batteryState, isA } from '../rig';
 import { chance, SystemRunner } from '../run';
 import type { PartInstead, System, Variation } from '../run';
@@ -33,8 +34,6 @@ export interface Uncertainty {
   readonly temperatureC: number;
 }
 
-/** ±3 % of a measured capacity, ±8 % otherwise; read as two standard deviations, like the draws. */
-export const CAPACITY_SPREAD = { measured: 0.015, other: 0.04 };
 /** ±2 points. */
 export const EFFICIENCY_SPREAD = 0.01;
 /** Of a temperature that somebody chose, and of one that nobody did. */
@@ -47,7 +46,7 @@ export const MAX_RUNS = 20_000;
 const ROUGH = 1e-8;
 
 const RULE =
-  'Each run draws every device’s watts (±15 % for a maker’s figure, ±25 % for a guess, its own spread or ±5 % when measured), every battery’s capacity (±3 % measured, ±8 % otherwise), efficiencies (±2 points) and the temperature anew; ± is read as two standard deviations.';
+  'Each run draws every device’s watts (±15 % for a maker’s figure, ±25 % for a guess, its own spread or ±5 % when measured), every battery’s capacity (its own spread or ±3 % when measured, ±8 % otherwise), efficiencies (±2 points) and the temperature anew; ± is read as two standard deviations.';
 
 /** What is uncertain, in the order of the system's loads and sources. */
 export function uncertaintyOf({ resolved, draws, system }: RigModel): Uncertainty {
@@ -56,8 +55,8 @@ export function uncertaintyOf({ resolved, draws, system }: RigModel): Uncertaint
     loads: (system?.loads ?? []).map(({ id }) => draws?.usual.get(id)?.spread ?? 0),
     capacity: (system?.sources ?? []).map(({ id }) => {
       const part = resolved.parts.get(id);
-      if (!part || !isA(part, 'battery')) return resolved.parts.has(id) ? 0 : CAPACITY_SPREAD.other;
-      return part.gear.from?.energyWh === 'measured' ? CAPACITY_SPREAD.measured : CAPACITY_SPREAD.other;
+      if (!part || !isA(part, 'battery')) return resolved.parts.has(id) ? 0 : ENERGY_SPREAD.other;
+      return energySpread(part.gear);
     }),
     efficiency: EFFICIENCY_SPREAD,
     temperatureC: chosen ? TEMPERATURE_SPREAD_C.chosen : TEMPERATURE_SPREAD_C.assumed,

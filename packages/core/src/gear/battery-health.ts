@@ -41,3 +41,11 @@ export function energyNow(battery: Battery): number | undefined {
   if (energyWh === undefined || battery.from?.energyWh === 'measured') return energyWh;
   return energyWh * ageFactor(battery.years ?? 0, battery.cycles ?? 0);
 }
+
+/** ±3 % of a measured capacity, ±8 % otherwise; read as two standard deviations, like the draws. */
+export const ENERGY_SPREAD = { measured: 0.015, other: 0.04 };
+
+/** What `energyNow` may be off by, as a share of it: one standard deviation, its own where that was worked out. */
+export function energySpread({ from, energySpread: own }: Battery): number {
+  return from?.energyWh === 'measured' ? (own ?? ENERGY_SPREAD.measured) : ENERGY_SPREAD.other;
+}

@@ -58,6 +58,8 @@ export const gearShape = tagged('Gear', 'kind', {
         resistanceOhm: optional(ohms('Resistance')),
       }),
     ),
+    /** How surely a measured energy is known, where that was worked out. */
+    energySpread: optional(number('Spread of the energy (standard deviation)', 'fraction', { max: 1 })),
     /** What is printed on it, where a measured energy has taken its place above. */
     labelWh: optional(number('Energy on the label', 'Wh', { above: 0, max: 5000 })),
     nominalV: optional(volts('Nominal voltage')),

@@ -1,6 +1,6 @@
 export { isFlat, isReady, whyNotAtHand } from './at-hand';
 export { batteryFigures } from './battery-figures';
-export { batteryHealth, energyFrom, energyNow } from './battery-health';
+export { batteryHealth, ENERGY_SPREAD, energyFrom, energyNow, energySpread } from './battery-health';
 export type { BatteryHealth } from './battery-health';
 export { connectorName, connectorShape, isMount, mates, polarityOf } from './connector';
 export type { Connector } from './connector';

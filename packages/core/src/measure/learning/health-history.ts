@@ -73,8 +73,6 @@ const NINE_OF_TEN = 1.645;
 const OLD_MONTHS = 6;
 const YEAR_DAYS = 365.25;
 const LIKELY = 0.5;
-/** From this standard deviation on it is no better known than by its label. */
-const AS_MEASURED = 0.04;
 
 /**
  * What a battery held over time, from capacity tests, run-downs of devices whose draw a meter has told, and what a
@@ -279,9 +277,12 @@ function inCold({ cold }: Line): string {
   return ` The cold takes ${formatQuantity(factor, 'fraction')} of what it takes of such cells usually${range}.`;
 }
 
-/** What is surer than a label is as good as measured; what is not is a guess. */
 function learnt(battery: Battery, { energyWh, sigmaWh }: Line, labelWh: number | undefined): Battery {
-  const from = sigmaWh <= AS_MEASURED * energyWh ? 'measured' : 'guess';
-  const next: Battery = { ...battery, energyWh: Number(energyWh.toPrecision(4)), from: { ...battery.from, energyWh: from } };
+  const next: Battery = {
+    ...battery,
+    energyWh: Number(energyWh.toPrecision(4)),
+    energySpread: Number(Math.min(1, sigmaWh / Math.max(energyWh, 1e-9)).toPrecision(2)),
+    from: { ...battery.from, energyWh: 'measured' },
+  };
   return labelWh === undefined ? next : { ...next, labelWh };
 }

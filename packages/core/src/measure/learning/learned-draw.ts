@@ -1,5 +1,5 @@
 import { CHEMISTRIES, coldDerating, deliveredWh, ocvArea } from '../../cell';
-import { batteryFigures, energyNow } from '../../gear';
+import { batteryFigures, energyNow, energySpread } from '../../gear';
 import type { Battery } from '../../gear';
 import { through } from '../feed-loss';
 import { dayOf } from '../log';
@@ -42,8 +42,6 @@ export interface LearnedDraw {
   readonly dayShare: number;
 }
 
-/** ±3 % of a measured capacity, ±8 % otherwise, as two standard deviations. */
-const CAPACITY = { measured: 0.015, other: 0.04 };
 /** A clock read by somebody who is busy with something else. */
 export const MINUTES = 1;
 /** Of a bench meter, of full reading. */
@@ -135,7 +133,7 @@ export function usedEnergy(
   const energyWh = full * cold;
   /** What it may hold otherwise than was taken, and what the cold took of it. */
   const ofBattery = (wh: number): readonly SharedError[] => [
-    { source: `battery ${batteryId}`, sigma: wh * (battery.from?.energyWh === 'measured' ? CAPACITY.measured : CAPACITY.other) },
+    { source: `battery ${batteryId}`, sigma: wh * energySpread(battery) },
     coldError(battery, temperatureC, wh),
   ];
   const held = `${say(energyWh, 'Wh')}${temperatureC === undefined ? ' (25 °C assumed)' : ''}`;

@@ -214,7 +214,7 @@ export class BatteryEditor {
   }
 
   protected withEnergy(energyWh: number | undefined): Battery {
-    return withTyped(this.battery(), { energyWh }, 'energyWh');
+    return withTyped(this.battery(), { energyWh, energySpread: undefined }, 'energyWh');
   }
 
   protected provenance(energyWh: Provenance): void {

@@ -241,8 +241,9 @@ describe('the batteries', () => {
     const fixture = await render(BatteryPage, { id });
     await until(() => host(fixture).querySelectorAll('tbody tr').length === 3);
     await press(fixture, 'Use ');
-    // no surer than a label: the newest of its tests is old
-    expect(items().gear.entities[id]!.body).toMatchObject({ labelWh: 49, from: { energyWh: 'guess' } });
+    const body = items().gear.entities[id]!.body as { energySpread: number };
+    expect(body).toMatchObject({ labelWh: 49, from: { energyWh: 'measured' } });
+    expect(body.energySpread).toBeGreaterThan(0.03);
     await until(() => textOf(fixture).includes('In use everywhere'));
   });
 });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { batteriesOf, gearIdsOf, gearTitle, observationShape, withChanges } from '@viaggio/core';
-import type { Gear, ObservationKind } from '@viaggio/core';
+import type { Fields, Gear, ObservationKind, OptionalShape, Shape } from '@viaggio/core';
 import { ShapeField } from '../../fields/shape-field';
 import { selectWholeLog } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';
@@ -112,7 +112,9 @@ export class ObservationForm {
   protected readonly noteShape = observationShape.variants['run-down'].note.of;
   protected readonly lostShape = observationShape.variants['run-down'].lostShare.of;
 
-  private readonly fields = computed(() => Object.entries(observationShape.variants[this.draft().kind]));
+  private readonly fields = computed((): readonly (readonly [string, Shape | OptionalShape<Shape>])[] =>
+    Object.entries(observationShape.variants[this.draft().kind] as Fields),
+  );
   protected readonly figures = computed(() =>
     this.fields()
       .filter(([key]) => !SPECIAL.has(key))
