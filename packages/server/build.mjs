@@ -2,11 +2,11 @@ import { build } from 'esbuild';
 import { rm } from 'node:fs/promises';
 import { bundledCli } from './bundle-cli.mjs';
 
-for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/worker.js.map']) await rm(file, { force: true });
+for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/worker.js.map', 'dist/meter.js', 'dist/meter.js.map']) await rm(file, { force: true });
 await bundledCli();
 await build({
-  // the worker is a file of its own: threads are started from it
-  entryPoints: { main: 'src/main.ts', worker: 'src/work/worker.ts' },
+  // threads are started from the worker, and a process from the meter: files of their own
+  entryPoints: { main: 'src/main.ts', worker: 'src/work/worker.ts', meter: 'src/meters/meter-process.ts' },
   outdir: 'dist',
   bundle: true,
   platform: 'node',

@@ -26,6 +26,7 @@ import { evaluateOperations } from './evaluate/evaluate-operations';
 import { LiveRecordings } from './meters/live-recordings';
 import { meterOperations } from './meters/meter-operations';
 import { Meters } from './meters/meters';
+import type { MeterPlayer } from './meters/meter-player';
 import type { MeterAddress } from './meters/meters';
 import { forecastOperations } from './forecast/forecast-operations';
 import { Forecasts } from './forecast/forecasts';
@@ -59,15 +60,17 @@ export interface Services {
 export interface ServiceOptions {
   /** The meters that the installation's owner lets be polled. */
   readonly meters?: readonly MeterAddress[];
+  /** Where the simulated one plays; here when absent. */
+  readonly player?: MeterPlayer;
   /** A weather service of theirs. */
   readonly forecastUrl?: string | undefined;
   /** Where what takes long is done. */
   readonly work?: Work;
 }
 
-export function servicesOf(database: Database, { meters: allowed = [], forecastUrl, work = HERE }: ServiceOptions = {}): Services {
+export function servicesOf(database: Database, { meters: allowed = [], forecastUrl, work = HERE, player }: ServiceOptions = {}): Services {
   const items = itemServices(database);
-  const meters = new Meters(allowed, items);
+  const meters = new Meters(allowed, items, player);
   const pieces = new PieceService(database);
   const recordings = new RecordingDataService(database, pieces);
   return {

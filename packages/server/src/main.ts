@@ -12,6 +12,7 @@ import { exposureOf } from './exposure';
 import { thinRevisions } from './items/thin-revisions';
 import { LogFile } from './log/log-file';
 import { threadPool } from './work/thread-pool';
+import { playerApart, playerHere } from './meters/meter-player';
 import { HERE } from './work/work';
 
 const config = configOrEnd();
@@ -22,12 +23,15 @@ const database = openDatabase(config.databaseUrl);
 const WORKER = fileURLToPath(new URL('worker.js', import.meta.url));
 // run from its sources there is none: then all is done here
 const work = existsSync(WORKER) ? threadPool(WORKER) : HERE;
-const services = servicesOf(database, { meters: config.meters, forecastUrl: config.forecastUrl, work });
+const METER = fileURLToPath(new URL('meter.js', import.meta.url));
+const player = existsSync(METER) ? playerApart(METER) : playerHere();
+const services = servicesOf(database, { meters: config.meters, forecastUrl: config.forecastUrl, work, player });
 
 await bringUpToDate();
 if (await services.demo.loadIfNew()) log.info('demo loaded');
 const recovered = await services.live.recover();
 if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
+services.live.watch((later) => log.warn(later, 'recordings of a server that ended'));
 
 const server = createServer(createApp(database, log, { webDir: config.webDir, exposure: exposureOf(config), services }));
 server.on('error', (error: NodeJS.ErrnoException) => {

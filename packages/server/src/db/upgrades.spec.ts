@@ -143,7 +143,7 @@ it('a database that a newer version has opened is refused by a sentence, and not
     await database.sequelize.query(`INSERT INTO migrations (name) VALUES ('9999-what-comes-later')`);
     await expect(migrate(database)).rejects.toThrow(NewerDatabase);
     await expect(migrate(database)).rejects.toThrow(
-      /last opened by a newer Viaggio \(it has 9999-what-comes-later; this one ends at 0009-/,
+      /last opened by a newer Viaggio \(it has 9999-what-comes-later; this one ends at 0010-/,
     );
   } finally {
     await drop();

@@ -1,5 +1,5 @@
 import { readTrace, slotsToBytes } from '@viaggio/core';
-import type { Recording } from '@viaggio/core';
+import type { NamedSegment, Recording } from '@viaggio/core';
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
@@ -10,6 +10,7 @@ import type { Saved } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
 import { requireReferences } from '../plan/references';
 import type { RecordingDataService } from '../recordings/recording-data-service';
+import { Leases } from './leases';
 import { LiveSamples } from './live-samples';
 import type { Meters } from './meters';
 import type { Start } from './meter-shapes';
@@ -31,6 +32,8 @@ export interface LiveStatus {
   readonly seconds: number;
   /** How often the meter was lost so far. */
   readonly lost: number;
+  /** How often its answers were in doubt, and thrown away. */
+  readonly doubts: number;
 }
 export interface LiveEvent extends LiveStatus {
   /** `[seconds, volts, amps]`: those that came since the last event. */
@@ -42,6 +45,8 @@ interface Live {
   status: LiveStatus;
   identity: string;
   readonly samples: LiveSamples;
+  /** Seconds from the first question at which answers were in doubt. */
+  readonly doubtsS: number[];
   readonly stopping: AbortController;
   /** Resolves when polling has ended. */
   polling: Promise<void>;
@@ -57,19 +62,27 @@ const MOST_AT_ONCE = 4;
 const MOST_ROWS = 5_000_000;
 const EVENT_EVERY_MS = 250;
 const FLUSH_EVERY_MS = 5000;
+/** A recording belongs to the server that makes it as long as that renews its word at every flush. */
+const LEASE_S = 20;
+const LOOK_EVERY_MS = 10_000;
+const MOST_DOUBTS = 1000;
 /** A page that comes late is not sent hours of samples one by one. */
 const MOST_BACKLOG = 2000;
 
 /** Recordings that are being made from meters. What they have is written down every few seconds. */
 export class LiveRecordings {
   private readonly live = new Map<string, Live>();
+  private readonly leases: Leases;
+  private looking: ReturnType<typeof setInterval> | undefined;
 
   constructor(
     private readonly database: Database,
     private readonly items: ItemServices,
     private readonly recordings: RecordingDataService,
     private readonly meters: Meters,
-  ) {}
+  ) {
+    this.leases = new Leases(database.sequelize, LEASE_S);
+  }
 
   list(): readonly LiveStatus[] {
     return [...this.live.values()].map(({ status }) => status);
@@ -82,12 +95,14 @@ export class LiveRecordings {
     if (this.list().some((other) => other.meterId === meterId)) throw new AppError('meter-busy', `“${meterId}” is being recorded already.`);
     if (this.live.size >= MOST_AT_ONCE) throw new AppError('meter-busy', `${MOST_AT_ONCE} recordings are being made already.`);
     const id = randomUUID();
+    if (!(await this.leases.take(id))) throw new AppError('meter-busy', `${id} belongs to another server.`);
     const startedAt = new Date().toISOString();
     const stopping = new AbortController();
     const live: Live = {
-      status: { id, meterId, about, startedAt, state: 'connecting', says: '', rows: 0, seconds: 0, lost: 0 },
+      status: { id, meterId, about, startedAt, state: 'connecting', says: '', rows: 0, seconds: 0, lost: 0, doubts: 0 },
       identity: meterId,
       samples: new LiveSamples(),
+      doubtsS: [],
       stopping,
       polling: Promise.resolve(),
       flushed: 0,
@@ -108,7 +123,7 @@ export class LiveRecordings {
   /** Ends it and keeps it. Throws `not-found`; with `database-away` it goes on, so that nothing is lost. */
   async stop(id: string): Promise<Saved> {
     const live = this.find(id);
-    const saved = await this.keep(id, live.samples, recordingOf(live));
+    const saved = await this.keep(id, live);
     await this.forget(live);
     return saved;
   }
@@ -121,28 +136,47 @@ export class LiveRecordings {
   }
 
   /**
-   * Keeps what was being recorded when the server last ended without being told to. What cannot be read is left as it is,
-   * and counted: it must not keep the server from starting.
+   * Keeps what was being recorded by a server that is gone: this one's last run, or another that does not renew its word.
+   * What cannot be read is left as it is, and counted: it must not keep the server from starting.
    */
   async recover(): Promise<{ readonly kept: number; readonly unreadable: number }> {
-    const chunks = await this.database.liveChunks.findAll({ order: ['liveId', 'place'] });
+    const left = await this.database.liveChunks.findAll({ attributes: ['liveId'], group: ['liveId'], order: ['liveId'] });
     const done = { kept: 0, unreadable: 0 };
-    for (const id of new Set(chunks.map(({ liveId }) => liveId))) {
+    for (const { liveId: id } of left) {
+      if (this.live.has(id) || !(await this.leases.take(id))) continue;
+      const chunks = await this.database.liveChunks.findAll({ where: { liveId: id }, order: ['place'] });
       if (await this.recordings.has(id)) {
         await this.database.liveChunks.destroy({ where: { liveId: id } });
+        await this.leases.leave(id);
         continue;
       }
-      const interrupted = readChunks(chunks.filter(({ liveId }) => liveId === id));
+      const interrupted = readChunks(chunks);
       if (interrupted) {
-        await this.keep(id, interrupted.samples, { ...recordingOf(interrupted), note: INTERRUPTED });
+        await this.keep(id, interrupted, INTERRUPTED);
         done.kept++;
       } else done.unreadable++;
     }
     return done;
   }
 
+  /** Looks now and then for recordings of servers that are gone. `told` hears of each time that there were some. */
+  watch(told: (done: { readonly kept: number; readonly unreadable: number }) => void): void {
+    let seen = 0;
+    this.looking = setInterval(() => {
+      void this.recover()
+        .then((done) => {
+          if (done.kept > 0 || done.unreadable > seen) told(done);
+          seen = done.unreadable;
+        })
+        // a database that is away is told by everything else
+        .catch(() => undefined);
+    }, LOOK_EVERY_MS);
+    this.looking.unref();
+  }
+
   /** Keeps all that is being recorded: the server ends. */
   async end(): Promise<void> {
+    clearInterval(this.looking);
     await Promise.allSettled([...this.live.keys()].map((id) => this.stop(id)));
   }
 
@@ -156,6 +190,9 @@ export class LiveRecordings {
       } else if (polled.kind === 'connected') {
         live.identity = polled.identity;
         live.status = { ...live.status, state: 'connected', says: polled.identity };
+      } else if (polled.kind === 'doubt') {
+        if (live.doubtsS.length < MOST_DOUBTS) live.doubtsS.push(polled.timeS);
+        live.status = { ...live.status, state: 'nonsense', says: polled.says, doubts: live.status.doubts + 1 };
       } else {
         const lost = live.status.lost + (polled.kind === 'away' && live.status.state !== 'away' && samples.length > 0 ? 1 : 0);
         live.status = { ...live.status, state: polled.kind, says: polled.says, lost };
@@ -176,29 +213,42 @@ export class LiveRecordings {
   }
 
   private async flush(live: Live): Promise<void> {
-    const { status, identity, samples, flushed } = live;
+    const { status, identity, samples, doubtsS, flushed } = live;
+    await this.leases.take(status.id);
     if (samples.length === flushed) return;
     const upTo = samples.length;
-    const row = { liveId: status.id, place: live.chunks, about: { status, identity }, samples: samples.bytes(flushed) };
+    const row = { liveId: status.id, place: live.chunks, about: { status, identity, doubtsS }, samples: samples.bytes(flushed) };
     await this.database.liveChunks.create(row);
     live.flushed = upTo;
     live.chunks++;
   }
 
-  /** Item, samples, original: all of it, or none. */
-  private async keep(id: string, samples: LiveSamples, about: Omit<Recording, 'rows' | 'seconds' | 'segments'>): Promise<Saved> {
+  /** Item, samples, original: all of it, or none. What another server has kept meanwhile is another recording. */
+  private async keep(wanted: string, live: Kept, note?: string): Promise<Saved> {
+    const { samples, doubtsS } = live;
+    const id = (await this.recordings.has(wanted)) ? randomUUID() : wanted;
     // all of it from the same moment: samples still come in
-    const { slots, segments, seconds } = readTrace(samples.trace());
-    const body: Recording = { ...about, rows: samples.length, seconds, segments };
+    const trace = samples.trace();
+    const { slots, segments, seconds } = readTrace(trace);
+    const firstS = samples.firstS;
+    const marked = segments.map((segment): NamedSegment => (doubtsS.some((atS) => atS - firstS >= segment.fromS && atS - firstS <= segment.toS) ? { ...segment, inDoubt: true } : segment)); // prettier-ignore
+    const body: Recording = {
+      ...recordingOf(live),
+      ...(note !== undefined && { note }),
+      rows: trace.timeS.length,
+      seconds,
+      segments: marked,
+    };
     const bytes = {
       slots: Buffer.from(slotsToBytes(slots)),
-      original: gzipSync(samples.csv()),
+      original: gzipSync(samples.csv(trace.timeS.length)),
       originalName: 'recording.csv',
     };
     return inTransaction(this.database.sequelize, async (transaction) => {
       await this.recordings.putIfNew(id, bytes, transaction);
       const saved = await this.items.recordings.put({ id, body }, transaction);
-      await this.database.liveChunks.destroy({ where: { liveId: id }, transaction });
+      await this.database.liveChunks.destroy({ where: { liveId: wanted }, transaction });
+      await this.leases.leave(wanted, transaction);
       return saved;
     });
   }
@@ -210,6 +260,7 @@ export class LiveRecordings {
     await Promise.all([live.polling, live.writing]);
     // a chunk that was on its way meanwhile
     await this.database.liveChunks.destroy({ where: { liveId: live.status.id } });
+    await this.leases.leave(live.status.id);
   }
 
   private find(id: string): Live {
@@ -219,21 +270,25 @@ export class LiveRecordings {
   }
 }
 
-type Kept = Pick<Live, 'status' | 'identity' | 'samples'>;
+type Kept = Pick<Live, 'status' | 'identity' | 'samples' | 'doubtsS'>;
 
 function readChunks(chunks: readonly LiveChunk[]): Kept | undefined {
   const samples = new LiveSamples();
   for (const { samples: bytes } of chunks) samples.addBytes(bytes);
-  const { status, identity } = (chunks.at(-1)?.about ?? {}) as Partial<Kept>;
-  return status && identity !== undefined && samples.length > 0 ? { status, identity, samples } : undefined;
+  // an older version wrote no doubts
+  const { status, identity, doubtsS = [] } = (chunks.at(-1)?.about ?? {}) as Partial<Kept>;
+  return status && identity !== undefined && samples.length > 0 ? { status, identity, samples, doubtsS } : undefined;
 }
 
 function recordingOf({ status, identity }: Kept): Omit<Recording, 'rows' | 'seconds' | 'segments'> {
-  const { about, startedAt, lost } = status;
+  const { about, startedAt, lost, doubts = 0 } = status;
   return {
     ...about,
     at: startedAt,
     source: identity,
-    remarks: lost > 0 ? [{ code: 'lost-meter', line: 0, count: lost }] : [],
+    remarks: [
+      ...(lost > 0 ? [{ code: 'lost-meter', line: 0, count: lost } as const] : []),
+      ...(doubts > 0 ? [{ code: 'in-doubt', line: 0, count: doubts } as const] : []),
+    ],
   };
 }

@@ -16,6 +16,11 @@ export class LiveSamples {
     return this.length === 0 ? 0 : this.values.at(-FLOATS)! - this.values[0]!;
   }
 
+  /** Of the first sample, from the first question. */
+  get firstS(): number {
+    return this.values[0] ?? 0;
+  }
+
   add(timeS: number, voltageV: number, currentA: number): void {
     this.values.push(timeS, voltageV, currentA);
   }
@@ -40,11 +45,18 @@ export class LiveSamples {
 
   trace(): Trace {
     const rows = this.from(0);
-    return { timeS: Float64Array.from(rows, ([timeS]) => timeS), powerW: Float64Array.from(rows, ([, volts, amps]) => volts * amps) };
+    // to the millisecond, as its file has them: the same rows give the same segments
+    return {
+      timeS: Float64Array.from(rows, ([timeS]) => Number(timeS.toFixed(3))),
+      powerW: Float64Array.from(rows, ([, volts, amps]) => volts * amps),
+    };
   }
 
-  csv(): string {
-    const rows = this.from(0).map(([timeS, volts, amps]) => `${timeS.toFixed(3)},${volts},${amps}`);
+  /** Of so many samples from the first on. */
+  csv(count = this.length): string {
+    const rows = this.from(0)
+      .slice(0, count)
+      .map(([timeS, volts, amps]) => `${timeS.toFixed(3)},${volts},${amps}`);
     return ['time_s,voltage_V,current_A', ...rows, ''].join('\r\n');
   }
 }

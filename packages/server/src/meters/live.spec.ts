@@ -1,4 +1,4 @@
-import { LOW_WATER, slotsFromBytes } from '@viaggio/core';
+import { guessColumns, LOW_WATER, MeterFileReader, readTrace, slotsFromBytes } from '@viaggio/core';
 import type { Recording } from '@viaggio/core';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
@@ -152,6 +152,10 @@ describe('a live recording', () => {
     const internals = services.live as unknown as { live: Map<string, object>; flush: (live: object) => Promise<void> };
     await internals.flush(internals.live.get(id)!);
     const next = servicesOf(fresh.database);
+    // while its owner renews its word, nobody else takes it
+    expect(await next.live.recover()).toEqual({ kept: 0, unreadable: 0 });
+    expect(await statusOf(id)).toBeDefined();
+    await fresh.database.sequelize.query(`UPDATE live_leases SET until = now() - interval '1 second'`);
     expect(await next.live.recover()).toEqual({ kept: 1, unreadable: 0 });
     const saved = (await request(app).get(`/api/recordings/${id}`).expect(200)).body as { body: Recording };
     expect(saved.body.note).toContain('The server ended');
@@ -161,6 +165,64 @@ describe('a live recording', () => {
     await fresh.database.liveChunks.create({ liveId: id, place: 9, about: {}, samples: Buffer.alloc(24) });
     expect(await next.live.recover()).toEqual({ kept: 0, unreadable: 0 });
     expect(await fresh.database.liveChunks.count()).toBe(0);
+  });
+
+  it('of a server that was taken for dead goes on, and is kept beside what was saved of it', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 10);
+    const internals = services.live as unknown as { live: Map<string, object>; flush: (live: object) => Promise<void> };
+    await internals.flush(internals.live.get(id)!);
+    await fresh.database.sequelize.query(`UPDATE live_leases SET until = now() - interval '1 second'`);
+    expect(await servicesOf(fresh.database).live.recover()).toEqual({ kept: 1, unreadable: 0 });
+    const { rows } = await until(id, (live) => live.rows >= 20);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as Saved & { body: Recording };
+    expect(saved.id).not.toBe(id);
+    expect(saved.body.rows).toBeGreaterThanOrEqual(rows);
+    await request(app).get(`/api/recordings/${id}`).expect(200);
+  });
+
+  it('of a process of this machine that is gone is taken over at once', async () => {
+    const liveId = '5f0c7a10-0000-4000-8000-0000000000ab';
+    const { hostname } = await import('node:os');
+    await fresh.database.liveChunks.create({ liveId, place: 0, about: {}, samples: Buffer.alloc(24) });
+    const held = (owner: string) => fresh.database.sequelize.query(`INSERT INTO live_leases VALUES ('${liveId}', '${owner}', now() + interval '1 hour') ON CONFLICT (live_id) DO UPDATE SET owner = excluded.owner`); // prettier-ignore
+    await held('elsewhere/7/x');
+    expect(await servicesOf(fresh.database).live.recover()).toEqual({ kept: 0, unreadable: 0 });
+    await held(`${hostname()}/4194304/x`);
+    expect(await servicesOf(fresh.database).live.recover()).toEqual({ kept: 0, unreadable: 1 });
+    await fresh.database.liveChunks.destroy({ where: { liveId } });
+    await fresh.database.sequelize.query('DELETE FROM live_leases');
+  });
+
+  it('tells answers in doubt, marks their segment, and has no watts that nobody drew', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 5);
+    await request(app).post('/api/meters/simulated/trouble').send({ kind: 'doubled', seconds: 0.6 }).expect(204);
+    const doubted = await until(id, ({ doubts }) => doubts > 0);
+    await until(id, ({ rows, state }) => state === 'connected' && rows >= doubted.rows + 5);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as { body: Recording };
+    expect(saved.body.remarks).toEqual([{ code: 'in-doubt', line: 0, count: expect.any(Number) as number }]);
+    expect(saved.body.segments.some(({ inDoubt }) => inDoubt)).toBe(true);
+    // volts taken for amps would be some hundred watts
+    expect(Math.max(...saved.body.segments.map(({ peakW }) => peakW))).toBeLessThan(60);
+  });
+
+  it('gives the segments that its own file gives', async () => {
+    await play();
+    const { id } = await start();
+    await until(id, ({ rows }) => rows >= 40);
+    const saved = (await request(app).post(`/api/live/${id}/stop`).expect(200)).body as { body: Recording };
+    const original = await request(app).get(`/api/recordings/${id}/original`).buffer().parse(bytes).expect(200);
+    const text = gunzipSync(original.body as Buffer).toString();
+    const guessed = guessColumns(text);
+    if (!guessed.ok) throw new Error(guessed.issue.message);
+    const reader = new MeterFileReader(guessed.columns);
+    reader.push(text);
+    const again = readTrace(reader.finish()).segments;
+    const plain = (segments: Recording['segments']) => segments.map(({ fromS, toS, meanW }) => [fromS, toS, Number(meanW.toFixed(6))]);
+    expect(plain(again)).toEqual(plain(saved.body.segments));
   });
 
   it('that cannot be read keeps nothing from starting, and is not thrown away', async () => {

@@ -13,7 +13,7 @@ const METER: JsonSchema = {
 };
 const LIVE: JsonSchema = {
   type: 'object',
-  required: ['id', 'meterId', 'startedAt', 'state', 'says', 'rows', 'seconds', 'lost'],
+  required: ['id', 'meterId', 'startedAt', 'state', 'says', 'rows', 'seconds', 'lost', 'doubts'],
   properties: {
     id: { type: 'string', format: 'uuid' },
     meterId: { type: 'string' },
@@ -23,6 +23,7 @@ const LIVE: JsonSchema = {
     rows: { type: 'integer' },
     seconds: { type: 'number' },
     lost: { type: 'integer' },
+    doubts: { type: 'integer' },
   },
 };
 

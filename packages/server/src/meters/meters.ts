@@ -3,7 +3,8 @@ import type { Gear, Rig } from '@viaggio/core';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
 import { pollMeter } from './poll-meter';
-import { SimulatedMeter } from './simulated-meter';
+import { playerHere } from './meter-player';
+import type { MeterPlayer } from './meter-player';
 import type { Trouble } from './simulated-meter';
 
 export interface MeterAddress {
@@ -34,11 +35,12 @@ const MOST_S = 4 * 3600;
 
 /** The meters that may be polled: those that the installation's owner named, and the simulated one once it plays. */
 export class Meters {
-  private simulated: { readonly meter: SimulatedMeter; readonly port: number; readonly plays: string } | undefined;
+  private simulated: { readonly port: number; readonly plays: string } | undefined;
 
   constructor(
     private readonly allowed: readonly MeterAddress[],
     private readonly items: ItemServices,
+    private readonly player: MeterPlayer = playerHere(),
   ) {}
 
   list(): readonly MeterInfo[] {
@@ -64,10 +66,7 @@ export class Meters {
     const gear = new Map(kept.map(({ id, body }) => [id, body as Gear]));
     const signal = playedRig(rig, gear, { deviceId, secondsEach, stepS: 0.1, mostS: MOST_S });
     if (!signal) throw new AppError('meter-busy', `“${rig.name}” cannot be played: no battery feeds it, or a figure is missing.`);
-    const meter = this.simulated?.meter ?? new SimulatedMeter();
-    const port = this.simulated?.port ?? (await meter.listen());
-    meter.play(signal);
-    this.simulated = { meter, port, plays: rig.name };
+    this.simulated = { port: await this.player.play(signal), plays: rig.name };
     return this.list().at(-1)!;
   }
 
@@ -85,11 +84,11 @@ export class Meters {
   /** Throws `not-found` while it does not play. */
   makeTrouble(kind: Trouble, seconds: number): void {
     if (!this.simulated) throw new AppError('not-found', 'The simulated meter does not play anything yet.');
-    this.simulated.meter.makeTrouble(kind, seconds);
+    this.player.makeTrouble(kind, seconds);
   }
 
   async end(): Promise<void> {
-    await this.simulated?.meter.close();
     this.simulated = undefined;
+    await this.player.end();
   }
 }

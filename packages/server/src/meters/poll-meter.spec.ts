@@ -2,7 +2,8 @@ import { createServer } from 'node:net';
 import type { AddressInfo, Socket } from 'node:net';
 import { pollMeter } from './poll-meter';
 import type { Polled } from './poll-meter';
-import { SimulatedMeter } from './simulated-meter';
+import { SimulatedMeter, TROUBLES } from './simulated-meter';
+import type { Trouble } from './simulated-meter';
 
 const SIGNAL = { stepS: 0.01, voltageV: new Float64Array(100_000).fill(16.5), currentA: new Float64Array(100_000).fill(1.1) };
 let meter: SimulatedMeter;
@@ -84,6 +85,41 @@ describe('polling a meter', () => {
     expect(all.find(({ kind }) => kind === 'nonsense')).toEqual({ kind: 'nonsense', says: '“#%&/?!” is no number' });
   });
 
+  it.each<Trouble>(['banner', 'doubled', 'echo'])('through %s no number is ever made up: what is in doubt is thrown away, and told', async (kind) => {
+    meter.makeTrouble(kind, 0.8);
+    const from = performance.now();
+    const all = await poll((polled) => performance.now() - from > 1500 && samples(polled).length >= 8);
+    for (const { voltageV, currentA } of samples(all) as Extract<Polled, { kind: 'sample' }>[]) {
+      expect(Math.abs(voltageV / 16.5 - 1)).toBeLessThan(0.011);
+      expect(Math.abs(currentA / 1.1 - 1)).toBeLessThan(0.011);
+    }
+    expect(all.filter((one) => one.kind === 'connected').map(({ identity }) => identity).every((identity) => identity === 'Viaggio,Simulated meter,0,1.0')).toBe(true);
+    expect(TROUBLES[kind]).toBeDefined();
+  }); // prettier-ignore
+
+  it('an answer that comes twice, a moment late, is no reading of amps', async () => {
+    const doubling = createServer((socket) => {
+      let count = 0;
+      socket.on('error', () => undefined);
+      socket.on('data', (bytes) => {
+        for (const line of String(bytes)
+          .split('\n')
+          .filter((one) => one !== '' && one !== '*CLS')) {
+          const answer = line.includes('VOLT') ? '7.2' : line.includes('CURR') ? '1.5' : line === '*IDN?' ? 'Nobody,Doubling,0,1' : '1';
+          socket.write(`${answer}\n`);
+          // the second of two, when the next question may have been asked already
+          if (line.includes('VOLT') && ++count % 4 === 0) setTimeout(() => socket.destroyed || socket.write(`${answer}\n`), 0);
+        }
+      });
+    });
+    await new Promise<void>((resolve) => doubling.listen(0, '127.0.0.1', resolve));
+    const all = await poll((polled) => samples(polled).length >= 25, undefined, (doubling.address() as AddressInfo).port);
+    doubling.close();
+    const watts = (samples(all) as Extract<Polled, { kind: 'sample' }>[]).map(({ voltageV, currentA }) => voltageV * currentA);
+    expect(watts.every((one) => Math.abs(one - 10.8) < 1e-9)).toBe(true);
+    expect(all.some(({ kind }) => kind === 'doubt')).toBe(true);
+  });
+
   it('says so where nothing answers, and comes to it once it is there', async () => {
     const later = new SimulatedMeter();
     const free = await later.listen();
@@ -95,7 +131,7 @@ describe('polling a meter', () => {
   it('asks the meter what it minds', async () => {
     const errors = ['-222,"Data out of range"', '0,"No error"'];
     const answers: Readonly<Record<string, () => string>> = {
-      '*IDN?': () => 'Strict',
+      '*IDN?': () => 'Nobody,Strict,0,1',
       '*OPC?': () => '1',
       'SYSTem:ERRor?': () => errors.shift() ?? '0,"No error"',
     };
@@ -131,8 +167,57 @@ describe('the simulated meter', () => {
 
   it('answers short and long forms, several in a line, and keeps its errors', async () => {
     expect(await talk('*OPC?;MEAS:VOLT?\n')).toMatch(/^1;1\.6\d+E\+1\n$/);
-    expect(await talk('FOO:BAR?\nSYST:ERR?\nSYST:ERR?\n')).toBe('-113,"Undefined header"\n0,"No error"\n');
+    expect(await talk('FOO:BAR?\nSYST:ERR?\nSYST:ERR?\n')).toBe('-113,"Undefined header;FOO:BAR?"\n0,"No error"\n');
     expect(await talk('FOO\n*CLS\nSYSTem:ERRor:NEXT?\n')).toBe('0,"No error"\n');
+  });
+
+  it('goes on from the path of the header before', async () => {
+    expect(await talk('MEAS:VOLT?;CURR?\n')).toMatch(/^1\.6\d+E\+1;1\.\d+E\+0\n$/);
+    expect(await talk('MEAS:VOLT?;*OPC?;CURR?;:SYST:ERR?\n')).toMatch(/^[^;]+;1;[^;]+;0,"No error"\n$/);
+    // the path is that of the whole header
+    expect(await talk('MEAS:VOLT:DC?;CURR?;:SYST:ERR?\n')).toMatch(/^[^;]+;-113,"Undefined header;CURR\?"\n$/);
+    expect(await talk('MEAS:VOLT?;MEAS:CURR?;:SYST:ERR?\n')).toMatch(/;-113,"Undefined header;MEAS:CURR\?"\n$/);
+  });
+
+  it.each<[string, string]>([
+    ['*IDN? 5', '-108,"Parameter not allowed"'],
+    ['*ESE 1,2', '-108,"Parameter not allowed"'],
+    ['*ESE', '-109,"Missing parameter"'],
+    ['*ESE many', '-104,"Data type error"'],
+    ['*SRE 256', '-222,"Data out of range"'],
+    ['MEAS:OHM?', '-113,"Undefined header;MEAS:OHM?"'],
+    ['?!', '-102,"Syntax error;?!"'],
+    ['x'.repeat(9000), '-363,"Input buffer overrun"'],
+  ])('%#: “%.12s…” is told in its queue', async (line, error) => {
+    await talk('*CLS\n');
+    expect(await talk(`${line}\nSYST:ERR?;ERR?\n`)).toBe(`${error};0,"No error"\n`);
+  });
+
+  it('keeps ten errors, the last of which says that there were more', async () => {
+    await talk('*CLS\n');
+    expect(await talk(`${'FOO\n'.repeat(15)}SYST:ERR:COUN?\n`)).toBe('10\n');
+    const told = (await talk(`SYST:${Array.from({ length: 11 }, () => 'ERR?').join(';')}\n`)).trim().split(/;(?=[-\d]+,)/);
+    expect(told.slice(-3)).toEqual(['-113,"Undefined header;FOO"', '-350,"Queue overflow"', '0,"No error"']);
+  });
+
+  it('has the registers of IEEE 488.2', async () => {
+    expect(await talk('*ESR?;*ESR?\n')).toMatch(/^\d+;0\n$/);
+    expect(await talk('*CLS;*ESE 36.4;*ESE?;*SRE 255;*SRE?\n')).toBe('36;191\n');
+    // a command error: its bit, the event summary, the queue, and that service is asked for
+    expect(await talk('FOO\n*STB?\n*ESR?\n*STB?\n')).toBe('100\n32\n68\n');
+    expect(await talk('*CLS;*OPC;*ESR?;*TST?;*WAI;:SYST:VERS?\n')).toBe('1;0;1999.0\n');
+    // a reset is of the measuring, not of the errors
+    expect(await talk('FOO\n*RST\nSYST:ERR?\n')).toBe('-113,"Undefined header;FOO"\n');
+    expect(await talk('*CLS;*SRE 0;*IDN?;*STB?\n')).toBe('Viaggio,Simulated meter,0,1.0;16\n');
+  });
+
+  it('drops a line of megabytes, and answers others meanwhile', async () => {
+    const { connect } = await import('node:net');
+    const flood = connect(port, '127.0.0.1');
+    flood.on('error', () => undefined);
+    for (let megabyte = 0; megabyte < 20; megabyte++) flood.write('x'.repeat(1_000_000));
+    expect(await talk('*OPC?\n')).toBe('1\n');
+    flood.destroy();
   });
 
   it('shows nothing once its battery is empty', async () => {

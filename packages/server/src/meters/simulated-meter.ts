@@ -1,18 +1,26 @@
 import type { RigSignal } from '@viaggio/core';
 import { createServer } from 'node:net';
 import type { AddressInfo, Server, Socket } from 'node:net';
-import { headerPattern } from './scpi';
+import { BoundedLines } from './bounded-lines';
+import { Instrument } from './instrument';
 
 /** What it can be told to do wrong. */
 export const TROUBLES = {
   stall: 'no answers',
   nonsense: 'answers that are no numbers',
   disconnect: 'the connection lost',
+  banner: 'a greeting that nobody asked for, on connecting and in between',
+  doubled: 'answers that come twice',
+  echo: 'every question said again before its answer',
 } as const;
 export type Trouble = keyof typeof TROUBLES;
 
 const NOISE = 0.005;
-const MOST_ERRORS = 20;
+/** More is no command of anybody. */
+const MOST_LINE = 4096;
+const BANNER = 'Welcome to the simulated meter';
+/** The second of two answers may come a moment later. */
+const LATE_MS = 4;
 
 /**
  * A bench meter that is not there: a TCP server that speaks SCPI and shows what a rig would draw, so that recording can be
@@ -20,21 +28,11 @@ const MOST_ERRORS = 20;
  */
 export class SimulatedMeter {
   private readonly sockets = new Set<Socket>();
-  private readonly errors: string[] = [];
   private signal: RigSignal | undefined;
   private playsSince = 0;
   private trouble: { readonly kind: Trouble; readonly untilMs: number } | undefined;
   private readonly server: Server = createServer((socket) => this.serve(socket));
-
-  private readonly commands: readonly (readonly [RegExp, () => string | undefined])[] = [
-    [headerPattern('*IDN?'), () => 'Viaggio,Simulated meter,0,1.0'],
-    [headerPattern('*OPC?'), () => '1'],
-    [headerPattern('*CLS'), () => this.clear()],
-    [headerPattern('*RST'), () => this.clear()],
-    [headerPattern('MEASure:VOLTage[:DC]?'), () => scientific(this.now('voltageV'))],
-    [headerPattern('MEASure:CURRent[:DC]?'), () => scientific(this.now('currentA'))],
-    [headerPattern('SYSTem:ERRor[:NEXT]?'), () => this.errors.shift() ?? '0,"No error"'],
-  ];
+  private readonly instrument = new Instrument(() => ({ voltageV: this.now('voltageV'), currentA: this.now('currentA') }));
 
   /** Plays from now on; a battery that has ended shows no volts. */
   play(signal: RigSignal): void {
@@ -46,6 +44,7 @@ export class SimulatedMeter {
   makeTrouble(kind: Trouble, seconds: number): void {
     this.trouble = { kind, untilMs: performance.now() + seconds * 1000 };
     if (kind === 'disconnect') this.drop();
+    if (kind === 'banner') for (const socket of this.sockets) socket.write(`${BANNER}\n`);
   }
 
   /** Listens; returns the port. */
@@ -62,38 +61,37 @@ export class SimulatedMeter {
   }
 
   private serve(socket: Socket): void {
-    if (this.inTrouble() === 'disconnect') return void socket.destroy();
+    const trouble = this.inTrouble();
+    if (trouble === 'disconnect') return void socket.destroy();
     this.sockets.add(socket);
-    let rest = '';
     socket.setEncoding('latin1').setNoDelay(true);
     socket.on('close', () => this.sockets.delete(socket));
     socket.on('error', () => socket.destroy());
+    const lines = new BoundedLines(
+      MOST_LINE,
+      (line) => this.answer(line, socket),
+      () => this.instrument.overrun(),
+    );
     socket.on('data', (text: string) => {
-      rest += text;
-      for (let at = rest.indexOf('\n'); at >= 0; at = rest.indexOf('\n')) {
-        this.answer(rest.slice(0, at), socket);
-        rest = rest.slice(at + 1);
+      lines.push(text);
+      // who does not read the answers is not asked for more questions
+      if (socket.writableNeedDrain) {
+        socket.pause();
+        socket.once('drain', () => socket.resume());
       }
     });
+    if (trouble === 'banner') socket.write(`${BANNER}\n`);
   }
 
   private answer(line: string, socket: Socket): void {
     const trouble = this.inTrouble();
     if (trouble === 'stall') return;
-    const answers = line.split(';').map((command) => this.obey(command.trim())).filter((answer) => answer !== undefined); // prettier-ignore
-    if (answers.length > 0) socket.write(`${trouble === 'nonsense' ? '#%&/?!' : answers.join(';')}\n`);
-  }
-
-  private obey(command: string): string | undefined {
-    if (command === '') return undefined;
-    const known = this.commands.find(([pattern]) => pattern.test(command));
-    if (known) return known[1]();
-    if (this.errors.length < MOST_ERRORS) this.errors.push('-113,"Undefined header"');
-    return undefined;
-  }
-
-  private clear(): undefined {
-    this.errors.length = 0;
+    const answer = this.instrument.obey(line);
+    if (trouble === 'echo') socket.write(`${line}\n`);
+    if (answer === undefined) return;
+    socket.write(`${trouble === 'nonsense' ? '#%&/?!' : answer}\n`);
+    if (trouble === 'doubled') setTimeout(() => socket.destroyed || socket.write(`${answer}\n`), Math.random() * LATE_MS);
+    if (trouble === 'banner' && Math.random() < 0.2) socket.write(`${BANNER}\n`);
   }
 
   private now(of: 'voltageV' | 'currentA'): number {
@@ -110,9 +108,4 @@ export class SimulatedMeter {
     for (const socket of this.sockets) socket.destroy();
     this.sockets.clear();
   }
-}
-
-/** NR3, as meters answer. */
-function scientific(value: number): string {
-  return value.toExponential(6).toUpperCase();
 }

@@ -68,6 +68,8 @@ export const namedSegmentShape = object('Segment', {
   peaks: optional(number('Peaks', 'count', { max: 1e9, integer: true })),
   /** The device was switched on here: its first peak is that of starting up. */
   startUp: optional(flag('Starts up here')),
+  /** Answers of the meter were in doubt here, and thrown away. */
+  inDoubt: optional(flag('Answers in doubt')),
   /** A mode of the device, or `usual`: then the draw is learnt from it. */
   modeId: optional(localId('Mode')),
   /** Whatever else it is. */

@@ -8,6 +8,7 @@ import * as photos from './0006-photos';
 import * as sheets from './0007-sheets';
 import * as trips from './0008-trips';
 import * as placesAndPieces from './0009-places-and-pieces';
+import * as liveLeases from './0010-live-leases';
 
 export interface Migration {
   readonly name: string;
@@ -25,4 +26,5 @@ export const migrations: readonly Migration[] = [
   { name: '0007-sheets', up: sheets.up },
   { name: '0008-trips', up: trips.up },
   { name: '0009-places-and-pieces', up: placesAndPieces.up },
+  { name: '0010-live-leases', up: liveLeases.up },
 ];

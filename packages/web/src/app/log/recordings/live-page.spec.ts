@@ -17,7 +17,7 @@ import type { Live, LiveEvent, Meter } from './recordings-api';
 
 const RIG = LOW_WATER.rigs[0]!;
 const METER: Meter = { id: 'simulated', name: 'Simulated meter on Wheelhouse', address: '127.0.0.1:5025', simulated: true };
-const LIVE: Live = { id: 'l', meterId: 'simulated', about: { name: 'Try', meterAt: 'battery' }, startedAt: '2026-01-07T08:00:00Z', state: 'connecting', says: '', rows: 0, seconds: 0, lost: 0 }; // prettier-ignore
+const LIVE: Live = { id: 'l', meterId: 'simulated', about: { name: 'Try', meterAt: 'battery' }, startedAt: '2026-01-07T08:00:00Z', state: 'connecting', says: '', rows: 0, seconds: 0, lost: 0, doubts: 0 }; // prettier-ignore
 const { entry } = lowWaterRecording();
 const KEPT: Saved<typeof entry.body> = { ...entry, revision: 1, origin: 'own', updatedAt: '' };
 
@@ -103,9 +103,9 @@ describe('a meter live', () => {
     await fixture.whenStable();
     expect(textOf(fixture)).toContain('Recording');
     expect(textOf(fixture)).toContain('17.6 W 16 V × 1.1 A');
-    FakeEvents.last.send({ state: 'away', says: 'it closed the connection', rows: 2, seconds: 1, lost: 1 });
+    FakeEvents.last.send({ state: 'away', says: 'it closed the connection', rows: 2, seconds: 1, lost: 1, doubts: 2 });
     await fixture.whenStable();
-    expect(textOf(fixture)).toContain('No answer it closed the connection 0:01, 2 readings, lost once');
+    expect(textOf(fixture)).toContain('No answer it closed the connection 0:01, 2 readings, lost once, in doubt 2 times');
     await press('Pull its cable');
     expect(api.trouble).toHaveBeenCalledWith('disconnect', 4);
     await press('Stop and keep it');

@@ -23,13 +23,14 @@ export interface Live {
   readonly rows: number;
   readonly seconds: number;
   readonly lost: number;
+  readonly doubts: number;
 }
 export interface LiveEvent extends Live {
   /** `[seconds, volts, amps]` */
   readonly points: readonly (readonly [number, number, number])[];
   readonly ended: boolean;
 }
-export type Trouble = 'stall' | 'nonsense' | 'disconnect';
+export type Trouble = 'stall' | 'nonsense' | 'disconnect' | 'banner' | 'doubled' | 'echo';
 
 const SLOTS = 'application/vnd.viaggio.slots';
 
