@@ -2,7 +2,8 @@ import { build } from 'esbuild';
 import { rm } from 'node:fs/promises';
 import { bundledCli } from './bundle-cli.mjs';
 
-for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/worker.js.map', 'dist/meter.js', 'dist/meter.js.map']) await rm(file, { force: true });
+for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/worker.js.map', 'dist/meter.js', 'dist/meter.js.map'])
+  await rm(file, { force: true });
 await bundledCli();
 await build({
   // threads are started from the worker, and a process from the meter: files of their own

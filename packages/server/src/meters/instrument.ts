@@ -85,14 +85,29 @@ export class Instrument {
     const known = this.commands.find(({ pattern }) => pattern.test(header));
     if (!known) { status.put(/^[*:]?[a-z][\w:]*\??$/i.test(header) ? -113 : -102, `${/^[*:]?[a-z][\w:]*\??$/i.test(header) ? 'Undefined header' : 'Syntax error'};${written.replaceAll('"', '').slice(0, 40)}`); return; } // prettier-ignore
     if (!known.takesNumber) {
-      if (parameters !== '') { status.put(-108, 'Parameter not allowed'); return; }
+      if (parameters !== '') {
+        status.put(-108, 'Parameter not allowed');
+        return;
+      }
       return known.run(0, answers);
     }
-    if (parameters === '') { status.put(-109, 'Missing parameter'); return; }
-    if (parameters.includes(',')) { status.put(-108, 'Parameter not allowed'); return; }
-    if (!NUMBER.test(parameters)) { status.put(-104, 'Data type error'); return; }
+    if (parameters === '') {
+      status.put(-109, 'Missing parameter');
+      return;
+    }
+    if (parameters.includes(',')) {
+      status.put(-108, 'Parameter not allowed');
+      return;
+    }
+    if (!NUMBER.test(parameters)) {
+      status.put(-104, 'Data type error');
+      return;
+    }
     const mask = Math.round(Number(parameters));
-    if (mask < 0 || mask > MOST_REGISTER) { status.put(-222, 'Data out of range'); return; }
+    if (mask < 0 || mask > MOST_REGISTER) {
+      status.put(-222, 'Data out of range');
+      return;
+    }
     return known.run(mask, answers);
   }
 }

@@ -230,8 +230,9 @@ export class LiveRecordings {
     // all of it from the same moment: samples still come in
     const trace = samples.trace();
     const { slots, segments, seconds } = readTrace(trace);
-    const firstS = samples.firstS;
-    const marked = segments.map((segment): NamedSegment => (doubtsS.some((atS) => atS - firstS >= segment.fromS && atS - firstS <= segment.toS) ? { ...segment, inDoubt: true } : segment)); // prettier-ignore
+    // what came to a pause belongs to the segment before it
+    const doubted = new Set(doubtsS.map((atS) => segments.findLastIndex(({ fromS }) => fromS <= atS - samples.firstS)));
+    const marked = segments.map((segment, place): NamedSegment => (doubted.has(place) ? { ...segment, inDoubt: true } : segment));
     const body: Recording = {
       ...recordingOf(live),
       ...(note !== undefined && { note }),
@@ -277,11 +278,11 @@ function readChunks(chunks: readonly LiveChunk[]): Kept | undefined {
   for (const { samples: bytes } of chunks) samples.addBytes(bytes);
   // an older version wrote no doubts
   const { status, identity, doubtsS = [] } = (chunks.at(-1)?.about ?? {}) as Partial<Kept>;
-  return status && identity !== undefined && samples.length > 0 ? { status, identity, samples, doubtsS } : undefined;
+  return status && identity !== undefined && samples.length > 0 ? { status: { ...status, doubts: doubtsS.length }, identity, samples, doubtsS } : undefined; // prettier-ignore
 }
 
 function recordingOf({ status, identity }: Kept): Omit<Recording, 'rows' | 'seconds' | 'segments'> {
-  const { about, startedAt, lost, doubts = 0 } = status;
+  const { about, startedAt, lost, doubts } = status;
   return {
     ...about,
     at: startedAt,

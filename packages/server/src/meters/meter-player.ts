@@ -58,7 +58,10 @@ export function playerApart(file: string): MeterPlayer {
     makeTrouble: (kind, seconds) => order({ trouble: kind, seconds }),
     end: () =>
       new Promise((resolve) => {
-        if (!child) { resolve(); return; }
+        if (!child) {
+          resolve();
+          return;
+        }
         child.once('exit', () => resolve());
         child.kill();
       }),

@@ -91,7 +91,7 @@ async function* readings(client: ScpiClient, { everyMs, signal }: PollOptions, b
     } catch (error) {
       if (!(error instanceof InDoubt) || signal.aborted) throw error;
       yield { kind: 'doubt', timeS: (performance.now() - began) / 1000, says: error.message };
-      if (++doubts >= MOST_DOUBTS) throw new Error(`${MOST_DOUBTS} readings in a row were in doubt`);
+      if (++doubts >= MOST_DOUBTS) throw new Error(`${MOST_DOUBTS} readings in a row were in doubt`, { cause: error });
       await client.synchronise();
     }
   }

@@ -73,8 +73,14 @@ export class ScpiClient {
    */
   query(command: string): Promise<string> {
     return new Promise((resolve, reject) => {
-      if (this.ended) { reject(this.ended); return; }
-      if (this.stray !== undefined) { reject(new InDoubt(`“${this.stray.slice(0, 40)}” was not asked for`)); return; }
+      if (this.ended) {
+        reject(this.ended);
+        return;
+      }
+      if (this.stray !== undefined) {
+        reject(new InDoubt(`“${this.stray.slice(0, 40)}” was not asked for`));
+        return;
+      }
       const timer = setTimeout(() => this.end(new Error(`no answer to ${command} within ${this.timeoutMs} ms`)), this.timeoutMs);
       const settled = (): void => {
         clearTimeout(timer);

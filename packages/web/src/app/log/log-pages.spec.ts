@@ -305,7 +305,7 @@ describe('how a file is understood', () => {
   };
 
   it('is told by its first rows, and every correction is passed on', async () => {
-    const fixture = await render(ColumnsEditor, { columns: columns(), sample: SAMPLE });
+    const fixture = await render(ColumnsEditor, { columns: columns(), sample: SAMPLE, isCut: true });
     const passed: MeterColumns[] = [];
     fixture.componentInstance.columnsChange.subscribe((one) => passed.push(one));
     expect(textOf(fixture)).toContain('The first 3 rows: one every 0.5 s, 10.7 W on average.');

@@ -105,9 +105,9 @@ export class DrawsPage {
   }
 
   /** One that shares its errors with surer ones adds nothing to them. */
-  protected counts({ setAside, share, estimate, lacks }: DrawEvidence): string {
+  protected counts({ setAside, share, estimate, lacks, doubtful }: DrawEvidence): string {
     if (setAside) return 'set aside';
-    const isCounted = estimate !== undefined && lacks === undefined;
+    const isCounted = estimate !== undefined && lacks === undefined && !doubtful;
     return isCounted && share < LEAST_SHARE ? 'nothing new' : formatQuantity(share, 'fraction');
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MeterFileReader, RowReader, fieldsOf, formatQuantity, linesOf, meterColumnsShape } from '@viaggio/core';
+import { MeterFileReader, RowReader, fieldsOf, formatQuantity, linesOf, meterColumnsShape, usualStepS } from '@viaggio/core';
 import type { ColumnDoubt, ColumnRole, MeterColumns } from '@viaggio/core';
 import { QuantityField } from '../../../fields/quantity-field';
 import { remarkOf } from '../../labels';
@@ -170,6 +170,8 @@ export class ColumnsEditor {
   readonly columns = input.required<MeterColumns>();
   /** The file's first lines. */
   readonly sample = input.required<string>();
+  /** The last of them may not be whole. */
+  readonly isCut = input(false);
   /** What the first lines do not say. */
   readonly doubts = input<readonly ColumnDoubt[]>([]);
   readonly columnsChange = output<MeterColumns>();
@@ -195,9 +197,8 @@ export class ColumnsEditor {
   });
   private readonly reading = computed(() => {
     const reader = new MeterFileReader(this.columns());
-    // the last line may be cut off
     const lines = this.lines();
-    reader.push(`${(lines.length > 2 ? lines.slice(0, -1) : lines).join('\n')}\n`);
+    reader.push(`${(this.isCut() ? lines.slice(0, -1) : lines).join('\n')}\n`);
     return reader.finish();
   });
   /** What the first rows come to. */
@@ -205,7 +206,7 @@ export class ColumnsEditor {
     const { rows, timeS, powerW, remarks } = this.reading();
     if (rows < 2) return 'No two rows can be read like this.';
     const mean = powerW.reduce((sum, watts) => sum + watts, 0) / rows;
-    const step = (timeS[rows - 1]! - timeS[0]!) / (rows - 1);
+    const step = usualStepS({ timeS, powerW });
     const odd = remarks.filter(({ code }) => code !== 'no-time').map((remark) => `; ${remarkOf(remark)}`).join(''); // prettier-ignore
     return `The first ${rows} rows: one every ${Number(step.toPrecision(3))} s, ${Number(mean.toPrecision(3))} W on average${odd}.`;
   });

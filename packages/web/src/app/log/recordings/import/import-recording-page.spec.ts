@@ -69,7 +69,7 @@ async function choose(text: string, name = 'meter.csv'): Promise<void> {
   const input = host().querySelector<HTMLInputElement>('input[type=file]')!;
   Object.defineProperty(input, 'files', { value: [file], configurable: true });
   input.dispatchEvent(new Event('change'));
-  await until(() => textOf(fixture).includes('MB') || host().querySelector('[role=alert]') !== null);
+  await until(() => textOf(fixture).includes('kB') || host().querySelector('[role=alert]') !== null);
   await fixture.whenStable();
 }
 async function press(name: string): Promise<void> {

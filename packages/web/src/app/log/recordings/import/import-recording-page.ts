@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { MeterFileReader, fieldsOf, guessColumns, linesOf, meterColumnsShape, recordingShape } from '@viaggio/core';
-import type { ColumnChoice, ColumnDoubt, MeterColumns, Recording } from '@viaggio/core';
+import type { ColumnChoice, ColumnDoubt, FileRemark, MeterColumns, Recording } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../../api/api';
@@ -14,7 +14,7 @@ import { TextField } from '../../../fields/text-field';
 import { Items } from '../../../state/items.actions';
 import { selectRecordings } from '../../../state/items.selectors';
 import { CoreWorkers } from '../../../workers/core-workers';
-import { sampleOf } from '../../../workers/read-recording';
+import { SAMPLE_BYTES, sampleOf } from '../../../workers/read-recording';
 import type { ReadRecording } from '../../../workers/read-recording';
 import { remarkOf } from '../../labels';
 import { RecordingSubject } from '../recording-subject';
@@ -52,14 +52,18 @@ export class ImportRecordingPage {
   protected readonly problem = signal<Problem | undefined>(undefined);
   protected readonly file = signal<File | undefined>(undefined);
   protected readonly sample = signal('');
+  protected readonly isCut = computed(() => (this.file()?.size ?? 0) > SAMPLE_BYTES);
   protected readonly columns = signal<MeterColumns | undefined>(undefined);
   /** An earlier recording of the same head, whose columns are used again. */
   protected readonly remembered = signal<string | undefined>(undefined);
   protected readonly name = signal('');
   protected readonly day = signal('');
   protected readonly subject = signal<Subject>({ meterAt: 'device' });
-  protected readonly megabytes = computed(() => ((this.file()?.size ?? 0) / 1e6).toFixed(1));
-  protected readonly say = remarkOf;
+  protected readonly size = computed(() => {
+    const { size = 0 } = this.file() ?? {};
+    return size < 1e5 ? `${Math.ceil(size / 1e3)} kB` : `${(size / 1e6).toFixed(1)} MB`;
+  });
+  protected readonly say = (remark: FileRemark): string => capital(remarkOf(remark));
   /** What the file's first lines do not say, until a person has. */
   protected readonly doubts = signal<readonly ColumnDoubt[]>([]);
   protected readonly choices = signal<readonly ReturnType<typeof choiceTold>[]>([]);
@@ -234,7 +238,11 @@ function makeOf({ make, columns, delimiter }: MeterColumns): string {
 
 function choiceTold({ role, taken, left }: ColumnChoice) {
   const title = meterColumnsShape.fields.columns.item.fields.role.options[role];
-  return { role, title: title.charAt(0).toUpperCase() + title.slice(1), taken, left: left.map((name) => `“${name}”`).join(', ') };
+  return { role, title: capital(title), taken, left: left.map((name) => `“${name}”`).join(', ') };
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** Nothing is known but the text: as many columns as its last line has, each of nothing. */
