@@ -10,8 +10,8 @@ import { DRAW_SPREAD, plainDraw } from '../../rig';
 import { combined } from './combined';
 import type { SeenValue, SharedError } from './combined';
 import { doubtfulAmong, weighedDown } from './doubtful';
-import { allOf, CHARGER, CHARGER_LOSS, coldError, COLD_TABLE, LOSS, MINUTES } from './learned-draw';
-import type { EstimateErrors } from './learned-draw';
+import { allOf, CHARGER, CHARGER_LOSS, coldError, COLD_TABLE, LOSS, MINUTES } from './draw-estimate';
+import type { EstimateErrors } from './draw-estimate';
 import { normalShare } from './normal';
 import { learnedDraws, LEAST_SPREAD } from './log-draws';
 

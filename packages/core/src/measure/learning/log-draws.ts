@@ -6,10 +6,12 @@ import type { DrawObservation, NamedSegment, ObservationOf, Recording } from '..
 import { formatQuantity } from '../../quantity';
 import { DRAW_SPREAD, plainDraw } from '../../rig';
 import type { KnownMode } from '../trace';
-import { allOf, combineDraws, drawFrom, usedEnergy } from './learned-draw';
+import { combineDraws } from './combine-draws';
+import type { LearnedDraw } from './combine-draws';
+import { allOf, drawFrom, usedEnergy } from './draw-estimate';
 import { heldStandby, learnedStandby, perEvent, wakesOf } from './shots';
 import type { Standby } from './shots';
-import type { DrawEstimate, LearnedDraw } from './learned-draw';
+import type { DrawEstimate } from './draw-estimate';
 
 /** One observation in the making of a figure. */
 export interface DrawEvidence {

@@ -2,8 +2,8 @@ import type { Draw } from '../../gear';
 import type { ObservationOf } from '../log';
 import { combined } from './combined';
 import type { SeenValue } from './combined';
-import { MINUTES, scaled } from './learned-draw';
-import type { EstimateErrors } from './learned-draw';
+import { MINUTES, scaled } from './draw-estimate';
+import type { EstimateErrors } from './draw-estimate';
 
 /** What a device draws between shots or frames. */
 export interface Standby {
