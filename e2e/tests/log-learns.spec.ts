@@ -169,7 +169,7 @@ test('a meter is recorded through a disconnect, and what came is cut into its mo
   await expect(page.getByText(/readings, lost once/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
   await expect(page.getByRole('heading', { name: 'Wheelhouse, simulated' })).toBeVisible();
-  await expect(page.getByText('the meter did not answer')).toBeVisible();
+  await expect(page.getByText('The meter did not answer')).toBeVisible();
   const segments = page.locator('tbody tr');
   await expect(segments.first()).toContainText('0.15 W');
   await expect(segments.nth(1)).toContainText('18.4 W');
@@ -197,7 +197,7 @@ test('a recording goes through greetings and answers that come twice, and has no
   await expect(page.getByText(/in doubt \d+ times/)).toBeVisible({ timeout: 20_000 });
   await goesOn();
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
-  await expect(page.getByText(/answers in doubt, thrown away/)).toBeVisible();
+  await expect(page.getByText(/answers in doubt, thrown away/i)).toBeVisible();
   const first = page.locator('table.segments tbody tr').first();
   await expect(first).toContainText('0.15 W');
   await expect(first).toContainText('answers in doubt');

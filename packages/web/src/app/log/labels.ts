@@ -74,3 +74,12 @@ export function remarkOf({ code, line, count, column, got }: Recording['remarks'
   const found = column === undefined ? '' : `: ${got === undefined || got === '' ? 'nothing' : `“${got}”`} in “${column}”`;
   return `${times}${REMARKS[code]}${where}${found}`;
 }
+
+/** The same as a sentence of its own, without its full stop. */
+export function remarkSentence(remark: Recording['remarks'][number]): string {
+  return capital(remarkOf(remark));
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

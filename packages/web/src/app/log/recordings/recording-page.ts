@@ -10,7 +10,7 @@ import type { Change } from '../../state/items';
 import { Items } from '../../state/items.actions';
 import { selectItems, selectWholeLog } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
-import { modeName, remarkOf, titleOf, whenOf } from '../labels';
+import { modeName, remarkSentence, titleOf, whenOf } from '../labels';
 import { RecordingSubject } from './recording-subject';
 import type { Subject } from './recording-subject';
 import { RecordingsApi } from './recordings-api';
@@ -76,7 +76,7 @@ export class RecordingPage {
     return found.map((modeId, index) => (this.isNamed(body.segments[index]!) ? undefined : modeId));
   });
   protected readonly suggested = computed(() => this.suggestions().filter((modeId) => modeId !== undefined).length);
-  protected readonly remarks = computed(() => (this.body()?.remarks ?? []).map((remark) => remarkOf(remark)));
+  protected readonly remarks = computed(() => (this.body()?.remarks ?? []).map((remark) => remarkSentence(remark)));
   /** The segment that was pressed in the picture. */
   protected readonly chosenIndex = signal<number | undefined>(undefined);
   protected readonly chosen = computed(() => {

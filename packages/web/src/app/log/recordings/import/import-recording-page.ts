@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { MeterFileReader, fieldsOf, guessColumns, linesOf, meterColumnsShape, recordingShape } from '@viaggio/core';
-import type { ColumnChoice, ColumnDoubt, FileRemark, MeterColumns, Recording } from '@viaggio/core';
+import type { ColumnChoice, ColumnDoubt, MeterColumns, Recording } from '@viaggio/core';
 import { proxy } from 'comlink';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../../api/api';
@@ -16,7 +16,7 @@ import { selectRecordings } from '../../../state/items.selectors';
 import { CoreWorkers } from '../../../workers/core-workers';
 import { SAMPLE_BYTES, sampleOf } from '../../../workers/read-recording';
 import type { ReadRecording } from '../../../workers/read-recording';
-import { remarkOf } from '../../labels';
+import { capital, remarkSentence } from '../../labels';
 import { RecordingSubject } from '../recording-subject';
 import type { Subject } from '../recording-subject';
 import { RecordingsApi } from '../recordings-api';
@@ -63,7 +63,7 @@ export class ImportRecordingPage {
     const { size = 0 } = this.file() ?? {};
     return size < 1e5 ? `${Math.ceil(size / 1e3)} kB` : `${(size / 1e6).toFixed(1)} MB`;
   });
-  protected readonly say = (remark: FileRemark): string => capital(remarkOf(remark));
+  protected readonly say = remarkSentence;
   /** What the file's first lines do not say, until a person has. */
   protected readonly doubts = signal<readonly ColumnDoubt[]>([]);
   protected readonly choices = signal<readonly ReturnType<typeof choiceTold>[]>([]);
@@ -239,10 +239,6 @@ function makeOf({ make, columns, delimiter }: MeterColumns): string {
 function choiceTold({ role, taken, left }: ColumnChoice) {
   const title = meterColumnsShape.fields.columns.item.fields.role.options[role];
   return { role, title: capital(title), taken, left: left.map((name) => `“${name}”`).join(', ') };
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** Nothing is known but the text: as many columns as its last line has, each of nothing. */
