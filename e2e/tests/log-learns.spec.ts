@@ -197,7 +197,7 @@ test('a recording goes through greetings and answers that come twice, and has no
   await expect(page.getByText(/in doubt \d+ times/)).toBeVisible({ timeout: 20_000 });
   await goesOn();
   await page.getByRole('button', { name: 'Stop and keep it' }).click();
-  await expect(page.getByText(/answers in doubt, thrown away/i)).toBeVisible();
+  await expect(page.getByText(/Answers in doubt/)).toBeVisible();
   const first = page.locator('table.segments tbody tr').first();
   await expect(first).toContainText('0.15 W');
   await expect(first).toContainText('answers in doubt');

@@ -4,7 +4,7 @@ import type { DrawRow } from '../measure/learning';
 import { OBSERVATION_KINDS, observationShape } from '../measure/log';
 import type { Log } from '../measure/feed-loss';
 import type { Slots } from '../measure/trace';
-import type { Shape } from '../shape';
+import type { Fields, Shape } from '../shape';
 import { harmless, writeCell } from './csv-cell';
 
 const NEWLINE = '\r\n';
@@ -18,7 +18,7 @@ const NAMED: Readonly<Record<string, string>> = { deviceId: 'device', batteryId:
 export function observationsToCsv({ observations, gear, rigs }: Log): string {
   const fields = new Map<string, Shape>();
   for (const variant of Object.values(observationShape.variants)) {
-    for (const [key, field] of Object.entries(variant)) fields.set(key, field.kind === 'optional' ? field.of : field);
+    for (const [key, field] of Object.entries(variant as Fields)) fields.set(key, field.kind === 'optional' ? field.of : field);
   }
   fields.delete('unknown');
   const nameOf = (id: unknown): string => {

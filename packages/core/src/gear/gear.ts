@@ -59,7 +59,7 @@ export const gearShape = tagged('Gear', 'kind', {
       }),
     ),
     /** How surely a measured energy is known, where that was worked out. */
-    energySpread: optional(number('Spread of the energy (standard deviation)', 'fraction', { max: 1 })),
+    energySpread: optional(number('Spread of the energy', 'fraction', { max: 1 })),
     /** What is printed on it, where a measured energy has taken its place above. */
     labelWh: optional(number('Energy on the label', 'Wh', { above: 0, max: 5000 })),
     nominalV: optional(volts('Nominal voltage')),

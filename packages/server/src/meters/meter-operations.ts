@@ -7,11 +7,13 @@ import { playShape, readShape, startShape, troubleShape } from './meter-shapes';
 import type { Meters } from './meters';
 
 const METER: JsonSchema = {
+  title: 'Meter',
   type: 'object',
   required: ['id', 'name', 'address', 'simulated'],
   properties: { id: { type: 'string' }, name: { type: 'string' }, address: { type: 'string' }, simulated: { type: 'boolean' } },
 };
 const LIVE: JsonSchema = {
+  title: 'Live',
   type: 'object',
   required: ['id', 'meterId', 'startedAt', 'state', 'says', 'rows', 'seconds', 'lost', 'doubts'],
   properties: {

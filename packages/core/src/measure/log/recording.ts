@@ -47,9 +47,9 @@ export const meterColumnsShape = object('Columns', {
   /** The lead was the other way round: what is below zero was drawn. */
   turned: optional(flag('Sign turned')),
   /** A clock that jumps by days: the time between is left out, unless it is kept as a gap. */
-  jumpsKept: optional(flag('Jumps of the clock kept')),
+  jumpsKept: optional(flag('Jumps kept')),
   /** What files of this make have in common: corrections are used again for the next of them. */
-  make: optional(text('Make of file', 2000)),
+  make: optional(text('Make', 2000)),
 });
 
 export type MeterColumns = Infer<typeof meterColumnsShape>;
@@ -69,7 +69,7 @@ export const namedSegmentShape = object('Segment', {
   /** The device was switched on here: its first peak is that of starting up. */
   startUp: optional(flag('Starts up here')),
   /** Answers of the meter were in doubt here, and thrown away. */
-  inDoubt: optional(flag('Answers in doubt')),
+  inDoubt: optional(flag('In doubt')),
   /** A mode of the device, or `usual`: then the draw is learnt from it. */
   modeId: optional(localId('Mode')),
   /** Whatever else it is. */
@@ -103,14 +103,14 @@ export const recordingShape = object('Recording', {
         'bad-row': 'a row that could not be read',
         'clock-back': 'a clock that went back',
         gap: 'a gap',
-        overflow: 'no reading, or one over the range',
-        'wild-time': 'a time far from those beside it, left out',
+        overflow: 'no reading',
+        'wild-time': 'a time alone, left out',
         'clock-jump': 'a clock that jumped by days',
-        'newest-first': 'the newest first, turned round',
+        'newest-first': 'the newest first',
         'counter-back': 'a counter that went back',
-        'no-time': 'no times: the rows were taken to be as far apart as you said, or a second',
+        'no-time': 'no times: a row was taken for a second',
         'lost-meter': 'the meter did not answer',
-        'in-doubt': 'answers in doubt, thrown away',
+        'in-doubt': 'answers in doubt',
       }),
       line: number('Line', 'count', { max: 1e9, integer: true }),
       count: number('Times', 'count', { max: 1e9, integer: true }),

@@ -1,4 +1,4 @@
-import type { RemarkCode } from './meter-file';
+import type { RemarkCode } from './remarks';
 
 /**
  * Watts from a counter of watt-hours: between two rows the rise over the time. A counter that shows whole steps stands for a

@@ -23,6 +23,7 @@ const MOST_ROWS = 200;
 const MOST_COLUMNS = 100;
 /** A head is of two lines at most: names, and their units. */
 const MOST_HEAD = 2;
+const LONGEST_HEAD = 5000;
 const DELIMITERS: readonly Delimiter[] = [';', '\t', ',', '|', ' '];
 /** Of a row's fields, figures; of the rows that follow, as long as the first. */
 const MOSTLY = 0.5;
@@ -90,6 +91,7 @@ function namesAbove(lines: readonly string[], line: number, rows: readonly (read
 
 /** A head as long as its rows, however it is parted; undefined where it is none. A row may end in one sign more. */
 function headOf(text: string, rows: readonly (readonly string[])[], delimiter: Delimiter): readonly string[] | undefined {
+  if (text.length > LONGEST_HEAD) return undefined;
   const count = rows[0]!.length;
   const isEndless = rows.every((row) => row[count - 1] === '');
   const ways = [

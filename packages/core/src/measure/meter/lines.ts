@@ -1,4 +1,8 @@
 const CR = 13;
+/** Nobody rules off, or comments, at such length. */
+const LONGEST = 1000;
+/** Of a longer line no more is kept: a file without an end of line is no table. */
+const MOST_LINE = 1_000_000;
 
 /** Lines of a text that comes piece by piece, ended by CR, LF or both. */
 export class Lines {
@@ -23,7 +27,7 @@ export class Lines {
       if (cr >= 0 && cr < from) cr = text.indexOf('\r', from);
       if (lf >= 0 && lf < from) lf = text.indexOf('\n', from);
     }
-    this.rest = text.slice(from);
+    this.rest = text.length - from > MOST_LINE ? text.slice(from, from + MOST_LINE) : text.slice(from);
   }
 
   /** What is left without an end is a line too. */
@@ -45,10 +49,12 @@ export function linesOf(text: string): readonly string[] {
 
 /** A line that is said to be none of the table, or rules it off. A number sign alone heads the column of row numbers. */
 export function isComment(line: string): boolean {
+  if (line.length > LONGEST) return false;
   return /^\s*"?(#(?!\s*[,;\t|])|\/\/|%|!)/.test(line) || isRule(line);
 }
 
 /** `-----  -----` between head and figures. */
 export function isRule(line: string): boolean {
+  if (line.length > LONGEST) return false;
   return /^[\s|+=-]*(?:--|==)[\s|+=-]*$/.test(line);
 }

@@ -32,6 +32,8 @@ export type ColumnsGuess = ({ readonly ok: true } & GuessedColumns) | { readonly
 
 const NAME_LENGTH = 120;
 const MAKE_LENGTH = 2000;
+/** A line that says how far apart rows are is no longer. */
+const LONGEST_SAYING = 300;
 /** A column that was set and not measured is taken only when a person says so. */
 const LEAST_SCORE = 0;
 /** From this watts are measured ones, not the highest or the lowest. */
@@ -53,7 +55,7 @@ export function guessColumns(sample: string): ColumnsGuess {
   if (!table) return { ok: false, issue: noTable(lines) };
   const { delimiter, line, rows, names } = table;
   const decimal = decimalOf(table);
-  const candidates = names.map((name, place) => candidateOf(name, columnAt(table, place), decimal));
+  const candidates = names.map((name, place) => candidateOf(name.slice(0, NAME_LENGTH), columnAt(table, place), decimal));
   if (!candidates.some(({ role }) => role === 'time')) {
     // nobody named a time: the first column that rises like one
     const rising = candidates.findIndex(({ role, isNumbers }, place) => role === 'none' && !isNumbers && isRising(columnAt(table, place), decimal)); // prettier-ignore
@@ -103,7 +105,7 @@ function isOfUse(table: FoundTable, date: number, time: number): boolean {
 
 /** Seconds from row to row as a head says it: `Interval: 0.5 s`, `Sample rate 10 Hz`. */
 function stepSaid(heads: readonly string[]): number | undefined {
-  for (const head of heads) {
+  for (const head of heads.filter(({ length }) => length < LONGEST_SAYING)) {
     const every = /(?:interval|period|sample time|sampling time|abtastintervall|messintervall|every|dt)\W*?([\d.,]+)\s*(ms|s|sec|seconds?|min)\b/i.exec(head);
     if (every) return Number(every[1]!.replace(',', '.')) * unitOf(every[2]!)![1];
     const rate = /(?:rate|frequency|abtastrate|frequenz)\W*?([\d.,]+)\s*(k?)(?:hz|s\/s|sa\/s|samples\/s)/i.exec(head);

@@ -1,17 +1,14 @@
 import type { Issue } from '../../issue';
-import type { MeterColumns, Recording } from '../log';
+import type { MeterColumns } from '../log';
 import type { Trace } from '../trace';
 import { COUNTER_BACK, wattsOfCounter } from './counted';
 import { Growing } from './growing';
 import { isComment, Lines } from './lines';
 import { refusal } from './refusal';
+import type { FileRemark, RemarkCode } from './remarks';
 import { RowReader } from './row-reader';
 import type { RowFault } from './row-reader';
 import { straightened } from './straightened';
-
-/** What was odd about a file, told once with the line it was first seen on. */
-export type FileRemark = Recording['remarks'][number];
-export type RemarkCode = FileRemark['code'];
 
 /** A meter's file as it was read. */
 export interface MeterFileReading extends Trace {

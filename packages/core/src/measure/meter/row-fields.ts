@@ -10,13 +10,18 @@ const ZERO = 48;
 const EXACT_DIGITS = 15;
 const TENS = Float64Array.from({ length: EXACT_DIGITS + 1 }, (_, power) => 10 ** power);
 
+/** Of a figure, with all that stands about it. */
+const LONGEST = 60;
+
 /** Instruments write this for “over the range” and “no number” (SCPI 1999.0, 7.2.1.4 and 7.2.1.5). */
 const LARGEST = 9.9e37;
 const MARKERS = /^$|^[-+]?\s*(o\.?l\.?|0\.?l\.?|[-–—]{2,}|\*{2,}|\?{2,}|inf(inity)?|∞|nan|n\/?a|over(load|range|flow)?)$/i;
 
 /** Whether a field stands for “over the range” or “no reading”, or is empty: it is a gap, not a mistake. */
 export function isMarker(text: string): boolean {
-  return MARKERS.test(text) || (/e\+?3[78]$/i.test(text) && Math.abs(Number(text.replace(',', '.'))) >= LARGEST);
+  return (
+    text.length <= LONGEST && (MARKERS.test(text) || (/e\+?3[78]$/i.test(text) && Math.abs(Number(text.replace(',', '.'))) >= LARGEST))
+  );
 }
 
 /** A number with what may stand about it: signs, groups of thousands, an exponent, a unit behind. */
@@ -29,6 +34,8 @@ const FIGURE = /^([-−–+]?)\s*([\d\s.,'’\u00a0\u202f]*\d[.,]?(?:[eE][-+]?\d
  * @example readFigure('1.234,5 mA', ',').value // 1234.5
  */
 export function readFigure(text: string, decimal: string): { readonly value: number; readonly unit: string } {
+  // nothing that long is a figure, and no pattern is to be tried on it
+  if (text.length > LONGEST) return { value: Number.NaN, unit: '' };
   const found = FIGURE.exec(text);
   if (!found) return { value: Number.NaN, unit: '' };
   const [, sign, digits = '', unit = ''] = found;

@@ -1,6 +1,6 @@
 import type { MeterColumns } from '../log';
 import { usualStepS } from '../trace';
-import type { RemarkCode } from './meter-file';
+import type { RemarkCode } from './remarks';
 
 /** Rows as they were read: seconds as they stand in the file, and the line of each. */
 export interface RawRows {

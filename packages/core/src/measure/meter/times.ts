@@ -1,5 +1,7 @@
 const DAY_S = 86_400;
 const HALF_DAY_H = 12;
+/** No date is longer. */
+const LONGEST = 60;
 
 /** A clock anywhere in a text: hours, minutes, seconds, their fraction (by a point, a comma or a third colon), AM or PM. */
 const CLOCK = /(\d{1,4}):(\d{2})(?::(\d{2}))?(?:[.,:](\d+))?\s*([ap])?(?:\.?\s?m\.?)?/i;
@@ -30,11 +32,13 @@ const MONTHS: readonly RegExp[] = [
 export type DateOrder = 'day' | 'month';
 
 export function isClock(text: string): boolean {
+  if (text.length > LONGEST) return false;
   return WHOLE_CLOCK.test(text) || SPOKEN.test(text);
 }
 
 /** With or without a clock. Three numbers, or two and a month's name. */
 export function isDate(text: string): boolean {
+  if (text.length > LONGEST) return false;
   return (['day', 'month'] as const).some((order) => Number.isFinite(new DateReader(order).seconds(text)));
 }
 
@@ -64,6 +68,7 @@ export function isMonthFirst(text: string): boolean {
  * @example clockSeconds('1:02:03.5 PM') // 46923.5
  */
 export function clockSeconds(text: string, hoursAndMinutes = false): number {
+  if (text.length > LONGEST) return Number.NaN;
   if (WHOLE_CLOCK.test(text)) return secondsOf(CLOCK.exec(text)!, hoursAndMinutes);
   const [found, hours = 0, minutes = 0, seconds = '0'] = SPOKEN.exec(text) ?? [];
   return found === undefined ? Number.NaN : Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(',', '.'));
@@ -108,6 +113,7 @@ export class DateReader {
    * `2026-01-07T10:00:00.5+01:00`, `07.01.2026 10:00`, `1/7/26 10:00:00 PM`, `7 Jan 2026, 10:00:00`. NaN where it is none.
    */
   seconds(text: string): number {
+    if (text.length > LONGEST) return Number.NaN;
     const clock = CLOCK.exec(text);
     if (!clock) return compactSeconds(text) ?? this.day(text) * DAY_S;
     const behind = text.slice(clock.index + clock[0].length);
@@ -118,6 +124,7 @@ export class DateReader {
 
   /** Days since 1970 of a date alone. */
   day(text: string): number {
+    if (text.length > LONGEST) return Number.NaN;
     if (text !== this.lastText) {
       this.lastText = text;
       this.lastDay = this.dayOf(text);

@@ -1,4 +1,4 @@
-import type { Segment } from './segments';
+import type { Span } from './sample-boundaries';
 import type { Trace } from './trace';
 
 /** The power of a segment by its samples. */
@@ -16,17 +16,17 @@ const LEAST_DRIFT = 0.03;
 const STANDS_OUT = 4;
 
 /**
- * Mean and drift of every segment, from the samples themselves by the trapezoidal rule, so that neither uneven spacing nor
- * the ends of slots count. Undefined for a segment with fewer than two samples in its steady part.
+ * Mean and drift of every segment, from the samples themselves by the trapezoidal rule, so that uneven spacing does not
+ * count. Undefined for a segment with fewer than two samples.
  *
  * Preconditions: segments in order, with seconds from the trace's first sample. Cost: one pass over the samples.
  *
- * @example levelsOf({ timeS: Float64Array.of(0, 1, 11), powerW: Float64Array.of(4, 4, 8) }, [{ steady: { fromS: 0, toS: 12 } }])[0].meanW // 5.818181818181818
+ * @example levelsOf({ timeS: Float64Array.of(0, 1, 11), powerW: Float64Array.of(4, 4, 8) }, [{ fromS: 0, toS: 12 }])[0].meanW // 5.818181818181818
  */
-export function levelsOf({ timeS, powerW }: Trace, segments: readonly Pick<Segment, 'steady'>[]): readonly (SegmentLevel | undefined)[] {
+export function levelsOf({ timeS, powerW }: Trace, segments: readonly Span[]): readonly (SegmentLevel | undefined)[] {
   const origin = timeS[0] ?? 0;
   let sample = 0;
-  return segments.map(({ steady: { fromS, toS } }) => {
+  return segments.map(({ fromS, toS }) => {
     while (sample < timeS.length && timeS[sample]! - origin < fromS - 1e-9) sample++;
     const [seconds, energyJ] = [new Float64Array(PARTS), new Float64Array(PARTS)];
     for (; sample < timeS.length && timeS[sample]! - origin < toS - 1e-9; sample++) {

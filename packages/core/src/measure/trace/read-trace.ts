@@ -1,6 +1,7 @@
 import type { NamedSegment } from '../log';
 import { levelsOf } from './levels';
 import { peaksOf } from './peaks';
+import { spansOf } from './sample-boundaries';
 import { steadySegments } from './segments';
 import { keptSlots } from './slots-view';
 import { inSlots, pausesIn, usualStepS } from './trace';
@@ -40,10 +41,11 @@ export function readTrace(trace: Trace): TraceReading {
   const slotS = Math.max(fine, usualStepS(trace, QUICK), seconds / MOST_SLOTS);
   const leastS = Math.max(LEAST_SLOTS * slotS, Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES)));
   const found = steadySegments(inSlots(trace, slotS, pausesIn(trace, usualStepS(trace))), { leastS });
-  const [levels, peaks] = [levelsOf(trace, found), peaksOf(trace, found)];
-  const segments = found.map(({ fromS, toS, meanW, spreadW }, index): NamedSegment => {
+  const spans = spansOf(trace, found);
+  const [levels, peaks] = [levelsOf(trace, spans), peaksOf(trace, found.map((segment, index) => ({ ...segment, ...spans[index] })))]; // prettier-ignore
+  const segments = found.map(({ meanW, spreadW }, index): NamedSegment => {
     const { peakW, peakMs, peaks: count, startUp } = peaks[index]!;
-    return { fromS, toS, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }), ...(levels[index] ?? { meanW }) };
+    return { ...spans[index]!, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }), ...(levels[index] ?? { meanW }) };
   });
   return { slots: keptSlots(trace), segments, seconds };
 }
