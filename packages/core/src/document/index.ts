@@ -1,3 +1,4 @@
+export type { BackupComparison, KindCompared, OnDifferent } from './backup-comparison';
 export { byKind, ITEM_KINDS, itemTitle, mergedBody, NAMED_KINDS, namedBy, PLAN_KINDS } from './item-kinds';
 export type { ItemBodies, NamedKind, PlanKind } from './item-kinds';
 export { migratePlan } from './migrate';

@@ -1,5 +1,5 @@
 import { byKind, itemTitle, PLAN_KINDS } from '@viaggio/core';
-import type { PlanKind } from '@viaggio/core';
+import type { BackupComparison, KindCompared, OnDifferent, PlanKind } from '@viaggio/core';
 import { isDeepStrictEqual } from 'node:util';
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
@@ -24,27 +24,6 @@ import {
 import type { KeptPhoto, KeptRecording, State, States } from './backup-format';
 import type { BackupReader } from './backup-reader';
 
-/** What becomes of things that are here in another state than in the backup. */
-export type OnDifferent = 'keep' | 'take';
-
-export interface KindCompared {
-  readonly new: number;
-  readonly same: number;
-  readonly different: number;
-  /** In no backup: they stay as they are. */
-  readonly onlyHere: number;
-}
-
-/** What a backup holds beside what is here. */
-export interface Comparison {
-  readonly madeAt: string;
-  readonly kinds: Readonly<Record<PlanKind | 'samples' | 'photos', KindCompared>>;
-  /** Of what is different: what a person knows it by, some dozens at most. */
-  readonly different: readonly { readonly kind: PlanKind; readonly id: string; readonly title: string; readonly says: string }[];
-  /** Of the device that it was made on. */
-  readonly settings?: object;
-}
-
 interface BackedUp extends State {
   readonly body: object;
 }
@@ -68,7 +47,7 @@ export class RestoreService {
   ) {}
 
   /** Changes nothing. Throws `backup-unreadable`, `invalid-fields`. */
-  async compare(backup: BackupReader, signal: AbortSignal): Promise<Comparison> {
+  async compare(backup: BackupReader, signal: AbortSignal): Promise<BackupComparison> {
     const { states, items } = await this.read(backup, signal);
     return this.comparison(backup, states, await this.pairs(items));
   }
@@ -77,7 +56,7 @@ export class RestoreService {
    * Brings here what is not, and what is different where `different` says so; nothing that is here alone is touched. All of
    * it, or nothing. Throws as `compare` does, and `id-taken` where another one does the same.
    */
-  async restore(backup: BackupReader, different: OnDifferent, signal: AbortSignal): Promise<Comparison> {
+  async restore(backup: BackupReader, different: OnDifferent, signal: AbortSignal): Promise<BackupComparison> {
     const { states, items } = await this.read(backup, signal);
     const written: Whole[] = [];
     try {
@@ -125,7 +104,12 @@ export class RestoreService {
     return pairs;
   }
 
-  private async comparison(backup: BackupReader, states: States, pairs: readonly Pair[], transaction?: Transaction): Promise<Comparison> {
+  private async comparison(
+    backup: BackupReader,
+    states: States,
+    pairs: readonly Pair[],
+    transaction?: Transaction,
+  ): Promise<BackupComparison> {
     const within = transaction && { transaction };
     const counted = new Map<PlanKind | 'samples' | 'photos', KindCompared>();
     for (const kind of PLAN_KINDS) {
@@ -140,7 +124,7 @@ export class RestoreService {
     counted.set('photos', byId(states.photos, photos.map(({ id }) => id))); // prettier-ignore
     return {
       madeAt: backup.contents.madeAt,
-      kinds: Object.fromEntries(counted) as unknown as Comparison['kinds'],
+      kinds: Object.fromEntries(counted) as unknown as BackupComparison['kinds'],
       different: pairs
         .filter((pair) => compared(pair) === 'different')
         .slice(0, MOST_SHOWN)

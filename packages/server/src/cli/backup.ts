@@ -1,10 +1,10 @@
+import type { BackupComparison } from '@viaggio/core';
 import { createReadStream, createWriteStream, statSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { BackupReader } from '../backup/backup-reader';
 import { BACKUP_TYPE } from '../backup/backup-format';
-import type { Comparison } from '../backup/restore-service';
 import type { Problem } from '../errors';
 import type { Output } from './solve';
 
@@ -61,7 +61,7 @@ export async function restoreFrom(
       duplex: 'half',
     });
     if (!response.ok) return refused(response, err);
-    const compared = (await response.json()) as Comparison;
+    const compared = (await response.json()) as BackupComparison;
     out(JSON.stringify({ restored: different !== undefined, megabytes: Math.round((bytes / MEGABYTE) * 10) / 10, ...compared }));
     if (different === undefined) err('Nothing was changed. --different keep brings what is new; --different take also what is different.');
     return 0;

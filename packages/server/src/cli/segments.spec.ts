@@ -50,6 +50,21 @@ describe('viaggio segments', () => {
     expect((await run(amps, 1000, 'toString')).code).toBe(2);
   });
 
+  it('says that a clock jumped, and keeps the gap when it is told to', async () => {
+    const day = (index: number) => (index < 60 ? '2026-01-07' : '2026-03-09');
+    const jumping = [
+      'time;watts',
+      ...Array.from({ length: 120 }, (_, index) => `${day(index)} 10:0${Math.floor((index % 60) / 10)}:0${index % 10};8`),
+    ].join('\n');
+    const closed = await run(jumping);
+    expect(closed.errors).toEqual(['the clock jumped by days; the time between was left out (--as jumps=kept)']);
+    const kept = await run(jumping, 1000, 'jumps=kept');
+    const end = ({ out }: typeof kept) => (JSON.parse(out) as { segments: { toS: number }[] }).segments.at(-1)!.toS;
+    expect(end(kept)).toBeGreaterThan(60 * 86_400);
+    expect(end(closed)).toBeLessThan(86_400);
+    expect(kept.errors).toEqual([]);
+  });
+
   it('reads what spreadsheets save as Unicode text', async () => {
     const { code, out } = await run(Buffer.from(`\ufeff${RECORDING}`, 'utf16le'), 777);
     expect([code, (JSON.parse(out) as { rows: number }).rows]).toEqual([0, 900]);

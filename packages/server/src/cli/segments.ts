@@ -50,6 +50,8 @@ export async function segmentsOf(pieces: AsyncIterable<Uint8Array>, as: string, 
   for (const { role, taken, left } of choices) err(`${role}: “${taken}” was taken, not ${left.map((name) => `“${name}”`).join(', ')}`);
   if (reading.belowZero > MOSTLY && !columns.turned) err('most of it is below zero: the lead was the other way round? (--as turned)');
   const { rows, remarks, beganAt } = reading;
+  if (remarks.some(({ code }) => code === 'clock-jump') && !columns.jumpsKept)
+    err('the clock jumped by days; the time between was left out (--as jumps=kept)');
   out(JSON.stringify({ columns, beganAt, rows, remarks, segments: readTrace(reading).segments }, undefined, 2));
   return 0;
 }

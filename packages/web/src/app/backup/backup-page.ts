@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { formatClock, formatDate } from '@viaggio/core';
+import type { BackupComparison, OnDifferent } from '@viaggio/core';
 import { KINDS } from '../api/api';
 import type { Kind, Problem } from '../api/api';
 import { counted } from '../shared/counted';
@@ -9,7 +10,7 @@ import { Preferences } from '../shared/preferences';
 import { ProblemNote } from '../shared/problem-note';
 import { Items } from '../state/items.actions';
 import { Backups } from './backups';
-import type { Comparison, OnDifferent, Sent } from './backups';
+import type { Sent } from './backups';
 
 type Part = Kind | 'samples' | 'photos';
 const TITLES: Readonly<Record<Part, string>> = {
@@ -25,11 +26,13 @@ const TITLES: Readonly<Record<Part, string>> = {
   photos: 'Photographs',
 };
 
+const PARTS: readonly Part[] = [...KINDS, 'samples', 'photos'];
+
 type State =
   | { readonly is: 'nothing' }
   | { readonly is: 'sending'; readonly what: string }
   | { readonly is: 'failed'; readonly problem: Problem }
-  | { readonly is: 'compared'; readonly file: File; readonly comparison: Comparison }
+  | { readonly is: 'compared'; readonly file: File; readonly comparison: BackupComparison }
   | { readonly is: 'restored'; readonly file: File; readonly says: string };
 
 /** Everything out as one file, and in again: what a file would bring is shown before anything is changed. */
@@ -62,14 +65,12 @@ export class BackupPage {
   protected readonly different = signal<OnDifferent>('keep');
   protected readonly takeSettings = signal(false);
   protected readonly titles = TITLES;
-  protected readonly parts: readonly Part[] = [...KINDS, 'samples', 'photos'];
+  protected readonly parts = PARTS;
   /** With the settings of this device, which the server does not keep. */
   protected readonly address = computed(() => `/api/backup?settings=${encodeURIComponent(JSON.stringify(this.preferences.all()))}`);
   protected readonly sums = computed(() => {
     const state = this.state();
-    const of = (what: 'new' | 'different') =>
-      state.is === 'compared' ? this.parts.reduce((sum, part) => sum + state.comparison.kinds[part][what], 0) : 0;
-    return { new: of('new'), different: of('different') };
+    return state.is === 'compared' ? sumsOf(state.comparison) : { new: 0, different: 0 };
   });
   /** How many things a restore would bring, as it is chosen now. */
   protected readonly brings = computed(() => this.sums().new + (this.different() === 'take' ? this.sums().different : 0));
@@ -91,13 +92,16 @@ export class BackupPage {
     );
   }
 
-  protected restore(file: File, { settings }: Comparison): void {
-    const brings = this.brings();
+  protected restore(file: File, { settings }: BackupComparison): void {
     const taken = this.takeSettings();
+    const different = this.different();
     void this.send(
       `Restoring from ${file.name}`,
-      this.backups.restore(file, this.different(), (share) => this.share.set(share)),
-      () => {
+      this.backups.restore(file, different, (share) => this.share.set(share)),
+      (restored) => {
+        // by what was here when it was done: somebody may have changed something since it was compared
+        const sums = sumsOf(restored);
+        const brings = sums.new + (different === 'take' ? sums.different : 0);
         if (taken && settings) this.preferences.take(settings);
         this.store.dispatch(Items.load());
         const things = brings === 0 ? '' : `${counted(brings, 'thing')} ${brings === 1 ? 'was' : 'were'} brought from ${file.name}. `;
@@ -125,7 +129,7 @@ export class BackupPage {
     return `${date}, ${formatClock(`${two(at.getHours())}:${two(at.getMinutes())}`)}`;
   }
 
-  private async send(what: string, sent: Sent, then: (comparison: Comparison) => void): Promise<void> {
+  private async send(what: string, sent: Sent, then: (comparison: BackupComparison) => void): Promise<void> {
     this.sent = sent;
     this.share.set(0);
     this.state.set({ is: 'sending', what });
@@ -135,4 +139,9 @@ export class BackupPage {
       this.state.set(problem === undefined ? { is: 'nothing' } : { is: 'failed', problem: problem as Problem });
     }
   }
+}
+
+function sumsOf({ kinds }: BackupComparison): { readonly new: number; readonly different: number } {
+  const of = (what: 'new' | 'different'): number => PARTS.reduce((sum, part) => sum + kinds[part][what], 0);
+  return { new: of('new'), different: of('different') };
 }

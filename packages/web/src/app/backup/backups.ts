@@ -1,27 +1,11 @@
 import { Injectable } from '@angular/core';
-import type { Kind, Problem } from '../api/api';
-
-export interface KindCompared {
-  readonly new: number;
-  readonly same: number;
-  readonly different: number;
-  readonly onlyHere: number;
-}
-
-/** What a backup holds beside what is here. */
-export interface Comparison {
-  readonly madeAt: string;
-  readonly kinds: Readonly<Record<Kind | 'samples' | 'photos', KindCompared>>;
-  readonly different: readonly { readonly kind: Kind; readonly id: string; readonly title: string; readonly says: string }[];
-  readonly settings?: object;
-}
-
-export type OnDifferent = 'keep' | 'take';
+import type { BackupComparison, OnDifferent } from '@viaggio/core';
+import type { Problem } from '../api/api';
 
 /** A backup on its way to the server. */
 export interface Sent {
   /** Rejects with a `Problem`, or with `undefined` where it was cancelled. */
-  readonly answer: Promise<Comparison>;
+  readonly answer: Promise<BackupComparison>;
   readonly cancel: () => void;
 }
 
@@ -45,20 +29,19 @@ export class Backups {
 
   private send(path: string, file: Blob, gone: (share: number) => void): Sent {
     const request = new XMLHttpRequest();
-    const answer = new Promise<Comparison>((resolve, reject) => {
+    const answer = new Promise<BackupComparison>((resolve, reject) => {
+      // eslint-disable-next-line @typescript-eslint/prefer-promise-reject-errors -- a Problem, as everywhere
+      const refuse = (problem?: Problem): void => reject(problem);
       request.open('POST', path);
       request.setRequestHeader('Content-Type', 'application/zip');
       request.responseType = 'json';
       request.upload.onprogress = ({ loaded, total }) => gone(total === 0 ? 1 : loaded / total);
       request.onload = () =>
         request.status === 200
-          ? resolve(request.response as Comparison)
-          : // eslint-disable-next-line @typescript-eslint/prefer-promise-reject-errors -- a Problem, as everywhere
-            reject((request.response as Problem | null) ?? UNREACHABLE);
-      // eslint-disable-next-line @typescript-eslint/prefer-promise-reject-errors
-      request.onerror = () => reject(UNREACHABLE);
-      // eslint-disable-next-line @typescript-eslint/prefer-promise-reject-errors
-      request.onabort = () => reject(undefined);
+          ? resolve(request.response as BackupComparison)
+          : refuse((request.response as Problem | null) ?? UNREACHABLE);
+      request.onerror = () => refuse(UNREACHABLE);
+      request.onabort = () => refuse();
       request.send(file);
     });
     return { answer, cancel: () => request.abort() };
