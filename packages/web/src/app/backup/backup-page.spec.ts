@@ -71,7 +71,7 @@ describe('a backup that comes in', () => {
   });
 
   it('that is refused says why, and one that was cancelled is as if it had not been', async () => {
-    backups.compare.mockReturnValue(sent(Promise.reject(BUSY as unknown as Error)));
+    backups.compare.mockReturnValue(sent(Promise.reject(BUSY)));
     await choose();
     await until(() => textOf(fixture).includes('Others wait.'));
     const cancel = jest.fn();
