@@ -47,7 +47,7 @@ export function settled(
 }
 
 /** Means over the pace at which it goes up and down, where it does: a pulsed load is as high as its pulses are on average. */
-function evened(values: Float64Array): Float64Array {
+export function evened(values: Float64Array): Float64Array {
   const spread = (over: number): number => {
     const smooth = running(values, over);
     if (smooth.length < over + 10) return Infinity;

@@ -1,4 +1,4 @@
-import { settled } from './boundaries';
+import { evened, settled } from './boundaries';
 import { changePoints, fitOf } from './change-points';
 import { noiseOf, withoutSpikes } from './noise';
 import { inBlocks, sumsOf } from './sums';
@@ -51,15 +51,16 @@ export function steadySegments(slots: Slots, { leastS = LEAST_S, strictness = 1 
   return runsOf(slots).flatMap(([from, to]) => {
     const watts = slots.meanW.slice(from, to);
     const calm = withoutSpikes(watts);
-    const blocks = inBlocks(calm, each);
+    const even = evened(calm);
+    const blocks = inBlocks(even, each);
     const noise = noiseOf(blocks);
     const fit = fitOf(blocks, noise, strictness);
     const found = changePoints(fit, Math.max(2, Math.ceil(least / each - 1e-9)));
     /** Of a boundary between slots, in blocks that begin at it: what it gains. The outer ends may hold a bit of the neighbours. */
     const gain = (places: readonly number[], index: number): number => {
       const [start, here, end] = [places[index - 1]!, places[index]!, places[index + 1]!];
-      const one = inBlocks(calm.slice(Math.min(start + each, here - 1), here), each);
-      const other = inBlocks(calm.slice(here, Math.max(end - each, here + 1)), each);
+      const one = inBlocks(even.slice(Math.min(start + each, here - 1), here), each);
+      const other = inBlocks(even.slice(here, Math.max(end - each, here + 1)), each);
       const { cost } = fitOf(Float64Array.from([...one, ...other]), noise, strictness);
       const [split, length] = [one.length, one.length + other.length];
       return cost(0, length) - cost(0, split) - cost(split, length) - fit.price;
