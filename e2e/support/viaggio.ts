@@ -118,6 +118,11 @@ export async function pick(field: Locator, title: string): Promise<void> {
     await field.selectOption(title);
     return;
   }
-  await field.fill(title);
-  await field.page().getByRole('listbox').getByRole('option', { name: title }).first().click();
+  const list = field.page().getByRole('listbox');
+  // what is worked out meanwhile may draw the list anew under the press: a person presses again
+  await expect(async () => {
+    await field.fill(title);
+    await list.getByRole('option', { name: title }).first().click({ timeout: 5000 });
+    await expect(list).toBeHidden({ timeout: 2000 });
+  }).toPass();
 }
