@@ -71,7 +71,7 @@ describe('a backup that comes in', () => {
   });
 
   it('that is refused says why, and one that was cancelled is as if it had not been', async () => {
-    backups.compare.mockReturnValue(sent(Promise.reject(BUSY)));
+    backups.compare.mockReturnValue(sent(jest.fn<Promise<BackupComparison>, []>().mockRejectedValue(BUSY)()));
     await choose();
     await until(() => textOf(fixture).includes('Others wait.'));
     const cancel = jest.fn();
