@@ -110,7 +110,7 @@ test('a European table with two lines over its columns and the lead the wrong wa
     page.getByLabel('Choose a file, or drop it here').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(europeanFile()) });
   await page.goto('/log/recordings/import');
   await put('protokoll.csv');
-  await expect(page.getByText('Amps from “Strom A”; left alone: “Soll-Strom A”.')).toBeVisible();
+  await expect(page.getByText('Amps from “Strom A”; not used: “Soll-Strom A”.')).toBeVisible();
   await expect(page.getByText(/one every 1 s, -9\.4 W on average/)).toBeVisible();
   await page.getByRole('button', { name: 'Turn the sign' }).click();
   await expect(page.getByText(/one every 1 s, 9\.4 W on average/)).toBeVisible();
@@ -191,7 +191,6 @@ test('a recording goes through greetings and answers that come twice, and has no
   await expect(page.getByText(/readings, in doubt/)).toBeVisible({ timeout: 20_000 });
   // it comes to itself when the greetings end
   const goesOn = () => expect(page.getByText('Recording', { exact: true })).toBeVisible({ timeout: 20_000 });
-  await page.waitForTimeout(4500);
   await goesOn();
   await page.getByRole('button', { name: 'Answers twice' }).click();
   await expect(page.getByText(/in doubt \d+ times/)).toBeVisible({ timeout: 20_000 });

@@ -42,8 +42,8 @@ import { routerOf } from './router';
 import type { Inspect } from './router';
 import { sameOriginOnly } from './same-origin';
 import { toAppError } from './to-app-error';
-import { HERE } from './work/work';
-import type { Work } from './work/work';
+import { HERE } from './threads/work';
+import type { Work } from './threads/work';
 
 export interface Services {
   readonly items: ItemServices;

@@ -11,9 +11,9 @@ import { migrate, NewerDatabase, openDatabase, untilAnswering } from './db/datab
 import { exposureOf } from './exposure';
 import { thinRevisions } from './items/thin-revisions';
 import { LogFile } from './log/log-file';
-import { threadPool } from './work/thread-pool';
+import { threadPool } from './threads/thread-pool';
 import { playerApart, playerHere } from './meters/meter-player';
-import { HERE } from './work/work';
+import { HERE } from './threads/work';
 
 const config = configOrEnd();
 // before anything is started, what is wrong in the environment

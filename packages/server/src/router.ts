@@ -7,8 +7,8 @@ import { AppError } from './errors';
 import type { Answered, AnsweredFile, Operation } from './operation';
 import { limited } from './limited';
 import { validate } from './validation/validate';
-import { BODY_SHAPES, checkedBody, JSON_TYPE, missingBody, MOST_JSON_BYTES } from './work/json-body';
-import type { Work } from './work/work';
+import { BODY_SHAPES, checkedBody, JSON_TYPE, missingBody, MOST_JSON_BYTES } from './threads/json-body';
+import type { Work } from './threads/work';
 
 /** Looks at every answer before it is sent; tests hold it against what the operation says that it answers. */
 export type Inspect = (operation: Operation, answered: Answered) => void;

@@ -4,7 +4,7 @@ import { AppError } from '../errors';
 import type { NewItem } from '../items/item-service';
 import { itemsOf } from '../plan/plan-items';
 import { validate } from '../validation/validate';
-import { parsedJson } from '../work/json-body';
+import { parsedJson } from '../threads/json-body';
 import { DELETED_FILE, PLAN_FILE } from './backup-format';
 
 /**

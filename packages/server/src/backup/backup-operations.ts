@@ -10,7 +10,7 @@ import { AppError } from '../errors';
 import { operation, streamedOperation } from '../operation';
 import type { Operation } from '../operation';
 import type { PieceService } from '../pieces/piece-service';
-import type { Work } from '../work/work';
+import type { Work } from '../threads/work';
 import { BACKUP_TYPE } from './backup-format';
 import { BackupReader } from './backup-reader';
 import { BackupWriter } from './backup-writer';

@@ -8,7 +8,7 @@ import type { Database } from '../db/database';
 import type { ItemKind } from '../db/models/item';
 import type { PieceService } from '../pieces/piece-service';
 import type { KeptItems } from '../plan/plan-items';
-import type { Work } from '../work/work';
+import type { Work } from '../threads/work';
 import {
   BACKUP_FORMAT,
   BACKUP_VERSION,

@@ -9,7 +9,7 @@ import { inTransaction } from '../db/transaction';
 import { AppError } from '../errors';
 import type { Whole, PieceService } from '../pieces/piece-service';
 import type { Rest } from '../plan/plan-items';
-import type { Work } from '../work/work';
+import type { Work } from '../threads/work';
 import {
   DELETED_FILE,
   originalFile,

@@ -5,8 +5,6 @@ import type { Output } from './solve';
 
 /** Enough to see a long head and some rows. */
 const SAMPLE_BYTES = 128_000;
-/** From this share below zero the lead was the other way round. */
-const MOSTLY = 0.5;
 
 /** What may be said of a file beside what is in it, as `--as` has it. */
 const SAYINGS: Readonly<Record<string, { readonly of: string; readonly says: (value: string) => Partial<MeterColumns> | undefined }>> = {
@@ -48,7 +46,7 @@ export async function segmentsOf(pieces: AsyncIterable<Uint8Array>, as: string, 
   for (const doubt of doubts) if (!asked.includes(DECIDES[doubt])) err(DOUBTS[doubt]);
   if (reading.issue) return tellIssues([{ ...reading.issue, path: '' }], err);
   for (const { role, taken, left } of choices) err(`${role}: “${taken}” was taken, not ${left.map((name) => `“${name}”`).join(', ')}`);
-  if (reading.belowZero > MOSTLY && !columns.turned) err('most of it is below zero: the lead was the other way round? (--as turned)');
+  if (reading.isTurnedRound && !columns.turned) err('most of it is below zero: the lead was the other way round? (--as turned)');
   const { rows, remarks, beganAt } = reading;
   if (remarks.some(({ code }) => code === 'clock-jump') && !columns.jumpsKept)
     err('the clock jumped by days; the time between was left out (--as jumps=kept)');

@@ -1,7 +1,7 @@
 import { rawOperation } from '../operation';
 import type { Operation } from '../operation';
 import { PLAN_DOCUMENT } from '../plan/plan-operations';
-import type { Work } from '../work/work';
+import type { Work } from '../threads/work';
 import { AnswerCache } from './answer-cache';
 
 const EVALUATION_SCHEMA = {

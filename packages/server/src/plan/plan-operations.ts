@@ -3,8 +3,8 @@ import type { Database } from '../db/database';
 import type { ItemServices } from '../items/kinds';
 import { operation, rawOperation } from '../operation';
 import type { Operation, RawBody } from '../operation';
-import { JSON_TYPE, MOST_JSON_BYTES } from '../work/json-body';
-import type { Work } from '../work/work';
+import { JSON_TYPE, MOST_JSON_BYTES } from '../threads/json-body';
+import type { Work } from '../threads/work';
 import { PlanService } from './plan-service';
 
 const PLAN_ITEM = {

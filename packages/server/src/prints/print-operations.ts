@@ -5,7 +5,7 @@ import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import { PAPERS } from './paper';
-import type { Work } from '../work/work';
+import type { Work } from '../threads/work';
 import { fileName } from './tags-pdf';
 
 const PDF_TYPE = 'application/pdf';

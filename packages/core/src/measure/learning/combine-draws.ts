@@ -1,4 +1,5 @@
 import { dayOf } from '../log';
+import { median } from '../trace';
 import { combined } from './combined';
 import type { Combined, SeenValue } from './combined';
 import { doubtfulAmong, weighedDown } from './doubtful';
@@ -48,7 +49,7 @@ export interface ToCombine extends Pick<DrawEstimate, 'meanW' | 'errors'> {
 export function combineDraws(estimates: readonly ToCombine[]): LearnedDraw | undefined {
   const counted = [...estimates.keys()].filter((place) => !estimates[place]!.setAside);
   if (counted.length === 0) return undefined;
-  const middleW = median(counted.map((place) => estimates[place]!.meanW));
+  const middleW = median(Float64Array.from(counted, (place) => estimates[place]!.meanW));
   if (!(middleW > 0)) return undefined;
   const taken = counted.map((place) => estimates[place]!);
   const usual = relativeTo(taken, middleW, DAY);
@@ -114,10 +115,4 @@ function withoutNegative(values: readonly SeenValue[]): Pick<Combined, 'unknowns
     }
     left = kept;
   }
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }

@@ -38,10 +38,10 @@ const REST_V = 0.02;
 const OTHERS = 0.1;
 /** Of a loss on the way that nobody measured. */
 export const LOSS = 0.02;
-/** What a gauge may show for one charge, in steps: errors that hold 95 of 100, one reading or two. */
+/** What an indicator may show for one charge, in steps: errors that hold 95 of 100, one reading or two. */
 const ONE_READING = 0.24;
 const TWO_READINGS = 0.39;
-/** A gauge of which nobody said how it counts. */
+/** An indicator of which nobody said whether it rounds or holds. */
 const ANY_GAUGE = 0.36;
 /** Nobody entered how cold it was: it may have been as cold as this. */
 const COLD_C = -10;

@@ -4,6 +4,7 @@ import type { Rig } from '../../gear';
 import { rigOnBattery, runOn } from '../feed-loss';
 import type { Log } from '../feed-loss';
 import type { ObservationOf } from '../log';
+import { median } from '../trace';
 
 /** One run of a rig: what the plan of today would have said of it, and what happened. */
 export interface RunAgainstPlan {
@@ -52,7 +53,7 @@ export function planAgainstDay(log: Log): readonly PlanAgainstDay[] {
     if (found.length === 0) return [];
     const runs = found.map(({ id, body }) => against(id, body, rig, log)).sort((a, b) => b.at.localeCompare(a.at));
     const ratios = runs.flatMap(({ ratio, ended, setAside }) => (ratio !== undefined && ended === 'died' && !setAside ? [ratio] : []));
-    const bias = median(ratios);
+    const bias = ratios.length === 0 ? undefined : median(Float64Array.from(ratios));
     const measureNext = sensitivities(rigModel(rig, log.gear)).filter(({ share, gearId }) => share >= LEAST_SHARE && gearId !== undefined).slice(0, MOST_NEXT); // prettier-ignore
     return [{ rigId, name: rig.name, runs, bias, says: sentence(bias, ratios.length, runs), measureNext }];
   });
@@ -82,13 +83,6 @@ function conditions(rig: Rig, { batteryId, startCharge, temperatureC }: Observat
       { gearId: batteryId, startCharge: startCharge ?? 1, ...(cold !== undefined && { temperatureC: cold }) },
     ],
   };
-}
-
-function median(values: readonly number[]): number | undefined {
-  if (values.length === 0) return undefined;
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
 function sentence(bias: number | undefined, count: number, runs: readonly RunAgainstPlan[]): string {

@@ -1,7 +1,7 @@
 import type { Issue } from '../../issue';
 import type { MeterColumns } from '../log';
 import type { Trace } from '../trace';
-import { COUNTER_BACK, wattsOfCounter } from './counted';
+import { wattsOfCounter } from './counted';
 import { Growing } from './growing';
 import { isComment, Lines } from './lines';
 import { refusal } from './refusal';
@@ -9,13 +9,14 @@ import type { FileRemark, RemarkCode } from './remarks';
 import { RowReader } from './row-reader';
 import type { RowFault } from './row-reader';
 import { straightened } from './straightened';
+import type { RawRows } from './straightened';
 
 /** A meter's file as it was read. */
 export interface MeterFileReading extends Trace {
   readonly rows: number;
   readonly remarks: readonly FileRemark[];
-  /** Of the rows that drew or gave anything, those below zero. */
-  readonly belowZero: number;
+  /** Most rows that drew or gave anything are below zero: the lead was the other way round. */
+  readonly isTurnedRound: boolean;
   /** Day and time of the first row as the meter's clock had it (ISO 8601, no zone); undefined where it has no date. */
   readonly beganAt: string | undefined;
   /** Why no row was read; undefined where any was. */
@@ -59,8 +60,8 @@ export class MeterFileReader {
     const { row, columns } = this;
     if (!row.hasTime && this.columns.stepS === undefined) this.remark('no-time', this.columns.headerLines + 1);
     const raw = { timeS: this.time.values(), values: this.values.values(), lines: this.at.values() };
-    const { timeS, values } = straightened(raw, columns, (code, line) => this.remark(code, line));
-    const watts = row.counts ? wattsOfCounter(timeS, values, (at) => this.remark(COUNTER_BACK, raw.lines[at]!)) : values;
+    const straight = straightened(raw, columns, (code, line) => this.remark(code, line));
+    const { timeS, watts } = row.counts ? this.counted(straight, raw.lines) : { timeS: straight.timeS, watts: straight.values };
     let [below, above] = [0, 0];
     for (const value of watts) {
       if (value < 0) below++;
@@ -72,10 +73,19 @@ export class MeterFileReader {
       powerW,
       rows: timeS.length,
       remarks: [...this.found].map(([code, { line, count, fault }]): FileRemark => ({ code, line, count, ...(fault?.column !== undefined && { column: fault.column, got: fault.got }) })), // prettier-ignore
-      belowZero: below + above === 0 ? 0 : below / (below + above),
+      isTurnedRound: columns.turned ? above > below : below > above,
       beganAt: timeS.length > 0 && timeS[0]! > FIRST_DAY_S ? new Date(timeS[0]! * 1000).toISOString().slice(0, 19) : undefined,
       issue: timeS.length === 0 ? this.refusal() : undefined,
     };
+  }
+
+  /** Without the rows of which a counter tells nothing. */
+  private counted(
+    { timeS, values }: Omit<RawRows, 'lines'>,
+    lines: Float64Array,
+  ): { readonly timeS: Float64Array; readonly watts: Float64Array } {
+    const watts = wattsOfCounter(timeS, values, (at) => this.remark('counter-back', lines[at]!));
+    return { timeS: timeS.filter((_, at) => !Number.isNaN(watts[at])), watts: watts.filter((one) => !Number.isNaN(one)) };
   }
 
   private take(text: string): void {

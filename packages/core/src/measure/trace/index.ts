@@ -4,5 +4,6 @@ export { readTrace } from './read-trace';
 export { steadySegments } from './segments';
 export { slotsFromBytes, slotsToBytes } from './slots-bytes';
 export { keptSlots, slotsView } from './slots-view';
+export { median } from './sums';
 export { inSlots, usualStepS } from './trace';
 export type { Slots, Trace } from './trace';

@@ -9,8 +9,8 @@ export interface ReadRecording {
   readonly segments: readonly NamedSegment[];
   /** `slotsToBytes`. */
   readonly slots: Uint8Array<ArrayBuffer>;
-  /** Of what was drawn or given, below zero. */
-  readonly belowZero: number;
+  /** Most of it is below zero, as it is read. */
+  readonly isTurnedRound: boolean;
   /** By the meter's own clock, where it has a date. */
   readonly beganAt: string | undefined;
 }
@@ -38,8 +38,8 @@ export async function readRecording(file: Blob, columns: MeterColumns, progress:
   const reading = reader.finish();
   if (reading.issue) throw new Error(reading.issue.message);
   const { slots, segments, seconds } = readTrace(reading);
-  const { rows, remarks, belowZero, beganAt } = reading;
-  return { rows, seconds, remarks, segments, slots: slotsToBytes(slots), belowZero, beganAt };
+  const { rows, remarks, isTurnedRound, beganAt } = reading;
+  return { rows, seconds, remarks, segments, slots: slotsToBytes(slots), isTurnedRound, beganAt };
 }
 
 /** A file compressed with gzip (RFC 1952), for keeping. */

@@ -24,8 +24,6 @@ interface Question {
   readonly asks: string;
   readonly answers: readonly (readonly [says: string, change: Partial<MeterColumns>])[];
 }
-/** From this share below zero the lead was the other way round. */
-const MOSTLY = 0.5;
 
 /** How a meter's file is understood, over its first rows: every guess can be corrected, and is seen to work. */
 @Component({
@@ -213,8 +211,7 @@ export class ColumnsEditor {
   /** What the first lines do not say; nothing else goes on before it is answered. */
   protected readonly questions = computed((): readonly Question[] => {
     const asked = this.doubts().flatMap((doubt) => QUESTIONS[doubt]?.(this.firstTime()) ?? []);
-    const isTurned = this.columns().turned !== true && this.reading().belowZero > MOSTLY;
-    return isTurned ? [...asked, TURN] : asked;
+    return this.reading().isTurnedRound ? [...asked, this.columns().turned ? TURN_BACK : TURN] : asked;
   });
   private readonly firstTime = computed(() => {
     const { columns, headerLines, delimiter } = this.columns();
@@ -291,6 +288,8 @@ const TURN: Question = {
   asks: 'Most of it is below zero: the lead was the other way round?',
   answers: [['Turn the sign', { turned: true }]],
 };
+
+const TURN_BACK: Question = { asks: TURN.asks, answers: [['Turn the sign', { turned: false }]] };
 
 function faultOf({ fault }: RowReader): string {
   if (!fault) return 'no time';

@@ -24,7 +24,7 @@ const RESULT: ReadRecording = {
   remarks: [{ code: 'bad-row', line: 5, count: 2 }],
   segments: [{ fromS: 0, toS: 1, meanW: 8, spreadW: 0, peakW: 8, peakMs: 0 }],
   slots: new Uint8Array(8),
-  belowZero: 0,
+  isTurnedRound: false,
   beganAt: undefined,
 };
 /** What the worker is to do; each test says. */
@@ -173,7 +173,7 @@ describe('a meter’s file', () => {
 
   it('of a lead the other way round is turned with one press, and says which of several columns it took', async () => {
     await choose('Zeit;Soll-Strom;Spannung;Strom\ns;A;V;A\n0;2,0;8,0;-1,0\n1;2,0;8,0;-1,0\n2;2,0;8,0;-1,0\n');
-    expect(textOf(fixture)).toContain('Amps from “Strom A”; left alone: “Soll-Strom A”.');
+    expect(textOf(fixture)).toContain('Amps from “Strom A”; not used: “Soll-Strom A”.');
     expect(textOf(fixture)).toContain('-8 W on average');
     await press('Turn the sign');
     expect(textOf(fixture)).toContain(', 8 W on average');

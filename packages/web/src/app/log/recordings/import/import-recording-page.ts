@@ -24,8 +24,6 @@ import { ColumnsEditor } from './columns-editor';
 import { DateField } from '../../../fields/date-field';
 
 const MOST_BYTES = 400_000_000;
-/** From this share below zero the lead was the other way round. */
-const MOSTLY = 0.5;
 
 type Stage =
   | { readonly is: 'choosing' }
@@ -73,7 +71,7 @@ export class ImportRecordingPage {
   });
   protected readonly isTurned = computed(() => {
     const stage = this.stage();
-    return stage.is === 'read' && stage.result.belowZero > MOSTLY !== (this.columns()?.turned === true);
+    return stage.is === 'read' && stage.result.isTurnedRound;
   });
   protected readonly percent = computed(() => {
     const stage = this.stage();

@@ -15,7 +15,7 @@ beforeAll(async () => {
   folder = mkdtempSync(path.join(SERVER, 'dist/spec-'));
   worker = path.join(folder, 'worker.mjs');
   await build({
-    entryPoints: [path.join(SERVER, 'src/work/worker.ts')],
+    entryPoints: [path.join(SERVER, 'src/threads/worker.ts')],
     outfile: worker,
     bundle: true,
     platform: 'node',
