@@ -8,6 +8,6 @@ module.exports = {
     '^.+\\.ts$': [require.resolve('../../jest.transform.cjs'), require('../../swc.jest.cjs')],
   },
   moduleNameMapper: {
-    '^@viaggio/core$': '<rootDir>/../core/src/index.ts',
+    '^@viaggio/core/(.*)$': '<rootDir>/../core/src/entries/$1.ts',
   },
 };

@@ -1,9 +1,12 @@
 import fs from 'node:fs';
-import { planDay } from '../src/day/planner';
-import type { Day } from '../src/day/shape';
-import type { Gear, Rig } from '../src/gear';
-import { dayChances, DaySimulation } from '../src/day/run';
-import { LOW_WATER, LOW_WATER_DAY } from '../src/demo';
+import { planDay } from '../src/day/planner/plan-day';
+import { dayChances } from '../src/day/run/chances';
+import { DaySimulation } from '../src/day/run/simulate';
+import type { Day } from '../src/day/shape/day';
+import { LOW_WATER } from '../src/demo/low-water';
+import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+import type { Gear } from '../src/gear/gear';
+import type { Rig } from '../src/rig/drawn/rig';
 import { charger, dayOfRigs, pack } from '../testing/day';
 
 const timed = <T>(run: () => T): { readonly value: T; readonly ms: number } => {

@@ -1,8 +1,8 @@
 import cases from '../testing/network-cases.json';
-import { assess } from '../src/answer';
-import type { Network } from '../src/circuit';
-import { LOW_WATER } from '../src/demo';
-import { discharge } from '../src/run';
+import { assess } from '../src/answer/assess';
+import { LOW_WATER } from '../src/demo/low-water';
+import type { Network } from '../src/physics/circuit/network';
+import { discharge } from '../src/run/discharge';
 import { fixedStepDischarge } from '../testing/fixed-step-discharge';
 
 const REFERENCE = 'camera-through-regulator';

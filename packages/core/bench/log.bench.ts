@@ -1,7 +1,11 @@
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { encodingOf, guessColumns, MeterFileReader } from '../src/measure/meter';
-import { inSlots, readTrace, steadySegments } from '../src/measure/trace';
-import type { Trace } from '../src/measure/trace';
+import { encodingOf } from '../src/measure/meter/encoding';
+import { guessColumns } from '../src/measure/meter/meter-columns';
+import { MeterFileReader } from '../src/measure/meter/meter-file';
+import { readTrace } from '../src/measure/trace/read-trace';
+import { steadySegments } from '../src/measure/trace/segments';
+import { inSlots } from '../src/measure/trace/trace';
+import type { Trace } from '../src/measure/trace/trace';
 import { faultOf, JUDGING_SEEDS } from '../testing/judged-segments';
 import { madeRecording } from '../testing/made-recordings';
 import { FILE_FORMS } from '../testing/written-files';

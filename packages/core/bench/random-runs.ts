@@ -1,4 +1,5 @@
-import { rigModel, runRange } from '../src/answer';
+import { runRange } from '../src/answer/range';
+import { rigModel } from '../src/answer/rig-model';
 import { sixLoads } from '../testing/six-loads';
 
 const RUNS = 10_000;

@@ -1,9 +1,12 @@
-import { rigModel, runRange } from '../src/answer';
-import { LOW_WATER } from '../src/demo';
-import { PLAN_FORMAT, PLAN_VERSION } from '../src/document';
-import { evaluate } from '../src/evaluation';
-import { assignFeeds, findFeeds } from '../src/feed';
-import type { Gear, Rig } from '../src/gear';
+import { runRange } from '../src/answer/range';
+import { rigModel } from '../src/answer/rig-model';
+import { LOW_WATER } from '../src/demo/low-water';
+import { PLAN_FORMAT, PLAN_VERSION } from '../src/document/plan';
+import { evaluate } from '../src/evaluation/evaluate';
+import { assignFeeds } from '../src/feed/assign-feeds';
+import { findFeeds } from '../src/feed/find-feeds';
+import type { Gear } from '../src/gear/gear';
+import type { Rig } from '../src/rig/drawn/rig';
 import { camera, pack, usbCamera } from '../testing/rig-builder';
 import { sixLoads } from '../testing/six-loads';
 import { randomRuns } from './random-runs';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CHEMISTRIES } from '../src/cell';
-import type { Feed, Network } from '../src/circuit';
+import type { Feed, Network } from '../src/physics/circuit/network';
+import { CHEMISTRIES } from '../src/tables/chemistries';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

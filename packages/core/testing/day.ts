@@ -1,6 +1,7 @@
-import type { Block, Day } from '../src/day/shape';
-import { DaySimulation } from '../src/day/run';
-import type { Battery, Gear, Rig } from '../src/gear';
+import { DaySimulation } from '../src/day/run/simulate';
+import type { Block, Day } from '../src/day/shape/day';
+import type { Battery, Gear } from '../src/gear/gear';
+import type { Rig } from '../src/rig/drawn/rig';
 
 const TERMINALS = { type: 'v-mount' } as const;
 

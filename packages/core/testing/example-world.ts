@@ -1,11 +1,15 @@
 import networkCases from './network-cases.json';
-import { assess, rigModel } from '../src/answer';
-import type { NetworkCase } from '../src/circuit';
-import { DaySimulation } from '../src/day/run';
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG } from '../src/demo';
-import { PLAN_FORMAT, PLAN_VERSION } from '../src/document';
-import type { Battery } from '../src/gear';
-import { inSlots, steadySegments } from '../src/measure/trace';
+import { assess } from '../src/answer/assess';
+import { rigModel } from '../src/answer/rig-model';
+import { DaySimulation } from '../src/day/run/simulate';
+import { LOW_WATER } from '../src/demo/low-water';
+import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+import { LOW_WATER_LOG } from '../src/demo/low-water-log';
+import { PLAN_FORMAT, PLAN_VERSION } from '../src/document/plan';
+import type { Battery } from '../src/gear/gear';
+import { steadySegments } from '../src/measure/trace/segments';
+import { inSlots } from '../src/measure/trace/trace';
+import type { NetworkCase } from '../src/physics/circuit/network';
 
 const rigNamed = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

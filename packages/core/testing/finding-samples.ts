@@ -1,6 +1,6 @@
-import { finding } from '../src/findings';
-import type { Facts, FindingCode } from '../src/findings';
-import type { Contract } from '../src/usb';
+import type { Facts, FindingCode } from '../src/findings/facts';
+import { finding } from '../src/findings/finding';
+import type { Contract } from '../src/physics/usb/power-delivery';
 
 const CONTRACT: Contract = { voltageV: 9, currentA: 3, powerW: 27, limitedBy: 'source', by: 'profile' };
 const PLAIN: Contract = { voltageV: 5, currentA: 2, powerW: 10, limitedBy: 'source', by: 'plain-5v' };

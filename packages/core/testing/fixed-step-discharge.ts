@@ -1,6 +1,7 @@
-import { cellVoltage } from '../src/cell';
-import { brokenLimit, compile, settle, solve } from '../src/circuit';
-import type { Network } from '../src/circuit';
+import { cellVoltage } from '../src/physics/cell/ocv';
+import { compile } from '../src/physics/circuit/circuit';
+import type { Network } from '../src/physics/circuit/network';
+import { brokenLimit, settle, solve } from '../src/physics/circuit/operating-point';
 
 /**
  * The plain way to run a pack down, second by second: what the event-driven discharge is measured and checked against.

@@ -1,5 +1,7 @@
-import { cellVoltage, CHEMISTRIES } from '../src/cell';
-import type { Adapter, Battery, Device, Gear, Hub, Rig, Supply } from '../src/gear';
+import type { Adapter, Battery, Device, Gear, Hub, Supply } from '../src/gear/gear';
+import { cellVoltage } from '../src/physics/cell/ocv';
+import type { Rig } from '../src/rig/drawn/rig';
+import { CHEMISTRIES } from '../src/tables/chemistries';
 import { bank, build, camera, DTAP, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from './rig-builder';
 import type { Built } from './rig-builder';
 

@@ -1,4 +1,4 @@
-import type { Trace } from '../src/measure/trace';
+import type { Trace } from '../src/measure/trace/trace';
 
 /** A recording of which it is known what it is made of. */
 export interface MadeRecording extends Trace {

@@ -1,8 +1,10 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_RULES, LOW_WATER_TRIPS } from '../src/demo';
-import type { Gear } from '../src/gear';
-import type { PackThing } from '../src/travel/list';
-import type { Trip } from '../src/travel/trip';
-import type { PackingWorld } from '../src/travel/bags';
+import { LOW_WATER } from '../src/demo/low-water';
+import { LOW_WATER_DAY } from '../src/demo/low-water-day';
+import { LOW_WATER_RULES, LOW_WATER_TRIPS } from '../src/demo/low-water-trip';
+import type { Gear } from '../src/gear/gear';
+import type { PackingWorld } from '../src/travel/bags/packed-trip';
+import type { PackThing } from '../src/travel/list/packing-list';
+import type { Trip } from '../src/travel/trip/trip-shape';
 
 const bodies = <B>(items: readonly { readonly id: string; readonly body: B }[]): ReadonlyMap<string, B> =>
   new Map(items.map(({ id, body }) => [id, body]));

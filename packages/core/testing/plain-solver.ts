@@ -1,4 +1,4 @@
-import type { Feed, Network } from '../src/circuit';
+import type { Feed, Network } from '../src/physics/circuit/network';
 
 /** A feed of a solved tree: volts and amps at its end. */
 export interface PlainPoint {

@@ -1,4 +1,5 @@
-import type { Device, Gear, Hub, Rig } from '../src/gear';
+import type { Device, Gear, Hub } from '../src/gear/gear';
+import type { Rig } from '../src/rig/drawn/rig';
 import { battery } from './rig-parts';
 
 const id = (place: number): string => `00000000-0000-4000-8000-${String(place).padStart(12, '0')}`;

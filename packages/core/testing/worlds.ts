@@ -1,8 +1,10 @@
-import { CHEMISTRIES, coldDerating, deliveredWh } from '../src/cell';
-import { GENERIC_BATTERIES, GENERIC_DEVICES } from '../src/gear';
-import type { Battery, Device, Gear } from '../src/gear';
-import type { Log } from '../src/measure/feed-loss';
-import type { Observation } from '../src/measure/log';
+import type { Battery, Device, Gear } from '../src/gear/gear';
+import { GENERIC_BATTERIES, GENERIC_DEVICES } from '../src/gear/generic/generic';
+import type { Log } from '../src/measure/feed-loss/log';
+import type { Observation } from '../src/measure/log/observation';
+import { deliveredWh } from '../src/physics/cell/delivered';
+import { coldDerating } from '../src/physics/cell/derating';
+import { CHEMISTRIES } from '../src/tables/chemistries';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 /** Chances of one made world: the same for the same seed. */

@@ -1,5 +1,5 @@
-import type { MeterColumns } from '../src/measure/log';
-import type { Trace } from '../src/measure/trace';
+import type { MeterColumns } from '../src/measure/log/recording';
+import type { Trace } from '../src/measure/trace/trace';
 
 /** A way in which a logger, its software or a spreadsheet writes a recording. */
 export interface FileForm {

@@ -1,4 +1,4 @@
-import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core';
+import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core/document';
 import compression from 'compression';
 import express from 'express';
 import { rateLimit } from 'express-rate-limit';

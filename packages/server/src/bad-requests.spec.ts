@@ -1,5 +1,7 @@
-import { LOW_WATER, gearShape, isWithin, rigShape } from '@viaggio/core';
-import type { Issue } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { gearShape, rigShape } from '@viaggio/core/gear';
+import { isWithin } from '@viaggio/core/units';
+import type { Issue } from '@viaggio/core/units';
 import fc from 'fast-check';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../testing/database';

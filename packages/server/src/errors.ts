@@ -1,4 +1,4 @@
-import type { Issue } from '@viaggio/core';
+import type { Issue } from '@viaggio/core/units';
 
 /** Every way a request can fail: status, title and what to do about it. docs/errors.md lists the same, held equal by a test. */
 export const ERRORS = {

@@ -1,4 +1,4 @@
-import type { Infer, JsonSchema, Shape } from '@viaggio/core';
+import type { Infer, JsonSchema, Shape } from '@viaggio/core/units';
 import type { Readable } from 'node:stream';
 import type { ErrorCode } from './errors';
 

@@ -1,4 +1,4 @@
-import { idShape } from '@viaggio/core';
+import { idShape } from '@viaggio/core/gear';
 import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import { Readable } from 'node:stream';

@@ -1,5 +1,3 @@
-import { cellVoltage, CHEMISTRIES } from '../cell';
-import { discharge, networkOf } from '../run';
 import {
   adapter,
   answerTo,
@@ -16,6 +14,10 @@ import {
   troubles,
 } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
+import { cellVoltage } from '../physics/cell/ocv';
+import { discharge } from '../run/discharge';
+import { networkOf } from '../run/network-of';
+import { CHEMISTRIES } from '../tables/chemistries';
 import { rigModel } from './rig-model';
 
 describe('sound feeds', () => {

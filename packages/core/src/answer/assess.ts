@@ -16,20 +16,21 @@ import {
   worstVerdict,
 } from '../findings';
 import type { Finding, Verdict } from '../findings';
-import { DEFAULT_RESERVE } from '../gear';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
 import { trackTo } from '../profile';
 import type { Track } from '../profile';
-import { cautionsOf, isA, resilience, treeFeeding } from '../rig';
-import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import { DEFAULT_RESERVE, isA } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
+import { cautionsOf, resilience, treeFeeding } from '../rig/resolved';
+import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { figureName } from '../words';
+import { withTurns } from './deciding-assumptions';
 import { flowFindings } from './judgement';
 import { phaseFindings } from './phase-findings';
 import { isForbidden, judgedRig, rigModel } from './rig-model';
 import type { JudgedRig, RigModel } from './rig-model';
-import { withTurns } from './turns';
 
 /** What one source does in a rig, everything it can feed hanging on it. */
 export interface SourceAnswer {

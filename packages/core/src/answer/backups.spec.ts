@@ -1,8 +1,10 @@
-import { LOW_WATER } from '../demo';
-import type { Gear, Rig } from '../gear';
-import { orderOfConnecting, resolveRig } from '../rig';
-import { sayConnecting } from '../words';
 import { battery, BAY, BY_DTAP, BY_PD, CONTACTS, device, IN_CAMERA, rigOf, troubles, USB_IN } from '../../testing/rig-parts';
+import { LOW_WATER } from '../demo/low-water';
+import type { Gear } from '../gear/gear';
+import type { Rig } from '../rig/drawn/rig';
+import { orderOfConnecting } from '../rig/resolved/connecting';
+import { resolveRig } from '../rig/resolved/resolve-rig';
+import { sayConnecting } from '../words/connecting';
 import { assess } from './assess';
 import { backups } from './backups';
 

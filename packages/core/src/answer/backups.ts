@@ -1,6 +1,8 @@
-import type { Gear, Rig } from '../gear';
-import { isA, treesFeeding } from '../rig';
-import type { ResolvedRig, SourceTree } from '../rig';
+import type { Gear } from '../gear';
+import { isA } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
+import { treesFeeding } from '../rig/resolved';
+import type { ResolvedRig, SourceTree } from '../rig/resolved';
 import { builtInId } from '../run';
 import type { SystemRun } from '../run';
 import { assessModel } from './assess';

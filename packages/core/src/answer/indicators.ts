@@ -1,11 +1,12 @@
-import { CHEMISTRIES } from '../cell';
 import { batteryFigures } from '../gear';
 import type { Battery } from '../gear';
-import { connectionsInto, isA } from '../rig';
-import type { Part } from '../rig';
+import { isA } from '../rig/drawn';
+import type { Part } from '../rig/drawn';
+import { connectionsInto } from '../rig/resolved';
 import { stoppingPeak } from '../run';
-import type { RigModel } from './rig-model';
+import { CHEMISTRIES } from '../tables';
 import { sayGauge } from '../words';
+import type { RigModel } from './rig-model';
 
 /** One thing to look at on a rig, and whether it can be believed. */
 export interface Indicator {

@@ -9,7 +9,7 @@ import {
   voltageFindings,
 } from '../findings';
 import type { Finding } from '../findings';
-import type { LoadDraw, ResolvedRig, SourceTree } from '../rig';
+import type { LoadDraw, ResolvedRig, SourceTree } from '../rig/resolved';
 import type { Discharge } from '../run';
 
 type Runs = ReadonlyMap<SourceTree, Discharge | undefined>;

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { CHEMISTRIES } from '../cell';
-import type { Input, Output } from '../gear';
 import { adapter, answerTo, battery, BAY, BY_DTAP, CONTACTS, device, DTAP } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
+import type { Input, Output } from '../gear/port';
+import { CHEMISTRIES } from '../tables/chemistries';
 
 describe('laws', () => {
   const volts = (min: number, max: number) => fc.double({ min, max, noNaN: true });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import type { Device, Rig } from '../gear';
-import { bank, build, camera, dummy, judge, pack, usbCamera, usbWire, wire, stepUp } from '../../testing/rig-builder';
+import { bank, build, camera, dummy, judge, pack, stepUp, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
+import type { Device } from '../gear/gear';
+import type { Rig } from '../rig/drawn/rig';
 import { assess } from './assess';
 
 const heavy = (powerW: number): Partial<Device> => ({ modes: [{ id: 'heavy', name: 'heavy', draw: { basis: 'maker', powerW } }] });

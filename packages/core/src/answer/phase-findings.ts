@@ -1,6 +1,6 @@
 import { severity } from '../findings';
 import type { Finding } from '../findings';
-import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig';
+import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig/resolved';
 import { discharge, networkOf } from '../run';
 import type { Discharge, SystemRun } from '../run';
 import { judgement } from './judgement';

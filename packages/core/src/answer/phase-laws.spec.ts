@@ -1,16 +1,19 @@
 import fc from 'fast-check';
-import { cellVoltage, CHEMISTRIES } from '../cell';
-import type { Adapter, Gear, Rig } from '../gear';
-import { discharge, networkOf } from '../run';
-import { finding } from '../findings';
-import type { Finding } from '../findings';
-import type { Figure } from '../rig';
 import { plainSolve } from '../../testing/plain-solver';
 import { build, camera, DTAP, dummy, pack, splitter, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
+import type { Finding } from '../findings/facts';
+import { finding } from '../findings/finding';
+import type { Adapter, Gear } from '../gear/gear';
+import { cellVoltage } from '../physics/cell/ocv';
+import type { Rig } from '../rig/drawn/rig';
+import type { Figure } from '../rig/resolved/figure';
+import { discharge } from '../run/discharge';
+import { networkOf } from '../run/network-of';
+import { CHEMISTRIES } from '../tables/chemistries';
 import { assess } from './assess';
+import { withTurns } from './deciding-assumptions';
 import { rigModel } from './rig-model';
-import { withTurns } from './turns';
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 

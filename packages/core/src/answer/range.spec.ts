@@ -1,7 +1,9 @@
-import type { Battery, Device, Rig } from '../gear';
 import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import { sixLoads } from '../../testing/six-loads';
-import { discharge, networkOf } from '../run';
+import type { Battery, Device } from '../gear/gear';
+import type { Rig } from '../rig/drawn/rig';
+import { discharge } from '../run/discharge';
+import { networkOf } from '../run/network-of';
 import { assess } from './assess';
 import { indicators } from './indicators';
 import { runRange } from './range';

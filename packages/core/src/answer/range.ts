@@ -1,9 +1,11 @@
-import { CHEMISTRIES, coldDerating } from '../cell';
-import { ENERGY_SPREAD, energySpread } from '../gear';
-import { batteryState, isA } from '../rig';
+import { ENERGY_SPREAD, energySpread } from '../gear/kit';
+import { coldDerating } from '../physics/cell';
+import { isA } from '../rig/drawn';
+import { batteryState } from '../rig/resolved';
 import { chance, SystemRunner } from '../run';
 import type { PartInstead, System, Variation } from '../run';
-import type { AssumedEnd } from './instead';
+import { CHEMISTRIES } from '../tables';
+import type { AssumedEnd } from './assumed-end';
 import type { RigModel } from './rig-model';
 
 /** How long a rig runs, as a range. Minutes beyond what is timed are undefined. */

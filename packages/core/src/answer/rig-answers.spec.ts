@@ -1,8 +1,10 @@
-import { LOW_WATER } from '../demo';
-import type { Supply } from '../gear';
-import { resilience, resolveRig } from '../rig';
-import { discharge, networkOf } from '../run';
 import { bank, build, camera, dummy, inCamera, judge, pack, splitter, stepUp, usbCamera, usbWire } from '../../testing/rig-builder';
+import { LOW_WATER } from '../demo/low-water';
+import type { Supply } from '../gear/gear';
+import { resilience } from '../rig/resolved/resilience';
+import { resolveRig } from '../rig/resolved/resolve-rig';
+import { discharge } from '../run/discharge';
+import { networkOf } from '../run/network-of';
 import { assess } from './assess';
 import { rigModel } from './rig-model';
 import { tellAnswer } from './tell-answer';

@@ -1,9 +1,11 @@
-import { cellVoltage, CHEMISTRIES, ocvArea } from '../cell';
-import type { Gear } from '../gear';
-import { discharge, networkOf } from '../run';
 import { plainSolve } from '../../testing/plain-solver';
 import { build, camera, dummy, pack, splitter, usbCamera, wire } from '../../testing/rig-builder';
 import type { Built, Joined } from '../../testing/rig-builder';
+import type { Gear } from '../gear/gear';
+import { cellVoltage, ocvArea } from '../physics/cell/ocv';
+import { discharge } from '../run/discharge';
+import { networkOf } from '../run/network-of';
+import { CHEMISTRIES } from '../tables/chemistries';
 import { assess } from './assess';
 import { rigModel } from './rig-model';
 import fc from 'fast-check';

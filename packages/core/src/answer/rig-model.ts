@@ -1,8 +1,10 @@
 import { drawingFindings, lackFindings, parallelFindings, plugFindings } from '../findings';
 import type { Finding } from '../findings';
-import type { Gear, Rig } from '../gear';
-import { drawnRig, resolveDrawn, rigDraws } from '../rig';
-import type { DrawnRig, Lean, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import type { Gear } from '../gear';
+import { drawnRig } from '../rig/drawn';
+import type { DrawnRig, Rig } from '../rig/drawn';
+import { resolveDrawn, rigDraws } from '../rig/resolved';
+import type { Lean, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { discharge, networkOf, rigSystem } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
 import { matchFindings } from './judgement';

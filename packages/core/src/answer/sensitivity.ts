@@ -1,5 +1,5 @@
 import { figureName, say } from '../words';
-import { atEnd } from './instead';
+import { atEnd } from './assumed-end';
 import { roughRunner, uncertaintyOf, Variations } from './range';
 import type { RigModel } from './rig-model';
 

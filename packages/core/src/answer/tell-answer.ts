@@ -1,5 +1,5 @@
 import type { Station, Track } from '../profile';
-import type { Figure } from '../rig';
+import type { Figure } from '../rig/resolved';
 import { figureFormula, figureName, limitSetter, sayCaution, sayStop, sayTrackPeak, tell } from '../words';
 import type { Told } from '../words';
 import type { Answer, SourceAnswer } from './assess';

@@ -1,8 +1,10 @@
-import { assess } from './assess';
-import { settledTests, shotsDraw, testedHere, withTestsSettled } from '../rig';
-import type { Device, Draw } from '../gear';
 import { adapter, battery, BY_DTAP, BY_PD, CONTACTS, device, IN_CAMERA, rigOf } from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
+import type { Draw } from '../gear/draw-shape';
+import type { Device } from '../gear/gear';
+import { shotsDraw } from '../rig/resolved/draw';
+import { settledTests, testedHere, withTestsSettled } from '../rig/resolved/test-feed';
+import { assess } from './assess';
 
 const TEST: Draw = { basis: 'run-down', energyWh: 50, minutes: 150 };
 const FEEDS: Readonly<Record<string, Parts>> = {

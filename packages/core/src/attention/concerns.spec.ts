@@ -1,6 +1,10 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, LOW_WATER_SHEETS } from '../demo';
-import type { Day } from '../day/shape';
-import type { Gear, Rig } from '../gear';
+import type { Day } from '../day/shape/day';
+import { LOW_WATER } from '../demo/low-water';
+import { LOW_WATER_DAY } from '../demo/low-water-day';
+import { LOW_WATER_LOG } from '../demo/low-water-log';
+import { LOW_WATER_SHEETS } from '../demo/low-water-sheets';
+import type { Gear } from '../gear/gear';
+import type { Rig } from '../rig/drawn/rig';
 import { attention, verdictOfConcern } from './concerns';
 import type { Concern } from './concerns';
 import { nearestDay } from './nearest-day';

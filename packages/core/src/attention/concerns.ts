@@ -1,18 +1,20 @@
 import { assess } from '../answer';
 import type { Answer } from '../answer';
-import { sayReading, sheetOfRig, standingOf } from '../bench/check';
-import type { CheckStanding } from '../bench/check';
+import { sayReading, sheetOfRig, standingOf } from '../bench/joints';
+import type { CheckStanding } from '../bench/joints';
 import type { SheetEntry } from '../bench/sheet';
-import { blockTitle } from '../day/shape';
-import { DaySimulation, chargingList } from '../day/run';
+import { chargingList, DaySimulation } from '../day/run';
 import type { ChargingList, DayRun } from '../day/run';
+import { blockTitle } from '../day/shape';
 import type { Day } from '../day/shape';
 import type { Verdict } from '../findings';
-import { batteryFigures, gearIdsOf, gearTitle, whyNotAtHand } from '../gear';
-import type { Battery, Gear, Provenance, Rig } from '../gear';
-import { healthHistory } from '../measure/learning';
+import { batteryFigures, gearTitle } from '../gear';
+import type { Battery, Gear, Provenance } from '../gear';
+import { mayFly, whyNotAtHand } from '../gear/kit';
 import type { Log } from '../measure/feed-loss';
-import { mayFly } from '../travel/air';
+import { healthHistory } from '../measure/learning';
+import { gearIdsOf } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
 import { sayFinding } from '../words';
 
 /** Something that a person should do before the day, the act named by its code. */

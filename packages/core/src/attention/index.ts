@@ -1,4 +1,3 @@
 export { attention, verdictOfConcern } from './concerns';
-export type { Attention, AttentionTo, Concern, RigStanding } from './concerns';
+export type { AttentionTo, Concern } from './concerns';
 export { nearestDay } from './nearest-day';
-export type { NearestDay } from './nearest-day';

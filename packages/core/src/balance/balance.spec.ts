@@ -1,7 +1,7 @@
-import { assess } from '../answer';
-import { LOW_WATER } from '../demo';
-import type { Rig } from '../gear';
-import { tell } from '../words';
+import { assess } from '../answer/assess';
+import { LOW_WATER } from '../demo/low-water';
+import type { Rig } from '../rig/drawn/rig';
+import { tell } from '../words/tell';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { PlacedMass } from './mechanics';
 import { partsToPlace, rigBalance, SAFE_MARGIN } from './rig-balance';

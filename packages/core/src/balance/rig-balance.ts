@@ -1,5 +1,6 @@
 import { AWAY_FROM_CAMERA, gearTitle } from '../gear';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { CentreOfMass, PlacedMass, Tipping } from './mechanics';
 

@@ -1,5 +1,5 @@
-import { checkSteps, withReading } from '../bench/check';
-import type { CheckStep, MeterReading } from '../bench/check';
+import { checkSteps, withReading } from '../bench/joints';
+import type { CheckStep, MeterReading } from '../bench/joints';
 import type { Contact, SheetEntry, SheetOf } from '../bench/sheet';
 import type { Gear } from '../gear';
 import { demoId, GEAR } from './demo-id';

@@ -1,5 +1,5 @@
-import type { FlightRules } from '../travel/air';
-import { USUAL_FLIGHT_RULES } from '../travel/air';
+import { USUAL_FLIGHT_RULES } from '../travel/rules';
+import type { FlightRules } from '../travel/rules';
 import { OWN_TEMPLATES } from '../travel/trip';
 import type { Trip } from '../travel/trip';
 import { demoId } from './demo-id';

@@ -1,5 +1,6 @@
-import { oneFeed } from '../gear';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
+import { oneFeed } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
 import { demoId, GEAR } from './demo-id';
 import { MORE_GEAR, moreId } from './more-gear';
 import type { MoreGear } from './more-gear';

@@ -1,4 +1,4 @@
-import type { Rig } from '../gear';
+import type { Rig } from '../rig/drawn';
 import { GEAR as first } from './demo-id';
 import { moreId } from './more-gear';
 import type { MoreGear } from './more-gear';

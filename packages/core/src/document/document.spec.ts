@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
-import { LOW_WATER } from '../demo';
-import { missingFields } from '../shape';
+import { LOW_WATER } from '../demo/low-water';
+import { missingFields } from '../shape/missing-fields';
 import { migratePlan } from './migrate';
 import { PLAN_FORMAT, PLAN_VERSION, planJsonSchema, planShape } from './plan';
 import type { Plan } from './plan';

@@ -1,4 +1,4 @@
-import { oneFeed } from '../gear';
+import { oneFeed } from '../rig/drawn';
 
 const V0_FIELDS = ['deviceId', 'inputId', 'batteryId', 'outputId', 'cableId', 'adapterId'] as const;
 

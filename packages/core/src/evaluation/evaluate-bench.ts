@@ -1,14 +1,15 @@
-import { standingOf, sayExpected, sayReading, sheetOfRig } from '../bench/check';
-import type { CheckStanding } from '../bench/check';
 import { compareContacts, judgeTaps, sayCommonly, sayDifference, verdictOfContacts, windowOf } from '../bench/contacts';
 import { findFault } from '../bench/fault';
 import type { FoundFault } from '../bench/fault';
+import { sayExpected, sayReading, sheetOfRig, standingOf } from '../bench/joints';
+import type { CheckStanding } from '../bench/joints';
 import type { Sheet } from '../bench/sheet';
 import { SIZE_TOOLS } from '../bench/size';
 import type { SizeToolName } from '../bench/size';
 import type { Ask, Plan } from '../document';
 import type { Verdict } from '../findings';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
 
 /** A step of a rig's check as documents and the command line tell it. */
 export interface ToldStep {

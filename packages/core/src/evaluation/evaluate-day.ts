@@ -1,11 +1,11 @@
 import { DEFAULT_SEED } from '../answer';
 import type { CardsRun } from '../day/cards';
 import { dayIssues } from '../day/model';
-import type { DayEntry } from '../day/shape';
 import { neededToday, planDay, topUps } from '../day/planner';
 import type { DayPlan, TopUp } from '../day/planner';
 import { chargingList, dayChances, dayIndicators, DaySimulation, planFigures } from '../day/run';
 import type { Band, BlockRun, ChargingList, DayIndicator, PlanFigures, PowerGap, Stay } from '../day/run';
+import type { DayEntry } from '../day/shape';
 import type { Plan } from '../document';
 import type { Gear } from '../gear';
 import type { Issue } from '../issue';

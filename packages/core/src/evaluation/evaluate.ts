@@ -17,10 +17,11 @@ import {
   weightsOf,
 } from '../feed';
 import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed';
-import type { Gear, Rig, Style } from '../gear';
+import type { Gear } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { drawnRig } from '../rig';
+import { drawnRig } from '../rig/drawn';
+import type { Rig, Style } from '../rig/drawn';
 import { leftAlone } from '../unattended';
 import type { AloneAnswer } from '../unattended';
 import { evaluateBench, evaluateCheck } from './evaluate-bench';

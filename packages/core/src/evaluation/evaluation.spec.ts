@@ -1,8 +1,10 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_SHEETS } from '../demo';
-import { PLAN_FORMAT, PLAN_VERSION } from '../document';
-import type { Plan } from '../document';
-import { weightsOf } from '../feed';
-import type { Device } from '../gear';
+import { LOW_WATER } from '../demo/low-water';
+import { LOW_WATER_DAY } from '../demo/low-water-day';
+import { LOW_WATER_SHEETS } from '../demo/low-water-sheets';
+import { PLAN_FORMAT, PLAN_VERSION } from '../document/plan';
+import type { Plan } from '../document/plan';
+import { weightsOf } from '../feed/weights';
+import type { Device } from '../gear/gear';
 import { evaluate, planIssues } from './evaluate';
 
 const PLAN: Plan = { format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs };

@@ -1,7 +1,8 @@
 import { assessModel, rigModel } from '../answer';
-import { withoutSpares } from '../gear';
-import type { Gear, Link, Rig } from '../gear';
-import { withTestsSettled } from '../rig';
+import type { Gear } from '../gear';
+import { withoutSpares } from '../rig/drawn';
+import type { Link, Rig } from '../rig/drawn';
+import { withTestsSettled } from '../rig/resolved';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';

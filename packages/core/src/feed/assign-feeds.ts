@@ -1,8 +1,9 @@
 import { assess, assessModel, rigModel } from '../answer';
 import type { Answer } from '../answer';
-import { withoutSpares } from '../gear';
-import type { Gear, Link, Rig } from '../gear';
-import { withTestsSettled } from '../rig';
+import type { Gear } from '../gear';
+import { withoutSpares } from '../rig/drawn';
+import type { Link, Rig } from '../rig/drawn';
+import { withTestsSettled } from '../rig/resolved';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';

@@ -1,7 +1,7 @@
-import type { Battery, Gear } from '../gear';
-import { isFlat, isReady, whyNotAtHand } from '../gear';
 import { battery, CONTACTS, IN_CAMERA, rigOf } from '../../testing/rig-parts';
-import { assess } from '../answer';
+import { assess } from '../answer/assess';
+import type { Battery, Gear } from '../gear/gear';
+import { isFlat, isReady, whyNotAtHand } from '../gear/kit/at-hand';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';

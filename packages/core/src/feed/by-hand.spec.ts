@@ -1,8 +1,9 @@
-import { assess } from '../answer';
-import { LOW_WATER } from '../demo';
-import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../gear';
-import type { Gear, Rig } from '../gear';
-import { sayFinding } from '../words';
+import { assess } from '../answer/assess';
+import { LOW_WATER } from '../demo/low-water';
+import type { Gear } from '../gear/gear';
+import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../rig/drawn/edit-links';
+import type { Rig } from '../rig/drawn/rig';
+import { sayFinding } from '../words/tell';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';

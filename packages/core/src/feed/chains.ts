@@ -1,5 +1,7 @@
-import { isFlat, mates, meetsDirectly, portsOf, whyNotAtHand } from '../gear';
-import type { Cable, Connector, Gear, Input, Link, Output, Ports, Rig } from '../gear';
+import { mates, meetsDirectly, portsOf } from '../gear';
+import type { Cable, Connector, Gear, Input, Output, Ports } from '../gear';
+import { isFlat, whyNotAtHand } from '../gear/kit';
+import type { Link, Rig } from '../rig/drawn';
 
 /** A way of links from a source, or from a part that is already fed, to one input of a device; outer first. */
 export type ChainOfLinks = readonly Link[];

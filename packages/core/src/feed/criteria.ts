@@ -1,10 +1,12 @@
 import type { Answer } from '../answer';
 import { AWAY_FROM_CAMERA, batteryFigures, gearTitle, isMount } from '../gear';
 import type { Battery } from '../gear';
-import { connectionsInto, hasCushion, isA, resilience } from '../rig';
-import type { Connection, Part, ResolvedRig } from '../rig';
-import { mayFly, strictestFlight } from '../travel/air';
-import type { Flight } from '../travel/air';
+import { mayFly, strictestFlight } from '../gear/kit';
+import type { Flight } from '../gear/kit';
+import { isA } from '../rig/drawn';
+import type { Part } from '../rig/drawn';
+import { connectionsInto, hasCushion, resilience } from '../rig/resolved';
+import type { Connection, ResolvedRig } from '../rig/resolved';
 import { sayFinding } from '../words';
 import { CRITERIA } from './weights';
 import type { Criterion, Weights } from './weights';

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { assessModel, rigModel } from '../answer';
-import { LOW_WATER } from '../demo';
-import type { Gear, Link, Rig } from '../gear';
 import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
+import { assessModel } from '../answer/assess';
+import { rigModel } from '../answer/rig-model';
+import { LOW_WATER } from '../demo/low-water';
+import type { Gear } from '../gear/gear';
+import type { Link, Rig } from '../rig/drawn/rig';
 import { alternatives, APPROACHES } from './approaches';
 import { assignFeeds } from './assign-feeds';
 import { KitIndex, NOTHING_TAKEN, take } from './chains';

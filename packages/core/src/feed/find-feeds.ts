@@ -1,9 +1,12 @@
 import { assessModel, rigModel } from '../answer';
 import type { Answer } from '../answer';
 import type { Finding, Verdict } from '../findings';
-import { gearIdsOf, gearTitle, isFlat, linksTo, withoutSpares } from '../gear';
-import type { Gear, Link, Rig } from '../gear';
-import { withTestsSettled } from '../rig';
+import { gearTitle } from '../gear';
+import type { Gear } from '../gear';
+import { isFlat } from '../gear/kit';
+import { gearIdsOf, linksTo, withoutSpares } from '../rig/drawn';
+import type { Link, Rig } from '../rig/drawn';
+import { withTestsSettled } from '../rig/resolved';
 import { sayFinding } from '../words';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';

@@ -1,5 +1,6 @@
-import { genericKit } from '../gear';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
+import { genericKit } from '../gear/generic';
+import type { Rig } from '../rig/drawn';
 
 const PREFIX = 'generic ';
 /** Two of each: a pair of cables or batteries is often what is missing. */

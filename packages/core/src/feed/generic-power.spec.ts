@@ -1,5 +1,6 @@
-import { forBay, GENERIC_TRUNK } from '../gear';
-import type { Gear } from '../gear';
+import type { Gear } from '../gear/gear';
+import { forBay } from '../gear/generic/generic';
+import { GENERIC_TRUNK } from '../gear/generic/generic-kit';
 import { offersFor } from './offers';
 
 /** Generic things under their own names, each for bay M where it is made for one. */

@@ -1,7 +1,10 @@
 import { assess } from '../answer';
 import type { Verdict } from '../findings';
-import { connectorName, gearIdsOf, gearTitle, isFlat, whyNotAtHand, mates, meetsDirectly, portsOf } from '../gear';
-import type { Cable, Gear, Input, Link, Output, Rig } from '../gear';
+import { connectorName, gearTitle, mates, meetsDirectly, portsOf } from '../gear';
+import type { Cable, Gear, Input, Output } from '../gear';
+import { isFlat, whyNotAtHand } from '../gear/kit';
+import { gearIdsOf } from '../rig/drawn';
+import type { Link, Rig } from '../rig/drawn';
 import { sayFinding } from '../words';
 
 /** A port that could feed an input, with the cable it takes. */

@@ -1,5 +1,6 @@
 import type { Verdict } from '../findings';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
 import { say } from '../words';
 import { findFeeds } from './find-feeds';
 import type { FeedOptions, FoundFeed } from './find-feeds';

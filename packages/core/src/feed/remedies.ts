@@ -1,8 +1,9 @@
 import { assess } from '../answer';
 import type { Answer } from '../answer';
 import type { Finding, FindingCode, Verdict } from '../findings';
-import type { Gear, Rig } from '../gear';
-import { withTestsSettled } from '../rig';
+import type { Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
+import { withTestsSettled } from '../rig/resolved';
 import { sayFinding } from '../words';
 import { devicesOf, otherFeeds, triesBy } from './remedy-tries';
 import type { Means, Try } from './remedy-tries';

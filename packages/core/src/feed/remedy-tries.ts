@@ -1,18 +1,9 @@
 import type { Finding } from '../findings';
-import {
-  energyNow,
-  gearIdsOf,
-  gearTitle,
-  isReady,
-  linksTo,
-  mates,
-  meetsDirectly,
-  portsOf,
-  withFeed,
-  withoutFeed,
-  withPartReplaced,
-} from '../gear';
-import type { Battery, Gear, Link, Rig } from '../gear';
+import { gearTitle, mates, meetsDirectly, portsOf } from '../gear';
+import type { Battery, Gear } from '../gear';
+import { energyNow, isReady } from '../gear/kit';
+import { gearIdsOf, linksTo, withFeed, withoutFeed, withPartReplaced } from '../rig/drawn';
+import type { Link, Rig } from '../rig/drawn';
 import { sayRemedy } from '../words';
 import { findFeeds } from './find-feeds';
 

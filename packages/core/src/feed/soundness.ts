@@ -1,7 +1,8 @@
 import { contractFindings, drawingFindings, plugFindings, voltageFindings } from '../findings';
 import type { Finding } from '../findings';
-import type { Gear, Rig } from '../gear';
-import { resolveRig } from '../rig';
+import type { Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
+import { resolveRig } from '../rig/resolved';
 import type { ChainOfLinks, KitIndex } from './chains';
 
 /**

@@ -1,4 +1,4 @@
-import type { Style } from '../gear';
+import type { Style } from '../rig/drawn';
 
 /** What a feed is weighed by. Each is a cost: more of it is worse. */
 export const CRITERIA = {

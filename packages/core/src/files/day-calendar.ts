@@ -3,9 +3,10 @@ import { instantAt, minuteAt, minuteOf, minuteOfClock } from '../day/model';
 import { BLOCK_KINDS, blockTitle } from '../day/shape';
 import type { Block, BlockKind, Day } from '../day/shape';
 import { gearTitle } from '../gear';
-import type { Gear, Rig } from '../gear';
+import type { Gear } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
+import type { Rig } from '../rig/drawn';
 
 const RIG = 'x-viaggio-rig';
 const KIND = 'x-viaggio-kind';

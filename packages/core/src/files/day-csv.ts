@@ -2,9 +2,9 @@ import Papa from 'papaparse';
 import { clockAt, minuteAt, readClock } from '../day/model';
 import { dayShape } from '../day/shape';
 import type { Block, Day } from '../day/shape';
-import type { Rig } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
+import type { Rig } from '../rig/drawn';
 import { asMeant, harmless, readCell, writeCell } from './csv-cell';
 
 const FIELDS = dayShape.fields.blocks.item.fields;

@@ -1,6 +1,7 @@
-import type { Day } from '../day/shape';
-import { LOW_WATER, LOW_WATER_DAY } from '../demo';
-import { withBlocks } from '../day/model';
+import { withBlocks } from '../day/model/edit-day';
+import type { Day } from '../day/shape/day';
+import { LOW_WATER } from '../demo/low-water';
+import { LOW_WATER_DAY } from '../demo/low-water-day';
 import { blocksFromCalendar, dayToCalendar } from './day-calendar';
 import { blocksFromCsv, blocksToCsv } from './day-csv';
 

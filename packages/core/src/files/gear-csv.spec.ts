@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { LOW_WATER } from '../demo';
-import { gearShape } from '../gear';
-import { UNITS } from '../quantity';
-import type { Unit } from '../quantity';
-import { number } from '../shape';
+import { LOW_WATER } from '../demo/low-water';
+import { gearShape } from '../gear/gear';
+import { UNITS } from '../quantity/unit';
+import type { Unit } from '../quantity/unit';
+import { number } from '../shape/shape';
 import { readCell, writeCell } from './csv-cell';
 import { gearToCsv, MOST_ROWS, readGearCsv } from './gear-csv';
 

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
-import { blankBattery, blankDevice, cellsMeant, gearShape, readBatteryLabel } from '../gear';
+import { gearShape } from '../gear';
 import type { Battery, Gear, GearKind } from '../gear';
+import { blankBattery, blankDevice } from '../gear/generic';
+import { cellsMeant, readBatteryLabel } from '../gear/label';
 import { showReceived } from '../issue';
 import { missingFields } from '../shape';
 import type { Fields, Shape } from '../shape';

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording } from '../demo';
-import { learnedDraws } from '../measure/learning';
+import { LOW_WATER } from '../demo/low-water';
+import { LOW_WATER_LOG, lowWaterRecording } from '../demo/low-water-log';
+import { learnedDraws } from '../measure/learning/log-draws';
 import { drawsToCsv, observationsToCsv, segmentsToCsv, slotsToCsv } from './log-csv';
 
 const { entry, slots } = lowWaterRecording();

@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import { gearTitle } from '../gear';
+import type { Log } from '../measure/feed-loss';
 import type { DrawRow } from '../measure/learning';
 import { OBSERVATION_KINDS, observationShape } from '../measure/log';
-import type { Log } from '../measure/feed-loss';
 import type { Slots } from '../measure/trace';
 import type { Fields, Shape } from '../shape';
 import { harmless, writeCell } from './csv-cell';

@@ -1,4 +1,4 @@
-import type { Day } from '../day/shape';
+import type { Day } from '../day/shape/day';
 import { weatherFromCsv } from './weather-csv';
 
 const DAY: Day = { name: 'Day', date: '2026-01-12', days: 1, rigIds: [], blocks: [], zone: 'Europe/Berlin', temperatureC: 9 };

@@ -1,7 +1,8 @@
-import type { EndCause } from '../circuit';
 import type { Covered, MountPlace } from '../gear';
-import type { CurrentLimit, Figure, LackOf, Role, SpareTrouble } from '../rig';
-import type { Contract } from '../usb';
+import type { EndCause } from '../physics/circuit';
+import type { Contract } from '../physics/usb';
+import type { Role } from '../rig/drawn';
+import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig/resolved';
 import type { Verdict } from './verdict';
 
 /** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */

@@ -2,8 +2,6 @@ import type { Facts, Finding, FindingCode, FindingPlace } from './facts';
 import { severity } from './verdict';
 import type { Verdict } from './verdict';
 
-export type { Aspect, Finding, FindingCode, FindingPlace } from './facts';
-
 /** A finding whose code and facts belong together. */
 export function finding<C extends FindingCode>(code: C, verdict: Verdict, place: FindingPlace, facts: Facts[C]): Finding {
   return { ...place, code, verdict, facts } as unknown as Finding;

@@ -1,4 +1,5 @@
-import { cellsFromNominal, CHEMISTRIES } from '../cell';
+import { cellsFromNominal } from '../physics/cell';
+import { CHEMISTRIES } from '../tables';
 import type { Battery } from './gear';
 
 /** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */

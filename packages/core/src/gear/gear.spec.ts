@@ -1,9 +1,9 @@
-import { assess } from '../answer';
-import { LOW_WATER } from '../demo';
+import { assess } from '../answer/assess';
+import { LOW_WATER } from '../demo/low-water';
 import { connectorName, mates } from './connector';
 import { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 import type { FeedKind } from './feed-kind';
-import { blankBattery, blankDevice, forBay, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES } from './generic';
+import { blankBattery, blankDevice, forBay, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES } from './generic/generic';
 
 const KINDS = Object.keys(FEED_KINDS) as FeedKind[];
 

@@ -1,7 +1,7 @@
-import { CHEMISTRIES } from '../cell';
-import type { ChemistryId } from '../cell';
 import { choice, flag, list, number, object, optional, tagged, text } from '../shape';
 import type { Infer } from '../shape';
+import { CHEMISTRIES } from '../tables';
+import type { ChemistryId } from '../tables';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
 import { amps, common, efficiency, from, idShape, localId, moment, name, ohms, standby, volts, watts } from './fields';

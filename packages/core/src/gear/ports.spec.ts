@@ -1,10 +1,10 @@
 import { bank, camera, dummy, pack, splitter, usbCamera, usbWire } from '../../testing/rig-builder';
+import { oneFeed } from '../rig/drawn/one-feed';
+import { gearIdsOf } from '../rig/drawn/rig';
 import { batteryFigures } from './battery-figures';
 import { connectorName, isMount, mates, polarityOf } from './connector';
 import type { Connector } from './connector';
 import { meetsDirectly, portsOf } from './ports-of';
-import { oneFeed } from './rig/one-feed';
-import { gearIdsOf } from './rig/rig';
 
 const barrel = (outerMm?: number, innerMm?: number, polarity?: Connector['polarity']): Connector => ({
   type: 'barrel',

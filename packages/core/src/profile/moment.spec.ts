@@ -1,6 +1,6 @@
-import { assess } from '../answer';
-import { LOW_WATER } from '../demo';
-import { sayMoment } from '../words';
+import { assess } from '../answer/assess';
+import { LOW_WATER } from '../demo/low-water';
+import { sayMoment } from '../words/moment';
 import { momentOf } from './moment';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,9 +1,11 @@
-import { fullVoltage } from '../cell';
 import { deviceVolts, feedPoint, worstVerdict } from '../findings';
 import type { Finding, Verdict } from '../findings';
 import { batteryFigures } from '../gear';
-import { connectionTo, isA, roleOf } from '../rig';
-import type { Connection, CurrentLimit, Part, Role, SourceTree } from '../rig';
+import { fullVoltage } from '../physics/cell';
+import { isA, roleOf } from '../rig/drawn';
+import type { Part, Role } from '../rig/drawn';
+import { connectionTo } from '../rig/resolved';
+import type { Connection, CurrentLimit, SourceTree } from '../rig/resolved';
 import { stoppingPeak } from '../run';
 import type { Discharge, TimedPoint } from '../run';
 

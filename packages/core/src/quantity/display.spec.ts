@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { number } from '../shape';
-import { readField } from '../shape';
-import { USUAL_DISPLAY, displayAs, displayNow, formatClock, formatDate } from './display';
+import { readField } from '../shape/check-number';
+import { number } from '../shape/shape';
+import { displayAs, displayNow, formatClock, formatDate, USUAL_DISPLAY } from './display';
 import type { Display } from './display';
 import { formatNumber, formatQuantity } from './format-quantity';
 import { parseQuantity } from './parse-quantity';

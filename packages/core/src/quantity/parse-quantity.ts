@@ -1,7 +1,7 @@
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { parseNumber } from './parse-number';
 import { shownUnit } from './display';
+import { parseNumber } from './parse-number';
 import { UNITS } from './unit';
 import type { Unit } from './unit';
 

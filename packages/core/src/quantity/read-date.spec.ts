@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { USUAL_DISPLAY, displayAs, formatDate } from './display';
+import { displayAs, formatDate, USUAL_DISPLAY } from './display';
 import type { Display } from './display';
 import { readDate } from './read-date';
 

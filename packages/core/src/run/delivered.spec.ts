@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { deliveredWh, packFrom } from '../cell';
+import { deliveredWh } from '../physics/cell/delivered';
+import { packFrom } from '../physics/cell/pack';
 import { discharge } from './discharge';
 
 describe('what a pack delivers in a test', () => {

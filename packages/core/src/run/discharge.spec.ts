@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import cases from '../../testing/network-cases.json';
-import type { Network } from '../circuit';
 import { arbitraryNetwork } from '../../testing/arbitrary-network';
 import { fixedStepDischarge } from '../../testing/fixed-step-discharge';
+import type { Network } from '../physics/circuit/network';
 import { discharge } from './discharge';
 
 interface Expected {

@@ -1,6 +1,6 @@
-import { cellVoltage, ocvArea } from '../cell';
-import { brokenLimit, collapsePlace, compile, readPoint, refusesToStart, settle, solve } from '../circuit';
-import type { Circuit, EndCause, Network, OperatingPoint, Phase } from '../circuit';
+import { cellVoltage, ocvArea } from '../physics/cell';
+import { brokenLimit, collapsePlace, compile, readPoint, refusesToStart, settle, solve } from '../physics/circuit';
+import type { Circuit, EndCause, Network, OperatingPoint, Phase } from '../physics/circuit';
 import { firstBreak } from './first-break';
 import { addTallies, integrate, newTally } from './integrate';
 import type { Tally } from './integrate';

@@ -1,5 +1,5 @@
-import { collapsePlace, solve } from '../circuit';
-import type { Circuit, EndCause, Limit } from '../circuit';
+import { collapsePlace, solve } from '../physics/circuit';
+import type { Circuit, EndCause, Limit } from '../physics/circuit';
 
 export interface Break {
   readonly soc: number;

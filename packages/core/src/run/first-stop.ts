@@ -1,5 +1,5 @@
-import { DEFAULT_RESERVE } from '../gear';
-import type { Rig } from '../gear';
+import { DEFAULT_RESERVE } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
 import type { Discharge } from './discharge';
 import type { PeakBreak } from './peaks';
 

@@ -3,7 +3,6 @@ export type { Discharge, DischargeOptions, TimedPoint } from './discharge';
 export { plannedMinutes, stoppingPeak } from './first-stop';
 export { networkOf } from './network-of';
 export { peaksTogether } from './peaks';
-export type { PeaksTogether } from './peaks';
 export { chance } from './random';
 export type { Chance } from './random';
 export { builtInId, rigSystem, swapMinutes, unbridgedMinutes } from './rig-system';

@@ -1,6 +1,6 @@
-import { cellVoltage } from '../cell';
-import { solve } from '../circuit';
-import type { Circuit, Network } from '../circuit';
+import { cellVoltage } from '../physics/cell';
+import { solve } from '../physics/circuit';
+import type { Circuit, Network } from '../physics/circuit';
 
 /** What an interval of the run took. */
 export interface Tally {

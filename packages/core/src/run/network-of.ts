@@ -1,7 +1,8 @@
-import { CHEMISTRIES, packFrom } from '../cell';
-import type { Network } from '../circuit';
-import { circuitOf } from '../rig';
-import type { LoadDraw, SourceTree } from '../rig';
+import { packFrom } from '../physics/cell';
+import type { Network } from '../physics/circuit';
+import { circuitOf } from '../rig/resolved';
+import type { LoadDraw, SourceTree } from '../rig/resolved';
+import { CHEMISTRIES } from '../tables';
 import { discharge } from './discharge';
 
 const PACING_ROUNDS = 20;

@@ -1,6 +1,6 @@
-import { cellVoltage } from '../cell';
-import { collapsePlace, compile, settle, solve } from '../circuit';
-import type { Circuit, EndCause, Load, Network, Phase } from '../circuit';
+import { cellVoltage } from '../physics/cell';
+import { collapsePlace, compile, settle, solve } from '../physics/circuit';
+import type { Circuit, EndCause, Load, Network, Phase } from '../physics/circuit';
 
 /** A load's peak that breaks a limit once the charge has fallen to `fromSoc`. */
 export interface PeakBreak {

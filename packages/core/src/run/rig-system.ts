@@ -1,9 +1,9 @@
-import { packFrom } from '../cell';
-import type { Feed, Network } from '../circuit';
-import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN } from '../gear';
-import type { Rig } from '../gear';
-import { connectionTo, Evidence, inOwnBay, isA, packSpecOf, spareTrouble, treesFeeding } from '../rig';
-import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig';
+import { packFrom } from '../physics/cell';
+import type { Feed, Network } from '../physics/circuit';
+import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, inOwnBay, isA } from '../rig/drawn';
+import type { Rig } from '../rig/drawn';
+import { connectionTo, Evidence, packSpecOf, spareTrouble, treesFeeding } from '../rig/resolved';
+import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
 import { networkOf } from './network-of';

@@ -1,6 +1,6 @@
 import cases from '../../testing/network-cases.json';
-import { packFrom } from '../cell';
-import type { Feed, Network } from '../circuit';
+import { packFrom } from '../physics/cell/pack';
+import type { Feed, Network } from '../physics/circuit/network';
 import { discharge } from './discharge';
 import { SystemRunner } from './run-system';
 import type { System, SystemLoad, SystemSource } from './system';

@@ -1,6 +1,6 @@
-import type { OcvTable, Pack } from '../cell';
-import { brokenLimit, collapsePlace, compile, refusesToStart, roughCurrent, settleDraws, solve } from '../circuit';
-import type { Circuit, Converter, EndCause, Node } from '../circuit';
+import type { OcvTable, Pack } from '../physics/cell';
+import { brokenLimit, collapsePlace, compile, refusesToStart, roughCurrent, settleDraws, solve } from '../physics/circuit';
+import type { Circuit, Converter, EndCause, Node } from '../physics/circuit';
 import { firstBreak } from './first-break';
 import type { PartInstead, SystemSource } from './system';
 

@@ -1,6 +1,8 @@
 import { batteryFigures } from '../gear';
-import { budgetFeed, isA, portFeed } from '../rig';
-import type { CurrentLimit, LoadDraw, Part, SourceTree } from '../rig';
+import { isA } from '../rig/drawn';
+import type { Part } from '../rig/drawn';
+import { budgetFeed, portFeed } from '../rig/resolved';
+import type { CurrentLimit, LoadDraw, SourceTree } from '../rig/resolved';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
 

@@ -1,5 +1,5 @@
-import type { Pack } from '../cell';
-import type { EndCause, Network } from '../circuit';
+import type { Pack } from '../physics/cell';
+import type { EndCause, Network } from '../physics/circuit';
 
 /**
  * Several sources and the loads they can feed, over time. Each source has the whole tree that it can feed; which loads

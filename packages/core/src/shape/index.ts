@@ -4,9 +4,7 @@ export { differences, isSameValue } from './differences';
 export { toJsonSchema } from './json-schema';
 export type { JsonSchema } from './json-schema';
 export { missingFields } from './missing-fields';
-export { MOST_DEEP, unkeepable } from './plain-data';
-export { withChanges } from './with-changes';
-export type { Changes } from './with-changes';
+export { unkeepable } from './plain-data';
 export { choice, flag, list, number, object, optional, record, tagged, text, tuple } from './shape';
 export type {
   AnyShape,
@@ -21,3 +19,5 @@ export type {
   Shape,
   TextShape,
 } from './shape';
+export { withChanges } from './with-changes';
+export type { Changes } from './with-changes';

@@ -1,4 +1,5 @@
-import type { Device, Draw, Gear, Rig } from '../gear';
+import type { Device, Draw, Gear } from '../gear';
+import type { Rig } from '../rig/drawn';
 
 const DAY_S = 24 * 3600;
 

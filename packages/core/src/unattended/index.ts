@@ -1,3 +1,3 @@
-export { leftAlone } from './alone';
-export type { Alone, AloneAnswer, DayAlone } from './alone';
+export { leftAlone } from './autonomy';
+export type { Alone, AloneAnswer, DayAlone } from './autonomy';
 export type { Visit } from './day-walk';

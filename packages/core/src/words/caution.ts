@@ -1,4 +1,4 @@
-import type { Caution } from '../rig';
+import type { Caution } from '../rig/resolved';
 import { say } from './say';
 
 /** The usual cautions, beside the acts they concern. */

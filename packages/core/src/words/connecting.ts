@@ -1,4 +1,4 @@
-import type { ConnectingStep } from '../rig';
+import type { ConnectingStep } from '../rig/resolved';
 import { say, sayList } from './say';
 
 /** One act of connecting, as one tells it to an assistant. */

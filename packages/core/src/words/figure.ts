@@ -1,6 +1,7 @@
 import type { Draw } from '../gear';
-import { ASSUMED, awakeShare, shotsDraw } from '../rig';
-import type { Figure } from '../rig';
+import { awakeShare, shotsDraw } from '../rig/resolved';
+import type { Figure } from '../rig/resolved';
+import { ASSUMED } from '../tables';
 import { say } from './say';
 
 /** What a figure is of: `Resistance`, `Draw, 4K 50`. */

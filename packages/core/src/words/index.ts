@@ -1,14 +1,13 @@
-export { sayConnecting } from './connecting';
 export { sayCaution } from './caution';
+export { sayConnecting } from './connecting';
 export { sayCardChange, sayDark, sayHelp, sayNobody, sayUnrecorded } from './day';
 export type { Dark, HelpAct, Unrecorded } from './day';
-export { sayGauge } from './gauge';
-export type { GaugeFact } from './gauge';
 export { figureFormula, figureName } from './figure';
+export { sayGauge } from './gauge';
 export { limitSetter } from './limit';
 export { sayMoment, sayTrackPeak } from './moment';
 export { sayRemedy } from './remedy';
 export { say, saySum, sumOf } from './say';
 export { sayStop } from './stop';
-export { meaningOf, sayFinding, tell, WORDINGS } from './tell';
+export { meaningOf, sayFinding, tell } from './tell';
 export type { Told } from './tell';

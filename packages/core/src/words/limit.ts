@@ -1,4 +1,4 @@
-import type { CurrentLimit } from '../rig';
+import type { CurrentLimit } from '../rig/resolved';
 import { say } from './say';
 
 /** What sets a limit: `D-tap of Holmvik 49`, `the contract`. */

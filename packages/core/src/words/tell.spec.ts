@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import type { Finding, FindingCode } from '../findings';
-import { finding } from '../findings/finding';
 import { SAMPLES } from '../../testing/finding-samples';
+import type { Finding, FindingCode } from '../findings/facts';
+import { finding } from '../findings/finding';
 import { tell, WORDINGS } from './tell';
 
 const codes = Object.keys(WORDINGS) as FindingCode[];

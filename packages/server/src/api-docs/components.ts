@@ -1,4 +1,4 @@
-import type { JsonSchema } from '@viaggio/core';
+import type { JsonSchema } from '@viaggio/core/units';
 import { pascal } from './pascal';
 
 /**

@@ -1,4 +1,5 @@
-import type { Rig, Saved } from '@viaggio/core';
+import type { Saved } from '@viaggio/core/document';
+import type { Rig } from '@viaggio/core/gear';
 import axios from 'axios';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';

@@ -1,5 +1,5 @@
-import { toJsonSchema } from '@viaggio/core';
-import type { JsonSchema } from '@viaggio/core';
+import { toJsonSchema } from '@viaggio/core/units';
+import type { JsonSchema } from '@viaggio/core/units';
 import { AppError, ERRORS, problemOf } from '../errors';
 import type { ErrorCode } from '../errors';
 import type { Operation } from '../operation';

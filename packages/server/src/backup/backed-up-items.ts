@@ -1,5 +1,8 @@
-import { byKind, idShape, issue, ITEM_KINDS, migratePlan, PLAN_KINDS, planShape, pointer, setAside } from '@viaggio/core';
-import type { Issue, Plan, PlanKind } from '@viaggio/core';
+import { byKind, ITEM_KINDS, migratePlan, PLAN_KINDS, planShape, setAside } from '@viaggio/core/document';
+import type { Plan, PlanKind } from '@viaggio/core/document';
+import { idShape } from '@viaggio/core/gear';
+import { issue, pointer } from '@viaggio/core/units';
+import type { Issue } from '@viaggio/core/units';
 import { AppError } from '../errors';
 import type { NewItem } from '../items/item-service';
 import { itemsOf } from '../plan/plan-items';

@@ -1,5 +1,7 @@
-import { asideShape, choice, flag, idShape, list, moment, number, object, optional, PLAN_KINDS, text } from '@viaggio/core';
-import type { AnyShape, Infer } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core/document';
+import { asideShape, idShape, moment } from '@viaggio/core/gear';
+import { choice, flag, list, number, object, optional, text } from '@viaggio/core/units';
+import type { AnyShape, Infer } from '@viaggio/core/units';
 
 /**
  * A backup is a ZIP archive (docs/backup.md): what is kept as plan documents and as lists, and each recording and

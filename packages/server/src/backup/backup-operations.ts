@@ -1,4 +1,4 @@
-import { PLAN_KINDS } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core/document';
 import { createWriteStream } from 'node:fs';
 import { mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import os from 'node:os';

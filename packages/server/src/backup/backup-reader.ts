@@ -1,5 +1,5 @@
-import { issue } from '@viaggio/core';
-import type { Shape, Infer } from '@viaggio/core';
+import { issue } from '@viaggio/core/units';
+import type { Infer, Shape } from '@viaggio/core/units';
 import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { openPromise } from 'yauzl';

@@ -1,4 +1,4 @@
-import { byKind, PLAN_KINDS } from '@viaggio/core';
+import { byKind, PLAN_KINDS } from '@viaggio/core/document';
 import { createHash } from 'node:crypto';
 import { PassThrough, Readable, Transform } from 'node:stream';
 import { finished } from 'node:stream/promises';

@@ -1,4 +1,5 @@
-import { inSlots, PLAN_KINDS, slotsToBytes } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core/document';
+import { inSlots, slotsToBytes } from '@viaggio/core/measure';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';

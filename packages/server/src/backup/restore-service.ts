@@ -1,5 +1,5 @@
-import { byKind, itemTitle, PLAN_KINDS } from '@viaggio/core';
-import type { BackupComparison, KindCompared, OnDifferent, PlanKind } from '@viaggio/core';
+import { byKind, itemTitle, PLAN_KINDS } from '@viaggio/core/document';
+import type { BackupComparison, KindCompared, OnDifferent, PlanKind } from '@viaggio/core/document';
 import { isDeepStrictEqual } from 'node:util';
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';

@@ -1,4 +1,5 @@
-import { byKind, ITEM_KINDS, savedShape, toJsonSchema } from '@viaggio/core';
+import { byKind, ITEM_KINDS, savedShape } from '@viaggio/core/document';
+import { toJsonSchema } from '@viaggio/core/units';
 import type { Database } from '../db/database';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';

@@ -1,5 +1,5 @@
-import { PLAN_KINDS } from '@viaggio/core';
-import type { PlanKind } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core/document';
+import type { PlanKind } from '@viaggio/core/document';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';

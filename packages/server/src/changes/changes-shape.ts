@@ -1,5 +1,7 @@
-import { asideShape, deletedShape, idShape, ITEM_KINDS, list, number, object, optional, text } from '@viaggio/core';
-import type { Infer, Shape } from '@viaggio/core';
+import { deletedShape, ITEM_KINDS } from '@viaggio/core/document';
+import { asideShape, idShape } from '@viaggio/core/gear';
+import { list, number, object, optional, text } from '@viaggio/core/units';
+import type { Infer, Shape } from '@viaggio/core/units';
 
 /** An item put, changed or deleted: with the revision that is known of it unless it is new, without a body to delete it. */
 function changeOf<S extends Shape>(body: S) {

@@ -1,5 +1,5 @@
-import { LOW_WATER } from '@viaggio/core';
-import type { Gear, Rig } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Gear, Rig } from '@viaggio/core/gear';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';

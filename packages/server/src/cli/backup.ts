@@ -1,4 +1,4 @@
-import type { BackupComparison } from '@viaggio/core';
+import type { BackupComparison } from '@viaggio/core/document';
 import { createReadStream, createWriteStream, statSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';

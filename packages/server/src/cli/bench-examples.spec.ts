@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
-import type { FoundFault, ToldStep } from '@viaggio/core';
+import type { FoundFault } from '@viaggio/core/bench';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
+import type { ToldStep } from '@viaggio/core/document';
 import { checkText } from './check';
 import { faultText } from './fault';
 

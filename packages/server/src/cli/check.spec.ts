@@ -1,4 +1,5 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
 import { checkText } from './check';
 
 const PLAN = JSON.stringify({ format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs });

@@ -1,6 +1,7 @@
-import { checkSteps, isOhms, judgeSteps, parseQuantity, tellStep } from '@viaggio/core';
-import type { CheckStep, MeterReading } from '@viaggio/core';
-import { list, number, object, optional, text } from '@viaggio/core';
+import { checkSteps, isOhms, judgeSteps } from '@viaggio/core/bench';
+import type { CheckStep, MeterReading } from '@viaggio/core/bench';
+import { tellStep } from '@viaggio/core/document';
+import { list, number, object, optional, parseQuantity, text } from '@viaggio/core/units';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';

@@ -1,5 +1,6 @@
 import { createReadStream, readFileSync } from 'node:fs';
-import { SIZE_TOOLS, SYMPTOMS, readLabel } from '@viaggio/core';
+import { SIZE_TOOLS, SYMPTOMS } from '@viaggio/core/bench';
+import { readLabel } from '@viaggio/core/gear';
 import { backupTo, restoreFrom } from './backup';
 import type { WithServer } from './backup';
 import { checkText } from './check';

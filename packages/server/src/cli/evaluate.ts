@@ -1,5 +1,5 @@
-import { evaluate } from '@viaggio/core';
-import type { Issue } from '@viaggio/core';
+import { evaluate } from '@viaggio/core/document';
+import type { Issue } from '@viaggio/core/units';
 import { parsePlan } from '../plan/read-plan';
 import type { Output } from './solve';
 

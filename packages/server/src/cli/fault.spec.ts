@@ -1,5 +1,6 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
-import type { FoundFault } from '@viaggio/core';
+import type { FoundFault } from '@viaggio/core/bench';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
 import { faultText } from './fault';
 
 const PLAN = JSON.stringify({ format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs });

@@ -1,5 +1,6 @@
-import { FAULT_TESTS, SYMPTOMS, faultAnswerShape, findFault, list, symptomOf } from '@viaggio/core';
-import type { FaultAnswer, FaultTest } from '@viaggio/core';
+import { FAULT_TESTS, faultAnswerShape, findFault, symptomOf, SYMPTOMS } from '@viaggio/core/bench';
+import type { FaultAnswer, FaultTest } from '@viaggio/core/bench';
+import { list } from '@viaggio/core/units';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';

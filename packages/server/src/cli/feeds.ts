@@ -1,4 +1,4 @@
-import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core';
+import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core/answer';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { rigIn } from './item-in';

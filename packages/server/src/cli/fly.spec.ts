@@ -1,4 +1,4 @@
-import type { FlyAnswer } from '@viaggio/core';
+import type { FlyAnswer } from '@viaggio/core/travel';
 import { flyText } from './fly';
 import { run } from './run';
 

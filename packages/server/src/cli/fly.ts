@@ -1,4 +1,4 @@
-import { flyIssues, flyQuestion, whatMayFly } from '@viaggio/core';
+import { flyIssues, flyQuestion, whatMayFly } from '@viaggio/core/travel';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
 import type { Output } from './solve';

@@ -1,4 +1,5 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

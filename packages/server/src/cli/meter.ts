@@ -1,4 +1,4 @@
-import { playedRig } from '@viaggio/core';
+import { playedRig } from '@viaggio/core/measure';
 import { SimulatedMeter } from '../meters/simulated-meter';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';

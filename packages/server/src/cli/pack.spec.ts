@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_RULES, LOW_WATER_TRIPS } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_RULES, LOW_WATER_TRIPS } from '@viaggio/core/demo';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';

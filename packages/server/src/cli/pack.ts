@@ -1,5 +1,6 @@
-import { packed, packedTrip, sayBagTrouble, sayLack, sayPlaced, sayWhy } from '@viaggio/core';
-import type { PackingWorld, Plan } from '@viaggio/core';
+import type { Plan } from '@viaggio/core/document';
+import { packed, packedTrip, sayBagTrouble, sayLack, sayPlaced, sayWhy } from '@viaggio/core/travel';
+import type { PackingWorld } from '@viaggio/core/travel';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { itemIn } from './item-in';

@@ -1,5 +1,6 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
-import type { Evaluation } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
+import type { Evaluation } from '@viaggio/core/document';
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { evaluateText } from './evaluate';

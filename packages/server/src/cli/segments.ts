@@ -1,5 +1,6 @@
-import { encodingOf, guessColumns, MeterFileReader, parseQuantity, readTrace } from '@viaggio/core';
-import type { ColumnDoubt, GuessedColumns, MeterColumns } from '@viaggio/core';
+import { encodingOf, guessColumns, MeterFileReader, readTrace } from '@viaggio/core/measure';
+import type { ColumnDoubt, GuessedColumns, MeterColumns } from '@viaggio/core/measure';
+import { parseQuantity } from '@viaggio/core/units';
 import { tellIssues } from './evaluate';
 import type { Output } from './solve';
 

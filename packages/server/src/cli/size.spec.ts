@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './run';
-import type { SizeToolName } from '@viaggio/core';
+import type { SizeToolName } from '@viaggio/core/bench';
 import { sizeText } from './size';
 
 function ask(tool: string, questions: unknown) {

@@ -1,5 +1,5 @@
-import { SIZE_TOOLS } from '@viaggio/core';
-import type { SizeToolName } from '@viaggio/core';
+import { SIZE_TOOLS } from '@viaggio/core/bench';
+import type { SizeToolName } from '@viaggio/core/bench';
 import { validate } from '../validation/validate';
 import type { Output } from './solve';
 

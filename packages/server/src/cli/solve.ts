@@ -1,5 +1,7 @@
-import { discharge, issue, networkCaseShape, networkIssues } from '@viaggio/core';
-import type { Issue, NetworkCase } from '@viaggio/core';
+import { discharge, networkCaseShape, networkIssues } from '@viaggio/core/answer';
+import type { NetworkCase } from '@viaggio/core/answer';
+import { issue } from '@viaggio/core/units';
+import type { Issue } from '@viaggio/core/units';
 import { validate } from '../validation/validate';
 
 export interface Output {

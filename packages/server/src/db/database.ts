@@ -1,5 +1,5 @@
 import { QueryTypes, Sequelize } from 'sequelize';
-import { migrations } from './migrations/index';
+import { migrations } from './migrations';
 import { runMigrations } from './run-migrations';
 import { defineItemModels } from './models/item';
 import type { ItemModels } from './models/item';

@@ -1,6 +1,6 @@
 import type { QueryInterface, QueryOptions, Sequelize, Transaction } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
-import type { Migration } from './migrations/index';
+import type { Migration } from './migrations';
 
 /**
  * Runs those that have not run yet, in order. Each is one transaction with the record that it ran: a start that is killed

@@ -1,4 +1,4 @@
-import { slotsFromBytes } from '@viaggio/core';
+import { slotsFromBytes } from '@viaggio/core/measure';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { DataTypes, QueryTypes } from 'sequelize';

@@ -1,5 +1,4 @@
 import {
-  byKind,
   LOW_WATER,
   LOW_WATER_DAY,
   LOW_WATER_LOG,
@@ -7,10 +6,9 @@ import {
   LOW_WATER_SHEETS,
   LOW_WATER_TRIPS,
   lowWaterRecording,
-  PLAN_KINDS,
-  slotsToBytes,
-  slotsToCsv,
-} from '@viaggio/core';
+} from '@viaggio/core/demo';
+import { byKind, PLAN_KINDS, slotsToCsv } from '@viaggio/core/document';
+import { slotsToBytes } from '@viaggio/core/measure';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';

@@ -1,5 +1,6 @@
-import type { JsonSchema } from '@viaggio/core';
-import { flag, forecastAskShape, forecastShape, object, toJsonSchema } from '@viaggio/core';
+import { forecastAskShape, forecastShape } from '@viaggio/core/day';
+import { flag, object, toJsonSchema } from '@viaggio/core/units';
+import type { JsonSchema } from '@viaggio/core/units';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { Forecasts } from './forecasts';

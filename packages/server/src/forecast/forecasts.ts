@@ -1,5 +1,5 @@
-import { forecastShape } from '@viaggio/core';
-import type { Forecast, ForecastAsk } from '@viaggio/core';
+import { forecastShape } from '@viaggio/core/day';
+import type { Forecast, ForecastAsk } from '@viaggio/core/day';
 import { AppError } from '../errors';
 import { validate } from '../validation/validate';
 import { SimulatedForecast } from './simulated-forecast';

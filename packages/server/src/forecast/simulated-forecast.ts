@@ -1,4 +1,4 @@
-import type { Forecast } from '@viaggio/core';
+import type { Forecast } from '@viaggio/core/day';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';

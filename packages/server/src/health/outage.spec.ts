@@ -1,4 +1,4 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
 import request from 'supertest';
 import { allowConnections, appOn, cutConnections, freshDatabase } from '../../testing/database';
 

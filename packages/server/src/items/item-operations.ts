@@ -1,6 +1,7 @@
-import { revisionShape, savedShape, toJsonSchema } from '@viaggio/core';
+import { revisionShape, savedShape } from '@viaggio/core/document';
+import { toJsonSchema } from '@viaggio/core/units';
+import type { JsonSchema, Shape } from '@viaggio/core/units';
 import { pascal } from '../api-docs/pascal';
-import type { JsonSchema, Shape } from '@viaggio/core';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { ItemService } from './item-service';

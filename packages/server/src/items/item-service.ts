@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Saved as SavedItem, SavedRevision as SavedItemRevision } from '@viaggio/core';
+import type { Saved as SavedItem, SavedRevision as SavedItemRevision } from '@viaggio/core/document';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';

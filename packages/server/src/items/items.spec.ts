@@ -1,5 +1,6 @@
-import { LOW_WATER, LOW_WATER_LOG, LOW_WATER_SHEETS, oneFeed } from '@viaggio/core';
-import type { Gear, Rig } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_LOG, LOW_WATER_SHEETS } from '@viaggio/core/demo';
+import { oneFeed } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';

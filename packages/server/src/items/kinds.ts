@@ -1,5 +1,5 @@
-import { byKind } from '@viaggio/core';
-import type { PlanKind } from '@viaggio/core';
+import { byKind } from '@viaggio/core/document';
+import type { PlanKind } from '@viaggio/core/document';
 import type { Database } from '../db/database';
 import { ItemService } from './item-service';
 

@@ -1,4 +1,4 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { randomUUID } from 'node:crypto';
 import { freshDatabase } from '../../testing/database';
 import { thinRevisions } from './thin-revisions';

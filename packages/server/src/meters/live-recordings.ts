@@ -1,5 +1,5 @@
-import { readTrace, slotsToBytes } from '@viaggio/core';
-import type { NamedSegment, Recording } from '@viaggio/core';
+import { readTrace, slotsToBytes } from '@viaggio/core/measure';
+import type { NamedSegment, Recording } from '@viaggio/core/measure';
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import type { Database } from '../db/database';

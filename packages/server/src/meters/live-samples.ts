@@ -1,4 +1,4 @@
-import type { Trace } from '@viaggio/core';
+import type { Trace } from '@viaggio/core/measure';
 
 /** One sample in 64-bit floats: seconds, volts, amps. */
 const FLOATS = 3;

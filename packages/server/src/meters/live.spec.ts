@@ -1,5 +1,6 @@
-import { guessColumns, LOW_WATER, MeterFileReader, readTrace, slotsFromBytes } from '@viaggio/core';
-import type { Recording } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { guessColumns, MeterFileReader, readTrace, slotsFromBytes } from '@viaggio/core/measure';
+import type { Recording } from '@viaggio/core/measure';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';

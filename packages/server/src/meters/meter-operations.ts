@@ -1,5 +1,7 @@
-import type { JsonSchema } from '@viaggio/core';
-import { recordingShape, savedShape, toJsonSchema } from '@viaggio/core';
+import { savedShape } from '@viaggio/core/document';
+import { recordingShape } from '@viaggio/core/measure';
+import { toJsonSchema } from '@viaggio/core/units';
+import type { JsonSchema } from '@viaggio/core/units';
 import { operation } from '../operation';
 import type { Operation } from '../operation';
 import type { LiveRecordings } from './live-recordings';

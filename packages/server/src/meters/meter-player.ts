@@ -1,4 +1,4 @@
-import type { RigSignal } from '@viaggio/core';
+import type { RigSignal } from '@viaggio/core/measure';
 import { fork } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
 import type { MeterOrder } from './meter-process';

@@ -1,4 +1,4 @@
-import type { RigSignal } from '@viaggio/core';
+import type { RigSignal } from '@viaggio/core/measure';
 import { SimulatedMeter } from './simulated-meter';
 import type { Trouble } from './simulated-meter';
 

@@ -1,5 +1,7 @@
-import { choice, idShape, number, object, optional, recordingShape, text } from '@viaggio/core';
-import type { Infer } from '@viaggio/core';
+import { idShape } from '@viaggio/core/gear';
+import { recordingShape } from '@viaggio/core/measure';
+import { choice, number, object, optional, text } from '@viaggio/core/units';
+import type { Infer } from '@viaggio/core/units';
 import { TROUBLES } from './simulated-meter';
 
 const { name, deviceId, rigId, batteryId, meterAt, lostShare } = recordingShape.fields;

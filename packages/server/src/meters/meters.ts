@@ -1,5 +1,5 @@
-import { playedRig } from '@viaggio/core';
-import type { Gear, Rig } from '@viaggio/core';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { playedRig } from '@viaggio/core/measure';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
 import { pollMeter } from './poll-meter';

@@ -1,4 +1,4 @@
-import type { RigSignal } from '@viaggio/core';
+import type { RigSignal } from '@viaggio/core/measure';
 import { createServer } from 'node:net';
 import type { AddressInfo, Server, Socket } from 'node:net';
 import { BoundedLines } from './bounded-lines';

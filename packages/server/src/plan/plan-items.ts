@@ -1,5 +1,5 @@
-import { byKind, NAMED_KINDS, namedBy, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, putBack } from '@viaggio/core';
-import type { Aside, NamedKind, Plan } from '@viaggio/core';
+import { byKind, NAMED_KINDS, namedBy, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, putBack } from '@viaggio/core/document';
+import type { Aside, NamedKind, Plan } from '@viaggio/core/document';
 import type { ItemKind } from '../db/models/item';
 import type { NewItem } from '../items/item-service';
 

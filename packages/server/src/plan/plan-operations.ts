@@ -1,4 +1,5 @@
-import { PLAN_FORMAT, PLAN_VERSION, byKind, ITEM_KINDS, planJsonSchema, savedShape, toJsonSchema } from '@viaggio/core';
+import { byKind, ITEM_KINDS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, savedShape } from '@viaggio/core/document';
+import { toJsonSchema } from '@viaggio/core/units';
 import type { Database } from '../db/database';
 import type { ItemServices } from '../items/kinds';
 import { operation, rawOperation } from '../operation';

@@ -1,5 +1,5 @@
-import { byKind, NAMED_KINDS, PLAN_KINDS } from '@viaggio/core';
-import type { Aside, Plan } from '@viaggio/core';
+import { byKind, NAMED_KINDS, PLAN_KINDS } from '@viaggio/core/document';
+import type { Aside, Plan } from '@viaggio/core/document';
 import { QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';

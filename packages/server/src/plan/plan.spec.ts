@@ -1,5 +1,7 @@
-import { LOW_WATER, PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, planJsonSchema } from '@viaggio/core';
-import type { Evaluation, Issue, Plan } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_KINDS, PLAN_VERSION, planJsonSchema } from '@viaggio/core/document';
+import type { Evaluation, Plan } from '@viaggio/core/document';
+import type { Issue } from '@viaggio/core/units';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';

@@ -1,5 +1,8 @@
-import { issue, migratePlan, MOST_ASIDE, MOST_ASIDE_PATH, planIssues, planShape, setAside, unkeepable } from '@viaggio/core';
-import type { Aside, Issue, Plan } from '@viaggio/core';
+import { migratePlan, planIssues, planShape, setAside } from '@viaggio/core/document';
+import type { Aside, Plan } from '@viaggio/core/document';
+import { MOST_ASIDE, MOST_ASIDE_PATH } from '@viaggio/core/gear';
+import { issue, unkeepable } from '@viaggio/core/units';
+import type { Issue } from '@viaggio/core/units';
 import { AppError } from '../errors';
 import { validate } from '../validation/validate';
 

@@ -1,5 +1,6 @@
-import { issue, NAMED_KINDS, namedBy } from '@viaggio/core';
-import type { Issue } from '@viaggio/core';
+import { NAMED_KINDS, namedBy } from '@viaggio/core/document';
+import { issue } from '@viaggio/core/units';
+import type { Issue } from '@viaggio/core/units';
 import type { Transaction } from 'sequelize';
 import type { ItemKind } from '../db/models/item';
 import { AppError } from '../errors';

@@ -1,5 +1,6 @@
-import { clockAt } from '@viaggio/core';
-import type { ChargeNight, PathStop, PowerSheet, RigPage, Verdict } from '@viaggio/core';
+import type { Verdict } from '@viaggio/core/answer';
+import { clockAt } from '@viaggio/core/day';
+import type { ChargeNight, PathStop, PowerSheet, RigPage } from '@viaggio/core/travel';
 import { Paper } from './paper';
 import type { PaperSize } from './paper';
 

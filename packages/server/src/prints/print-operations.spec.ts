@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS } from '@viaggio/core/demo';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
 

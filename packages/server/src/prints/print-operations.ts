@@ -1,5 +1,9 @@
-import { choice, idShape, list, number, object, optional, TAG_FORMATS, text } from '@viaggio/core';
-import type { Day, Gear, Rig, Trip } from '@viaggio/core';
+import type { Day } from '@viaggio/core/day';
+import { idShape } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { TAG_FORMATS } from '@viaggio/core/travel';
+import type { Trip } from '@viaggio/core/travel';
+import { choice, list, number, object, optional, text } from '@viaggio/core/units';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
 import { operation } from '../operation';

@@ -1,5 +1,6 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS, powerSheet, TAG_FORMATS } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS } from '@viaggio/core/demo';
+import type { Gear } from '@viaggio/core/gear';
+import { powerSheet, TAG_FORMATS } from '@viaggio/core/travel';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,5 +1,7 @@
-import { formatQuantity, printedEnergy, TAG_FORMATS } from '@viaggio/core';
-import type { Gear, TagFormat, TagFormatId } from '@viaggio/core';
+import type { Gear } from '@viaggio/core/gear';
+import { printedEnergy, TAG_FORMATS } from '@viaggio/core/travel';
+import type { TagFormat, TagFormatId } from '@viaggio/core/travel';
+import { formatQuantity } from '@viaggio/core/units';
 import QRCode from 'qrcode';
 import { FONTS, newPdf } from './new-pdf';
 

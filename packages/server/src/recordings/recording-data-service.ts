@@ -1,4 +1,4 @@
-import { slotsFromBytes } from '@viaggio/core';
+import { slotsFromBytes } from '@viaggio/core/measure';
 import { UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';

@@ -1,4 +1,4 @@
-import { inSlots, slotsToBytes } from '@viaggio/core';
+import { inSlots, slotsToBytes } from '@viaggio/core/measure';
 import { randomUUID } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import request from 'supertest';

@@ -1,5 +1,6 @@
-import { issue, ITEM_KINDS, PLAN_KINDS, unkeepable } from '@viaggio/core';
-import type { Shape } from '@viaggio/core';
+import { ITEM_KINDS, PLAN_KINDS } from '@viaggio/core/document';
+import { issue, unkeepable } from '@viaggio/core/units';
+import type { Shape } from '@viaggio/core/units';
 import { changesShape } from '../changes/changes-shape';
 import { AppError } from '../errors';
 import { validate } from '../validation/validate';

@@ -1,5 +1,6 @@
-import { evaluate, powerSheet } from '@viaggio/core';
-import type { SheetOrder } from '@viaggio/core';
+import { evaluate } from '@viaggio/core/document';
+import { powerSheet } from '@viaggio/core/travel';
+import type { SheetOrder } from '@viaggio/core/travel';
 import { backedUpItems } from '../backup/backed-up-items';
 import { exported, itemsOf } from '../plan/plan-items';
 import type { KeptItems } from '../plan/plan-items';

@@ -1,4 +1,5 @@
-import { LOW_WATER, LOW_WATER_DAY, PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core/demo';
+import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
 import { build } from 'esbuild';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';

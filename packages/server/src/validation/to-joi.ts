@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { unkeepable } from '@viaggio/core';
-import type { Fields, Shape } from '@viaggio/core';
+import { unkeepable } from '@viaggio/core/units';
+import type { Fields, Shape } from '@viaggio/core/units';
 
 /** Names in a record are words of a list, not texts. */
 const MOST_KEY = 120;

@@ -1,5 +1,5 @@
-import { describe, issue, pointer } from '@viaggio/core';
-import type { Infer, Issue, Shape } from '@viaggio/core';
+import { describe, issue, pointer } from '@viaggio/core/units';
+import type { Infer, Issue, Shape } from '@viaggio/core/units';
 import type { ValidationErrorItem, ValidationResult } from 'joi';
 import { toJoi } from './to-joi';
 

@@ -1,18 +1,10 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
-import {
-  assessModel,
-  criteriaOf,
-  DEFAULT_STYLE,
-  leftAlone,
-  LOW_WATER,
-  lowWaterRecording,
-  number,
-  readClock,
-  rigModel,
-  styleShape,
-  text,
-} from '@viaggio/core';
-import type { Verdict } from '@viaggio/core';
+import { assessModel, criteriaOf, DEFAULT_STYLE, leftAlone, rigModel } from '@viaggio/core/answer';
+import type { Verdict } from '@viaggio/core/answer';
+import { readClock } from '@viaggio/core/day';
+import { LOW_WATER, lowWaterRecording } from '@viaggio/core/demo';
+import { styleShape } from '@viaggio/core/gear';
+import { number, text } from '@viaggio/core/units';
 import { ApproachesChart } from '../app/charts/approaches-chart';
 import { AutonomyChart } from '../app/charts/autonomy-chart';
 import { RunChart } from '../app/charts/run-chart';

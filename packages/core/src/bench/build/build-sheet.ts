@@ -1,7 +1,7 @@
 import { connectorName } from '../../gear';
 import type { Connector } from '../../gear';
+import { fuseFor } from '../../physics/wire';
 import { formatQuantity } from '../../quantity';
-import { fuseFor } from '../../wire';
 import type { LeadQuestion, LeadSize, PackQuestion, PackSize } from '../size';
 import type { Built } from './gear-of-size';
 

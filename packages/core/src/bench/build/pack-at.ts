@@ -1,4 +1,4 @@
-import { packFrom } from '../../cell';
+import { packFrom } from '../../physics/cell';
 import { discharge } from '../../run';
 import { sizePack } from '../size';
 import type { PackQuestion } from '../size';

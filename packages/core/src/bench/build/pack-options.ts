@@ -1,6 +1,6 @@
-import { CHEMISTRIES } from '../../cell';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { CHEMISTRIES } from '../../tables';
 import { sizePack } from '../size';
 import type { PackQuestion, PackSize } from '../size';
 

@@ -1,10 +1,12 @@
 import { rigModel } from '../../answer';
 import type { RigModel } from '../../answer';
 import { batteryFigures } from '../../gear';
-import type { Gear, Rig } from '../../gear';
-import { batteryState, isA, wireArea } from '../../rig';
-import type { Connection, SourceTree } from '../../rig';
-import { ampacity } from '../../wire';
+import type { Gear } from '../../gear';
+import { ampacity } from '../../physics/wire';
+import { isA } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
+import { batteryState, wireArea } from '../../rig/resolved';
+import type { Connection, SourceTree } from '../../rig/resolved';
 import type { SizeToolName } from '../size';
 
 /** A question of a small tool with the figures of a rig in it. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CHEMISTRIES } from '../../cell';
-import type { Contact, SheetOf } from '../sheet';
+import { CHEMISTRIES } from '../../tables/chemistries';
+import type { Contact, SheetOf } from '../sheet/sheet-shape';
 import { compareContacts, verdictOfContacts } from './compare';
 import type { BayWindow } from './compare';
 import { judgeTaps } from './taps';

@@ -1,11 +1,12 @@
-import { CHEMISTRIES, cellVoltage, socAtVoltage } from '../../cell';
-import type { ChemistryId } from '../../cell';
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
+import { cellVoltage, socAtVoltage } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
-import { CHARGE_CELL_V } from '../size';
+import { CHEMISTRIES } from '../../tables';
+import type { ChemistryId } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { MeterAccuracy } from '../sheet';
+import { CHARGE_CELL_V } from '../size';
 
 export type TapCode = 'even' | 'weak' | 'high' | 'deep' | 'over' | 'reversed' | 'nothing-there';
 

@@ -1,6 +1,7 @@
-import { LOW_WATER } from '../../demo';
-import type { Gear, Rig } from '../../gear';
-import { chance } from '../../run';
+import { LOW_WATER } from '../../demo/low-water';
+import type { Gear } from '../../gear/gear';
+import type { Rig } from '../../rig/drawn/rig';
+import { chance } from '../../run/random';
 import { CAUSE_IDS, CAUSES, SYMPTOMS } from './causes';
 import type { Cause, CauseId, Symptom } from './causes';
 import { likelihoods, nextTests, SURE } from './diagnose';

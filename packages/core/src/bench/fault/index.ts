@@ -1,11 +1,8 @@
-export { CAUSE_IDS, CAUSES, SYMPTOMS, symptomOf } from './causes';
-export type { Cause, CauseId, FaultPart, Symptom } from './causes';
-export { likelihoods, nextTests, SURE, verdictOfFault } from './diagnose';
-export type { FaultAnswer, FaultFacts, Likely } from './diagnose';
-export { faultFacts } from './facts';
-export type { FactsFrom, RigFacts } from './facts';
+export { CAUSES, symptomOf, SYMPTOMS } from './causes';
+export type { CauseId, Symptom } from './causes';
+export type { FaultAnswer } from './diagnose';
 export { findFault } from './find-fault';
-export type { FaultCause, FaultQuestion, FoundFault, NextTest } from './find-fault';
-export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS, faultAnswerShape } from './tests';
+export type { FaultQuestion, FoundFault, NextTest } from './find-fault';
+export { FAULT_TESTS, faultAnswerShape } from './tests';
 export type { FaultTest, FaultTestId } from './tests';
 export { writeDown } from './write-down';

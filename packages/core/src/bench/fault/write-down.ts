@@ -1,7 +1,7 @@
-import type { Gear } from '../../gear';
 import { gearTitle } from '../../gear';
+import type { Gear } from '../../gear';
 import { withChanges } from '../../shape';
-import type { Correction } from '../check';
+import type { Correction } from '../joints';
 import type { CauseId } from './causes';
 
 /**

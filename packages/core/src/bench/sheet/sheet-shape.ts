@@ -1,6 +1,6 @@
 import { idShape, localId, unknown } from '../../gear';
-import type { Named } from '../../gear';
 import { whenShape } from '../../measure/log';
+import type { Named } from '../../rig/drawn';
 import { choice, flag, list, number, object, optional, tagged, text } from '../../shape';
 import type { Infer } from '../../shape';
 

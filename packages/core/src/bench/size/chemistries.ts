@@ -1,6 +1,6 @@
-import { CHEMISTRIES } from '../../cell';
-import type { ChemistryId } from '../../cell';
 import { choice } from '../../shape';
+import { CHEMISTRIES } from '../../tables';
+import type { ChemistryId } from '../../tables';
 
 export const chemistryField = choice(
   'Chemistry',

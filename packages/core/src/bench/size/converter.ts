@@ -1,7 +1,7 @@
+import { worstVerdict } from '../../findings';
+import type { Verdict } from '../../findings';
 import { choice, number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import type { Verdict } from '../../findings';
-import { worstVerdict } from '../../findings';
 import { figures } from './sized';
 import type { Sized } from './sized';
 

@@ -1,6 +1,6 @@
+import { FUSE_SIZES_A, fuseFor } from '../../physics/wire';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { FUSE_SIZES_A, fuseFor } from '../../wire';
 import { figures } from './sized';
 import type { Sized } from './sized';
 

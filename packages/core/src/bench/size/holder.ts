@@ -1,6 +1,6 @@
-import { CHEMISTRIES } from '../../cell';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { CHEMISTRIES } from '../../tables';
 import { CHARGE_CELL_V, chemistryField } from './chemistries';
 import { figures } from './sized';
 import type { Sized } from './sized';

@@ -1,6 +1,6 @@
+import { ampacity, areaOfAwg, COPPER_OHM_MM2_PER_M } from '../../physics/wire';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { COPPER_OHM_MM2_PER_M, ampacity, areaOfAwg } from '../../wire';
 import { figures } from './sized';
 import type { Sized } from './sized';
 

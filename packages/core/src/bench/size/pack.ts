@@ -1,8 +1,9 @@
-import { CHEMISTRIES, cellVoltage } from '../../cell';
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
+import { cellVoltage } from '../../physics/cell';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { CHEMISTRIES } from '../../tables';
 import { CHARGE_CELL_V, chemistryField, isLithium } from './chemistries';
 import { figures } from './sized';
 import type { Sized } from './sized';

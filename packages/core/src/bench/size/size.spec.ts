@@ -1,6 +1,8 @@
 import fc from 'fast-check';
-import { CHEMISTRIES, cellVoltage, packFrom } from '../../cell';
-import { FUSE_SIZES_A, areaOfAwg, fuseFor } from '../../wire';
+import { cellVoltage } from '../../physics/cell/ocv';
+import { packFrom } from '../../physics/cell/pack';
+import { areaOfAwg, FUSE_SIZES_A, fuseFor } from '../../physics/wire/wire';
+import { CHEMISTRIES } from '../../tables/chemistries';
 import { sizeConverter } from './converter';
 import type { ConverterQuestion } from './converter';
 import { sizeFuse } from './fuse';

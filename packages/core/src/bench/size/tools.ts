@@ -1,12 +1,11 @@
 import { tagged } from '../../shape';
-import type { Infer } from '../../shape';
+import type { Fields, Infer, ObjectShape } from '../../shape';
 import { converterQuestion, sizeConverter } from './converter';
 import { fuseQuestion, sizeFuse } from './fuse';
 import { holderQuestion, sizeHolder } from './holder';
 import { leadQuestion, sizeLead } from './lead';
 import { packQuestion, sizePack } from './pack';
 import { parallelQuestion, sizeParallel } from './parallel';
-import type { ObjectShape, Fields } from '../../shape';
 import type { Sized } from './sized';
 
 /** A small tool of the bench: what it asks, and how it answers. */

@@ -1,6 +1,6 @@
 import { dayOfRigs, HOUSE, pack } from '../../../testing/day';
-import type { Device } from '../../gear';
-import type { Block, Cards, Day } from '../shape';
+import type { Device } from '../../gear/gear';
+import type { Block, Cards, Day } from '../shape/day';
 import { runCards } from './card-run';
 import type { CardsRun } from './card-run';
 

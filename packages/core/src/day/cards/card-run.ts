@@ -1,4 +1,5 @@
-import type { Gear, Rig } from '../../gear';
+import type { Gear } from '../../gear';
+import type { Rig } from '../../rig/drawn';
 import { blocksOf, comesTo, dayOfMinute, isThere, leavesBy, minuteAt, nextThere, placeAt, without } from '../model';
 import type { DayOf, Hands, Span } from '../model';
 import { recordingMode } from '../shape';

@@ -1,4 +1,3 @@
 export { cardsRunner, runCards, USUAL_CARD_CHANGE_MIN } from './card-run';
-export type { CardCopy, CardsRun, CardStay, ChangedCard, LotRun, OneCardsRun } from './card-run';
-export { limitsIn, USUAL_COOLING_MIN } from './recording';
-export type { RecordingStop, TakeEnd } from './recording';
+export type { CardsRun, OneCardsRun } from './card-run';
+export { USUAL_COOLING_MIN } from './recording';

@@ -1,4 +1,5 @@
-import type { Device, Gear, RecordingLimits, Rig } from '../../gear';
+import type { Device, Gear, RecordingLimits } from '../../gear';
+import type { Rig } from '../../rig/drawn';
 import type { Unrecorded } from '../../words';
 import { blocksOf, isThere, nextThere, temperatureIn } from '../model';
 import type { Hands, Span } from '../model';

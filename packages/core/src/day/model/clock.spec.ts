@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { USUAL_DISPLAY, displayAs } from '../../quantity';
+import { displayAs, USUAL_DISPLAY } from '../../quantity/display';
 import { clockAt, isZone, minuteAt, readClock } from './clock';
 import { dailySpans, isDuring, overlap } from './spans';
 

@@ -1,7 +1,7 @@
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import { isZone } from './clock';
 import type { Day } from '../shape';
+import { isZone } from './clock';
 import { missingOfSun } from './place-power';
 
 /** What a day of the right shape says that cannot be: times that go back, places and zones that nobody knows. */

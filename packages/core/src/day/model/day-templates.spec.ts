@@ -1,5 +1,5 @@
-import { LOW_WATER_DAY } from '../../demo';
-import { dayShape } from '../shape';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { dayShape } from '../shape/day';
 import { dayIssues } from './day-issues';
 import { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 

@@ -1,5 +1,5 @@
-import { minuteAt } from './clock';
 import type { Block, BlockKind, Day } from '../shape';
+import { minuteAt } from './clock';
 
 interface TemplateBlock {
   readonly kind: BlockKind;

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { LOW_WATER_DAY } from '../../demo';
-import { dayShape } from '../shape';
-import type { Day } from '../shape';
-import { missingFields } from '../../shape';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { missingFields } from '../../shape/missing-fields';
+import { dayShape } from '../shape/day';
+import type { Day } from '../shape/day';
 import {
   STEP_MIN,
   withBattery,

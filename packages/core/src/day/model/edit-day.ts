@@ -1,7 +1,7 @@
 import { withChanges } from '../../shape';
 import type { Changes } from '../../shape';
-import { withoutCards } from './edit-cards';
 import type { Block, Day, OwnKind, Place, Swap } from '../shape';
+import { withoutCards } from './edit-cards';
 
 /** Blocks are moved by so many minutes, and none gets shorter. */
 export const STEP_MIN = 5;

@@ -1,5 +1,7 @@
 export { clockAt, instantAt, minuteAt, minuteOf, minuteOfClock, readClock } from './clock';
 export { dayIssues } from './day-issues';
+export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
+export type { DayTemplate } from './day-templates';
 export { withCardChange, withCardMode, withCards, withNewCardChange, withNewCards, withoutCards } from './edit-cards';
 export {
   STEP_MIN,
@@ -23,8 +25,6 @@ export {
   withRig,
   withSwap,
 } from './edit-day';
-export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
-export type { DayTemplate } from './day-templates';
 export { firstCall, workingBlocks } from './first-call';
 export { handsOf, isThere, lastThere, nextThere } from './hands';
 export type { Hands } from './hands';
@@ -34,7 +34,7 @@ export { dailySpans, isDuring, overlap, without } from './spans';
 export type { Span } from './spans';
 export { blocksOf, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, placeAt } from './way';
 export type { DayOf } from './way';
-export { coldestAt, COLDEST_HOUR_C, forecastAskShape, forecastShape, isInPlan, temperatureIn, weatherFromForecast } from './weather';
+export { COLDEST_HOUR_C, coldestAt, forecastAskShape, forecastShape, isInPlan, temperatureIn, weatherFromForecast } from './weather';
 export type { Forecast, ForecastAsk } from './weather';
 export { answerFrom, mishapTitle, withMishap } from './what-if';
 export type { Mishap } from './what-if';

@@ -1,4 +1,4 @@
-import type { Day, Place } from '../shape';
+import type { Day, Place } from '../shape/day';
 import { dayIssues } from './day-issues';
 import { missingOfSun, placeW } from './place-power';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
+import type { Block, Day } from '../shape/day';
 import { clockAt } from './clock';
-import type { Block, Day } from '../shape';
 import { repeatBlocks } from './repeat-blocks';
 
 const RIG = '0d0c0000-0000-4000-8000-000000000901';

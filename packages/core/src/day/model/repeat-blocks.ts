@@ -1,6 +1,6 @@
-import { clockAt, minuteAt } from './clock';
 import { MAX_BLOCKS, MAX_DAYS_LONG } from '../shape';
 import type { Block, Day } from '../shape';
+import { clockAt, minuteAt } from './clock';
 
 export interface Repeated {
   readonly day: Day;

@@ -1,5 +1,5 @@
-import { minuteAt } from './clock';
 import type { Day } from '../shape';
+import { minuteAt } from './clock';
 
 /** From one minute of a plan to another. */
 export interface Span {

@@ -1,4 +1,4 @@
-import type { Block, Day, Place } from '../shape';
+import type { Block, Day, Place } from '../shape/day';
 import { coldestAt, coldestDuring, temperatureIn, weatherFromForecast } from './weather';
 
 const DAY: Day = { name: 'Day', date: '2026-01-12', days: 1, rigIds: [], blocks: [], zone: 'Europe/Berlin', temperatureC: 9 };

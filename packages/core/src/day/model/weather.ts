@@ -1,7 +1,7 @@
 import { list, number, object, text } from '../../shape';
 import type { Infer } from '../../shape';
-import { minuteOf } from './clock';
 import type { Block, Day, Place, Weather } from '../shape';
+import { minuteOf } from './clock';
 import type { Span } from './spans';
 
 const HOUR_MIN = 60;

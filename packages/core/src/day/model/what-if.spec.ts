@@ -1,7 +1,8 @@
-import type { Gear } from '../../gear';
-import { planDay, whatWouldDo } from '../planner';
-import { DaySimulation } from '../run';
 import { charger, dayOfRigs, pack } from '../../../testing/day';
+import type { Gear } from '../../gear/gear';
+import { planDay } from '../planner/plan-day';
+import { whatWouldDo } from '../planner/what-would-do';
+import { DaySimulation } from '../run/simulate';
 import { answerFrom, mishapTitle, withMishap } from './what-if';
 import type { Mishap } from './what-if';
 

@@ -1,7 +1,7 @@
 import type { Gear } from '../../gear';
-import { clockAt } from './clock';
 import { isDrawing } from '../shape';
 import type { Block, Day, Place } from '../shape';
+import { clockAt } from './clock';
 
 /** Something that may go wrong, as a day is tried against it. */
 export type Mishap =

@@ -1,10 +1,12 @@
-import { LOW_WATER } from '../../demo';
-import type { Gear } from '../../gear';
-import type { Block, Day } from '../shape';
-import { chargingList, DaySimulation, planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
+import { LOW_WATER } from '../../demo/low-water';
+import type { Gear } from '../../gear/gear';
+import { chargingList } from '../run/charging-list';
+import { planFigures } from '../run/plan-figures';
+import { DaySimulation } from '../run/simulate';
+import type { Block, Day } from '../shape/day';
+import type { PlanOrder } from './judge/plan-cost';
 import { planDay } from './plan-day';
-import type { PlanOrder } from './plan-cost';
 
 const demo = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));

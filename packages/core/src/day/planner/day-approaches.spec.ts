@@ -1,5 +1,6 @@
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import { DaySimulation } from '../run';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { DaySimulation } from '../run/simulate';
 import { DAY_APPROACHES, dayApproach } from './day-approaches';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,7 +1,10 @@
 import { alternativeOf, APPROACHES } from '../../feed';
 import type { Approach } from '../../feed';
-import { batteriesOf, gearTitle, whyNotAtHand } from '../../gear';
-import type { Gear, Rig } from '../../gear';
+import { gearTitle } from '../../gear';
+import type { Gear } from '../../gear';
+import { whyNotAtHand } from '../../gear/kit';
+import { batteriesOf } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
 import { DaySimulation } from '../run';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';

@@ -3,8 +3,6 @@ export type { DayApproach } from './day-approaches';
 export { costOfMoving, movedChange } from './moved-change';
 export type { MovedChange } from './moved-change';
 export { carriedOver, dayAfter, notAsLeft } from './next-day';
-export { PLAN_ORDERS } from './plan-cost';
-export type { PlanOrder } from './plan-cost';
 export { planDay } from './plan-day';
 export type { DayPlan } from './plan-day';
 export { neededToday, topUps } from './top-ups';

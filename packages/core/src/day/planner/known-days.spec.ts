@@ -1,7 +1,8 @@
 import days from '../../../testing/days.json';
-import type { Gear, Rig } from '../../gear';
-import type { Charge, Day, Swap } from '../shape';
-import { DaySimulation } from '../run';
+import type { Gear } from '../../gear/gear';
+import type { Rig } from '../../rig/drawn/rig';
+import { DaySimulation } from '../run/simulate';
+import type { Charge, Day, Swap } from '../shape/day';
 import { planDay } from './plan-day';
 import { sparesMissing } from './spares';
 

@@ -1,7 +1,7 @@
 import { gearTitle } from '../../gear';
+import type { DayRun, DaySimulation, Moves } from '../run';
 import { isSameSwap } from '../shape';
 import type { CardChange, Swap } from '../shape';
-import type { DayRun, DaySimulation, Moves } from '../run';
 
 /** What moving one change, of a battery or of a card, by so many minutes would do. */
 export interface MovedChange {

@@ -1,6 +1,8 @@
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Gear, Rig } from '../../gear';
-import { DaySimulation } from '../run';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import type { Gear } from '../../gear/gear';
+import type { Rig } from '../../rig/drawn/rig';
+import { DaySimulation } from '../run/simulate';
 import { carriedOver, dayAfter, notAsLeft } from './next-day';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));

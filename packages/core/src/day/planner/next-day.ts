@@ -1,6 +1,6 @@
 import { clockAt } from '../model';
-import type { Day } from '../shape';
 import type { DayRun } from '../run';
+import type { Day } from '../shape';
 
 /** Charges that differ by less are the same. */
 const SAME = 0.005;

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { dayOfRigs, HOUSE, pack } from '../../../testing/day';
-import { planFigures } from '../run';
-import type { PlanFigures, DaySimulation } from '../run';
-import type { Block, Cards, Day } from '../shape';
+import { planFigures } from '../run/plan-figures';
+import type { PlanFigures } from '../run/plan-figures';
+import type { DaySimulation } from '../run/simulate';
+import type { Block, Cards, Day } from '../shape/day';
+import { compareCost, costOf } from './judge/plan-cost';
 import { planCards } from './plan-cards';
-import { compareCost, costOf } from './plan-cost';
 import { planDay } from './plan-day';
 
 const CARDS: Cards = { id: 'a', rigId: 'R', deviceId: 'R-camera', count: 4, minutes: 60 };

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Swap } from '../shape';
-import { dayChances, DaySimulation, planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
-import { compareCost, costOf } from './plan-cost';
-import type { PlanCost } from './plan-cost';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { dayChances } from '../run/chances';
+import { planFigures } from '../run/plan-figures';
+import { DaySimulation } from '../run/simulate';
+import type { Swap } from '../shape/day';
+import { compareCost, costOf } from './judge/plan-cost';
+import type { PlanCost } from './judge/plan-cost';
 import { normalQuantile, planDay } from './plan-day';
 import { sparesMissing } from './spares';
 

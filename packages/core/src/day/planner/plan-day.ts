@@ -1,21 +1,18 @@
 import { DEFAULT_SEED } from '../../answer';
-import { DEFAULT_CHANCE } from '../shape';
-import type { CardChange, Charge, Day, Swap } from '../shape';
 import { belowReserve, planFigures } from '../run';
 import type { DayRun, DaySimulation, Deviation, Moves, PlanFigures } from '../run';
-import { FlatDay } from './flat-day';
+import { DEFAULT_CHANCE } from '../shape';
+import type { CardChange, Charge, Day, Swap } from '../shape';
+import { planBounds } from './bounds';
+import type { PlanBounds } from './bounds';
+import { compareCost, costOf, FlatDay, QuickRun } from './judge';
+import type { FlatSwap, KeptCharge, PlanCost, PlanOrder } from './judge';
 import { planCards } from './plan-cards';
-import { planBounds } from './plan-bounds';
-import type { PlanBounds } from './plan-bounds';
-import { compareCost, costOf } from './plan-cost';
-import type { PlanCost, PlanOrder } from './plan-cost';
-import { PlanSearch } from './plan-search';
-import type { Candidate } from './plan-search';
 import { reasonsOf } from './plan-reasons';
 import type { SwapReason } from './plan-reasons';
+import { PlanSearch } from './search';
+import type { Candidate } from './search';
 import { sparesMissing } from './spares';
-import { QuickRun } from './quick-run';
-import type { FlatSwap, KeptCharge } from './quick-moves';
 
 /** What the search has found for a day. */
 export interface DayPlan {

@@ -1,8 +1,12 @@
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Gear, Rig } from '../../gear';
-import type { Day } from '../shape';
-import { dayIndicators, DaySimulation, onlyIn, planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import type { Gear } from '../../gear/gear';
+import type { Rig } from '../../rig/drawn/rig';
+import { dayIndicators } from '../run/day-indicators';
+import { onlyIn, planFigures } from '../run/plan-figures';
+import { DaySimulation } from '../run/simulate';
+import type { Day } from '../shape/day';
 import { costOfMoving } from './moved-change';
 import { planDay } from './plan-day';
 import { neededToday, topUps } from './top-ups';

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
-import type { Charge, Day, Swap } from '../shape';
-import type { DaySimulation } from '../run';
-import { planFigures } from '../run';
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
-import { FlatDay } from './flat-day';
-import { planBounds } from './plan-bounds';
-import { compareCost, costOf } from './plan-cost';
+import { planFigures } from '../run/plan-figures';
+import type { DaySimulation } from '../run/simulate';
+import type { Charge, Day, Swap } from '../shape/day';
+import { planBounds } from './bounds/plan-bounds';
+import { FlatDay } from './judge/flat-day';
+import { compareCost, costOf } from './judge/plan-cost';
+import { QuickRun } from './judge/quick-run';
 import { planDay } from './plan-day';
-import { QuickRun } from './quick-run';
 import { sparesMissing } from './spares';
 
 /** A small day where batteries are scarce: what is drawn, what there is, when somebody is there. */

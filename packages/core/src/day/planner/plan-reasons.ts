@@ -1,6 +1,4 @@
-import type { FlatDay } from './flat-day';
-import type { FlatSwap } from './quick-moves';
-import type { QuickRun, Then } from './quick-run';
+import type { FlatDay, FlatSwap, QuickRun, Then } from './judge';
 
 /** Why a change of battery is where it is. */
 export interface SwapReason {

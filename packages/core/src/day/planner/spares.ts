@@ -1,6 +1,6 @@
 import type { Battery } from '../../gear';
 import type { DaySimulation, Moves } from '../run';
-import { TOP_UP } from './quick-chargers';
+import { TOP_UP } from './judge';
 
 /** Rigs with blocks that must not be interrupted for which no charged battery of their form is left over: none lies apart, or unused. */
 export function sparesMissing(simulation: DaySimulation, moves: Moves): number {

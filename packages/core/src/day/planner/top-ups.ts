@@ -1,12 +1,13 @@
-import { chargerOf } from '../charging';
-import { energyNow, gearTitle } from '../../gear';
+import { gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
+import { energyNow } from '../../gear/kit';
+import { chargerOf } from '../charging';
 import { lastThere, nextThere, overlap } from '../model';
-import { isDrawing } from '../shape';
 import type { Span } from '../model';
-import type { Charge, Day } from '../shape';
 import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
+import { isDrawing } from '../shape';
+import type { Charge, Day } from '../shape';
 
 /** A battery that could be filled in a break, and whether that is worth the handling. */
 export interface TopUp {

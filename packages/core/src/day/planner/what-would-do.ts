@@ -1,13 +1,14 @@
-import { energyNow, gearTitle } from '../../gear';
+import { gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
+import { energyNow } from '../../gear/kit';
 import { formatClock } from '../../quantity';
 import { sayHelp } from '../../words';
 import type { HelpAct } from '../../words';
 import { clockAt } from '../model';
+import { DaySimulation } from '../run';
 import { isDrawing } from '../shape';
 import type { Day } from '../shape';
-import { DaySimulation } from '../run';
-import { compareCost } from './plan-cost';
+import { compareCost } from './judge';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
 

@@ -1,6 +1,6 @@
 import { DEFAULT_SEED } from '../../answer';
-import { minuteAt } from '../model';
 import { chance } from '../../run';
+import { minuteAt } from '../model';
 import type { ChargePoint } from './day-run';
 import type { DaySimulation, Moves } from './simulate';
 

@@ -1,5 +1,6 @@
 import type { Indicator } from '../../answer';
-import { DEFAULT_RESERVE, gearTitle } from '../../gear';
+import { gearTitle } from '../../gear';
+import { DEFAULT_RESERVE } from '../../rig/drawn';
 import { temperatureIn } from '../model';
 import type { ChargePoint, DayRun, Stay } from './day-run';
 import type { DaySimulation } from './simulate';

@@ -4,7 +4,7 @@ export { chargingList } from './charging-list';
 export type { ChargingList, ChargingRow } from './charging-list';
 export { dayIndicators } from './day-indicators';
 export type { DayIndicator } from './day-indicators';
-export type { BlockRun, ChargePoint, DayRun, LonelyMove, PowerGap, Stay } from './day-run';
+export type { BlockRun, ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 export { belowIn, belowReserve, onlyIn, planFigures, visitAround } from './plan-figures';
 export type { PlanFigures } from './plan-figures';
 export { patternOf, RigStates } from './rig-states';

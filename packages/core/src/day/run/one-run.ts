@@ -1,20 +1,20 @@
+import type { Gear } from '../../gear';
+import { DEFAULT_RESERVE } from '../../rig/drawn';
+import type { SystemPhase, SystemRun } from '../../run';
+import { sayDark } from '../../words';
+import type { Dark } from '../../words';
 import type { CardsRun } from '../cards';
 import { ChargerQueues } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
-import { DEFAULT_RESERVE } from '../../gear';
-import type { Gear } from '../../gear';
 import { overlap } from '../model';
-import { isDrawing } from '../shape';
 import type { Hands, Span } from '../model';
+import { isDrawing } from '../shape';
 import type { Day } from '../shape';
-import type { SystemPhase, SystemRun } from '../../run';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 import { nobodyThere } from './nobody-there';
 import type { Deviation, RigState, RigStates } from './rig-states';
 import type { RigSpan, Seating } from './seating';
-import { sayDark } from '../../words';
-import type { Dark } from '../../words';
 
 /** At the same minute: what ends comes first, then outlets that come or go, then what begins. */
 export const RANK = { end: 0, outlet: 1, begin: 2 };

@@ -1,9 +1,9 @@
-import { DEFAULT_RESERVE } from '../../gear';
+import { DEFAULT_RESERVE } from '../../rig/drawn';
+import { builtInId } from '../../run';
 import { blocksOf, drawsOf, overlap, without } from '../model';
 import type { Span } from '../model';
 import { isDrawing } from '../shape';
 import type { Day, Swap } from '../shape';
-import { builtInId } from '../../run';
 import type { ChargePoint, DayRun, Stay } from './day-run';
 import type { Seated } from './seating';
 import type { DaySimulation, Moves } from './simulate';

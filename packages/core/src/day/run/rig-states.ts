@@ -1,13 +1,13 @@
 import { indicators, rigModel, roughRunner, stopInPhase, troubleOf, uncertaintyOf, Variations } from '../../answer';
 import type { Indicator, RigModel } from '../../answer';
-import { batteriesOf, gearIdsOf, withPartReplaced } from '../../gear';
-import type { Gear, Rig, RigPhase } from '../../gear';
-import { QUIET_KINDS } from '../shape';
-import type { Block, Day } from '../shape';
-import { drawnRig } from '../../rig';
+import type { Gear } from '../../gear';
+import { batteriesOf, drawnRig, gearIdsOf, withPartReplaced } from '../../rig/drawn';
+import type { Rig, RigPhase } from '../../rig/drawn';
 import { SystemRunner, unbridgedMinutes } from '../../run';
 import type { SystemPhase, Variation } from '../../run';
 import { sayFinding } from '../../words';
+import { QUIET_KINDS } from '../shape';
+import type { Block, Day } from '../shape';
 
 /** A rig with certain batteries in its seats at a certain temperature, ready to be run from any charge. */
 export interface RigState {

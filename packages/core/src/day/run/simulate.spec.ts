@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { rigModel } from '../../answer';
-import { LOW_WATER, LOW_WATER_DAY } from '../../demo';
-import type { Gear } from '../../gear';
-import { planDay } from '../planner';
-import { SystemRunner } from '../../run';
 import { camera, charger, dayOfRigs, pack } from '../../../testing/day';
+import { rigModel } from '../../answer/rig-model';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import type { Gear } from '../../gear/gear';
+import { SystemRunner } from '../../run/run-system';
+import { planDay } from '../planner/plan-day';
 import { dayChances } from './chances';
 import { DaySimulation } from './simulate';
 

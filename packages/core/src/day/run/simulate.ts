@@ -1,11 +1,12 @@
+import type { Gear } from '../../gear';
+import type { Rig } from '../../rig/drawn';
+import { builtInId } from '../../run';
 import { runCards } from '../cards';
 import { pairingOf } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
-import type { Gear, Rig } from '../../gear';
 import { dailySpans, handsOf, placeW } from '../model';
 import type { Hands } from '../model';
 import type { Day } from '../shape';
-import { builtInId } from '../../run';
 import type { DayRun } from './day-run';
 import { OneRun, RANK } from './one-run';
 import type { Happening, ReadyDay, ReadySpan } from './one-run';

@@ -1,5 +1,6 @@
-import { idShape, localId, phaseShape, unknown, watts } from '../../gear';
-import type { Named } from '../../gear';
+import { idShape, localId, unknown, watts } from '../../gear';
+import { phaseShape } from '../../rig/drawn';
+import type { Named } from '../../rig/drawn';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
 

@@ -1,5 +1,5 @@
+import { missingFields } from '../../shape/missing-fields';
 import { gearShape } from '../gear';
-import { missingFields } from '../../shape';
 import { BATTERY_CLASSES, batteryOfLabel } from './battery-of-label';
 import type { BatteryClassId, LabelAnswers } from './battery-of-label';
 import { readLabel } from './read-label';

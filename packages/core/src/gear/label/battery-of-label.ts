@@ -1,10 +1,8 @@
-import { CHEMISTRIES } from '../../cell';
-import type { ChemistryId } from '../../cell';
-import type { Battery } from '../gear';
-import type { Connector } from '../connector';
-import type { Output } from '../port';
-import { cellsMeant } from './read-label';
+import { CHEMISTRIES } from '../../tables';
+import type { ChemistryId } from '../../tables';
+import type { Battery, Connector, Output } from '..';
 import { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
+import { cellsMeant } from './read-label';
 import type { Label, LabelAsk } from './read-label';
 
 interface BatteryClass {

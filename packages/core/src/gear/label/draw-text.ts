@@ -1,9 +1,9 @@
 import { issue } from '../../issue';
 import { formatNumber, formatQuantity, parseNumber, parseQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
-import type { Draw } from '../draw-shape';
-import { readBatteryLabel } from './views';
+import type { Draw } from '..';
 import { readLabel } from './read-label';
+import { readBatteryLabel } from './views';
 
 const EXPECTED = 'a draw as you know it, such as “8.8 W”, “7.4 V 1.2 A”, “50 min on 24.5 Wh” or “385 shots on 14.7 Wh at 60 an hour”';
 /** `5 h 10`, `5h10min`, `50 min`, `1:40`, `2.5 hours`. */

@@ -1,5 +1,5 @@
-import type { ChemistryId } from '../../cell';
-import type { Connector } from '../connector';
+import type { ChemistryId } from '../../tables';
+import type { Connector } from '..';
 import { RANGE_WORDS } from './label-words';
 import type { Token } from './tokens';
 

@@ -1,7 +1,7 @@
-import { CHEMISTRIES } from '../../cell';
 import { issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
+import { CHEMISTRIES } from '../../tables';
 import { readBatteryLabel } from './views';
 
 /** What a label that prints no volts counts its amp-hours at. */

@@ -1,5 +1,5 @@
-import type { ChemistryId } from '../../cell';
-import type { Connector } from '../connector';
+import type { ChemistryId } from '../../tables';
+import type { Connector } from '..';
 
 /** Words on labels, in the languages that gear is sold in; all matched without regard to case. Collected 2026-11. */
 

@@ -1,5 +1,5 @@
-import { readLabel } from './read-label';
 import { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
+import { readLabel } from './read-label';
 
 const of = (text: string, ofPack = false) => outputsOfLabel(readLabel(text), { ofPack });
 

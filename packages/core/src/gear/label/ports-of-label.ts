@@ -1,6 +1,4 @@
-import type { Connector } from '../connector';
-import type { Budget } from '../gear';
-import type { Output } from '../port';
+import type { Budget, Connector, Output } from '..';
 import type { Label, LabelPort } from './read-label';
 
 export interface OutputsOptions {

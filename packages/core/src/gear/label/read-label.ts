@@ -1,8 +1,9 @@
-import { cellsFromNominal, CHEMISTRIES } from '../../cell';
-import type { ChemistryId } from '../../cell';
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import type { Connector } from '../connector';
+import { cellsFromNominal } from '../../physics/cell';
+import { CHEMISTRIES } from '../../tables';
+import type { ChemistryId } from '../../tables';
+import type { Connector } from '..';
 import { Grouping, isCapacity, isRange } from './groups';
 import type { Figure, Group, Told } from './groups';
 import { tokensOf } from './tokens';

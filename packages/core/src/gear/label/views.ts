@@ -1,9 +1,9 @@
 import { issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
-import { CHEMISTRIES } from '../../cell';
-import type { ChemistryId } from '../../cell';
-import { connectorName } from '../connector';
+import { CHEMISTRIES } from '../../tables';
+import type { ChemistryId } from '../../tables';
+import { connectorName } from '..';
 import { readLabel } from './read-label';
 import type { Label, LabelAsk, LabelPort, LabelProfile } from './read-label';
 

@@ -1,8 +1,8 @@
 import { rigModel } from '../../answer';
 import type { RigModel } from '../../answer';
-import { batteriesOf, withPartReplaced } from '../../gear';
-import type { Gear, Rig } from '../../gear';
-import { isA } from '../../rig';
+import type { Gear } from '../../gear';
+import { batteriesOf, isA, withPartReplaced } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
 import { USUAL } from '../log';
 
 /** What a rig's feed makes of the watts at one of its batteries. */

@@ -1,10 +1,10 @@
-import { batteriesOf } from '../../gear';
-import type { Gear, Rig } from '../../gear';
+import type { Gear } from '../../gear';
+import { batteriesOf } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
+import { USUAL } from '../log';
+import type { LogEntry, RecordingEntry } from '../log';
 import { feedLossTo, rigInMode, rigOnBattery } from './feed-loss';
 import type { FeedLoss } from './feed-loss';
-import type { LogEntry } from '../log';
-import { USUAL } from '../log';
-import type { RecordingEntry } from '../log';
 
 /** Everything that was observed, and what it was observed with. */
 export interface Log {

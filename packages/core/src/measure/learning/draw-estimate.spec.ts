@@ -1,7 +1,7 @@
-import { deliveredWh } from '../../cell';
-import { GENERIC_BATTERIES } from '../../gear';
-import type { Battery } from '../../gear';
-import type { DrawObservation } from '../log';
+import type { Battery } from '../../gear/gear';
+import { GENERIC_BATTERIES } from '../../gear/generic/generic';
+import { deliveredWh } from '../../physics/cell/delivered';
+import type { DrawObservation } from '../log/observation';
 import { drawFrom } from './draw-estimate';
 
 const PACK: Battery = { ...GENERIC_BATTERIES[4]!, from: {} }; // 95 Wh, four cells

@@ -1,10 +1,12 @@
-import { CHEMISTRIES, coldDerating, deliveredWh, ocvArea } from '../../cell';
-import { batteryFigures, energyNow, energySpread } from '../../gear';
+import { batteryFigures } from '../../gear';
 import type { Battery } from '../../gear';
+import { energyNow, energySpread } from '../../gear/kit';
+import { coldDerating, deliveredWh, ocvArea } from '../../physics/cell';
+import { formatQuantity } from '../../quantity';
+import { CHEMISTRIES } from '../../tables';
 import { through } from '../feed-loss';
 import type { FeedLoss } from '../feed-loss';
 import type { DrawObservation, ObservationOf } from '../log';
-import { formatQuantity } from '../../quantity';
 import type { SharedError } from './combined';
 
 /** What one observation says about a draw: watts at the device, how sure, and how it follows. */

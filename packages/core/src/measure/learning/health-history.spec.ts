@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { LOW_WATER, LOW_WATER_LOG } from '../../demo';
-import type { Battery, Device, Gear } from '../../gear';
-import { belongTogether } from '../learning';
-import type { Log } from '../feed-loss';
-import type { Observation } from '../log';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_LOG } from '../../demo/low-water-log';
+import type { Battery, Device, Gear } from '../../gear/gear';
+import type { Log } from '../feed-loss/log';
+import type { Observation } from '../log/observation';
+import { belongTogether } from './alike-batteries';
 import { healthHistory } from './health-history';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,19 +1,20 @@
-import { CHEMISTRIES, coldDerating } from '../../cell';
 import { batteryFigures } from '../../gear';
 import type { Battery, Draw } from '../../gear';
-import { FeedLosses } from '../feed-loss';
-import { dayOf } from '../log';
-import type { Log } from '../feed-loss';
-import type { Observation, ObservationOf } from '../log';
+import { coldDerating } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
-import { DRAW_SPREAD, plainDraw } from '../../rig';
+import { DRAW_SPREAD, plainDraw } from '../../rig/resolved';
+import { CHEMISTRIES } from '../../tables';
+import { FeedLosses } from '../feed-loss';
+import type { Log } from '../feed-loss';
+import { dayOf } from '../log';
+import type { Observation, ObservationOf } from '../log';
 import { combined } from './combined';
 import type { SeenValue, SharedError } from './combined';
 import { doubtfulAmong, weighedDown } from './doubtful';
-import { allOf, CHARGER, CHARGER_LOSS, coldError, COLD_TABLE, LOSS, MINUTES } from './draw-estimate';
+import { allOf, CHARGER, CHARGER_LOSS, COLD_TABLE, coldError, LOSS, MINUTES } from './draw-estimate';
 import type { EstimateErrors } from './draw-estimate';
-import { normalShare } from './normal';
 import { learnedDraws, LEAST_SPREAD } from './log-draws';
+import { normalShare } from './normal';
 
 /** What one observation says of a battery's capacity. */
 export interface CapacityPoint {

@@ -1,5 +1,5 @@
-export { belongTogether } from './belong-together';
-export type { Together } from './belong-together';
+export { belongTogether } from './alike-batteries';
+export type { Together } from './alike-batteries';
 export { healthHistory, RETIRE_SHARE } from './health-history';
 export type { CapacityPoint, HealthHistory } from './health-history';
 export { atDevice, drawOfSegment, knownModes, learnedDraws } from './log-draws';

@@ -1,9 +1,13 @@
-import { assess, tellAnswer } from '../../answer';
-import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording } from '../../demo';
-import { batteriesOf } from '../../gear';
-import type { Device, Gear, Rig } from '../../gear';
-import type { Log } from '../feed-loss';
-import type { Observation, Recording } from '../log';
+import { assess } from '../../answer/assess';
+import { tellAnswer } from '../../answer/tell-answer';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_LOG, lowWaterRecording } from '../../demo/low-water-log';
+import type { Device, Gear } from '../../gear/gear';
+import type { Rig } from '../../rig/drawn/rig';
+import { batteriesOf } from '../../rig/drawn/rig-batteries';
+import type { Log } from '../feed-loss/log';
+import type { Observation } from '../log/observation';
+import type { Recording } from '../log/recording';
 import { atDevice, drawOfSegment, knownModes, learnedDraws } from './log-draws';
 import type { DrawRow } from './log-draws';
 

@@ -1,17 +1,17 @@
 import type { Battery, Device, Draw, Gear, Mode, Provenance } from '../../gear';
-import { FeedLosses, through } from '../feed-loss';
-import { observationsOf, USUAL } from '../log';
-import type { FeedLoss, Log } from '../feed-loss';
-import type { DrawObservation, NamedSegment, ObservationOf, Recording } from '../log';
 import { formatQuantity } from '../../quantity';
-import { DRAW_SPREAD, plainDraw } from '../../rig';
+import { DRAW_SPREAD, plainDraw } from '../../rig/resolved';
+import { FeedLosses, through } from '../feed-loss';
+import type { FeedLoss, Log } from '../feed-loss';
+import { observationsOf, USUAL } from '../log';
+import type { DrawObservation, NamedSegment, ObservationOf, Recording } from '../log';
 import type { KnownMode } from '../trace';
 import { combineDraws } from './combine-draws';
 import type { LearnedDraw } from './combine-draws';
 import { allOf, drawFrom, usedEnergy } from './draw-estimate';
+import type { DrawEstimate } from './draw-estimate';
 import { heldStandby, learnedStandby, perEvent, wakesOf } from './shots';
 import type { Standby } from './shots';
-import type { DrawEstimate } from './draw-estimate';
 
 /** One observation in the making of a figure. */
 export interface DrawEvidence {

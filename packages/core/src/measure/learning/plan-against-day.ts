@@ -1,6 +1,6 @@
 import { rigModel, runRange, sensitivities } from '../../answer';
 import type { Sensitivity } from '../../answer';
-import type { Rig } from '../../gear';
+import type { Rig } from '../../rig/drawn';
 import { rigOnBattery, runOn } from '../feed-loss';
 import type { Log } from '../feed-loss';
 import type { ObservationOf } from '../log';

@@ -1,5 +1,5 @@
 import { idShape, localId, unknown } from '../../gear';
-import type { Named } from '../../gear';
+import type { Named } from '../../rig/drawn';
 import { choice, flag, number, object, optional, tagged, text } from '../../shape';
 import type { Infer } from '../../shape';
 import { whenShape } from './when';

@@ -1,5 +1,5 @@
 import { idShape, localId, name, unknown } from '../../gear';
-import type { Named } from '../../gear';
+import type { Named } from '../../rig/drawn';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
 import { namedByFields } from './observation';

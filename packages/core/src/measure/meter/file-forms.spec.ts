@@ -2,7 +2,7 @@ import { faultOf } from '../../../testing/judged-segments';
 import { madeRecording } from '../../../testing/made-recordings';
 import { FILE_FORMS } from '../../../testing/written-files';
 import type { FileForm } from '../../../testing/written-files';
-import { readTrace } from '../trace';
+import { readTrace } from '../trace/read-trace';
 import { encodingOf } from './encoding';
 import { guessColumns } from './meter-columns';
 import type { GuessedColumns } from './meter-columns';

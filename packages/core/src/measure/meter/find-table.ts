@@ -1,8 +1,8 @@
-import { fieldsOf, isMarker, readFigure } from './row-fields';
+import type { MeterColumns } from '../log';
 import { isComment, isRule } from './lines';
+import { fieldsOf, isMarker, readFigure } from './row-fields';
 import { isClock, isDate } from './times';
 import { unitOf } from './units';
-import type { MeterColumns } from '../log';
 
 type Delimiter = MeterColumns['delimiter'];
 

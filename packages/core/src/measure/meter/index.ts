@@ -1,10 +1,8 @@
 export { encodingOf } from './encoding';
-export type { TextEncoding } from './encoding';
 export { linesOf } from './lines';
 export { guessColumns } from './meter-columns';
 export type { ColumnChoice, ColumnDoubt, GuessedColumns } from './meter-columns';
 export { MeterFileReader } from './meter-file';
-export type { MeterFileReading } from './meter-file';
 export type { FileRemark } from './remarks';
 export { playedRig, rigSignal } from './rig-signal';
 export type { RigSignal } from './rig-signal';

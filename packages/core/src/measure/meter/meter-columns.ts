@@ -6,9 +6,9 @@ import { linesOf } from './lines';
 import { candidateOf, channelOf, isRising, timeCandidate } from './name-columns';
 import type { Candidate } from './name-columns';
 import { refusal } from './refusal';
+import { isClock, isDate, isEitherWay, isMonthFirst } from './times';
 import { unitOf } from './units';
 import type { ColumnRole } from './units';
-import { isClock, isDate, isEitherWay, isMonthFirst } from './times';
 
 export type MeterColumn = MeterColumns['columns'][number];
 type TimeForm = MeterColumns['timeForm'];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
+import type { MeterColumns } from '../log/recording';
 import { guessColumns } from './meter-columns';
-import type { MeterColumns } from '../log';
 import { MeterFileReader } from './meter-file';
 import type { MeterFileReading } from './meter-file';
 

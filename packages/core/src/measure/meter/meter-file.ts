@@ -8,8 +8,8 @@ import { refusal } from './refusal';
 import type { FileRemark, RemarkCode } from './remarks';
 import { RowReader } from './row-reader';
 import type { RowFault } from './row-reader';
-import { straightened } from './straightened';
-import type { RawRows } from './straightened';
+import { straightened } from './rows-in-order';
+import type { RawRows } from './rows-in-order';
 
 /** A meter's file as it was read. */
 export interface MeterFileReading extends Trace {

@@ -1,8 +1,9 @@
-import { assess } from '../../answer';
-import { LOW_WATER, LOW_WATER_LOG } from '../../demo';
-import { planAgainstDay } from '../learning';
-import { rigOnBattery } from '../feed-loss';
-import { readTrace } from '../trace';
+import { assess } from '../../answer/assess';
+import { LOW_WATER } from '../../demo/low-water';
+import { LOW_WATER_LOG } from '../../demo/low-water-log';
+import { rigOnBattery } from '../feed-loss/feed-loss';
+import { planAgainstDay } from '../learning/plan-against-day';
+import { readTrace } from '../trace/read-trace';
 import { rigSignal } from './rig-signal';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,11 +1,12 @@
 import { rigModel } from '../../answer';
-import { cellVoltage } from '../../cell';
-import { operatingPoint } from '../../circuit';
-import { batteriesOf } from '../../gear';
-import type { Gear, Rig } from '../../gear';
+import type { Gear } from '../../gear';
+import { cellVoltage } from '../../physics/cell';
+import { operatingPoint } from '../../physics/circuit';
+import { batteriesOf } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
+import { networkOf } from '../../run';
 import { rigInMode, treeOn } from '../feed-loss';
 import { USUAL } from '../log';
-import { networkOf } from '../../run';
 
 /** What a meter between a battery and its rig would show. */
 export interface RigSignal {

@@ -1,7 +1,6 @@
 export { matchModes } from './match-modes';
 export type { KnownMode } from './match-modes';
 export { readTrace } from './read-trace';
-export { steadySegments } from './segments';
 export { slotsFromBytes, slotsToBytes } from './slots-bytes';
 export { keptSlots, slotsView } from './slots-view';
 export { median } from './sums';

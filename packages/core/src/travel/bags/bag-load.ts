@@ -1,5 +1,5 @@
-import type { PackingList, PackThing } from '../list';
 import type { TripFlight } from '../flight';
+import type { PackingList, PackThing } from '../list';
 import type { Bag, Trip } from '../trip';
 
 /** What a bag comes to. */

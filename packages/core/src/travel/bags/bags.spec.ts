@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { lowWaterTrip, thingIn } from '../../../testing/packed-world';
 import { build, camera, pack } from '../../../testing/rig-builder';
-import type { Gear } from '../../gear';
-import { USUAL_FLIGHT_RULES } from '../air';
-import { withThing } from '../trip';
-import type { Bag, Trip } from '../trip';
-import { bagTroubles, packed, packedTrip, sayPlaced, whyPlaced } from '.';
-import type { PackingWorld } from '.';
+import type { Gear } from '../../gear/gear';
+import { USUAL_FLIGHT_RULES } from '../rules/flight-rules';
+import { withThing } from '../trip/trip-shape';
+import type { Bag, Trip } from '../trip/trip-shape';
+import { bagTroubles } from './bag-load';
+import { packed, packedTrip, whyPlaced } from './packed-trip';
+import type { PackingWorld } from './packed-trip';
+import { sayPlaced } from './suggest';
 
 const world = lowWaterTrip();
 const packedWorld = (of: PackingWorld): PackingWorld => ({ ...of, trip: packed(of).trip });

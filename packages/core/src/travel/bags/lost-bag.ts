@@ -1,6 +1,6 @@
-import { unfedWithout } from '../../rig';
-import type { ResolvedRig } from '../../rig';
-import type { PackingList, PackThing, PackWhy } from '../list';
+import { unfedWithout } from '../../rig/resolved';
+import type { ResolvedRig } from '../../rig/resolved';
+import type { PackingList, PackThing, Why as PackWhy } from '../list';
 import type { Bag, Trip } from '../trip';
 
 /** What a rig comes to when a bag does not arrive. */

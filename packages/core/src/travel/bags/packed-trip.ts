@@ -1,12 +1,12 @@
-import type { SheetEntry } from '../../bench/sheet';
 import { judgeTaps } from '../../bench/contacts';
+import type { SheetEntry } from '../../bench/sheet';
 import type { Gear } from '../../gear';
-import { resolveRig } from '../../rig';
-import type { FlightRules } from '../air';
+import { resolveRig } from '../../rig/resolved';
 import { tripFlight } from '../flight';
 import type { TripFlight } from '../flight';
 import { packingList } from '../list';
 import type { PackingList, TripWorld } from '../list';
+import type { FlightRules } from '../rules';
 import { withThing } from '../trip';
 import type { Trip } from '../trip';
 import { bagLoads, bagTroubles } from './bag-load';

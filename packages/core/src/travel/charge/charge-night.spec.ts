@@ -1,7 +1,8 @@
 import { lowWaterTrip } from '../../../testing/packed-world';
-import { LOW_WATER_DAY } from '../../demo';
-import type { Battery, Gear } from '../../gear';
-import { chargeNight, kitNightDay, plugIn, takeOff } from '.';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import type { Battery, Gear } from '../../gear/gear';
+import { chargeNight, kitNightDay } from './charge-night';
+import { plugIn, takeOff } from './plugged';
 
 const { gear, rigs } = lowWaterTrip();
 const idOf = (name: string): string => [...gear].find(([, body]) => body.tag === name || body.name === name)![0];

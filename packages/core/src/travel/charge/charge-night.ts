@@ -1,4 +1,3 @@
-import { chargeMinutes } from '../../cell';
 import { pairingOf, wattsOf } from '../../day/charging';
 import type { Charger } from '../../day/charging';
 import { clockAt, firstCall, handsOf, nextThere } from '../../day/model';
@@ -6,7 +5,9 @@ import { chargingList, DaySimulation } from '../../day/run';
 import type { ChargingRow } from '../../day/run';
 import type { Charge, Day } from '../../day/shape';
 import { gearTitle } from '../../gear';
-import type { Gear, Rig } from '../../gear';
+import type { Gear } from '../../gear';
+import { chargeMinutes } from '../../physics/cell';
+import type { Rig } from '../../rig/drawn';
 
 /** At or above this a battery counts as full. */
 const FULL = 0.97;

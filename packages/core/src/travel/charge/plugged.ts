@@ -1,5 +1,5 @@
-import { withChanges } from '../../shape';
 import type { Battery } from '../../gear';
+import { withChanges } from '../../shape';
 
 /** A battery that was put on a charger now. */
 export function plugIn(battery: Battery, since: string, chargerId: string | undefined): Battery {

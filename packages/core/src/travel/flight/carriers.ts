@@ -1,4 +1,4 @@
-import type { FlightRules, FlownBattery, FlyingBattery } from '../air';
+import type { FlightRules, FlownBattery, FlyingBattery } from '../rules';
 import type { Person } from '../trip';
 
 /** A spare that somebody has on them. */

@@ -1,4 +1,3 @@
 export { printedEnergy } from './printed';
-export type { PrintedEnergy } from './printed';
 export { gateLine, tripFlight } from './trip-flight';
-export type { FlownLeg, FlownThing, LegVerdict, TripFlight } from './trip-flight';
+export type { FlownThing, LegVerdict, TripFlight } from './trip-flight';

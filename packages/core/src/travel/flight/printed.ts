@@ -1,7 +1,7 @@
-import { CHEMISTRIES } from '../../cell';
 import { batteryFigures } from '../../gear';
 import type { Battery } from '../../gear';
 import { formatQuantity } from '../../quantity';
+import { CHEMISTRIES } from '../../tables';
 
 /** What a battery says of its watt-hours at the gate. */
 export interface PrintedEnergy {

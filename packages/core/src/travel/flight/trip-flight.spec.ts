@@ -1,10 +1,10 @@
 import { lowWaterTrip, thingIn } from '../../../testing/packed-world';
 import { pack } from '../../../testing/rig-builder';
-import type { Battery, Gear } from '../../gear';
-import { USUAL_FLIGHT_RULES, strictestRules } from '../air';
-import { packedTrip } from '../bags';
-import type { PackingWorld } from '../bags';
-import { withThing } from '../trip';
+import type { Battery, Gear } from '../../gear/gear';
+import { packedTrip } from '../bags/packed-trip';
+import type { PackingWorld } from '../bags/packed-trip';
+import { strictestRules, USUAL_FLIGHT_RULES } from '../rules/flight-rules';
+import { withThing } from '../trip/trip-shape';
 import { printedEnergy } from './printed';
 
 const flightOf = (world: PackingWorld) => packedTrip(world).flight;

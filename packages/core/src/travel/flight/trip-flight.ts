@@ -1,8 +1,8 @@
 import type { Battery, Device } from '../../gear';
 import { formatQuantity } from '../../quantity';
-import { areOld, strictestRules, USUAL_FLIGHT_RULES, whatMayFly } from '../air';
-import type { FlightRules, FlyingBattery, FlyVerdict } from '../air';
 import type { PackThing } from '../list';
+import { areOld, strictestRules, USUAL_FLIGHT_RULES, whatMayFly } from '../rules';
+import type { FlightRules, FlyingBattery, FlyVerdict } from '../rules';
 import { flyersOf } from '../trip';
 import type { Leg, Person, Trip } from '../trip';
 import { carriersOf, passedLimits, spareOf } from './carriers';

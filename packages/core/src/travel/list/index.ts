@@ -1,4 +1,3 @@
-export { packingList, rigIdsOfTrip } from './packing-list';
-export type { Lack as PackLack, PackingList, PackThing, TripWorld, Why as PackWhy } from './packing-list';
-export { standsIn } from './stands-in';
+export { packingList } from './packing-list';
+export type { PackingList, PackThing, TripWorld, Why } from './packing-list';
 export { sayLack, sayWhy } from './words';

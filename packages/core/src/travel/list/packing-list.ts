@@ -1,9 +1,11 @@
-import type { Day } from '../../day/shape';
 import { chargerOf, fits } from '../../day/charging';
-import { gearTitle, whyNotAtHand } from '../../gear';
-import type { Battery, Gear, Rig } from '../../gear';
-import { drawnRig, isA, resilience, resolveRig, treesFeeding } from '../../rig';
-import type { Part } from '../../rig';
+import type { Day } from '../../day/shape';
+import { gearTitle } from '../../gear';
+import type { Battery, Gear } from '../../gear';
+import { whyNotAtHand } from '../../gear/kit';
+import { drawnRig, isA } from '../../rig/drawn';
+import type { Part, Rig } from '../../rig/drawn';
+import { resilience, resolveRig, treesFeeding } from '../../rig/resolved';
 import { stateOf } from '../trip';
 import type { ThingState, Trip } from '../trip';
 import { standsIn } from './stands-in';

@@ -1,7 +1,8 @@
-import { isSameValue } from '../../shape';
 import type { Gear } from '../../gear';
-import { isA, spareTrouble } from '../../rig';
-import type { DrawnRig, Part } from '../../rig';
+import { isA } from '../../rig/drawn';
+import type { DrawnRig, Part } from '../../rig/drawn';
+import { spareTrouble } from '../../rig/resolved';
+import { isSameValue } from '../../shape';
 
 /**
  * Whether a piece of gear can take the place of a part of a rig without the rig being judged anew: batteries as spares

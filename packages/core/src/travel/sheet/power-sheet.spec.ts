@@ -1,7 +1,8 @@
 import { lowWaterTrip } from '../../../testing/packed-world';
-import { assess, tellAnswer } from '../../answer';
-import { LOW_WATER_DAY } from '../../demo';
-import { powerSheet } from '.';
+import { assess } from '../../answer/assess';
+import { tellAnswer } from '../../answer/tell-answer';
+import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { powerSheet } from './power-sheet';
 
 const { gear, rigs, trip } = lowWaterTrip();
 const day = LOW_WATER_DAY.body;

@@ -11,4 +11,4 @@ export {
   tripShape,
   withThing,
 } from './trip-shape';
-export type { Bag, BagKind, Leg, OwnItem, Person, ThingState, Trip } from './trip-shape';
+export type { Bag, Leg, OwnItem, Person, ThingState, Trip } from './trip-shape';

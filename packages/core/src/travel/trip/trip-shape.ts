@@ -1,8 +1,8 @@
 import { idShape, localId, moment, onDate, unknown } from '../../gear';
-import type { Named } from '../../gear';
+import type { Named } from '../../rig/drawn';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
-import { flightRulesShape } from '../air';
+import { flightRulesShape } from '../rules';
 
 export const LEG_KINDS = { air: 'by air', road: 'by road', rail: 'by rail', boat: 'by boat' } as const;
 export const BAG_KINDS = { cabin: 'in the cabin', hold: 'in the hold', freight: 'sent by road' } as const;

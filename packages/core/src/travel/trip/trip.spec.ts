@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { mergeTrips, namedByTrip, stateOf, withThing } from '.';
-import type { Trip } from '.';
+import { mergeTrips } from './merge-trips';
+import { namedByTrip, stateOf, withThing } from './trip-shape';
+import type { Trip } from './trip-shape';
 
 const base: Trip = { name: 'Out', bags: [{ id: 'a', name: 'A', goes: 'cabin' }], things: [{ id: 'V1', bagId: 'a' }] };
 

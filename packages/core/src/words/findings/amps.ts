@@ -1,6 +1,6 @@
-import { PAST_BOARD, PAST_CELLS, pastLimit, sayLimit } from '../limit';
 import type { Facts } from '../../findings';
-import type { CurrentLimit } from '../../rig';
+import type { CurrentLimit } from '../../rig/resolved';
+import { PAST_BOARD, PAST_CELLS, pastLimit, sayLimit } from '../limit';
 import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';

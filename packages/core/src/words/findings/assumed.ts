@@ -1,5 +1,5 @@
 import type { Finding } from '../../findings';
-import type { Figure } from '../../rig';
+import type { Figure } from '../../rig/resolved';
 import { figureName } from '../figure';
 import { say, sayList } from '../say';
 import { shown } from '../wording';

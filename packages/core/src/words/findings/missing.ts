@@ -1,5 +1,5 @@
 import type { Facts } from '../../findings';
-import type { LackOf } from '../../rig';
+import type { LackOf } from '../../rig/resolved';
 import { say } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';

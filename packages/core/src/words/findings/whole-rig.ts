@@ -1,5 +1,5 @@
 import type { Facts } from '../../findings';
-import type { SpareTrouble } from '../../rig';
+import type { SpareTrouble } from '../../rig/resolved';
 import { say, sayList } from '../say';
 import { shown } from '../wording';
 import type { ShownNumber, Wordings } from '../wording';

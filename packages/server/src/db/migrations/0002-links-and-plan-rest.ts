@@ -1,4 +1,4 @@
-import { rigFromV0 } from '@viaggio/core';
+import { rigFromV0 } from '@viaggio/core/document';
 import { DataTypes, QueryTypes } from 'sequelize';
 import type { QueryInterface } from 'sequelize';
 

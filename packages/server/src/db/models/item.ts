@@ -1,5 +1,5 @@
-import { byKind } from '@viaggio/core';
-import type { PlanKind } from '@viaggio/core';
+import { byKind } from '@viaggio/core/document';
+import type { PlanKind } from '@viaggio/core/document';
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
 

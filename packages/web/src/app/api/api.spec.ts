@@ -1,7 +1,7 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { Rig } from '@viaggio/core';
+import type { Rig } from '@viaggio/core/gear';
 import { Api } from './api';
 
 describe('saving', () => {

@@ -1,7 +1,8 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { PLAN_KINDS } from '@viaggio/core';
-import type { Issue, ItemBodies, PlanKind, Saved, SavedRevision } from '@viaggio/core';
+import { PLAN_KINDS } from '@viaggio/core/document';
+import type { ItemBodies, PlanKind, Saved, SavedRevision } from '@viaggio/core/document';
+import type { Issue } from '@viaggio/core/units';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { Store, provideStore } from '@ngrx/store';
-import type { BackupComparison } from '@viaggio/core';
+import type { BackupComparison } from '@viaggio/core/document';
 import { textOf } from '../../../testing/component';
 import { render, until } from '../../../testing/sheet';
 import { KINDS } from '../api/api';

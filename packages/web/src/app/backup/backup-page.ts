@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { formatClock, formatDate } from '@viaggio/core';
-import type { BackupComparison, OnDifferent } from '@viaggio/core';
+import type { BackupComparison, OnDifferent } from '@viaggio/core/document';
+import { formatClock, formatDate } from '@viaggio/core/units';
 import { KINDS } from '../api/api';
 import type { Kind, Problem } from '../api/api';
 import { counted } from '../shared/counted';

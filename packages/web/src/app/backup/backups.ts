@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { BackupComparison, OnDifferent } from '@viaggio/core';
+import type { BackupComparison, OnDifferent } from '@viaggio/core/document';
 import type { Problem } from '../api/api';
 
 /** A backup on its way to the server. */

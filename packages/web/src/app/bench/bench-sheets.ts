@@ -2,8 +2,9 @@ import { Injectable, computed, effect, inject, signal, untracked } from '@angula
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { SHEET_KINDS } from '@viaggio/core';
-import type { Gear, Sheet, SheetEntry } from '@viaggio/core';
+import { SHEET_KINDS } from '@viaggio/core/bench';
+import type { Sheet, SheetEntry } from '@viaggio/core/bench';
+import type { Gear } from '@viaggio/core/gear';
 import { localDate } from '../shared/dates';
 import { Items } from '../state/items.actions';
 import { selectGear, selectGearBodies, selectLoading, selectRigBodies, selectSheets } from '../state/items.selectors';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { readMeter } from '@viaggio/core';
-import type { MeterReading } from '@viaggio/core';
+import { readMeter } from '@viaggio/core/bench';
+import type { MeterReading } from '@viaggio/core/bench';
 import { fieldId } from '../fields/field-frame';
 
 /** One reading of a meter in a table: `16,4`, `-8.1`, `OL`. A faulty one stays on the screen and is not passed on. */

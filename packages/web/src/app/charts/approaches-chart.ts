@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ApexOptions } from 'apexcharts';
-import { formatQuantity } from '@viaggio/core';
-import type { Criteria } from '@viaggio/core';
+import type { Criteria } from '@viaggio/core/answer';
+import { formatQuantity } from '@viaggio/core/units';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
 import { Currency } from '../shared/currency';

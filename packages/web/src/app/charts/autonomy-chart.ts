@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { DayAlone, Unattended } from '@viaggio/core';
+import type { DayAlone } from '@viaggio/core/answer';
+import type { Unattended } from '@viaggio/core/gear';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';

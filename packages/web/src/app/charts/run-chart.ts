@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ApexOptions } from 'apexcharts';
-import { formatDuration, formatQuantity } from '@viaggio/core';
-import type { Discharge, Station } from '@viaggio/core';
+import type { Discharge, Station } from '@viaggio/core/answer';
+import { formatDuration, formatQuantity } from '@viaggio/core/units';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
 import { Theme } from '../shared/theme';

@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import type { ComponentFixture } from '@angular/core/testing';
-import { inSlots } from '@viaggio/core';
-import type { NamedSegment } from '@viaggio/core';
+import { inSlots } from '@viaggio/core/measure';
+import type { NamedSegment } from '@viaggio/core/measure';
 import type { ApexOptions } from 'apexcharts';
 import { render } from '../../../testing/sheet';
 import { ApexChart } from './apex-chart';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { formatQuantity, slotsView } from '@viaggio/core';
-import type { NamedSegment, Slots } from '@viaggio/core';
+import { slotsView } from '@viaggio/core/measure';
+import type { NamedSegment, Slots } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';

@@ -1,6 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
-import { LOW_WATER_DAY } from '@viaggio/core';
-import type { Block, Day } from '@viaggio/core';
+import type { Block, Day } from '@viaggio/core/day';
+import { LOW_WATER_DAY } from '@viaggio/core/demo';
 import { of, throwError } from 'rxjs';
 import { field, fields, press, textOf, type } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';

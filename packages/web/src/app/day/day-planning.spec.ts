@@ -1,6 +1,8 @@
 import type { ComponentFixture } from '@angular/core/testing';
-import { LOW_WATER, LOW_WATER_DAY, DaySimulation, planDay } from '@viaggio/core';
-import type { Day, Gear, Rig } from '@viaggio/core';
+import { DaySimulation, planDay } from '@viaggio/core/day';
+import type { Day } from '@viaggio/core/day';
+import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core/demo';
+import type { Gear, Rig } from '@viaggio/core/gear';
 import { press, textOf } from '../../../testing/component';
 import { showDemoDay } from '../../../testing/day';
 import { render, until } from '../../../testing/sheet';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { formatClock, readClock } from '@viaggio/core';
+import { readClock } from '@viaggio/core/day';
+import { formatClock } from '@viaggio/core/units';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 /** A time of every day, typed as `9`, `0930` or `9:30`. Left empty it is not said. */

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_DISPLAY, displayAs } from '@viaggio/core';
+import { displayAs, USUAL_DISPLAY } from '@viaggio/core/units';
 import { Preferences } from '../shared/preferences';
 import { DateField } from './date-field';
 

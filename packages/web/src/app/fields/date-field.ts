@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, Injectable, computed, inject, input
 import { FormsModule } from '@angular/forms';
 import { NgbDateParserFormatter, NgbInputDatepicker } from '@ng-bootstrap/ng-bootstrap/datepicker';
 import type { NgbDateStruct } from '@ng-bootstrap/ng-bootstrap/datepicker';
-import { formatDate, isoDate, readDate } from '@viaggio/core';
+import { formatDate, isoDate, readDate } from '@viaggio/core/units';
 import { Icon } from '../shared/icon';
 import { localDate } from '../shared/dates';
 import { Preferences } from '../shared/preferences';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Issue } from '@viaggio/core';
+import type { Issue } from '@viaggio/core/units';
 import { TermHint } from '../shared/term-hint';
 
 let lastId = 0;

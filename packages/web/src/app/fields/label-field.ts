@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { Parsed } from '@viaggio/core';
+import type { Parsed } from '@viaggio/core/units';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 /** Takes what is printed on a thing, word for word, and says what it understood. */

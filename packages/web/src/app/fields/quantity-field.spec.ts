@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { number } from '@viaggio/core';
+import { number } from '@viaggio/core/units';
 import { QuantityField } from './quantity-field';
 
 @Component({

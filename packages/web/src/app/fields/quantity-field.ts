@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { UNITS, formatNumber, formatQuantity, readField, shownUnit } from '@viaggio/core';
-import type { NumberShape } from '@viaggio/core';
+import { formatNumber, formatQuantity, readField, shownUnit, UNITS } from '@viaggio/core/units';
+import type { NumberShape } from '@viaggio/core/units';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 interface Typed {

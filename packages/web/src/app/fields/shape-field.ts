@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Fields, ListShape, NumberShape, Shape, TextShape } from '@viaggio/core';
+import type { Fields, ListShape, NumberShape, Shape, TextShape } from '@viaggio/core/units';
 import { QuantityField } from './quantity-field';
 import { SelectField } from './select-field';
 import { TextField } from './text-field';

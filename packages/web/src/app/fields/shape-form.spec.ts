@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { LOW_WATER, gearShape } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { gearShape } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
 import { textOf } from '../../../testing/component';
 import { ShapeForm } from './shape-form';
 

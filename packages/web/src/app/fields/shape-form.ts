@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { missingFields } from '@viaggio/core';
-import type { Issue, Shape } from '@viaggio/core';
+import { missingFields } from '@viaggio/core/units';
+import type { Issue, Shape } from '@viaggio/core/units';
 import { ShapeField } from './shape-field';
 
 /**

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { NumberShape } from '@viaggio/core';
+import { formatQuantity } from '@viaggio/core/units';
+import type { NumberShape } from '@viaggio/core/units';
 import { QuantityField } from './quantity-field';
 
 /** A figure to be typed or tried out: the slider below moves it, and each move is passed on at once. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { describe, issue } from '@viaggio/core';
-import type { TextShape } from '@viaggio/core';
+import { describe, issue } from '@viaggio/core/units';
+import type { TextShape } from '@viaggio/core/units';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 /** A short text checked against its shape; passed on only while it is sound. */

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { gearShape, withChanges, withTyped } from '@viaggio/core';
-import type { Adapter } from '@viaggio/core';
+import { gearShape, withTyped } from '@viaggio/core/gear';
+import type { Adapter } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { ConnectorField } from './connector-field';

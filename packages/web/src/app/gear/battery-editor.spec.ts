@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { GENERIC_BATTERIES, blankBattery } from '@viaggio/core';
-import type { Battery } from '@viaggio/core';
+import { blankBattery, GENERIC_BATTERIES } from '@viaggio/core/gear';
+import type { Battery } from '@viaggio/core/gear';
 import { field, textOf, type } from '../../../testing/component';
 import { BatteryEditor } from './battery-editor';
 

@@ -1,20 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { profilesByRating } from '@viaggio/core/answer';
 import {
-  CHEMISTRIES,
   cellsMeant,
-  formatQuantity,
   gearShape,
   outputShape,
-  profilesByRating,
   provenanceShape,
   readBatteryLabel,
   readPortLabel,
   readProfiles,
-  withChanges,
   withOutput,
   withTyped,
-} from '@viaggio/core';
-import type { Battery, BatteryLabel, ChemistryId, PortLabel, Provenance } from '@viaggio/core';
+} from '@viaggio/core/gear';
+import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core/gear';
+import { CHEMISTRIES, formatQuantity, withChanges } from '@viaggio/core/units';
+import type { ChemistryId } from '@viaggio/core/units';
 import { LabelField } from '../fields/label-field';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';

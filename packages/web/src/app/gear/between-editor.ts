@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { connectorName, formatQuantity, gearShape, withChanges } from '@viaggio/core';
-import type { Hub, Supply } from '@viaggio/core';
+import { connectorName, gearShape } from '@viaggio/core/gear';
+import type { Hub, Supply } from '@viaggio/core/gear';
+import { formatQuantity, withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
 import { TextField } from '../fields/text-field';

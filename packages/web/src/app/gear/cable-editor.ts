@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { formatQuantity, gearShape, issue, readLabel, withChanges } from '@viaggio/core';
-import type { Cable, Connector, Parsed } from '@viaggio/core';
+import { gearShape, readLabel } from '@viaggio/core/gear';
+import type { Cable, Connector } from '@viaggio/core/gear';
+import { formatQuantity, issue, withChanges } from '@viaggio/core/units';
+import type { Parsed } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { TextField } from '../fields/text-field';
 import { LabelField } from '../fields/label-field';

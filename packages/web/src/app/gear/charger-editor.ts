@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { gearShape, withChanges } from '@viaggio/core';
-import type { GearOf } from '@viaggio/core';
+import { gearShape } from '@viaggio/core/gear';
+import type { GearOf } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
 import { TextField } from '../fields/text-field';

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { connectorShape, issue, readLabel, text, withChanges } from '@viaggio/core';
-import type { Connector, Parsed } from '@viaggio/core';
+import { connectorShape, readLabel } from '@viaggio/core/gear';
+import type { Connector } from '@viaggio/core/gear';
+import { issue, text, withChanges } from '@viaggio/core/units';
+import type { Parsed } from '@viaggio/core/units';
 import { choicesOf } from '../fields/choices-of';
 import { LabelField } from '../fields/label-field';
 import { SelectField } from '../fields/select-field';

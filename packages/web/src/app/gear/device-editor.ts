@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { gearShape, inputShape, withChanges, withInput, withTyped } from '@viaggio/core';
-import type { Device, Draw } from '@viaggio/core';
+import { gearShape, inputShape, withInput, withTyped } from '@viaggio/core/gear';
+import type { Device, Draw } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { ShapeForm } from '../fields/shape-form';
 import { TextField } from '../fields/text-field';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import type { Draw } from '@viaggio/core';
+import type { Draw } from '@viaggio/core/gear';
 import { DrawEditor } from './draw-editor';
 
 let fixture: ComponentFixture<DrawEditor>;

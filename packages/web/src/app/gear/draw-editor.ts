@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { awakeShare, drawShape, formatQuantity, givenInTest, leavesFeedOpen, shotsDraw } from '@viaggio/core';
-import type { Draw, NumberShape } from '@viaggio/core';
+import { awakeShare, givenInTest, leavesFeedOpen, shotsDraw } from '@viaggio/core/answer';
+import { drawShape } from '@viaggio/core/gear';
+import type { Draw } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
+import type { NumberShape } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
 import { choicesOf } from '../fields/choices-of';

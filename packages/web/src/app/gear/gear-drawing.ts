@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Gear } from '@viaggio/core';
+import type { Gear } from '@viaggio/core/gear';
 
 /** What a thing looks like, in a few lines, so that a kit is read by shape. */
 const PATHS = {

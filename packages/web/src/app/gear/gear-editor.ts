@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { gearShape, withChanges } from '@viaggio/core';
-import type { Draw, Gear } from '@viaggio/core';
+import { gearShape } from '@viaggio/core/gear';
+import type { Draw, Gear } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { ShapeForm } from '../fields/shape-form';
 import { AdapterEditor } from './adapter-editor';

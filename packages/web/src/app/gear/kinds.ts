@@ -1,5 +1,5 @@
-import { gearShape } from '@viaggio/core';
-import type { Gear, GearKind } from '@viaggio/core';
+import { gearShape } from '@viaggio/core/gear';
+import type { Gear, GearKind } from '@viaggio/core/gear';
 
 export const KIND_TITLES: Readonly<Record<GearKind, { readonly one: string; readonly many: string }>> = {
   battery: { one: 'Battery', many: 'Batteries' },

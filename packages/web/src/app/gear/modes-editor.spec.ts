@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import type { Device, Mode } from '@viaggio/core';
+import type { Device, Mode } from '@viaggio/core/gear';
 import { ModesEditor } from './modes-editor';
 
 const camera: Device = {

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { drawText, formatQuantity, gearShape, plainDraw, readDrawText, withChanges } from '@viaggio/core';
-import type { Device, Draw, Mode } from '@viaggio/core';
+import { plainDraw } from '@viaggio/core/answer';
+import { drawText, gearShape, readDrawText } from '@viaggio/core/gear';
+import type { Device, Draw, Mode } from '@viaggio/core/gear';
+import { formatQuantity, withChanges } from '@viaggio/core/units';
 import { LabelField } from '../fields/label-field';
 import { TextField } from '../fields/text-field';
 import { DrawEditor } from './draw-editor';

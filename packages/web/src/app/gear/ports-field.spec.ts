@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import type { Output } from '@viaggio/core';
+import type { Output } from '@viaggio/core/gear';
 import { PortsField, sayPort } from './ports-field';
 import type { PortList } from './ports-field';
 

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { LABEL_QUESTIONS, budgetsOfLabel, connectorName, formatQuantity, issue, outputsOfLabel, readLabel, sayLabel } from '@viaggio/core';
-import type { Budget, Label, Output, Parsed } from '@viaggio/core';
+import { budgetsOfLabel, connectorName, LABEL_QUESTIONS, outputsOfLabel, readLabel, sayLabel } from '@viaggio/core/gear';
+import type { Budget, Label, Output } from '@viaggio/core/gear';
+import { formatQuantity, issue } from '@viaggio/core/units';
+import type { Parsed } from '@viaggio/core/units';
 import { LabelField } from '../fields/label-field';
 
 export interface PortList {

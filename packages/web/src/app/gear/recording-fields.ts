@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { gearShape, withChanges } from '@viaggio/core';
-import type { Mode, Needs, RecordingLimits } from '@viaggio/core';
+import { gearShape } from '@viaggio/core/gear';
+import type { Mode, Needs, RecordingLimits } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { CheckField } from '../fields/check-field';
 import { QuantityField } from '../fields/quantity-field';
 

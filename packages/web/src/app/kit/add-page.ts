@@ -5,23 +5,21 @@ import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import {
   BATTERY_CLASSES,
-  CHEMISTRIES,
-  GENERIC_TRUNK,
-  LABEL_QUESTIONS,
   batteryOfLabel,
+  baysOf,
   connectorName,
   forBay,
-  baysOf,
-  formatQuantity,
   gearShape,
+  GENERIC_TRUNK,
+  LABEL_QUESTIONS,
   nextTags,
-  number,
   readLabel,
   sayLabel,
   tagAfter,
-  withChanges,
-} from '@viaggio/core';
-import type { BatteryClassId, ChemistryId, Gear, GearKind, Label, LabelAnswers, LabelledBattery, Parsed } from '@viaggio/core';
+} from '@viaggio/core/gear';
+import type { BatteryClassId, Gear, GearKind, Label, LabelAnswers, LabelledBattery } from '@viaggio/core/gear';
+import { CHEMISTRIES, formatQuantity, number, withChanges } from '@viaggio/core/units';
+import type { ChemistryId, Parsed } from '@viaggio/core/units';
 import { GearEditor } from '../gear/gear-editor';
 import { KINDS, KIND_TITLES, sortOf } from '../gear/kinds';
 import { LabelField } from '../fields/label-field';

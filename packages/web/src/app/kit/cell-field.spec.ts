@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { gearShape } from '@viaggio/core';
-import type { NumberShape, TextShape } from '@viaggio/core';
+import { gearShape } from '@viaggio/core/gear';
+import type { NumberShape, TextShape } from '@viaggio/core/units';
 import { CellField } from './cell-field';
 
 const shapes = gearShape.variants.battery;

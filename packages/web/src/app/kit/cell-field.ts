@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { describe, formatNumber, issue, readField } from '@viaggio/core';
-import type { NumberShape, TextShape } from '@viaggio/core';
+import { describe, formatNumber, issue, readField } from '@viaggio/core/units';
+import type { NumberShape, TextShape } from '@viaggio/core/units';
 
 /** One figure or word typed in its place in a table, checked at every key; what is faulty stays, marked, and is not passed on. */
 @Component({

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { gearShape, gearTitle, nextTags, readField, withChanges } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import { gearShape, gearTitle, nextTags } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
+import { readField, withChanges } from '@viaggio/core/units';
 import type { Change } from '../state/items';
 
 /** What is done with several things at once: one step, one undo. */

@@ -1,5 +1,5 @@
-import { LOW_WATER } from '@viaggio/core';
-import type { Gear, GearKind } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Gear, GearKind } from '@viaggio/core/gear';
 import { KINDS } from '../gear/kinds';
 import type { Entry } from '../state/items';
 import { cellOf, columnsOf, sorted } from './columns';

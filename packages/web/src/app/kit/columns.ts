@@ -1,6 +1,7 @@
-import { batteryHealth, connectorName, formatDate, formatQuantity, mayFly, plainDraw, portsOf } from '@viaggio/core';
-import type { Gear, GearKind, GearOf } from '@viaggio/core';
-import { energyNow } from '@viaggio/core';
+import { plainDraw } from '@viaggio/core/answer';
+import { batteryHealth, connectorName, energyNow, mayFly, portsOf } from '@viaggio/core/gear';
+import type { Gear, GearKind, GearOf } from '@viaggio/core/gear';
+import { formatDate, formatQuantity } from '@viaggio/core/units';
 import type { KitRow } from './row';
 
 /** What a cell shows: words, where they are from, and a share as a bar. */

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { gearShape, gearTitle, withChanges } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import { gearShape, gearTitle } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { choicesOf } from '../fields/choices-of';
 import { SelectField } from '../fields/select-field';
 import { GearDrawing } from '../gear/gear-drawing';

@@ -14,8 +14,9 @@ import {
 import type { ElementRef } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { gearIdsOf, gearTitle, namedBy } from '@viaggio/core';
-import type { Gear, GearKind } from '@viaggio/core';
+import { namedBy } from '@viaggio/core/document';
+import { gearIdsOf, gearTitle } from '@viaggio/core/gear';
+import type { Gear, GearKind } from '@viaggio/core/gear';
 import { Api } from '../api/api';
 import type { Problem } from '../api/api';
 import { KINDS, KIND_TITLES } from '../gear/kinds';

@@ -11,8 +11,9 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ElementRef } from '@angular/core';
-import { gearShape, gearTitle, withChanges } from '@viaggio/core';
-import type { Gear, GearKind } from '@viaggio/core';
+import { gearShape, gearTitle } from '@viaggio/core/gear';
+import type { Gear, GearKind } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { GearDrawing } from '../gear/gear-drawing';
 import { KIND_TITLES } from '../gear/kinds';
 import { CellField } from './cell-field';

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { LABEL_KINDS, formatQuantity, gearShape, labelMeaning, misleadingPairs, number } from '@viaggio/core';
-import type { LabelKind, LabelMeaning, Parsed, Through } from '@viaggio/core';
+import { gearShape, LABEL_KINDS, labelMeaning, misleadingPairs } from '@viaggio/core/gear';
+import type { LabelKind, LabelMeaning, Through } from '@viaggio/core/gear';
+import { formatQuantity, number } from '@viaggio/core/units';
+import type { Parsed } from '@viaggio/core/units';
 import { QuantityField } from '../fields/quantity-field';
 import { SelectField } from '../fields/select-field';
 

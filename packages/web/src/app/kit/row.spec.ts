@@ -1,5 +1,5 @@
-import { LOW_WATER } from '@viaggio/core';
-import type { Gear } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Gear } from '@viaggio/core/gear';
 import type { Entry } from '../state/items';
 import { rowOf } from './row';
 

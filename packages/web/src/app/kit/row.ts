@@ -1,5 +1,8 @@
-import { connectorName, displayNow, energyFrom, energyNow, formatQuantity, plainDraw, portsOf } from '@viaggio/core';
-import type { Display, Gear } from '@viaggio/core';
+import { plainDraw } from '@viaggio/core/answer';
+import { connectorName, energyFrom, energyNow, portsOf } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
+import { displayNow, formatQuantity } from '@viaggio/core/units';
+import type { Display } from '@viaggio/core/units';
 import { sortOf } from '../gear/kinds';
 import type { Entry } from '../state/items';
 import { counted } from '../shared/counted';

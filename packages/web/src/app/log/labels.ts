@@ -1,5 +1,8 @@
-import { OBSERVATION_KINDS, USUAL, dayOf, formatClock, formatDate, formatQuantity, gearTitle, recordingShape } from '@viaggio/core';
-import type { Gear, Observation, Recording, Rig } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { dayOf, OBSERVATION_KINDS, recordingShape, USUAL } from '@viaggio/core/measure';
+import type { Observation, Recording } from '@viaggio/core/measure';
+import { formatClock, formatDate, formatQuantity } from '@viaggio/core/units';
 import { localDate, localTime } from '../shared/dates';
 
 type Bodies<T> = ReadonlyMap<string, T>;

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Trip } from '@viaggio/core';
+import type { Trip } from '@viaggio/core/travel';
 import { firstValueFrom } from 'rxjs';
 import { toProblem } from '../api/api';
 import type { Problem } from '../api/api';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatDate, nearestDay } from '@viaggio/core';
-import type { Day, Trip } from '@viaggio/core';
+import { nearestDay } from '@viaggio/core/answer';
+import type { Day } from '@viaggio/core/day';
+import type { Trip } from '@viaggio/core/travel';
+import { formatDate } from '@viaggio/core/units';
 import { counted } from '../shared/counted';
 import { localDate } from '../shared/dates';
 import { Items } from '../state/items.actions';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { formatClock, formatDate, formatQuantity } from '@viaggio/core';
+import { formatClock, formatDate, formatQuantity } from '@viaggio/core/units';
 import { SelectField } from '../fields/select-field';
 import { LONGEST_CURRENCY, PREFERENCE_CHOICES, Preferences } from '../shared/preferences';
 

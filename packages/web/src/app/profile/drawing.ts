@@ -1,5 +1,7 @@
-import { formatNumber, formatQuantity, momentOf, sayMoment, sayTrackPeak } from '@viaggio/core';
-import type { Track, Level, StationMoment } from '@viaggio/core';
+import { momentOf } from '@viaggio/core/answer';
+import type { Level, StationMoment, Track } from '@viaggio/core/answer';
+import { formatNumber, formatQuantity } from '@viaggio/core/units';
+import { sayMoment, sayTrackPeak } from '@viaggio/core/words';
 import { nameLines } from './layout';
 import type { PlacedStation, ProfileLayout, Row } from './layout';
 

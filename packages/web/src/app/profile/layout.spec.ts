@@ -1,5 +1,6 @@
-import { LOW_WATER, assess } from '@viaggio/core';
-import type { Track } from '@viaggio/core';
+import { assess } from '@viaggio/core/answer';
+import type { Track } from '@viaggio/core/answer';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { drawAt, eventsOf, momentIndex } from './drawing';
 import { cutTo, layoutProfile, nameLines, trackKey } from './layout';
 

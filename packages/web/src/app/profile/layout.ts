@@ -1,4 +1,4 @@
-import type { Track, Station } from '@viaggio/core';
+import type { Station, Track } from '@viaggio/core/answer';
 
 /** A station in the picture. A part that several tracks share is placed once, in the row of the first of them. */
 export interface PlacedStation {

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { LOW_WATER, assess } from '@viaggio/core';
+import { assess } from '@viaggio/core/answer';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { textOf } from '../../../testing/component';
 import { svgFile } from './svg-file';
 import { VoltageProfile } from './voltage-profile';

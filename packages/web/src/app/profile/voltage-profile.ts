@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, signal, viewChild } from '@angular/core';
 import type { ElementRef } from '@angular/core';
 import { ownWidth } from '../shared/own-width';
-import { formatQuantity, limitSetter, sayMoment } from '@viaggio/core';
-import type { Track, Level, Station } from '@viaggio/core';
+import type { Level, Station, Track } from '@viaggio/core/answer';
+import { formatQuantity } from '@viaggio/core/units';
+import { limitSetter, sayMoment } from '@viaggio/core/words';
 import { download, fileName } from '../shared/download';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';

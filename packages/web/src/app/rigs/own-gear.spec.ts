@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
-import type { Device, Gear, Rig } from '@viaggio/core';
-import { withFeed } from '@viaggio/core';
+import { withFeed } from '@viaggio/core/gear';
+import type { Device, Gear, Rig } from '@viaggio/core/gear';
 import { idOf, showDemoRig } from '../../../testing/sheet';
 import { Items } from '../state/items.actions';
 import { ownGear, selectItems } from '../state/items.selectors';

@@ -1,8 +1,10 @@
 import { ApplicationRef, ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { counted } from '../shared/counted';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { formatQuantity, gearTitle, linksTo, rigShape, titleOf, withLinks } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { titleOf } from '@viaggio/core/answer';
+import { gearTitle, linksTo, rigShape, withLinks } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { RIG_OPEN, rememberedSet } from '../shared/remembered';
 import { TextField } from '../fields/text-field';
 import { valueOf } from '../workers/computed-later';

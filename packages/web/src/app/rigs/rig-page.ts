@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatQuantity, sheetOfRig, styleShape } from '@viaggio/core';
+import { sheetOfRig } from '@viaggio/core/bench';
+import { styleShape } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { BenchSheets } from '../bench/bench-sheets';
 import { Prints } from '../pack/prints';
 import { StandingMark } from '../bench/check/standing-mark';

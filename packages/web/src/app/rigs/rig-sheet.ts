@@ -1,22 +1,23 @@
 import { Injectable, Injector, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
-  DEFAULT_STYLE,
   assessModel,
   costOf,
   criteriaOf,
-  gearIdsOf,
+  DEFAULT_STYLE,
   indicators,
   orderOfConnecting,
   rigModel,
-  sayConnecting,
   settledTests,
   testedHere,
   weightsOf,
-  withChanges,
   withTestsSettled,
-} from '@viaggio/core';
-import type { Draw, Gear, Remedy, Rig } from '@viaggio/core';
+} from '@viaggio/core/answer';
+import type { Remedy } from '@viaggio/core/answer';
+import { gearIdsOf } from '@viaggio/core/gear';
+import type { Draw, Gear, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
+import { sayConnecting } from '@viaggio/core/words';
 import { findEntry } from '../state/items';
 import type { Change } from '../state/items';
 import { Items } from '../state/items.actions';

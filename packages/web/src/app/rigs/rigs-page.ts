@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { gearTitle } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
 import { QuantityPipe } from '../shared/quantity.pipe';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';

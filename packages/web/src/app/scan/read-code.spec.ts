@@ -1,4 +1,4 @@
-import type { Gear } from '@viaggio/core';
+import type { Gear } from '@viaggio/core/gear';
 import { gearOfCode } from './read-code';
 
 const lead = (tag: string, archived?: true): Gear => ({ kind: 'cable', name: 'Lead', tag, ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } }, ...(archived && { archived }) }); // prettier-ignore

@@ -1,4 +1,4 @@
-import type { Gear } from '@viaggio/core';
+import type { Gear } from '@viaggio/core/gear';
 
 const LINK = /\/g\/([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})(?:[/?#]|$)/i;
 

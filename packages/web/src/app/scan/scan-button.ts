@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { gearTitle } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
 import { Icon } from '../shared/icon';
 import { selectGearBodies } from '../state/items.selectors';
 import { gearOfCode } from './read-code';

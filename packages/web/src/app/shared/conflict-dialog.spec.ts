@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store, provideStore } from '@ngrx/store';
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { textOf } from '../../../testing/component';
 import { Items } from '../state/items.actions';
 import { itemsReducer } from '../state/items.reducer';

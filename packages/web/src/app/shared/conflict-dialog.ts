@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { ITEM_KINDS, differences, itemTitle } from '@viaggio/core';
+import { ITEM_KINDS, itemTitle } from '@viaggio/core/document';
+import { differences } from '@viaggio/core/units';
 import { selectConflict } from '../state/items.selectors';
 
 export type ConflictChoice = 'mine' | 'theirs' | 'both';

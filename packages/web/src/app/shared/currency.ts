@@ -1,6 +1,6 @@
 import { Injectable, Pipe, inject } from '@angular/core';
 import type { PipeTransform } from '@angular/core';
-import { formatNumber } from '@viaggio/core';
+import { formatNumber } from '@viaggio/core/units';
 import { Preferences } from './preferences';
 
 /** Prices in the person's currency. */

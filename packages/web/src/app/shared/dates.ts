@@ -1,4 +1,4 @@
-import { formatClock, formatDate, isoDate } from '@viaggio/core';
+import { formatClock, formatDate, isoDate } from '@viaggio/core/units';
 
 /** The date by the clock of this device, not by that of Greenwich: `2026-01-12`. */
 export function localDate(date: Date): string {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { USUAL_DISPLAY, displayAs, displayNow, formatQuantity } from '@viaggio/core';
+import { displayAs, displayNow, formatQuantity, USUAL_DISPLAY } from '@viaggio/core/units';
 import { Currency } from './currency';
 import { Preferences } from './preferences';
 

@@ -1,6 +1,6 @@
 import { Injectable, computed, effect, inject, signal } from '@angular/core';
-import { USUAL_DISPLAY, displayAs } from '@viaggio/core';
-import type { Display } from '@viaggio/core';
+import { displayAs, USUAL_DISPLAY } from '@viaggio/core/units';
+import type { Display } from '@viaggio/core/units';
 import { CoreWorkers } from '../workers/core-workers';
 
 /** How a person likes it, on this device. */

@@ -1,7 +1,7 @@
 import { Pipe } from '@angular/core';
 import type { PipeTransform } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { Unit } from '@viaggio/core';
+import { formatQuantity } from '@viaggio/core/units';
+import type { Unit } from '@viaggio/core/units';
 
 /** `95 | quantity: 'Wh'`; a missing figure reads “unknown”. */
 @Pipe({ name: 'quantity' })

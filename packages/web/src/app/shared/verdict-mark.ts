@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Verdict } from '@viaggio/core';
+import type { Verdict } from '@viaggio/core/answer';
 
 const WORDS: Readonly<Record<Verdict, string>> = { good: 'Good', caution: 'Caution', stop: 'Stop', unknown: 'Unknown' };
 

@@ -1,4 +1,4 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG } from '@viaggio/core';
+import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG } from '@viaggio/core/demo';
 import { initialItems, putSaved } from '../state/items';
 import { find, findables } from './search-index';
 

@@ -1,5 +1,9 @@
-import { SHEET_KINDS, flightRulesTitle, formatDate, gearTitle } from '@viaggio/core';
-import type { Gear, Rig, Sheet } from '@viaggio/core';
+import { SHEET_KINDS } from '@viaggio/core/bench';
+import type { Sheet } from '@viaggio/core/bench';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { flightRulesTitle } from '@viaggio/core/travel';
+import { formatDate } from '@viaggio/core/units';
 import { figureOf } from '../kit/row';
 import { KIND_TITLES } from '../gear/kinds';
 import { lineOf } from '../log/labels';

@@ -3,8 +3,9 @@ import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import type { Action } from '@ngrx/store';
 import { Store } from '@ngrx/store';
-import { ITEM_KINDS, byKind } from '@viaggio/core';
-import type { Day, Rig } from '@viaggio/core';
+import type { Day } from '@viaggio/core/day';
+import { byKind, ITEM_KINDS } from '@viaggio/core/document';
+import type { Rig } from '@viaggio/core/gear';
 import {
   EMPTY,
   catchError,

@@ -1,5 +1,7 @@
-import { LOW_WATER, byKind, withThing } from '@viaggio/core';
-import type { Trip } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import { byKind } from '@viaggio/core/document';
+import { withThing } from '@viaggio/core/travel';
+import type { Trip } from '@viaggio/core/travel';
 import { KINDS } from '../api/api';
 import type { Kind, Problem, Saved, SavedItems } from '../api/api';
 import { findEntry, initialItems } from './items';

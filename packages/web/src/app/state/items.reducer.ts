@@ -1,5 +1,5 @@
 import { createReducer, on } from '@ngrx/store';
-import { mergedBody } from '@viaggio/core';
+import { mergedBody } from '@viaggio/core/document';
 import { KINDS } from '../api/api';
 import type { Bodies, Kind } from '../api/api';
 import { Items } from './items.actions';

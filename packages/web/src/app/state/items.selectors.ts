@@ -1,5 +1,8 @@
 import { createFeatureSelector, createSelector } from '@ngrx/store';
-import type { Day, FlightRules, Gear, Log, Rig } from '@viaggio/core';
+import type { Day } from '@viaggio/core/day';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import type { Log } from '@viaggio/core/measure';
+import type { FlightRules } from '@viaggio/core/travel';
 import { KINDS } from '../api/api';
 import type { Kind } from '../api/api';
 import type { Entry, ItemsState, Tables } from './items';

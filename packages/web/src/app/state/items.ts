@@ -1,6 +1,6 @@
 import { createEntityAdapter } from '@ngrx/entity';
 import type { EntityState } from '@ngrx/entity';
-import { byKind } from '@viaggio/core';
+import { byKind } from '@viaggio/core/document';
 import { KINDS } from '../api/api';
 import type { Bodies, Kind, Problem, Saved, SavedItems } from '../api/api';
 

@@ -1,4 +1,4 @@
-import type { Gear } from '@viaggio/core';
+import type { Gear } from '@viaggio/core/gear';
 import type { Step } from './items';
 import { bodiesAfter, keepSteps, takeKeptSteps } from './kept-steps';
 

@@ -1,5 +1,5 @@
-import { LOW_WATER } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Rig } from '@viaggio/core/gear';
 import type { SavedItems } from '../api/api';
 import { leaveBehind, missingEdits } from './left-behind';
 

@@ -1,4 +1,5 @@
-import { ITEM_KINDS, differences } from '@viaggio/core';
+import { ITEM_KINDS } from '@viaggio/core/document';
+import { differences } from '@viaggio/core/units';
 import type { Bodies, Kind, Saved, SavedItems } from '../api/api';
 
 /** An edit that was not known to be saved when the page was left, and the revision that it is based on. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { firstCall } from '@viaggio/core';
-import type { ChargingList, ChargingRow, Day } from '@viaggio/core';
+import { firstCall } from '@viaggio/core/day';
+import type { ChargingList, ChargingRow, Day } from '@viaggio/core/day';
 import { time } from '../day/timeline/timeline-view';
 import { selectGearBodies } from '../state/items.selectors';
 

@@ -1,4 +1,4 @@
-import type { Concern } from '@viaggio/core';
+import type { Concern } from '@viaggio/core/answer';
 import { lineOf } from './concern-lines';
 
 const EVERY: readonly Concern[] = [

@@ -1,5 +1,7 @@
-import { USUAL_FLIGHT_RULES, formatQuantity, verdictOfConcern } from '@viaggio/core';
-import type { Concern, Verdict } from '@viaggio/core';
+import { verdictOfConcern } from '@viaggio/core/answer';
+import type { Concern, Verdict } from '@viaggio/core/answer';
+import { USUAL_FLIGHT_RULES } from '@viaggio/core/travel';
+import { formatQuantity } from '@viaggio/core/units';
 
 /** What a concern says on Today, and the one press that goes there. */
 export interface ConcernLine {

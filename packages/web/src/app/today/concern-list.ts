@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { withChanges } from '@viaggio/core';
-import type { Battery, Concern } from '@viaggio/core';
+import type { Concern } from '@viaggio/core/answer';
+import type { Battery } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { VerdictMark } from '../shared/verdict-mark';
 import { Items } from '../state/items.actions';
 import { selectGearBodies } from '../state/items.selectors';

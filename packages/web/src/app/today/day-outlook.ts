@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { clockAt, firstCall, formatQuantity, nearestDay } from '@viaggio/core';
-import type { AttentionTo, Rig } from '@viaggio/core';
+import { nearestDay } from '@viaggio/core/answer';
+import type { AttentionTo } from '@viaggio/core/answer';
+import { clockAt, firstCall } from '@viaggio/core/day';
+import type { Rig } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { BenchSheets } from '../bench/bench-sheets';
 import { StandingMark } from '../bench/check/standing-mark';
 import { time } from '../day/timeline/timeline-view';

@@ -1,5 +1,8 @@
-import { findFault, orderOfConnecting, resolveRig, sayConnecting, sheetOfRig, sizesOfRig, standingOf } from '@viaggio/core';
-import type { CheckStanding, FaultQuestion, FoundFault, Gear, Rig, RigSize, SheetEntry, SheetOf } from '@viaggio/core';
+import { orderOfConnecting, resolveRig } from '@viaggio/core/answer';
+import { findFault, sheetOfRig, sizesOfRig, standingOf } from '@viaggio/core/bench';
+import type { CheckStanding, FaultQuestion, FoundFault, RigSize, SheetEntry, SheetOf } from '@viaggio/core/bench';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { sayConnecting } from '@viaggio/core/words';
 
 type Kit = ReadonlyMap<string, Gear>;
 

@@ -1,4 +1,5 @@
-import { LOW_WATER, STYLE_WEIGHTS } from '@viaggio/core';
+import { STYLE_WEIGHTS } from '@viaggio/core/answer';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { deserialize, serialize } from 'node:v8';
 import { coreCalls } from './core-calls';
 

@@ -1,45 +1,36 @@
 import {
-  RemedySearch,
+  alternativeOf,
   assessModel,
   assignFeeds,
   backups,
-  belongTogether,
-  displayAs,
   findFeeds,
-  healthHistory,
-  learnedDraws,
   leftAlone,
   offersFor,
-  planAgainstDay,
   purchasesFor,
+  RemedySearch,
   rigModel,
   runRange,
-  alternativeOf,
   sensitivities,
-  withoutFeed,
-} from '@viaggio/core';
+} from '@viaggio/core/answer';
 import type {
-  Backup,
   AloneAnswer,
   Alternative,
+  Approach,
   Assignments,
-  DrawRow,
+  Backup,
   FoundFeeds,
-  Gear,
-  HealthHistory,
-  Link,
-  Log,
   Offers,
-  PlanAgainstDay,
   Purchases,
   Remedy,
-  Rig,
   RunRange,
-  Approach,
   Sensitivity,
-  Together,
   Weights,
-} from '@viaggio/core';
+} from '@viaggio/core/answer';
+import { withoutFeed } from '@viaggio/core/gear';
+import type { Gear, Link, Rig } from '@viaggio/core/gear';
+import { belongTogether, healthHistory, learnedDraws, planAgainstDay } from '@viaggio/core/measure';
+import type { DrawRow, HealthHistory, Log, PlanAgainstDay, Together } from '@viaggio/core/measure';
+import { displayAs } from '@viaggio/core/units';
 import {
   chargingAdvice,
   dayChancesOf,

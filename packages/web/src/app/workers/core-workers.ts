@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import { wrap } from 'comlink';
-import { USUAL_DISPLAY } from '@viaggio/core';
-import type { Display } from '@viaggio/core';
+import { USUAL_DISPLAY } from '@viaggio/core/units';
+import type { Display } from '@viaggio/core/units';
 import type { CoreCalls } from './core-calls';
 import { createCoreWorker } from './core-worker-factory';
 import { TellsMaps } from './kept-maps';

@@ -1,38 +1,37 @@
+import type { Approach } from '@viaggio/core/answer';
 import {
-  DaySimulation,
   chargingList,
   costOfMoving,
+  dayApproach,
   dayChances,
   dayIndicators,
-  dayApproach,
+  DaySimulation,
   movedChange,
   neededToday,
   planDay,
   planFigures,
   topUps,
   whatWouldDo,
-} from '@viaggio/core';
+} from '@viaggio/core/day';
 import type {
   CardChange,
   ChargingList,
   Day,
+  DayApproach,
   DayChances,
   DayIndicator,
   DayPlan,
   DayRun,
-  Gear,
-  DayApproach,
   Help,
   MovedChange,
   Moves,
   PlanFigures,
   PlanOrder,
-  Rig,
   RigStates,
-  Approach,
   Swap,
   TopUp,
-} from '@viaggio/core';
+} from '@viaggio/core/day';
+import type { Gear, Rig } from '@viaggio/core/gear';
 
 /** A day with everything that it names. */
 export interface DayWorld {

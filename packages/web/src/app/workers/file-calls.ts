@@ -1,5 +1,21 @@
-import { blocksFromCalendar, blocksFromCsv, blocksToCsv, dayToCalendar, drawsToCsv, gearToCsv, learnedDraws, observationsToCsv, readGearCsv, segmentsToCsv, slotsToCsv, weatherFromCsv } from '@viaggio/core'; // prettier-ignore
-import type { Block, Day, Gear, Issue, Log, Rig } from '@viaggio/core';
+import type { Block, Day } from '@viaggio/core/day';
+import {
+  blocksFromCalendar,
+  blocksFromCsv,
+  blocksToCsv,
+  dayToCalendar,
+  drawsToCsv,
+  gearToCsv,
+  observationsToCsv,
+  readGearCsv,
+  segmentsToCsv,
+  slotsToCsv,
+  weatherFromCsv,
+} from '@viaggio/core/document';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { learnedDraws } from '@viaggio/core/measure';
+import type { Log } from '@viaggio/core/measure';
+import type { Issue } from '@viaggio/core/units';
 
 /** Blocks of a calendar or of a table, and what of it could not be taken. */
 export interface ReadBlocks {

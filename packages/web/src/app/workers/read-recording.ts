@@ -1,5 +1,5 @@
-import { encodingOf, MeterFileReader, readTrace, slotsToBytes } from '@viaggio/core';
-import type { FileRemark, MeterColumns, NamedSegment } from '@viaggio/core';
+import { encodingOf, MeterFileReader, readTrace, slotsToBytes } from '@viaggio/core/measure';
+import type { FileRemark, MeterColumns, NamedSegment } from '@viaggio/core/measure';
 
 /** A meter's file as it is kept. */
 export interface ReadRecording {

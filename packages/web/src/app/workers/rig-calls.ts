@@ -1,5 +1,10 @@
-import { assess, displayNow, gearIdsOf, sayFinding } from '@viaggio/core';
-import type { Answer, Display, Gear, Rig, Verdict } from '@viaggio/core';
+import { assess } from '@viaggio/core/answer';
+import type { Answer, Verdict } from '@viaggio/core/answer';
+import { gearIdsOf } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { displayNow } from '@viaggio/core/units';
+import type { Display } from '@viaggio/core/units';
+import { sayFinding } from '@viaggio/core/words';
 
 /** What a list tells of a rig. */
 export interface RigGlance {

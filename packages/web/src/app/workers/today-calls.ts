@@ -1,5 +1,6 @@
-import { attention } from '@viaggio/core';
-import type { AttentionTo, ChargingList, Concern } from '@viaggio/core';
+import { attention } from '@viaggio/core/answer';
+import type { AttentionTo, Concern } from '@viaggio/core/answer';
+import type { ChargingList } from '@viaggio/core/day';
 import { glanceOfCheck } from './bench-calls';
 import type { CheckGlance } from './bench-calls';
 import { glanceAt } from './rig-calls';

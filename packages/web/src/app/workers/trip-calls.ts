@@ -1,17 +1,8 @@
-import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core';
-import type {
-  ChargeNight,
-  Day,
-  FlightRules,
-  Gear,
-  PackedTrip,
-  PackingSuggestion,
-  PackingWorld,
-  Placed,
-  Rig,
-  SheetEntry,
-  Trip,
-} from '@viaggio/core';
+import type { SheetEntry } from '@viaggio/core/bench';
+import type { Day } from '@viaggio/core/day';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core/travel';
+import type { ChargeNight, FlightRules, PackedTrip, PackingSuggestion, PackingWorld, Placed, Trip } from '@viaggio/core/travel';
 
 /** All that a trip may name. Maps cross as what changed in them. */
 export interface TripAsked {

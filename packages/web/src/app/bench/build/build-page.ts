@@ -1,13 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, viewChild } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { chargeMinutes, fuseFor } from '@viaggio/core/answer';
+import type { Verdict } from '@viaggio/core/answer';
 import {
-  SIZE_TOOLS,
-  chargeMinutes,
-  formatQuantity,
-  fuseFor,
   gearOfSize,
-  gearShape,
   leadNeighbours,
   leadSheet,
   packAt,
@@ -15,11 +12,11 @@ import {
   packQuestion,
   packSheet,
   parallelOf,
+  SIZE_TOOLS,
   wantedPackShape,
-} from '@viaggio/core';
+} from '@viaggio/core/bench';
 import type {
   BuildSheet,
-  Connector,
   ConverterQuestion,
   HolderQuestion,
   LeadQuestion,
@@ -28,9 +25,11 @@ import type {
   PackSize,
   RigSize,
   SizeToolName,
-  Verdict,
   WantedPack,
-} from '@viaggio/core';
+} from '@viaggio/core/bench';
+import { gearShape } from '@viaggio/core/gear';
+import type { Connector } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { SelectField } from '../../fields/select-field';
 import { ShapeForm } from '../../fields/shape-form';
 import { TextField } from '../../fields/text-field';

@@ -1,7 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, input, viewChild } from '@angular/core';
-import { connectorName } from '@viaggio/core';
-import type { Connector } from '@viaggio/core';
+import { connectorName } from '@viaggio/core/gear';
+import type { Connector } from '@viaggio/core/gear';
 
 /** A lead as it is built: both ends with their plus, the fuse near the source, lengths; colours by function. */
 @Component({

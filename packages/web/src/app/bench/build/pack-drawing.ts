@@ -1,6 +1,6 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, input, viewChild } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
+import { formatQuantity } from '@viaggio/core/units';
 
 const MOST_DRAWN = 12;
 

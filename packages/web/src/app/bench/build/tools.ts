@@ -1,4 +1,5 @@
-import type { SizeToolName, Unit } from '@viaggio/core';
+import type { SizeToolName } from '@viaggio/core/bench';
+import type { Unit } from '@viaggio/core/units';
 
 /** A small tool as a page shows it: what it is called, a question to begin with, its figures in the order of their weight. */
 export interface ToolFace {

@@ -2,15 +2,12 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import {
+  corrections,
   GOOD_START,
   HANDHELD,
-  corrections,
-  formatDate,
-  formatQuantity,
   isOhms,
   judgeReading,
   meterShape,
-  number,
   readMeter,
   sayExpected,
   sayReading,
@@ -18,10 +15,10 @@ import {
   sayWhyExpected,
   sheetOfRig,
   sheetShape,
-  withChanges,
   withReading,
-} from '@viaggio/core';
-import type { CheckedStep, Correction, MeterReading, SheetOf } from '@viaggio/core';
+} from '@viaggio/core/bench';
+import type { CheckedStep, Correction, MeterReading, SheetOf } from '@viaggio/core/bench';
+import { formatDate, formatQuantity, number, withChanges } from '@viaggio/core/units';
 import type { Problem } from '../../api/api';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';

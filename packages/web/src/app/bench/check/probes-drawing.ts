@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { connectorName } from '@viaggio/core';
-import type { CheckStep } from '@viaggio/core';
+import type { CheckStep } from '@viaggio/core/bench';
+import { connectorName } from '@viaggio/core/gear';
 
 /** Where the tip of a probe stands, and what that contact is. */
 interface Tip {

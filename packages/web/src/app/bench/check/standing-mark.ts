@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatDate } from '@viaggio/core';
-import type { Verdict } from '@viaggio/core';
+import type { Verdict } from '@viaggio/core/answer';
+import { formatDate } from '@viaggio/core/units';
 import { VerdictMark } from '../../shared/verdict-mark';
 import type { CheckGlance } from '../../workers/bench-calls';
 

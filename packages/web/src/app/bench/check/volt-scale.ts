@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { CheckStep, MeterReading, Verdict } from '@viaggio/core';
+import type { Verdict } from '@viaggio/core/answer';
+import type { CheckStep, MeterReading } from '@viaggio/core/bench';
+import { formatQuantity } from '@viaggio/core/units';
 
 const [TOP, BOTTOM] = [14, 196];
 const ROOM = 0.15;

@@ -1,19 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import {
-  WAYS_ON,
   compareContacts,
   contactRole,
-  gearShape,
-  gearTitle,
   sayCommonly,
   sayDifference,
   sheetShape,
   verdictOfContacts,
+  WAYS_ON,
   windowOf,
-  withChanges,
-} from '@viaggio/core';
-import type { Contact, ContactRole, Gear, MeterReading, SheetOf } from '@viaggio/core';
+} from '@viaggio/core/bench';
+import type { Contact, ContactRole, MeterReading, SheetOf } from '@viaggio/core/bench';
+import { gearShape, gearTitle } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { choicesOf } from '../../fields/choices-of';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';

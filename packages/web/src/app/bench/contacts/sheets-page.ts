@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { compareContacts, formatDate, gearTitle, judgeTaps, verdictOfContacts, windowOf } from '@viaggio/core';
-import type { Contact, Sheet, Verdict } from '@viaggio/core';
+import type { Verdict } from '@viaggio/core/answer';
+import { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '@viaggio/core/bench';
+import type { Contact, Sheet } from '@viaggio/core/bench';
+import { gearTitle } from '@viaggio/core/gear';
+import { formatDate } from '@viaggio/core/units';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { BenchSheets } from '../bench-sheets';
 

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { formatQuantity, gearTitle, judgeTaps, sheetShape, withChanges } from '@viaggio/core';
-import type { MeterReading, SheetOf } from '@viaggio/core';
+import { judgeTaps, sheetShape } from '@viaggio/core/bench';
+import type { MeterReading, SheetOf } from '@viaggio/core/bench';
+import { gearTitle } from '@viaggio/core/gear';
+import { formatQuantity, withChanges } from '@viaggio/core/units';
 import { CheckField } from '../../fields/check-field';
 import { PickerField } from '../../fields/picker-field';
 import { TextField } from '../../fields/text-field';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CAUSES, FAULT_TESTS, SYMPTOMS, formatDate, formatQuantity, gearTitle, writeDown } from '@viaggio/core';
-import type { CauseId, Correction, FaultAnswer, FaultTest, FaultTestId, NextTest, Symptom } from '@viaggio/core';
+import { CAUSES, FAULT_TESTS, SYMPTOMS, writeDown } from '@viaggio/core/bench';
+import type { CauseId, Correction, FaultAnswer, FaultTest, FaultTestId, NextTest, Symptom } from '@viaggio/core/bench';
+import { gearTitle } from '@viaggio/core/gear';
+import { formatDate, formatQuantity } from '@viaggio/core/units';
 import { SelectField } from '../../fields/select-field';
 import { selectRigs } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { ChargingRow } from '@viaggio/core';
+import type { ChargingRow } from '@viaggio/core/day';
 import { DaySheet } from '../page/day-sheet';
 import { percent, time } from '../timeline/timeline-view';
 import { TermHint } from '../../shared/term-hint';

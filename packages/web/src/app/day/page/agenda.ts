@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { BLOCK_KINDS, blockTitle, gearTitle, sayCardChange, sayUnrecorded } from '@viaggio/core';
+import { BLOCK_KINDS, blockTitle } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
+import { sayCardChange, sayUnrecorded } from '@viaggio/core/words';
 import { DaySheet } from './day-sheet';
 import { percent, time } from '../timeline/timeline-view';
 import { SelectField } from '../../fields/select-field';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { withBlocks } from '@viaggio/core';
-import type { Block, Issue } from '@viaggio/core';
+import { withBlocks } from '@viaggio/core/day';
+import type { Block } from '@viaggio/core/day';
+import type { Issue } from '@viaggio/core/units';
 import { download, fileName } from '../../shared/download';
 import { FileDrop } from '../../shared/file-drop';
 import { CoreWorkers } from '../../workers/core-workers';

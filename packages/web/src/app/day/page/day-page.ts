@@ -2,22 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { counted } from '../../shared/counted';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import {
-  USUAL_CARD_CHANGE_MIN,
-  USUAL_COOLING_MIN,
-  blockTitle,
-  dayAfter,
-  formatDate,
-  formatQuantity,
-  gearTitle,
-  sayNobody,
-  sayUnrecorded,
-} from '@viaggio/core';
+import { blockTitle, dayAfter, USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN } from '@viaggio/core/day';
+import type { Day } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
+import { formatDate, formatQuantity } from '@viaggio/core/units';
+import { sayNobody, sayUnrecorded } from '@viaggio/core/words';
 import { Prints } from '../../pack/prints';
 import { PageMenu } from '../../shared/page-menu';
 import type { PageAct } from '../../shared/page-menu';
 import { VerdictMark } from '../../shared/verdict-mark';
-import type { Day } from '@viaggio/core';
 import { Items } from '../../state/items.actions';
 import { selectLoading, selectTrips } from '../../state/items.selectors';
 import { Agenda } from './agenda';

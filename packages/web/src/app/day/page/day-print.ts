@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { gearTitle } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
 import { Agenda, CHARGERS } from './agenda';
 import { DaySheet } from './day-sheet';
 import { percent } from '../timeline/timeline-view';

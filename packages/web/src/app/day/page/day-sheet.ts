@@ -3,19 +3,21 @@ import { Store } from '@ngrx/store';
 import {
   answerFrom,
   dayIssues,
-  gearIdsOf,
-  namedBy,
   repeatBlocks,
   withBlock,
   withBlocksShifted,
   withCardChange,
-  withChanges,
   withMishap,
   withNewBlock,
   withoutBlocks,
   withSwap,
-} from '@viaggio/core';
-import type { Block, CardChange, Changes, Day, DayPlan, Gear, Help, Mishap, PlanOrder, Rig, Swap } from '@viaggio/core';
+} from '@viaggio/core/day';
+import type { Block, CardChange, Day, DayPlan, Help, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
+import { namedBy } from '@viaggio/core/document';
+import { gearIdsOf } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
+import type { Changes } from '@viaggio/core/units';
 import { proxy } from 'comlink';
 import { Items } from '../../state/items.actions';
 import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs } from '../../state/items.selectors';

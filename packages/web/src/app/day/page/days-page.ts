@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { Store } from '@ngrx/store';
-import { DAY_TEMPLATES, dayLike, formatDate, templateBlocks } from '@viaggio/core';
-import type { Day, DayTemplate } from '@viaggio/core';
+import { DAY_TEMPLATES, dayLike, templateBlocks } from '@viaggio/core/day';
+import type { Day, DayTemplate } from '@viaggio/core/day';
+import { formatDate } from '@viaggio/core/units';
 import { CheckField } from '../../fields/check-field';
 import { localDate } from '../../shared/dates';
 import { ownZone } from '../zones';

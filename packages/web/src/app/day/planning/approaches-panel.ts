@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { DAY_APPROACHES, formatQuantity } from '@viaggio/core';
-import type { DayApproach } from '@viaggio/core';
+import { DAY_APPROACHES } from '@viaggio/core/day';
+import type { DayApproach } from '@viaggio/core/day';
+import { formatQuantity } from '@viaggio/core/units';
 import { CoreWorkers } from '../../workers/core-workers';
 import { DaySheet } from '../page/day-sheet';
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { sayCardChange, sayUnrecorded, withNewCardChange } from '@viaggio/core';
+import { withNewCardChange } from '@viaggio/core/day';
+import { sayCardChange, sayUnrecorded } from '@viaggio/core/words';
 import { SelectField } from '../../fields/select-field';
 import { DaySheet } from '../page/day-sheet';
 import { MoveLine } from './move-line';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { gearTitle, whyNotAtHand, withNewSwap } from '@viaggio/core';
-import type { Swap } from '@viaggio/core';
+import { withNewSwap } from '@viaggio/core/day';
+import type { Swap } from '@viaggio/core/day';
+import { gearTitle, whyNotAtHand } from '@viaggio/core/gear';
 import { computedLater } from '../../workers/computed-later';
 import { SelectField } from '../../fields/select-field';
 import { MoveLine } from './move-line';

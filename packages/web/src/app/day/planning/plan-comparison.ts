@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { PLAN_ORDERS, formatQuantity, gearTitle, onlyIn } from '@viaggio/core';
-import type { Moves, PlanFigures, Swap } from '@viaggio/core';
+import { onlyIn, PLAN_ORDERS } from '@viaggio/core/day';
+import type { Moves, PlanFigures, Swap } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { DaySheet } from '../page/day-sheet';
 import type { Found } from '../page/day-sheet';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { PLAN_ORDERS, gearTitle, mishapTitle } from '@viaggio/core';
-import type { DayPlan, PlanOrder } from '@viaggio/core';
+import { mishapTitle, PLAN_ORDERS } from '@viaggio/core/day';
+import type { DayPlan, PlanOrder } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
 import { DaySheet } from '../page/day-sheet';
 import { PlanComparison, sayMass } from './plan-comparison';
 import { percent, time } from '../timeline/timeline-view';

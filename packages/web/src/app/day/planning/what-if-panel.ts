@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { blockTitle, gearIdsOf, gearTitle } from '@viaggio/core';
-import type { Mishap, NumberShape } from '@viaggio/core';
+import { blockTitle } from '@viaggio/core/day';
+import type { Mishap } from '@viaggio/core/day';
+import { gearIdsOf, gearTitle } from '@viaggio/core/gear';
+import type { NumberShape } from '@viaggio/core/units';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';
 import { QuantityField } from '../../fields/quantity-field';

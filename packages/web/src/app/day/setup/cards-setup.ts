@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { dayShape, USUAL_CARD_CHANGE_MIN, withCardMode, withCards, withNewCards, withoutCards } from '@viaggio/core';
-import type { Cards, Changes } from '@viaggio/core';
+import { dayShape, USUAL_CARD_CHANGE_MIN, withCardMode, withCards, withNewCards, withoutCards } from '@viaggio/core/day';
+import type { Cards } from '@viaggio/core/day';
+import type { Changes } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { SelectField } from '../../fields/select-field';
 import { DaySheet } from '../page/day-sheet';

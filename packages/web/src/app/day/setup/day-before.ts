@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { carriedOver, gearTitle, notAsLeft } from '@viaggio/core';
+import { carriedOver, notAsLeft } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
 import { DaySheet } from '../page/day-sheet';
 
 /** Where the batteries of this day come from: the plan before it, and whether that now leaves them otherwise. */

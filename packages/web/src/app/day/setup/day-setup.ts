@@ -3,7 +3,6 @@ import {
   BLOCK_KINDS,
   chargerOf,
   dayShape,
-  gearTitle,
   withBattery,
   withCharger,
   withHands,
@@ -16,9 +15,10 @@ import {
   withoutRig,
   withPlace,
   withRig,
-  whyNotAtHand,
-} from '@viaggio/core';
-import type { Changes, Day, OwnKind, Place } from '@viaggio/core';
+} from '@viaggio/core/day';
+import type { Day, OwnKind, Place } from '@viaggio/core/day';
+import { gearTitle, whyNotAtHand } from '@viaggio/core/gear';
+import type { Changes } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { PickerField } from '../../fields/picker-field';

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Forecast, ForecastAsk } from '@viaggio/core';
+import type { Forecast, ForecastAsk } from '@viaggio/core/day';
 import type { Observable } from 'rxjs';
 import { told } from '../../api/api';
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { MAX_DAYS_LONG, number } from '@viaggio/core';
+import { MAX_DAYS_LONG } from '@viaggio/core/day';
+import { number } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { DaySheet } from '../page/day-sheet';
 import { counted } from '../../shared/counted';

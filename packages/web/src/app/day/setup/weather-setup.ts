@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { dayShape, formatQuantity, weatherFromForecast, withPlace } from '@viaggio/core';
-import type { Changes, Issue, Place } from '@viaggio/core';
+import { dayShape, weatherFromForecast, withPlace } from '@viaggio/core/day';
+import type { Place } from '@viaggio/core/day';
+import { formatQuantity } from '@viaggio/core/units';
+import type { Changes, Issue } from '@viaggio/core/units';
 import { firstValueFrom } from 'rxjs';
 import type { Problem } from '../../api/api';
 import { FileDrop } from '../../shared/file-drop';

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, QUIET_KINDS, dayShape, formatNumber, temperatureIn, withChanges } from '@viaggio/core';
-import type { Changes, Block, BlockKind, NumberShape, OwnKind, TextShape } from '@viaggio/core';
+import { BLOCK_KINDS, dayShape, QUIET_KINDS, temperatureIn } from '@viaggio/core/day';
+import type { Block, BlockKind, OwnKind } from '@viaggio/core/day';
+import { formatNumber, withChanges } from '@viaggio/core/units';
+import type { Changes, NumberShape, TextShape } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
 import { BlockModes } from './block-modes';

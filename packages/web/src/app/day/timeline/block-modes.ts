@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { dayShape, withChanges } from '@viaggio/core';
-import type { Block } from '@viaggio/core';
+import { dayShape } from '@viaggio/core/day';
+import type { Block } from '@viaggio/core/day';
+import { withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { DaySheet } from '../page/day-sheet';
 import { SelectField } from '../../fields/select-field';

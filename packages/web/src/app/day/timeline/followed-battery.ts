@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { gearTitle, sourceName } from '@viaggio/core';
+import { sourceName } from '@viaggio/core/day';
+import { gearTitle } from '@viaggio/core/gear';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../../charts/apex-chart';
 import { chartColours, chartLook } from '../../charts/chart-look';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { clockAt, formatClock, minuteAt, readClock } from '@viaggio/core';
+import { clockAt, minuteAt, readClock } from '@viaggio/core/day';
+import { formatClock } from '@viaggio/core/units';
 import { DaySheet } from '../page/day-sheet';
 import { FieldFrame, fieldId, told } from '../../fields/field-frame';
 import { SelectField } from '../../fields/select-field';

@@ -1,5 +1,6 @@
-import { DaySimulation, LOW_WATER, LOW_WATER_DAY, planDay } from '@viaggio/core';
-import type { Day } from '@viaggio/core';
+import { DaySimulation, planDay } from '@viaggio/core/day';
+import type { Day } from '@viaggio/core/day';
+import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core/demo';
 import { chargerRows, moved, nightBefore, percent, rigRows, scaleOf, time, wholePlan, workingHours, zoomed } from './timeline-view';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

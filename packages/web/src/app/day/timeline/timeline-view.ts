@@ -1,15 +1,9 @@
-import {
-  DEFAULT_RESERVE,
-  blockTitle,
-  clockAt,
-  firstCall,
-  formatClock,
-  gearTitle,
-  minuteAt,
-  sayUnrecorded,
-  workingBlocks,
-} from '@viaggio/core';
-import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, Gear, PowerGap, Rig, Swap } from '@viaggio/core';
+import { blockTitle, clockAt, firstCall, minuteAt, workingBlocks } from '@viaggio/core/day';
+import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, PowerGap, Swap } from '@viaggio/core/day';
+import { DEFAULT_RESERVE, gearTitle } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
+import { formatClock } from '@viaggio/core/units';
+import { sayUnrecorded } from '@viaggio/core/words';
 
 /** Where a minute lies in the picture. */
 export interface Scale {

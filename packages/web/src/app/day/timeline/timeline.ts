@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, computed, inject, signal } from '@angular/core';
-import type { Block, CardChange, Swap } from '@viaggio/core';
-import { STEP_MIN, minuteOf } from '@viaggio/core';
+import { minuteOf, STEP_MIN } from '@viaggio/core/day';
+import type { Block, CardChange, Swap } from '@viaggio/core/day';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { DaySheet } from '../page/day-sheet';
 import { ROW, chargerRows, moved, nightBefore, rigRows, scaleOf, time, wholePlan, workingHours, zoomed } from './timeline-view';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, output, signal } from '@angular/core';
-import { formatQuantity, readLabel } from '@viaggio/core';
+import { readLabel } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { FileDrop } from '../../shared/file-drop';
 import { Recogniser } from './recogniser';
 import type { ReadPicture } from './recogniser';

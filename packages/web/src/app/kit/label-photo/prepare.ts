@@ -1,5 +1,5 @@
-import { despeckled, grainOf, greyOf, levelled, skewOf, smoothed } from '@viaggio/core';
-import type { Grey } from '@viaggio/core';
+import { despeckled, grainOf, greyOf, levelled, skewOf, smoothed } from '@viaggio/core/gear';
+import type { Grey } from '@viaggio/core/gear';
 
 /** Of the longer side, for the recogniser: print of a label is then some 30 pixels high. */
 const SIDE = 1400;

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
-import { labelOfPicture } from '@viaggio/core';
-import type { PictureLabel, RecognisedWord } from '@viaggio/core';
+import { labelOfPicture } from '@viaggio/core/gear';
+import type { PictureLabel, RecognisedWord } from '@viaggio/core/gear';
 import type { Page, Worker } from 'tesseract.js';
 import { preparedFrom, turnedBy } from './prepare';
 import type { Prepared } from './prepare';

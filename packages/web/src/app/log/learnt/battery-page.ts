@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { OBSERVATION_KINDS, RETIRE_SHARE, dayOf, energyFrom, energyNow, formatQuantity, gearTitle } from '@viaggio/core';
-import type { CapacityPoint } from '@viaggio/core';
+import { energyFrom, energyNow, gearTitle } from '@viaggio/core/gear';
+import { dayOf, OBSERVATION_KINDS, RETIRE_SHARE } from '@viaggio/core/measure';
+import type { CapacityPoint } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../../charts/apex-chart';
 import { chartColours, chartLook } from '../../charts/chart-look';

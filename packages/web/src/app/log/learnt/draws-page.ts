@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { OBSERVATION_KINDS, formatQuantity } from '@viaggio/core';
-import type { DrawEvidence, DrawRow, Observation, Recording } from '@viaggio/core';
+import { OBSERVATION_KINDS } from '@viaggio/core/measure';
+import type { DrawEvidence, DrawRow, Observation, Recording } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { findEntry } from '../../state/items';
 import { Items } from '../../state/items.actions';
 import { selectItems, selectWholeLog } from '../../state/items.selectors';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { RETIRE_SHARE, energyNow, formatQuantity } from '@viaggio/core';
-import type { HealthHistory } from '@viaggio/core';
+import { energyNow } from '@viaggio/core/gear';
+import { RETIRE_SHARE } from '@viaggio/core/measure';
+import type { HealthHistory } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { Spark } from '../../charts/spark';
 import type { SparkPoint } from '../../charts/spark';
 import { VerdictMark } from '../../shared/verdict-mark';

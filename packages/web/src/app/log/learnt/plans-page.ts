@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatQuantity } from '@viaggio/core';
-import type { RunAgainstPlan } from '@viaggio/core';
+import type { RunAgainstPlan } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { selectWholeLog } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { titleOf, whenOf } from '../labels';

@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { batteriesOf, gearIdsOf, gearTitle, observationShape, withChanges } from '@viaggio/core';
-import type { Fields, Gear, ObservationKind, OptionalShape, Shape } from '@viaggio/core';
+import { batteriesOf, gearIdsOf, gearTitle } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
+import { observationShape } from '@viaggio/core/measure';
+import type { ObservationKind } from '@viaggio/core/measure';
+import { withChanges } from '@viaggio/core/units';
+import type { Fields, OptionalShape, Shape } from '@viaggio/core/units';
 import { ShapeField } from '../../fields/shape-field';
 import { selectWholeLog } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';

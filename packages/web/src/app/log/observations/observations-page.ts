@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Observation } from '@viaggio/core';
+import type { Observation } from '@viaggio/core/measure';
 import { Items } from '../../state/items.actions';
 import { selectWholeLog, selectLog } from '../../state/items.selectors';
 import { lineOf } from '../labels';

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Store, provideStore } from '@ngrx/store';
-import { LOW_WATER, lowWaterRecording } from '@viaggio/core';
+import { LOW_WATER, lowWaterRecording } from '@viaggio/core/demo';
 import { of, throwError } from 'rxjs';
 import { field, textOf } from '../../../../testing/component';
 import { render } from '../../../../testing/sheet';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { batteriesOf, formatQuantity, keptSlots, number, recordingShape } from '@viaggio/core';
-import type { Slots } from '@viaggio/core';
+import { batteriesOf } from '@viaggio/core/gear';
+import { keptSlots, recordingShape } from '@viaggio/core/measure';
+import type { Slots } from '@viaggio/core/measure';
+import { formatQuantity, number } from '@viaggio/core/units';
 import type { Problem } from '../../api/api';
 import { ProblemNote } from '../../shared/problem-note';
 import { QuantityField } from '../../fields/quantity-field';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { atDevice, drawOfSegment, formatQuantity, knownModes, matchModes } from '@viaggio/core';
-import type { Device, NamedSegment, Recording, Slots } from '@viaggio/core';
+import type { Device } from '@viaggio/core/gear';
+import { atDevice, drawOfSegment, knownModes, matchModes } from '@viaggio/core/measure';
+import type { NamedSegment, Recording, Slots } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import type { Problem } from '../../api/api';
 import { download, fileName } from '../../shared/download';
 import { ProblemNote } from '../../shared/problem-note';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { batteriesOf, gearTitle, recordingShape } from '@viaggio/core';
-import type { Recording } from '@viaggio/core';
+import { batteriesOf, gearTitle } from '@viaggio/core/gear';
+import { recordingShape } from '@viaggio/core/measure';
+import type { Recording } from '@viaggio/core/measure';
 import { QuantityField } from '../../fields/quantity-field';
 import { selectWholeLog } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { slotsFromBytes } from '@viaggio/core';
-import type { Recording, Slots } from '@viaggio/core';
+import { slotsFromBytes } from '@viaggio/core/measure';
+import type { Recording, Slots } from '@viaggio/core/measure';
 import { map } from 'rxjs';
 import type { Observable } from 'rxjs';
 import { told } from '../../api/api';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatQuantity } from '@viaggio/core';
-import type { Recording } from '@viaggio/core';
+import type { Recording } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { Items } from '../../state/items.actions';
 import { selectWholeLog, selectRecordings } from '../../state/items.selectors';
 import { titleOf, whenOf } from '../labels';

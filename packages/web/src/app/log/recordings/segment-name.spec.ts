@@ -1,5 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
-import type { Device, NamedSegment } from '@viaggio/core';
+import type { Device } from '@viaggio/core/gear';
+import type { NamedSegment } from '@viaggio/core/measure';
 import { render } from '../../../../testing/sheet';
 import { SegmentName } from './segment-name';
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
-import { USUAL } from '@viaggio/core';
-import type { Device, NamedSegment } from '@viaggio/core';
+import type { Device } from '@viaggio/core/gear';
+import { USUAL } from '@viaggio/core/measure';
+import type { NamedSegment } from '@viaggio/core/measure';
 import { SelectField } from '../../fields/select-field';
 
 /** Shown beside the modes: whatever it is, it is none of them. */

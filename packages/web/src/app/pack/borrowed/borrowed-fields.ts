@@ -1,4 +1,4 @@
-import { borrowedShape } from '@viaggio/core';
+import { borrowedShape } from '@viaggio/core/gear';
 
 /** The fields of what is borrowed, by name. */
 export const BORROWED = {

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { formatDate, gearTitle } from '@viaggio/core';
-import type { Borrowed, Gear } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Borrowed, Gear } from '@viaggio/core/gear';
+import { formatDate } from '@viaggio/core/units';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';
 import { DateField } from '../../fields/date-field';

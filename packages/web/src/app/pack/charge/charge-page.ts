@@ -1,21 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import {
-  chargerOf,
-  clockAt,
-  fits,
-  formatClock,
-  formatDate,
-  formatDuration,
-  gearTitle,
-  isFlat,
-  kitNightDay,
-  nearestDay,
-  plugIn,
-  takeOff,
-  whyNotAtHand,
-} from '@viaggio/core';
-import type { Battery, ChargingRow, Day, Gear } from '@viaggio/core';
+import { nearestDay } from '@viaggio/core/answer';
+import { chargerOf, clockAt, fits } from '@viaggio/core/day';
+import type { ChargingRow, Day } from '@viaggio/core/day';
+import { gearTitle, isFlat, whyNotAtHand } from '@viaggio/core/gear';
+import type { Battery, Gear } from '@viaggio/core/gear';
+import { kitNightDay, plugIn, takeOff } from '@viaggio/core/travel';
+import { formatClock, formatDate, formatDuration } from '@viaggio/core/units';
 import { ChargerStrip } from '../../today/charger-strip';
 import { CheckField } from '../../fields/check-field';
 import { ClockField } from '../../fields/clock-field';

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { USUAL_FLIGHT_RULES, areOld, flightRulesShape, flightRulesTitle, missingFields } from '@viaggio/core';
-import type { FlightRules } from '@viaggio/core';
+import { areOld, flightRulesShape, flightRulesTitle, USUAL_FLIGHT_RULES } from '@viaggio/core/travel';
+import type { FlightRules } from '@viaggio/core/travel';
+import { missingFields } from '@viaggio/core/units';
 import { ShapeForm } from '../../fields/shape-form';
 import { FileDrop } from '../../shared/file-drop';
 import { PageMenu } from '../../shared/page-menu';

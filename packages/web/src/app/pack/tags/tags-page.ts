@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { gearTitle, TAG_FORMATS } from '@viaggio/core';
-import type { GearKind, TagFormatId } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import type { GearKind } from '@viaggio/core/gear';
+import { TAG_FORMATS } from '@viaggio/core/travel';
+import type { TagFormatId } from '@viaggio/core/travel';
 import { CheckField } from '../../fields/check-field';
 import { SelectField } from '../../fields/select-field';
 import { KIND_TITLES } from '../../gear/kinds';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { flightRulesTitle, flyersOf, formatQuantity, gateLine } from '@viaggio/core';
-import type { FlownThing, LegVerdict } from '@viaggio/core';
+import { flightRulesTitle, flyersOf, gateLine } from '@viaggio/core/travel';
+import type { FlownThing, LegVerdict } from '@viaggio/core/travel';
+import { formatQuantity } from '@viaggio/core/units';
 import { TripSheet } from './trip-sheet';
 
 const WORDS: Readonly<Record<LegVerdict, string>> = {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { flyersOf, formatQuantity } from '@viaggio/core';
-import type { FlownThing } from '@viaggio/core';
+import { flyersOf } from '@viaggio/core/travel';
+import type { FlownThing } from '@viaggio/core/travel';
+import { formatQuantity } from '@viaggio/core/units';
 import { TripSheet } from './trip-sheet';
 
 const INSTALLED = 'Installed in equipment';

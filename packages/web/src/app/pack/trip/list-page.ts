@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { OWN_TEMPLATES, gearTitle, sayLack, sayWhy } from '@viaggio/core';
-import type { OwnItem, PackThing } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import { OWN_TEMPLATES, sayLack, sayWhy } from '@viaggio/core/travel';
+import type { OwnItem, PackThing } from '@viaggio/core/travel';
 import { PickerField } from '../../fields/picker-field';
 import type { Choice } from '../../fields/picker-field';
 import { SelectField } from '../../fields/select-field';

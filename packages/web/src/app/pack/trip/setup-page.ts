@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { BAG_KINDS, LEG_KINDS, flightRulesTitle, formatDate, tripShape, withChanges } from '@viaggio/core';
-import type { Bag, Changes, Leg, Person } from '@viaggio/core';
+import { BAG_KINDS, flightRulesTitle, LEG_KINDS, tripShape } from '@viaggio/core/travel';
+import type { Bag, Leg, Person } from '@viaggio/core/travel';
+import { formatDate, withChanges } from '@viaggio/core/units';
+import type { Changes } from '@viaggio/core/units';
 import { CheckField } from '../../fields/check-field';
 import { DateField } from '../../fields/date-field';
 import { QuantityField } from '../../fields/quantity-field';

@@ -1,7 +1,7 @@
 import { DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { stateOf, withThing } from '@viaggio/core';
-import type { PackingSuggestion, ThingState, Trip } from '@viaggio/core';
+import { stateOf, withThing } from '@viaggio/core/travel';
+import type { PackingSuggestion, ThingState, Trip } from '@viaggio/core/travel';
 import { Api } from '../../api/api';
 import { BenchSheets } from '../../bench/bench-sheets';
 import { localDate } from '../../shared/dates';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Answer } from '@viaggio/core';
+import type { Answer } from '@viaggio/core/answer';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 

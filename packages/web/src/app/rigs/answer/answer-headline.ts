@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { Answer, Gear, Remedy, RunRange } from '@viaggio/core';
+import type { Answer, Remedy, RunRange } from '@viaggio/core/answer';
+import type { Gear } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { TimeRange } from './time-range';

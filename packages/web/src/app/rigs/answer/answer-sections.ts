@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Answer, Criteria, Indicator, RunRange } from '@viaggio/core';
+import type { Answer, Criteria, Indicator, RunRange } from '@viaggio/core/answer';
 import { RunChart } from '../../charts/run-chart';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import type { Hanging } from '../../workers/core-calls';

@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { LOW_WATER, assess } from '@viaggio/core';
-import type { Gear, Rig } from '@viaggio/core';
+import { assess } from '@viaggio/core/answer';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Gear, Rig } from '@viaggio/core/gear';
 import { textOf } from '../../../../testing/component';
 import { AnswerSections } from './answer-sections';
 import { AnswerView } from './answer-view';

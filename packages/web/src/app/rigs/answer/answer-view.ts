@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Answer, Gear, Remedy, RunRange } from '@viaggio/core';
+import type { Answer, Remedy, RunRange } from '@viaggio/core/answer';
+import type { Gear } from '@viaggio/core/gear';
 import { VoltageProfile } from '../../profile/voltage-profile';
 import type { Remedies } from '../../workers/core-calls';
 import { valueOf } from '../../workers/computed-later';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Backup } from '@viaggio/core';
+import type { Backup } from '@viaggio/core/answer';
 import { BackupsView } from './backups-view';
 
 const BACKUP: Backup = {

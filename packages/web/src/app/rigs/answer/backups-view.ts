@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { Backup } from '@viaggio/core';
+import type { Backup } from '@viaggio/core/answer';
+import { formatQuantity } from '@viaggio/core/units';
 
 /** What stands behind each device's first source: when and how it takes over, what it adds, and the time it gives for a swap. */
 @Component({

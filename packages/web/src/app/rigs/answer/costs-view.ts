@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Answer, Criteria } from '@viaggio/core';
-import { saySum, sumOf } from '@viaggio/core';
+import type { Answer, Criteria } from '@viaggio/core/answer';
+import { saySum, sumOf } from '@viaggio/core/words';
 import { Currency } from '../../shared/currency';
 
 const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {

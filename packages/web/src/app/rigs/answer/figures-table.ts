@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { ToldFigure } from '@viaggio/core';
+import type { ToldFigure } from '@viaggio/core/answer';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 
 /** What the answer rests on: every figure, where it is from, and how it came about. */

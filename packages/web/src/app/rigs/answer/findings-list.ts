@@ -1,7 +1,8 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { meaningOf } from '@viaggio/core';
-import type { Remedy, Told } from '@viaggio/core';
+import type { Remedy } from '@viaggio/core/answer';
+import { meaningOf } from '@viaggio/core/words';
+import type { Told } from '@viaggio/core/words';
 import { counted } from '../../shared/counted';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';

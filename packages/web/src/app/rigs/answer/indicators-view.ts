@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Indicator, Reading } from '@viaggio/core';
+import type { Indicator, Reading } from '@viaggio/core/answer';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 
 const WORDS: Readonly<Record<Indicator['believable'], string>> = {

@@ -1,4 +1,5 @@
-import type { Answer, Gear, RunRange } from '@viaggio/core';
+import type { Answer, RunRange } from '@viaggio/core/answer';
+import type { Gear } from '@viaggio/core/gear';
 
 /** A battery's turn on the bar. */
 export interface Turn {

@@ -1,5 +1,7 @@
-import { displayNow, tellAnswer } from '@viaggio/core';
-import type { Answer, Display, ToldAnswer } from '@viaggio/core';
+import { tellAnswer } from '@viaggio/core/answer';
+import type { Answer, ToldAnswer } from '@viaggio/core/answer';
+import { displayNow } from '@viaggio/core/units';
+import type { Display } from '@viaggio/core/units';
 
 const known = new WeakMap<Answer, { readonly display: Display; readonly told: ToldAnswer }>();
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { Balance, Gear, RigBalance } from '@viaggio/core';
+import type { Balance, Gear, RigBalance } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { drawnPath } from '../../gear/gear-drawing';
 import { ownWidth } from '../../shared/own-width';
 import { labelsBeside } from './labels-beside';

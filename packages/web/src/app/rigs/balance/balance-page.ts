@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { balanceShape, formatQuantity, gearTitle, partsToPlace, tell, withChanges } from '@viaggio/core';
-import type { Balance } from '@viaggio/core';
+import { balanceShape, gearShape, gearTitle, partsToPlace } from '@viaggio/core/gear';
+import type { Balance } from '@viaggio/core/gear';
+import { formatQuantity, withChanges } from '@viaggio/core/units';
+import { tell } from '@viaggio/core/words';
 import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { FindingsList } from '../answer/findings-list';
 import { RigSheet } from '../rig-sheet';
 import { BalanceDrawing } from './balance-drawing';
-import { gearShape } from '@viaggio/core';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';
 import { CheckField } from '../../fields/check-field';

@@ -1,4 +1,4 @@
-import type { Alternative, Approach, Criteria } from '@viaggio/core';
+import type { Alternative, Approach, Criteria } from '@viaggio/core/answer';
 
 /** What stands beside others in a comparison. */
 export interface Compared {

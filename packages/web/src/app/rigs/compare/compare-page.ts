@@ -1,19 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  CRITERIA,
-  DEFAULT_STYLE,
-  APPROACHES,
-  STYLE_WEIGHTS,
-  assessModel,
-  costOf,
-  criteriaOf,
-  number,
-  rigModel,
-  withLinks,
-  withoutSpares,
-} from '@viaggio/core';
-import type { Alternative, Criterion, Link, Approach } from '@viaggio/core';
+import { APPROACHES, assessModel, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, rigModel, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import type { Alternative, Approach, Criterion } from '@viaggio/core/answer';
+import { withLinks, withoutSpares } from '@viaggio/core/gear';
+import type { Link } from '@viaggio/core/gear';
+import { number } from '@viaggio/core/units';
 import { Currency, PricePipe } from '../../shared/currency';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { QuantityField } from '../../fields/quantity-field';

@@ -1,5 +1,6 @@
-import { LOW_WATER, STYLE_WEIGHTS, assessModel, criteriaOf, rigModel } from '@viaggio/core';
-import type { Criteria } from '@viaggio/core';
+import { assessModel, criteriaOf, rigModel, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import type { Criteria } from '@viaggio/core/answer';
+import { LOW_WATER } from '@viaggio/core/demo';
 import type { Column } from './column';
 import { bestIn, exchange, facts } from './facts';
 

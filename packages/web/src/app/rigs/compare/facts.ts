@@ -1,6 +1,8 @@
-import { costOf, formatQuantity, saySum, sumOf } from '@viaggio/core';
+import { costOf } from '@viaggio/core/answer';
+import type { Criteria, Weights } from '@viaggio/core/answer';
+import { formatQuantity } from '@viaggio/core/units';
+import { saySum, sumOf } from '@viaggio/core/words';
 import { counted } from '../../shared/counted';
-import type { Criteria, Weights } from '@viaggio/core';
 import type { Compared } from './column';
 
 /** One line of the comparison: what each column comes to, and whether it is the best there. */

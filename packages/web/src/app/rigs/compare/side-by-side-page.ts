@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { DEFAULT_STYLE, STYLE_WEIGHTS, styleShape } from '@viaggio/core';
-import type { Style } from '@viaggio/core';
+import { DEFAULT_STYLE, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import { styleShape } from '@viaggio/core/gear';
+import type { Style } from '@viaggio/core/gear';
 import { ApproachesChart } from '../../charts/approaches-chart';
 import { choicesOf } from '../../fields/choices-of';
 import { SelectField } from '../../fields/select-field';

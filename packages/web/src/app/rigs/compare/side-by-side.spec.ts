@@ -1,4 +1,4 @@
-import { LOW_WATER } from '@viaggio/core';
+import { LOW_WATER } from '@viaggio/core/demo';
 import { rigColumns } from './side-by-side';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,5 +1,7 @@
-import { assessModel, criteriaOf, rigModel, titleOf, linksTo, withoutSpares } from '@viaggio/core';
-import type { Gear, Rig, Verdict } from '@viaggio/core';
+import { assessModel, criteriaOf, rigModel, titleOf } from '@viaggio/core/answer';
+import type { Verdict } from '@viaggio/core/answer';
+import { linksTo, withoutSpares } from '@viaggio/core/gear';
+import type { Gear, Rig } from '@viaggio/core/gear';
 import type { Compared } from './column';
 
 /** More than this nobody holds beside one another. */

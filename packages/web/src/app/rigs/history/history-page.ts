@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { differences, gearTitle, linksTo, rigShape, titleOf } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { titleOf } from '@viaggio/core/answer';
+import { gearTitle, linksTo, rigShape } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
+import { differences } from '@viaggio/core/units';
 import { Api } from '../../api/api';
 import type { Problem, SavedRevision } from '../../api/api';
 import { ProblemNote } from '../../shared/problem-note';

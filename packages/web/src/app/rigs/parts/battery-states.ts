@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { gearShape, gearTitle, rigShape, withChanges } from '@viaggio/core';
-import type { Battery, Rig } from '@viaggio/core';
+import { gearShape, gearTitle, rigShape } from '@viaggio/core/gear';
+import type { Battery, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { CheckField } from '../../fields/check-field';
 import { QuantityField } from '../../fields/quantity-field';
 import { QuantityPipe } from '../../shared/quantity.pipe';

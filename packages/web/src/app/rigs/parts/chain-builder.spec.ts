@@ -1,6 +1,6 @@
 import type { ComponentFixture } from '@angular/core/testing';
-import type { Rig } from '@viaggio/core';
-import { linksTo } from '@viaggio/core';
+import { linksTo } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
 import { textOf } from '../../../../testing/component';
 import { idOf, render, showDemoRig, until } from '../../../../testing/sheet';
 import { ChainBuilder } from './chain-builder';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { connectorName, gearTitle, linksTo, portsOf, withLinks, withoutFeed } from '@viaggio/core';
-import type { Gear, Input, Link, Offer, Rig } from '@viaggio/core';
+import type { Offer } from '@viaggio/core/answer';
+import { connectorName, gearTitle, linksTo, portsOf, withLinks, withoutFeed } from '@viaggio/core/gear';
+import type { Gear, Input, Link, Rig } from '@viaggio/core/gear';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';
 import { computedLater, valueOf } from '../../workers/computed-later';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { DEFAULT_RESERVE, rigShape } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { DEFAULT_RESERVE, rigShape } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
 import { QuantityField } from '../../fields/quantity-field';
 import { SliderField } from '../../fields/slider-field';
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { gearTitle, linksTo, rigShape, withChanges, withoutDevice } from '@viaggio/core';
-import type { Device, Rig } from '@viaggio/core';
+import { gearTitle, linksTo, rigShape, withoutDevice } from '@viaggio/core/gear';
+import type { Device, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { SliderField } from '../../fields/slider-field';
 import { RigSheet } from '../rig-sheet';
 import { openFeedDialog } from './feed-dialog';

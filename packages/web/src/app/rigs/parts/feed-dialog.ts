@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import type { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { gearTitle } from '@viaggio/core';
-import type { Rig } from '@viaggio/core';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
 import { RigSheet } from '../rig-sheet';
 import { LeaveOutChoice } from './leave-out-choice';
 import { StyleChoice } from './style-choice';

@@ -1,4 +1,4 @@
-import type { Rig } from '@viaggio/core';
+import type { Rig } from '@viaggio/core/gear';
 import { field, textOf } from '../../../../testing/component';
 import { idOf, render, showDemoRig } from '../../../../testing/sheet';
 import { MountsEditor } from './mounts-editor';

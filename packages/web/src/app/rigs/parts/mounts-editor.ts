@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MOUNT_PLACES, gearTitle, withChanges } from '@viaggio/core';
-import type { Gear, MountPlace, Rig } from '@viaggio/core';
+import { gearTitle, MOUNT_PLACES } from '@viaggio/core/gear';
+import type { Gear, MountPlace, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { CheckField } from '../../fields/check-field';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { CRITERIA, sayFinding, saySum, sumOf, withFeed } from '@viaggio/core';
-import type { Criterion, FoundFeed, Purchase, Rig } from '@viaggio/core';
+import { CRITERIA } from '@viaggio/core/answer';
+import type { Criterion, FoundFeed, Purchase } from '@viaggio/core/answer';
+import { withFeed } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
+import { sayFinding, saySum, sumOf } from '@viaggio/core/words';
 import { Currency, PricePipe } from '../../shared/currency';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import { VerdictMark } from '../../shared/verdict-mark';

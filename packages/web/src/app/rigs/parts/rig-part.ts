@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { gearTitle, mates, withPartReplaced } from '@viaggio/core';
-import type { Draw, Gear } from '@viaggio/core';
+import { gearTitle, mates, withPartReplaced } from '@viaggio/core/gear';
+import type { Draw, Gear } from '@viaggio/core/gear';
 import { GearEditor } from '../../gear/gear-editor';
 import { KIND_TITLES } from '../../gear/kinds';
 import type { GearEdit } from '../../gear/gear-edit';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { styleShape } from '@viaggio/core';
-import type { Style } from '@viaggio/core';
+import { styleShape } from '@viaggio/core/gear';
+import type { Style } from '@viaggio/core/gear';
 import { RigSheet } from '../rig-sheet';
 import { SelectField } from '../../fields/select-field';
 import { choicesOf } from '../../fields/choices-of';

@@ -1,18 +1,18 @@
+import { assess } from '@viaggio/core/answer';
 import {
+  adapterFits,
+  cableFits,
+  FEED_KINDS,
+  forBay,
+  gearIdsOf,
   GENERIC_ADAPTERS,
   GENERIC_BATTERIES,
   GENERIC_CABLES,
   GENERIC_DEVICES,
-  FEED_KINDS,
-  adapterFits,
-  assess,
-  cableFits,
-  forBay,
-  gearIdsOf,
   inputFor,
   outputFor,
-} from '@viaggio/core';
-import type { FeedKind, Gear } from '@viaggio/core';
+} from '@viaggio/core/gear';
+import type { FeedKind, Gear } from '@viaggio/core/gear';
 import { draftParts, draftPlan, draftRig } from './draft';
 import type { Draft, DraftPart } from './draft';
 

@@ -1,5 +1,7 @@
-import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor, withChanges } from '@viaggio/core';
-import type { Adapter, Battery, Cable, Device, FeedKind, Gear, PlanPart, Rig } from '@viaggio/core';
+import type { PlanPart } from '@viaggio/core/demo';
+import { FEED_KINDS, gearIdsOf, inputFor, oneFeed, outputFor } from '@viaggio/core/gear';
+import type { Adapter, Battery, Cable, Device, FeedKind, Gear, Rig } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 
 /** A part of a rig that is being asked for: of the kit already, or to be added to it. */
 export interface DraftPart<G extends Gear> {

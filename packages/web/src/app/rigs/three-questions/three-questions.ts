@@ -2,27 +2,26 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
+import { assess, testedHere } from '@viaggio/core/answer';
 import {
+  adapterFits,
+  blankBattery,
+  blankDevice,
+  cableFits,
   FEED_KINDS,
+  forBay,
+  gearTitle,
   GENERIC_ADAPTERS,
   GENERIC_BATTERIES,
   GENERIC_CABLES,
   GENERIC_DEVICES,
-  adapterFits,
-  assess,
-  blankBattery,
-  blankDevice,
-  cableFits,
-  forBay,
-  gearTitle,
   inputFor,
   isFlat,
   mates,
   outputFor,
-  testedHere,
   whyNotAtHand,
-} from '@viaggio/core';
-import type { Adapter, Battery, Cable, Device, Draw, FeedKind, Gear } from '@viaggio/core';
+} from '@viaggio/core/gear';
+import type { Adapter, Battery, Cable, Device, Draw, FeedKind, Gear } from '@viaggio/core/gear';
 import { RIG_OPEN, rememberedSet } from '../../shared/remembered';
 import { QuantityPipe } from '../../shared/quantity.pipe';
 import type { Change } from '../../state/items';

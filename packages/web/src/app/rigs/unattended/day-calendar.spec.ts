@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Unattended } from '@viaggio/core';
+import type { Unattended } from '@viaggio/core/gear';
 import { Preferences } from '../../shared/preferences';
 import { DayCalendar } from './day-calendar';
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatQuantity } from '@viaggio/core';
-import type { DayAlone, Unattended } from '@viaggio/core';
+import type { DayAlone } from '@viaggio/core/answer';
+import type { Unattended } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
 import { Preferences } from '../../shared/preferences';
 import { days, dayOf } from './words';
 

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { batteriesOf, formatQuantity, unattendedShape, withChanges } from '@viaggio/core';
-import type { Alone, Unattended } from '@viaggio/core';
+import type { Alone } from '@viaggio/core/answer';
+import { batteriesOf, unattendedShape } from '@viaggio/core/gear';
+import type { Unattended } from '@viaggio/core/gear';
+import { formatQuantity, withChanges } from '@viaggio/core/units';
 import { QuantityField } from '../../fields/quantity-field';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from '../rig-sheet';

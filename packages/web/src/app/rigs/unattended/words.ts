@@ -1,5 +1,6 @@
-import type { Unattended, Visit } from '@viaggio/core';
-import { clockAt } from '@viaggio/core';
+import type { Visit } from '@viaggio/core/answer';
+import { clockAt } from '@viaggio/core/day';
+import type { Unattended } from '@viaggio/core/gear';
 import { counted } from '../../shared/counted';
 
 export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const; // prettier-ignore

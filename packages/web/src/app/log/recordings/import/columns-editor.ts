@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MeterFileReader, RowReader, fieldsOf, formatQuantity, linesOf, meterColumnsShape, usualStepS } from '@viaggio/core';
-import type { ColumnDoubt, ColumnRole, MeterColumns } from '@viaggio/core';
+import { fieldsOf, linesOf, meterColumnsShape, MeterFileReader, RowReader, usualStepS } from '@viaggio/core/measure';
+import type { ColumnDoubt, ColumnRole, MeterColumns } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { QuantityField } from '../../../fields/quantity-field';
 import { remarkOf } from '../../labels';
 import { SelectField } from '../../../fields/select-field';

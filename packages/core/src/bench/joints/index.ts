@@ -1,0 +1,10 @@
+export { corrections } from './corrections';
+export type { Correction } from './corrections';
+export { isOhms, judgeReading, judgeSteps } from './judge';
+export type { CheckedStep, MeterReading } from './judge';
+export { readMeter } from './read-meter';
+export { sheetOfRig, standingOf, withReading } from './standing';
+export type { CheckStanding } from './standing';
+export { checkSteps } from './steps';
+export type { CheckStep } from './steps';
+export { GOOD_START, sayExpected, sayReading, sayShown, sayWhyExpected } from './words';

@@ -1,0 +1,2 @@
+export { PlanSearch } from './plan-search';
+export type { Candidate } from './plan-search';

@@ -1,0 +1,15 @@
+export {
+  limitSetter,
+  meaningOf,
+  sayCardChange,
+  sayConnecting,
+  sayFinding,
+  sayMoment,
+  sayNobody,
+  saySum,
+  sayTrackPeak,
+  sayUnrecorded,
+  sumOf,
+  tell,
+} from '../words';
+export type { Told } from '../words';

@@ -1,0 +1,168 @@
+import { batteryFigures } from '../../gear';
+import type { Battery } from '../../gear';
+import { labelAh } from '../../physics/cell';
+import { inOwnBay, isA, roleOf } from '../../rig/drawn';
+import type { Part } from '../../rig/drawn';
+import { budgetFeed } from '../../rig/resolved';
+import type { Connection, LoadDraw, SourceTree } from '../../rig/resolved';
+import type { Discharge } from '../../run';
+import { BANK_LEAST_A, PACK_LIMIT_C } from '../../tables';
+import type { Finding } from '../facts';
+import { finding } from '../finding';
+import { endVerdict, feedPoint, mostCurrent } from '../points';
+import { lacking } from './lacking';
+import { guardFindings } from './wires-and-fuses';
+
+/** Above this a linear regulator needs a heat sink and a switching converter is advised. */
+const MUCH_HEAT_W = 2;
+
+/** Current in every lead, port, budget and part at every state of charge; fuses, wire, heat; collapse. */
+export function currentFindings(tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
+  const guards = guardFindings(tree, run);
+  if (run === undefined) return guards;
+  if (run.cause === 'collapse') return [collapse(tree, run), ...guards];
+  return [
+    ...tree.connections.flatMap((one) => [...leadFindings(one, run), ...ratingFindings(one, run), ...heatFindings(one, run)]),
+    ...packFindings(tree, run),
+    ...packLimitFindings(tree, run),
+    ...bankFindings(tree, run),
+    ...budgetFindings(tree, run),
+    ...guards,
+  ];
+}
+
+function collapse({ source, connections }: SourceTree, run: Discharge): Finding {
+  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
+  const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.title } as const;
+  const facts = { source: source.title, loads, afterMin: run.minutes };
+  return finding('collapse', endVerdict(run), place, facts);
+}
+
+function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Finding[] {
+  const [limit] = limits;
+  const [start, end] = [run.start, run.end].map((point) => feedPoint(point, id));
+  if (!limit || !start || !end) return [];
+  const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title } as const;
+  const flow = { startA: start.currentA, endA: end.currentA, limit };
+  if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.title, ...flow })];
+  if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
+  const late = { at: 'lead', to: to.title, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
+  // a wire gets hot where a port trips: nothing ends it there
+  return [finding('over-current-late', limit.by === 'cable' ? 'stop' : endVerdict(run), place, late)];
+}
+
+function packFindings({ source }: SourceTree, run: Discharge): Finding[] {
+  if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
+  const { title: battery } = source;
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
+  const isBare = isBareCells(source.gear);
+  const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0, isBare } as const;
+  if (run.minutes === 0) return [finding('over-current', 'stop', place, facts)];
+  return [finding('over-current-late', isBare ? 'stop' : endVerdict(run), place, { ...facts, afterMin: run.minutes })];
+}
+
+/** Cells without a board: those of one's own making, and chemistries that are sold without one. */
+function isBareCells({ protection, cell, chemistry }: Battery): boolean {
+  if (protection !== undefined) return protection === 'none';
+  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || chemistry === 'alkaline';
+}
+
+/** More than a pack of its kind surely gives, while nobody says what it may give: no limit is known, not none. */
+function packLimitFindings({ source, spec, connections }: SourceTree, run: Discharge): Finding[] {
+  if (!isA(source, 'battery') || !spec || spec.maxA !== undefined) return [];
+  // what leaves a bank by its ports is limited there
+  if (source.gear.form === 'bank' || connections.every(({ output }) => output.gives !== 'pack')) return [];
+  const { low, typical, high } = PACK_LIMIT_C[source.gear.chemistry];
+  const ratedAh = labelAh(spec);
+  const currentA = Math.max(run.start?.packA ?? 0, run.end?.packA ?? 0);
+  // a device and the battery made for its bay are made for each other
+  const surelyC = connections.every(inOwnBay) ? typical : low;
+  if (currentA <= surelyC * ratedAh) return [];
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: source.title } as const;
+  const facts = { battery: source.title, currentA, usualA: typical * ratedAh, lowA: low * ratedAh, highA: high * ratedAh };
+  return [finding('pack-limit-unknown', 'unknown', place, facts)];
+}
+
+/** Below this a bank that does not say may take its port for empty. */
+const SMALL_DRAW_A = 0.1;
+
+/** A bank that takes a small draw for nobody there and switches itself off. */
+function bankFindings({ source, connections }: SourceTree, run: Discharge): Finding[] {
+  if (!isA(source, 'battery') || source.gear.leastA === 0) return [];
+  const {
+    title: bank,
+    gear: { leastA: saidA, form },
+  } = source;
+  if (saidA === undefined && form !== 'bank') return [];
+  const ports = connections.filter(({ before, converter }) => before === undefined && converter !== undefined);
+  const currentA = ports.reduce((sum, { id }) => sum + (feedPoint(run.start, id)?.currentA ?? 0), 0);
+  if (ports.length === 0 || currentA >= (saidA ?? SMALL_DRAW_A)) return [];
+  const loads = ports.map(({ to }) => to.title);
+  const place = { aspect: 'current', role: 'battery', gearId: source.id, part: bank } as const;
+  const { low, high } = BANK_LEAST_A;
+  const facts = { bank, loads, currentA, leastA: saidA, lowA: low, highA: high };
+  return [finding('bank-switches-off', saidA === undefined ? 'unknown' : 'stop', place, facts)];
+}
+
+/** Limits that several ports keep together. */
+function budgetFindings({ connections, source }: SourceTree, run: Discharge): Finding[] {
+  if (run.cause !== 'over-current') return [];
+  const parts = new Map<string, Part>([[source.id, source], ...connections.map(({ to }): [string, Part] => [to.id, to])]);
+  return [...parts.values()].flatMap((part) =>
+    part.budgets
+      .filter(({ id }) => budgetFeed(part.id, id) === run.at)
+      .map(({ name: budget, maxA, maxW }) => {
+        const { title: of } = part;
+        const takenA = feedPoint(run.end ?? run.start, run.at)?.currentA ?? 0;
+        const place = { aspect: 'current', role: roleOf(part), gearId: part.id, part: of } as const;
+        const facts = { of, budget, maxA, maxW, takenA, afterMin: run.minutes };
+        return finding('budget-passed', endVerdict(run), place, facts);
+      }),
+  );
+}
+
+/** The watts that go through a part that is rated in watts. */
+function ratingFindings({ id, from, to, supply }: Connection, run: Discharge): Finding[] {
+  if (!isA(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
+  const drawnW = mostCurrent(run, id) * supply.highV;
+  const { ratedW } = from.gear;
+  return drawnW <= ratedW ? [] : [overloaded(from, id, { load: to.title, drawnW, ratedW, atPeaks: false })];
+}
+
+interface Overload {
+  readonly load: string;
+  readonly drawnW: number;
+  readonly ratedW: number;
+  readonly atPeaks: boolean;
+}
+
+function overloaded(adapter: Part, connectionId: string, overload: Overload): Finding {
+  const { title: name } = adapter;
+  const place = { aspect: 'current', role: 'adapter', gearId: adapter.id, connectionId, part: name } as const;
+  return finding('adapter-overloaded', overload.atPeaks ? 'caution' : 'stop', place, { adapter: name, ...overload });
+}
+
+/** An adapter whose rating nobody knows, and peaks above a known one: they do not need a run. */
+export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<string, LoadDraw>): readonly Finding[] {
+  return connections.flatMap(({ id, from, to }): Finding[] => {
+    if (!isA(from, 'adapter') || from.gear.output.passThrough || from.gear.input.triggerV !== undefined) return [];
+    const { ratedW: rated, output } = from.gear;
+    const ratedW = rated ?? (output.maxA !== undefined && output.voltageV !== undefined ? output.maxA * output.voltageV : undefined);
+    if (ratedW === undefined) return [lacking('rated-power', from, id)];
+    const { powerW = 0, peakW = 0 } = draws.get(to.id) ?? {};
+    if (peakW <= ratedW || powerW > ratedW) return [];
+    return [overloaded(from, id, { load: to.title, drawnW: peakW, ratedW, atPeaks: true })];
+  });
+}
+
+function heatFindings({ id, from, supply, before }: Connection, run: Discharge): Finding[] {
+  if (!isA(from, 'adapter') || !from.gear.linear || !supply || !before) return [];
+  // hottest where the input stands highest: at the start, or while the battery behind it is charged
+  const inV = Math.max(feedPoint(run.start, before.id)?.inputV ?? 0, before.supply?.chargingV ?? 0);
+  const currentA = feedPoint(run.start, id)?.currentA ?? 0;
+  const heatW = (inV - supply.highV) * currentA;
+  if (heatW <= MUCH_HEAT_W) return [];
+  const { title: adapter } = from;
+  const place = { aspect: 'current', role: 'adapter', gearId: from.id, connectionId: id, part: adapter } as const;
+  return [finding('regulator-hot', 'caution', place, { adapter, inV, outV: supply.highV, currentA, heatW })];
+}

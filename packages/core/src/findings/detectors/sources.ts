@@ -1,0 +1,144 @@
+import { cellVoltage, labelAh, LOWEST_KNOWN_C, packFrom, tooCold } from '../../physics/cell';
+import type { PackSpec } from '../../physics/cell';
+import { isA, printedAh, roleOf } from '../../rig/drawn';
+import type { Part } from '../../rig/drawn';
+import { batteryState, isChargedInPlace } from '../../rig/resolved';
+import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
+import { CHEMISTRIES } from '../../tables';
+import type { Facts, Finding, FindingPlace } from '../facts';
+import { finding } from '../finding';
+import { lacking } from './lacking';
+
+/** Share of the charge limit from which a current between two packs is told. */
+const TOLD_SHARE = 0.05;
+/** Times its amp-hours that the smaller of two packs may be charged with. */
+const CHARGE_C = { agm: 0.2, other: 0.5 } as const;
+
+/** Batteries as they stand there: charged where they must not be, colder than anything known of them, alone in a device. */
+export function sourceFindings(rig: ResolvedRig): readonly Finding[] {
+  return [...chargingFindings(rig), ...coldFindings(rig), ...builtInFindings(rig), ...seriesFindings(rig)];
+}
+
+function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
+  return { aspect, role: roleOf(source), gearId: source.id, part: source.title };
+}
+
+/** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
+export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] {
+  return [...parts.values()].flatMap((part) => {
+    if (!isA(part, 'hub') || part.gear.isolates) return [];
+    const { inputOrder } = part.gear;
+    if (inputOrder !== 'together' && inputOrder !== undefined) return [];
+    const joined = trees.flatMap((tree) => {
+      const way = tree.connections.find(({ to }) => to.id === part.id);
+      // what is held or stepped up on its way does not flow back
+      return way && followsSource(way) ? [{ tree, way }] : [];
+    });
+    const found = joined.flatMap((one, place) => joined.slice(place + 1).flatMap((other) => between(rig, part, one, other)));
+    // where nobody says what it does with several, what it would do to them joined is not known
+    return inputOrder === 'together' ? found : found.map((one) => ({ ...one, verdict: 'unknown' as const }));
+  });
+}
+
+function followsSource(connection: Connection): boolean {
+  for (let at: Connection | undefined = connection; at; at = at.before) if (at.converter && !isA(at.from, 'supply')) return false;
+  return true;
+}
+
+interface Joined {
+  readonly tree: SourceTree;
+  readonly way: Connection;
+}
+
+function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined): Finding[] {
+  const [a, b] = [one.tree.source, other.tree.source];
+  const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
+  const names = { hub: hub.title, one: a.title, other: b.title };
+  const [first, second] = [one.tree.spec, other.tree.spec];
+  if (!isA(a, 'battery') || !isA(b, 'battery'))
+    return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
+  // what is missing of them is told as that
+  if (!first || !second) return [];
+  if (first.chemistry !== second.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
+  if (first.cellsInSeries !== second.cellsInSeries) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
+  const [oneV, otherV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
+  const ohm = packFrom(first).resistanceOhm + packFrom(second).resistanceOhm + one.way.leadOhm + other.way.leadOhm;
+  const currentA = Math.abs(oneV - otherV) / ohm;
+  const limitA = Math.min(chargeLimit(first), chargeLimit(second));
+  if (currentA <= TOLD_SHARE * limitA) return [];
+  const facts = { ...names, oneV, otherV, ohm, currentA, limitA };
+  return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];
+}
+
+function openVolts({ chemistry, cellsInSeries }: PackSpec, soc: number): number {
+  return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, soc);
+}
+
+function chargeLimit(spec: PackSpec): number {
+  return labelAh(spec) * (spec.chemistry === 'agm' ? CHARGE_C.agm : CHARGE_C.other);
+}
+
+/** A charger or a panel on a battery that must not be charged so. */
+function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
+  return sources.flatMap((source) => {
+    if (!isA(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
+    const {
+      title: battery,
+      gear: { chemistry, form, chargesWhileFeeding },
+    } = source;
+    const { temperatureC } = batteryState(rig, source.id);
+    const place = ofSource(source, 'run');
+    const harm = (why: Facts['charging-harms']['why']): Finding => finding('charging-harms', 'stop', place, { battery, why, temperatureC });
+    const found: Finding[] = [];
+    if (chargesWhileFeeding === false) found.push(harm('feeding'));
+    // electronics between its ports decide whether a bank does both at once
+    if (form === 'bank' && chargesWhileFeeding === undefined) found.push(lacking('charge-through', source));
+    if (chemistry === 'alkaline') found.push(harm('primary'));
+    if (tooCold({ chemistry }, temperatureC)) found.push(harm('cold'));
+    return found;
+  });
+}
+
+/** Amp-hours or charges further apart than this: the weaker is empty while the other still pushes. */
+const UNLIKE = 0.1;
+
+/** Batteries in series that are not alike: the weakest ends the run, and is driven on where nothing cuts it off. */
+function seriesFindings({ parts, strings }: ResolvedRig): Finding[] {
+  return strings.flatMap(({ hubId, as, batteries, charges }) => {
+    const hub = parts.get(hubId);
+    if (!hub) return [];
+    const place = ofSource(hub, 'run');
+    const names = { hub: hub.title, batteries: as.name };
+    if (batteries.some(({ chemistry }) => chemistry !== as.chemistry))
+      return [finding('series-unlike', 'stop', place, { ...names, why: 'chemistry' })];
+    const ah = batteries.flatMap((battery) => printedAh(battery) ?? []);
+    const apart = ([low, high]: readonly [number, number]): boolean => low < (1 - UNLIKE) * high;
+    const ends = (values: readonly number[]): readonly [number, number] => [Math.min(...values), Math.max(...values)];
+    const [lowAh, highAh] = ends(ah);
+    if (apart([lowAh, highAh])) return [finding('series-unlike', 'caution', place, { ...names, why: 'capacity', lowAh, highAh })];
+    const [lowCharge, highCharge] = ends(charges);
+    if (!apart([lowCharge, highCharge])) return [];
+    return [finding('series-unlike', 'caution', place, { ...names, why: 'charge', lowCharge, highCharge })];
+  });
+}
+
+function coldFindings({ rig, sources }: ResolvedRig): Finding[] {
+  return sources.flatMap((source) => {
+    if (!isA(source, 'battery')) return [];
+    const { temperatureC } = batteryState(rig, source.id);
+    if (temperatureC >= LOWEST_KNOWN_C) return [];
+    return [finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.title, temperatureC, lowestC: LOWEST_KNOWN_C })];
+  });
+}
+
+/** Devices that live on the battery that is built into them, nothing else feeding them. */
+function builtInFindings({ devices, ends }: ResolvedRig): Finding[] {
+  return devices.flatMap(({ part }) => {
+    const {
+      title: device,
+      gear: { builtIn },
+    } = part;
+    if (!builtIn || ends.some(({ to }) => to.id === part.id)) return [];
+    return [finding('built-in-only', 'caution', { ...ofSource(part, 'run') }, { device, energyWh: builtIn.energyWh })];
+  });
+}

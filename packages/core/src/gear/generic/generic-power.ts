@@ -1,0 +1,402 @@
+import type { Adapter, Battery, Cable, Connector, Device, Gear, GearOf, Hub, Supply } from '..';
+
+/**
+ * Generic gear that brings its ports with it: packs of every make-up, regulators, couplers, panels, what hands power on.
+ * Typical figures, marked as guesses where they decide, until somebody types what the label says or measures.
+ */
+const bay = (family: string): Connector => ({ type: 'bay', family });
+const DTAP: Connector = { type: 'd-tap' };
+const USB_A: Connector = { type: 'usb-a' };
+const USB_C: Connector = { type: 'usb-c' };
+const V_MOUNT: Connector = { type: 'v-mount' };
+const TERMINALS: Connector = { type: 'bare', polarity: 'as-marked' };
+const BARREL: Connector = { type: 'barrel', outerMm: 5.5, innerMm: 2.1, polarity: 'centre-positive' };
+
+const guessed = { energyWh: 'guess', maxA: 'guess' } as const;
+const onMount = { takes: 'window', id: 'mount', name: 'Mount', connector: V_MOUNT, minV: 11, maxV: 17 } as const;
+
+const vMountWithUsb: Battery = {
+  kind: 'battery',
+  name: 'V-mount battery with D-tap and USB, 98 Wh',
+  massG: 680,
+  price: 180,
+  form: 'v-mount',
+  chemistry: 'li-ion',
+  cellsInSeries: 4,
+  energyWh: 98,
+  nominalV: 14.4,
+  outputs: [
+    { gives: 'pack', id: 'd-tap', name: 'D-tap', connector: DTAP, maxA: 8 },
+    { gives: 'pack', id: 'mount', name: 'Mount', connector: V_MOUNT, maxA: 10 },
+    { gives: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, ratingW: 65 },
+    { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2.4 },
+  ],
+  from: guessed,
+};
+
+const twoPortBank: Battery = {
+  kind: 'battery',
+  name: 'USB bank, USB-C and USB-A, 20 000 mAh',
+  massG: 440,
+  price: 55,
+  form: 'bank',
+  chemistry: 'li-ion',
+  cellsInSeries: 1,
+  energyWh: 74,
+  nominalV: 3.7,
+  outputs: [
+    { gives: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, ratingW: 65, budget: 'all' },
+    { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2.4, budget: 'all' },
+  ],
+  budgets: [{ id: 'all', name: 'All ports together', maxW: 65 }],
+  from: { energyWh: 'guess' },
+};
+
+const pack = (
+  name: string,
+  changes: Pick<Battery, 'chemistry' | 'cellsInSeries' | 'energyWh' | 'nominalV' | 'massG'> & Partial<Battery>,
+  connector: Connector,
+  maxA: number,
+): Battery => ({
+  kind: 'battery',
+  name,
+  form: 'pack',
+  outputs: [{ gives: 'pack', id: 'out', name: connector.type === 'bare' ? 'Terminals' : 'Lead', connector, maxA, lead: true }],
+  from: guessed,
+  ...changes,
+});
+
+const PACKS: readonly Battery[] = [
+  vMountWithUsb,
+  twoPortBank,
+  pack('Lead-acid battery, 12 V 7 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 84, nominalV: 12, massG: 2300 }, TERMINALS, 15),
+  pack('Lead-acid battery, 12 V 33 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 396, nominalV: 12, massG: 10_500 }, TERMINALS, 30),
+  pack(
+    'LiFePO4 battery, 12.8 V 12 Ah',
+    { chemistry: 'lifepo4', cellsInSeries: 4, energyWh: 153.6, nominalV: 12.8, massG: 1500 },
+    TERMINALS,
+    12,
+  ),
+  pack(
+    'Holder of 8 AA, alkaline',
+    { chemistry: 'alkaline', cellsInSeries: 8, energyWh: 30, nominalV: 12, massG: 230, protection: 'none' },
+    BARREL,
+    0.5,
+  ),
+  pack(
+    'Holder of 8 AA, NiMH 1900 mAh',
+    { chemistry: 'nimh', cellsInSeries: 8, energyWh: 18.2, nominalV: 9.6, massG: 260, protection: 'none' },
+    BARREL,
+    3.8,
+  ),
+  pack(
+    'Holder of two 18650 cells, 2600 mAh',
+    {
+      chemistry: 'li-ion',
+      cellsInSeries: 2,
+      energyWh: 18.7,
+      nominalV: 7.2,
+      massG: 130,
+      protection: 'none',
+      cell: { capacityAh: 2.6, maxA: 5 },
+    },
+    BARREL,
+    5,
+  ),
+  pack(
+    'Holder of four 21700 cells, 4000 mAh',
+    {
+      chemistry: 'li-ion',
+      cellsInSeries: 4,
+      energyWh: 57.6,
+      nominalV: 14.4,
+      massG: 330,
+      protection: 'none',
+      cell: { capacityAh: 4, maxA: 8 },
+    },
+    BARREL,
+    8,
+  ),
+  pack(
+    'Pack of one’s own cells, 4S2P with a board',
+    {
+      chemistry: 'li-ion',
+      cellsInSeries: 4,
+      cellsInParallel: 2,
+      energyWh: 86.4,
+      nominalV: 14.4,
+      massG: 520,
+      protection: 'board',
+      cell: { capacityAh: 3, maxA: 8 },
+      note: 'Protection board, balance lead and a fuse at plus; charge it on a balancing charger, watched.',
+    },
+    { type: 'xt60' },
+    16,
+  ),
+];
+
+const ADAPTERS: readonly Adapter[] = [
+  {
+    kind: 'adapter',
+    name: 'Switching regulator, 12 V in, 8 V out',
+    massG: 60,
+    price: 15,
+    input: { connector: TERMINALS, minV: 9, maxV: 24 },
+    output: { connector: BARREL, voltageV: 8, maxA: 3 },
+    ratedW: 24,
+    works: 'down',
+    gauge: 'none',
+    note: 'Set and measure its output before anything is connected.',
+    from: { voltageV: 'guess' },
+  },
+  {
+    kind: 'adapter',
+    name: 'Linear regulator, 12 V in, 7.5 V out',
+    massG: 40,
+    price: 8,
+    input: { connector: TERMINALS, minV: 9.5, maxV: 20 },
+    output: { connector: BARREL, voltageV: 7.5, maxA: 1.5 },
+    ratedW: 11,
+    linear: true,
+    gauge: 'none',
+    note: 'What is too much becomes heat: it wants a heat sink.',
+    from: { voltageV: 'guess' },
+  },
+  {
+    kind: 'adapter',
+    name: 'Battery-shaped adapter, from USB-C Power Delivery',
+    massG: 60,
+    price: 45,
+    input: { connector: USB_C, triggerV: 9 },
+    output: { connector: { type: 'bay' }, voltageV: 8 },
+    ratedW: 24,
+    gauge: 'always-full',
+    from: { voltageV: 'guess' },
+  },
+  {
+    kind: 'adapter',
+    name: 'Battery-shaped adapter, from a barrel, 8 V in',
+    massG: 45,
+    price: 25,
+    input: { connector: BARREL, minV: 6.5, maxV: 8.6 },
+    output: { connector: { type: 'bay' }, passThrough: true },
+    gauge: 'none',
+  },
+  {
+    kind: 'adapter',
+    name: 'Step-up regulator, 12 V in, 19 V out',
+    massG: 120,
+    price: 25,
+    input: { connector: TERMINALS, minV: 10, maxV: 16, startV: 10.5 },
+    output: { connector: BARREL, voltageV: 19, maxA: 3 },
+    ratedW: 57,
+    works: 'up',
+    gauge: 'none',
+    from: { voltageV: 'guess' },
+  },
+];
+
+const HUBS: readonly Hub[] = [
+  {
+    kind: 'hub',
+    name: 'V-mount plate with an 8 V regulator',
+    massG: 260,
+    price: 130,
+    form: 'plate',
+    inputs: [onMount],
+    outputs: [
+      { gives: 'pack', id: 'd-tap', name: 'D-tap', connector: DTAP, maxA: 5 },
+      { gives: 'fixed', id: 'regulated', name: '8 V out', connector: BARREL, voltageV: 8, maxA: 3, works: 'down' },
+      { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2 },
+    ],
+  },
+  {
+    kind: 'hub',
+    name: 'Step-up plate, V-mount to 26 V',
+    massG: 500,
+    price: 350,
+    form: 'plate',
+    inputs: [{ ...onMount, minV: 12.4, startV: 15.2 }],
+    outputs: [{ gives: 'fixed', id: 'dc', name: '26 V out', connector: { type: 'circular2' }, voltageV: 26, maxA: 5, works: 'up' }],
+  },
+  {
+    kind: 'hub',
+    name: 'Two-battery V-mount plate, hot swap',
+    massG: 650,
+    price: 280,
+    form: 'plate',
+    bufferS: 30,
+    isolates: true,
+    inputs: [
+      { ...onMount, id: 'left', name: 'Left mount' },
+      { ...onMount, id: 'right', name: 'Right mount' },
+    ],
+    inputOrder: 'one-by-one',
+    outputs: [1, 2].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 6 })),
+  },
+  {
+    kind: 'hub',
+    name: 'Field case for two 12 V batteries',
+    massG: 900,
+    price: 60,
+    form: 'box',
+    fuseA: 10,
+    isolates: true,
+    inputs: [
+      { takes: 'window', id: 'one', name: 'Battery 1', connector: TERMINALS, minV: 10.5, maxV: 15 },
+      { takes: 'window', id: 'two', name: 'Battery 2', connector: TERMINALS, minV: 10.5, maxV: 15 },
+    ],
+    inputOrder: 'together',
+    outputs: [
+      { gives: 'pack', id: 'd-tap-1', name: 'D-tap 1', connector: DTAP, maxA: 5 },
+      { gives: 'pack', id: 'd-tap-2', name: 'D-tap 2', connector: DTAP, maxA: 5 },
+      { gives: 'fixed', id: 'usb-a', name: 'USB-A', connector: USB_A, voltageV: 5, maxA: 2 },
+    ],
+  },
+  {
+    kind: 'hub',
+    name: 'PoE splitter, 12 V out',
+    massG: 90,
+    price: 25,
+    form: 'box',
+    inputs: [{ takes: 'window', id: 'poe', name: 'Network', connector: { type: 'poe' }, minV: 37, maxV: 57, poeClass: 'at' }],
+    outputs: [{ gives: 'fixed', id: 'dc', name: '12 V out', connector: BARREL, voltageV: 12, maxA: 2, works: 'down', lead: true }],
+  },
+  {
+    kind: 'hub',
+    name: 'Stabiliser that feeds a camera',
+    massG: 1200,
+    price: 400,
+    form: 'box',
+    inputs: [{ takes: 'window', id: 'battery', name: 'Battery', connector: bay('stabiliser'), minV: 12, maxV: 17 }],
+    outputs: [
+      { gives: 'fixed', id: 'camera', name: 'Camera out', connector: BARREL, voltageV: 8, maxA: 2 },
+      { gives: 'pack', id: 'motor', name: 'Accessory out', connector: DTAP, maxA: 2 },
+    ],
+    standbyW: 6,
+    note: 'Its motors draw from the same battery: the own draw here is theirs, held still; moving takes more.',
+  },
+];
+
+const DEVICES: readonly Device[] = [
+  {
+    kind: 'device',
+    name: 'Monitor that passes its power on',
+    massG: 420,
+    draw: { basis: 'maker', powerW: 12 },
+    dimmable: true,
+    inputs: [
+      { takes: 'window', id: 'plate', name: 'Battery plate', connector: bay('L'), minV: 6.5, maxV: 8.6 },
+      { takes: 'window', id: 'dc', name: 'D-tap lead', connector: DTAP, minV: 7, maxV: 17, lead: true },
+    ],
+    outputs: [{ gives: 'fixed', id: 'out', name: '8 V out', connector: BARREL, voltageV: 8, maxA: 2.5 }],
+    from: { draw: 'guess', minV: 'guess', maxV: 'guess' },
+  },
+  {
+    kind: 'device',
+    name: 'Time-lapse camera with a controller',
+    massG: 450,
+    draw: { basis: 'frames', awakeW: 5, awakeS: 6, sleepW: 0.12, everyS: 60 },
+    inputs: [{ takes: 'window', id: 'dc', name: 'Barrel input', connector: BARREL, minV: 7, maxV: 8.6 }],
+    from: { draw: 'guess', minV: 'guess', maxV: 'guess' },
+  },
+];
+
+const SUPPLIES: readonly Supply[] = [
+  {
+    kind: 'supply',
+    name: 'Mains coupler for a battery bay, 8 V 3 A',
+    massG: 300,
+    price: 60,
+    form: 'mains',
+    outputs: [{ gives: 'fixed', id: 'coupler', name: 'Battery shape', connector: { type: 'bay' }, voltageV: 8, maxA: 3, lead: true }],
+  },
+  {
+    kind: 'supply',
+    name: 'Solar panel 20 W with a controller, 12 V',
+    massG: 1900,
+    price: 60,
+    form: 'solar',
+    outputs: [{ gives: 'fixed', id: 'out', name: 'Controller out', connector: TERMINALS, voltageV: 12, minV: 11, maxV: 14.6, maxA: 1.5 }],
+  },
+  {
+    kind: 'supply',
+    name: 'PoE switch port, 30 W',
+    massG: 600,
+    price: 60,
+    form: 'poe',
+    outputs: [{ gives: 'fixed', id: 'port', name: 'Port', connector: { type: 'poe' }, voltageV: 50, maxA: 0.6, poeClass: 'at' }],
+  },
+  {
+    kind: 'supply',
+    name: 'Vehicle outlet, 12 V 10 A',
+    form: 'vehicle',
+    outputs: [{ gives: 'fixed', id: 'outlet', name: 'Outlet', connector: { type: 'vehicle' }, voltageV: 12, maxA: 10, fuseA: 10 }],
+  },
+];
+
+const CABLES: readonly Cable[] = [
+  {
+    kind: 'cable',
+    name: 'Two-pin lead, 0.6 m',
+    massG: 70,
+    price: 30,
+    ends: { source: { type: 'circular2' }, load: { type: 'circular2' } },
+    lengthM: 0.6,
+    areaMm2: 1,
+  },
+  {
+    kind: 'cable',
+    name: 'Network cable, 5 m',
+    massG: 130,
+    price: 8,
+    ends: { source: { type: 'poe' }, load: { type: 'poe' } },
+    lengthM: 5,
+    areaMm2: 0.2,
+  },
+  {
+    kind: 'cable',
+    name: 'Lead from terminals to barrel 5.5 × 2.1, fused',
+    massG: 60,
+    price: 12,
+    ends: { source: TERMINALS, load: BARREL },
+    lengthM: 1,
+    areaMm2: 0.75,
+    fuseA: 5,
+    fuseAt: 'source',
+  },
+];
+
+const CHARGERS: readonly GearOf<'charger'>[] = [
+  {
+    kind: 'charger',
+    name: 'Grip as a charger, two slots over USB-C',
+    slots: 2,
+    order: 'one-by-one',
+    powerW: 8,
+    connector: bay('M'),
+    note: 'The grip with its batteries in it, while the camera is off.',
+  },
+  {
+    kind: 'charger',
+    name: 'USB-C charger for a bank, 65 W',
+    massG: 130,
+    price: 35,
+    slots: 1,
+    order: 'together',
+    powerW: 60,
+    connector: USB_C,
+  },
+  {
+    kind: 'charger',
+    name: 'Balancing charger, one pack',
+    massG: 350,
+    price: 60,
+    slots: 1,
+    order: 'together',
+    powerW: 50,
+    connector: { type: 'xt60' },
+  },
+];
+
+export const GENERIC_POWER: readonly Gear[] = [...DEVICES, ...PACKS, ...ADAPTERS, ...CABLES, ...HUBS, ...SUPPLIES, ...CHARGERS];

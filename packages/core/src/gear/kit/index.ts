@@ -1,0 +1,5 @@
+export { isFlat, isReady, whyNotAtHand } from './at-hand';
+export { batteryHealth, ENERGY_SPREAD, energyFrom, energyNow, energySpread } from './battery-health';
+export { mayFly, strictestFlight } from './may-fly';
+export type { Flight } from './may-fly';
+export { nextTags, tagAfter } from './next-tag';

@@ -1,0 +1,28 @@
+import { USUAL_FLIGHT_RULES } from '../../travel/rules';
+import { batteryFigures } from '..';
+import type { Battery } from '..';
+
+export type Flight = 'free' | 'approval' | 'no' | 'unknown';
+
+/**
+ * Whether a battery may fly in the cabin, by its printed watt-hours: free to 100 Wh, with the carrier's approval to
+ * 160 Wh, not above. Lead-acid: non-spillable, to 100 Wh and 12 V.
+ *
+ * @example mayFly({ ...battery, energyWh: 147 }) // 'approval'
+ */
+export function mayFly(battery: Battery): Flight {
+  // what is printed counts at the gate, not what was measured
+  const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
+  const energyWh = battery.labelWh ?? counted;
+  if (energyWh === undefined) return 'unknown';
+  if (battery.chemistry === 'agm') return energyWh <= USUAL_FLIGHT_RULES.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
+  if (energyWh <= USUAL_FLIGHT_RULES.freeWh) return 'free';
+  return energyWh <= USUAL_FLIGHT_RULES.approvalWh ? 'approval' : 'no';
+}
+
+const ORDER: readonly Flight[] = ['free', 'approval', 'unknown', 'no'];
+
+/** The strictest of several. */
+export function strictestFlight(flights: readonly Flight[]): Flight {
+  return flights.reduce<Flight>((worst, flight) => (ORDER.indexOf(flight) > ORDER.indexOf(worst) ? flight : worst), 'free');
+}

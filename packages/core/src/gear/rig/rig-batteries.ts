@@ -1,7 +1,0 @@
-import type { Gear } from '../gear';
-import type { Rig } from './rig';
-
-/** The batteries that a rig names as sources, once each, in the order of its links; spares left out. */
-export function batteriesOf(rig: Pick<Rig, 'links'>, gear: ReadonlyMap<string, Gear>): readonly string[] {
-  return [...new Set(rig.links.map(({ from }) => from.gearId))].filter((id) => gear.get(id)?.kind === 'battery');
-}

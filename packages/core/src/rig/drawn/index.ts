@@ -1,0 +1,17 @@
+export { balanceShape } from './balance-shape';
+export type { Balance } from './balance-shape';
+export { drawnRig } from './drawn-rig';
+export type { DeviceUse, DrawnRig, Ends, RigFault } from './drawn-rig';
+export { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from './edit-links';
+export { oneFeed } from './one-feed';
+export { inOwnBay, isA, roleOf } from './part';
+export type { Part, Role, Source } from './part';
+export { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, gearIdsOf, namedByRig, phaseShape, rigShape } from './rig';
+export type { Link, Named, Rig, RigPhase } from './rig';
+export { batteriesOf } from './rig-batteries';
+export { printedAh } from './series';
+export { styleShape } from './style';
+export type { Style } from './style';
+export { unattendedShape } from './unattended-shape';
+export type { Unattended } from './unattended-shape';
+export { withoutSpares } from './without-spares';

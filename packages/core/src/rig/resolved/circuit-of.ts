@@ -1,0 +1,123 @@
+import type { Device } from '../../gear';
+import { packFrom } from '../../physics/cell';
+import type { Pack } from '../../physics/cell';
+import type { Feed, Network } from '../../physics/circuit';
+import { isA } from '../drawn';
+import type { Part } from '../drawn';
+import { isFuse } from './conductor';
+import type { Connection } from './connection';
+import type { SourceTree } from './source-tree';
+
+/** What a device draws behind one of its connections. */
+export interface LoadDraw {
+  readonly powerW: number;
+  readonly peakW?: number | undefined;
+  readonly peakMs?: number | undefined;
+}
+
+/** The name of the feed that keeps a shared limit, and of the converter behind a port that others share a lead with. */
+export const budgetFeed = (partId: string, budgetId: string): string => `${partId}=${budgetId}`;
+export const portFeed = (partId: string, portId: string): string => `${partId}:${portId}`;
+/** The load that a hub is to itself. */
+export const ownLoad = (partId: string): string => `${partId}!own`;
+
+/** Amp-hours that stand for “as long as you like”. */
+const ENDLESS_AH = 1e7;
+
+/**
+ * A tree as a circuit with the devices drawing so much, by identifier; undefined while a figure is missing. The pack is
+ * as it is at its rated pace: `networkOf` in `run` takes off what a chemistry loses when hurried.
+ */
+export function circuitOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>): Network | undefined {
+  if (tree.incomplete) return undefined;
+  const { source, connections, spec } = tree;
+  return { pack: spec ? packFrom(spec) : endlessPack(connections), feeds: new Builder(connections, draws).feedsOf(source, undefined) };
+}
+
+/** A supply: a voltage that stands, and never runs out. */
+function endlessPack(connections: readonly Connection[]): Pack {
+  const voltageV = Math.max(...connections.filter(({ before }) => !before).map(({ supply }) => supply?.highV ?? 0));
+  return { cellsInSeries: 1, ocvPerCell: [[0, voltageV], [1, voltageV]], capacityAh: ENDLESS_AH, resistanceOhm: 0, cutoffV: 0 }; // prettier-ignore
+}
+
+class Builder {
+  private readonly next = new Map<Connection | undefined, Connection[]>();
+
+  constructor(
+    connections: readonly Connection[],
+    private readonly draws: ReadonlyMap<string, LoadDraw>,
+  ) {
+    for (const connection of connections) this.next.set(connection.before, [...(this.next.get(connection.before) ?? []), connection]);
+  }
+
+  /** The feeds of a part's outputs, those that share a budget behind one feed that keeps it. */
+  feedsOf(part: Part, arriving: Connection | undefined): Feed[] {
+    const free: Feed[] = [];
+    const shared = new Map<string, Feed[]>();
+    for (const connection of this.next.get(arriving) ?? []) {
+      const { budget } = connection.output;
+      const feed = this.outputFeed(connection);
+      if (budget === undefined) free.push(feed);
+      else shared.set(budget, [...(shared.get(budget) ?? []), feed]);
+    }
+    const budgets = [...shared].map(([id, feeds]): Feed => {
+      const limit = part.budgets.find((budget) => budget.id === id);
+      return {
+        id: budgetFeed(part.id, id),
+        resistanceOhm: 0,
+        ...(limit?.maxA !== undefined && { maxA: limit.maxA }),
+        ...(limit?.maxW !== undefined && { maxW: limit.maxW }),
+        feeds,
+      };
+    });
+    return [...free, ...budgets];
+  }
+
+  private outputFeed(connection: Connection): Feed {
+    const { from, output, converter } = connection;
+    const lead = this.leadFeed(connection);
+    return converter === undefined ? lead : { id: portFeed(from.id, output.id), resistanceOhm: 0, converter, feeds: [lead] };
+  }
+
+  private leadFeed(connection: Connection): Feed {
+    const { id, leadOhm, limits, to, input } = connection;
+    const [limit] = limits;
+    const inner = this.feedsOf(to, connection);
+    const base = {
+      id,
+      resistanceOhm: leadOhm + (isA(to, 'hub') ? (to.gear.resistanceOhm ?? 0) : 0),
+      ...(limit && { maxA: limit.maxA, ...(isFuse(limit) && { limit: 'fuse' as const }) }),
+    };
+    if (isA(to, 'device')) return { ...base, ...this.load(to, connection, inner) };
+    const [only] = inner;
+    const own = connection.ownW;
+    // a part with one regulated output is a converter at the end of its lead
+    if (inner.length === 1 && only?.converter && only.resistanceOhm === 0 && only.maxA === undefined && !own) {
+      return { ...base, converter: only.converter, ...(only.feeds && { feeds: only.feeds }) };
+    }
+    const { minV, startV } = input.takes === 'window' ? input : {};
+    return {
+      ...base,
+      ...(minV !== undefined && { minInputV: minV }),
+      ...(startV !== undefined && { startInputV: startV }),
+      feeds: own === undefined ? inner : [{ id: ownLoad(to.id), resistanceOhm: 0, load: { id: ownLoad(to.id), powerW: own } }, ...inner],
+    };
+  }
+
+  private load(
+    to: Part<Device>,
+    { input, mixedW = Infinity, agreedW, contract }: Connection,
+    inner: readonly Feed[],
+  ): Pick<Feed, 'load' | 'feeds' | 'startInputV'> {
+    const { powerW = 0, peakW, peakMs } = this.draws.get(to.id) ?? {};
+    const { minV, startV } = input.takes === 'window' ? input : {};
+    // what is above the contract comes from the device's own battery, peaks with it
+    const peak = peakW !== undefined && peakW <= mixedW && { peakW, peakMs: peakMs ?? 0 };
+    // a device keeps to its contract: what the lead takes of it is not drawn on top
+    const agreed = contract !== undefined && powerW <= contract.powerW ? (agreedW ?? Infinity) : Infinity;
+    const load = { id: to.id, powerW: Math.min(powerW, mixedW, agreed), ...(minV !== undefined && { minV }), ...peak };
+    const start = startV !== undefined && { startInputV: startV };
+    if (inner.length === 0) return { load, ...start };
+    return { ...start, feeds: [{ id: ownLoad(to.id), resistanceOhm: 0, load }, ...inner] };
+  }
+}

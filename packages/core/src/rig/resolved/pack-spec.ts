@@ -1,0 +1,105 @@
+import { batteryFigures } from '../../gear';
+import type { Battery } from '../../gear';
+import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
+import type { PackSpec } from '../../physics/cell';
+import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, timesFigure } from '../../tables';
+import type { Part, Rig } from '../drawn';
+import type { Evidence } from './figure';
+
+/** Charge and temperature that a battery starts with in a rig: its own state, or what the rig says of all of them. */
+export function batteryState(
+  rig: Rig,
+  gearId: string,
+): { startSoc: number; temperatureC: number; chosen: { charge: boolean; cold: boolean } } {
+  const own = rig.batteries?.find((state) => state.gearId === gearId);
+  const charge = own?.startCharge ?? rig.startCharge;
+  const cold = own?.temperatureC ?? rig.temperatureC;
+  return { startSoc: charge ?? 1, temperatureC: cold ?? 25, chosen: { charge: charge !== undefined, cold: cold !== undefined } };
+}
+
+/** Whether a charger or a panel is on a battery while it feeds. */
+export function isChargedInPlace({ batteries = [], unattended }: Rig, gearId: string): boolean {
+  return (unattended?.panelW ?? 0) > 0 || (batteries.find((state) => state.gearId === gearId)?.charging ?? false);
+}
+
+/** A battery as a pack, under the rig's conditions; undefined while its energy is not known. */
+export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): PackSpec | undefined {
+  const battery = part.gear;
+  const { energyWh, resistanceOhm, maxA, cellsInSeries } = batteryFigures(battery);
+  if (cellsInSeries === undefined) evidence.lack('cells', part);
+  if (energyWh === undefined) evidence.lack('energy', part);
+  if (energyWh === undefined || cellsInSeries === undefined) return undefined;
+  const { startSoc, temperatureC } = batteryState(rig, part.id);
+  // a measured capacity has the age in it already
+  const measured = battery.from?.energyWh === 'measured';
+  const [years, cycles] = measured ? [0, 0] : [battery.years ?? 0, battery.cycles ?? 0];
+  const spec: PackSpec = {
+    chemistry: battery.chemistry,
+    cellsInSeries,
+    energyWh,
+    ...(resistanceOhm === undefined
+      ? { resistanceShare: leant(ASSUMED.packOhmShare, evidence.leanOf(part, { of: 'pack-resistance' })) }
+      : { resistanceOhm }),
+    cutoffV: battery.cutoffV ?? assumedCutoff(part, cellsInSeries, evidence),
+    ...(maxA !== undefined && { maxA }),
+    startSoc,
+    temperatureC,
+    years,
+    cycles,
+  };
+  notePack(rig, part, spec, evidence);
+  return spec;
+}
+
+function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): number {
+  const { cutoffCellV, name: chemistry } = CHEMISTRIES[part.gear.chemistry];
+  const basis = { of: 'cutoff', cells, cutoffCellV, chemistry } as const;
+  return evidence.assume(part, basis, timesFigure(ASSUMED.cutoffShare, cells * cutoffCellV), 'V');
+}
+
+/** What the pack rests on: its own figures where it has them, typical ones where it has not. */
+function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
+  const { from: provenance = {}, cutoffV, chemistry: kind } = part.gear;
+  const { energyWh, cellsInSeries, startSoc = 1, temperatureC = 25, years = 0, cycles = 0 } = spec;
+  const { fromCells, resistanceOhm } = batteryFigures(part.gear);
+  const { chosen } = batteryState(rig, part.id);
+  const { cold, ratedHours, cellOhmAh, cutoffCellV, name: chemistry } = CHEMISTRIES[kind];
+  const { capacityFactor, resistanceFactor } = coldDerating(cold, temperatureC);
+  evidence.note(
+    part,
+    { of: 'energy', fromCells },
+    energyWh,
+    'Wh',
+    fromCells === undefined ? (provenance.energyWh ?? 'printed') : 'computed',
+  );
+  evidence.note(part, { of: 'start-charge' }, startSoc, 'fraction', chosen.charge ? 'chosen' : 'assumed');
+  const temperature = { of: 'battery-temperature', capacityFactor, resistanceFactor } as const;
+  evidence.note(part, temperature, temperatureC, 'C', chosen.cold ? 'chosen' : 'assumed');
+  const left = ageFactor(years, cycles);
+  if (left < 1) evidence.note(part, { of: 'age', years, cycles }, left, 'fraction', 'assumed');
+  const pack = packFrom(spec);
+  evidence.note(part, { of: 'capacity', energyWh, ratedHours }, pack.capacityAh, 'Ah', 'computed');
+  const resistance = { of: 'pack-resistance', cells: cellsInSeries, cellOhmAh, factor: resistanceFactor, temperatureC } as const;
+  if (resistanceOhm !== undefined) evidence.note(part, resistance, pack.resistanceOhm, 'ohm', provenance.resistanceOhm ?? 'printed');
+  else {
+    const typicalOhm = pack.resistanceOhm / (spec.resistanceShare ?? 1);
+    evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm), 'ohm');
+  }
+  noteLimits(part, spec, evidence);
+  if (cutoffV === undefined) return;
+  const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
+  evidence.note(part, cutoff, pack.cutoffV, 'V', provenance.cutoffV ?? 'printed');
+}
+
+/** Limits that nobody gave: they end no run, and are told where what is drawn comes near them. */
+function noteLimits(part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
+  const { form, leastA, chemistry } = part.gear;
+  if (form === 'bank') {
+    const { typical, low, high } = BANK_LEAST_A;
+    if (leastA === undefined) evidence.note(part, { of: 'least-current' }, typical, 'A', 'assumed', { low, high });
+    return;
+  }
+  if (spec.maxA !== undefined) return;
+  const { typical, low, high } = timesFigure(PACK_LIMIT_C[chemistry], labelAh(spec));
+  evidence.note(part, { of: 'pack-limit', timesC: PACK_LIMIT_C[chemistry].typical }, typical, 'A', 'assumed', { low, high });
+}

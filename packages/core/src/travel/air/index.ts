@@ -1,6 +1,0 @@
-export { mayFly, strictestFlight } from './may-fly';
-export type { Flight } from './may-fly';
-export { areOld, flightRulesShape, flightRulesTitle, strictestRules, USUAL_FLIGHT_RULES } from './flight-rules';
-export type { FlightRules } from './flight-rules';
-export { flyIssues, flyQuestion, whatMayFly } from './fly';
-export type { FlownBattery, FlyAnswer, FlyingBattery, FlyQuestion, FlyVerdict } from './fly';

@@ -1,0 +1,78 @@
+// The rooms of the three packages, in the order in which they may import: a room imports only from those above it, and
+// of core only by their index. The dependency rule (.dependency-cruiser.cjs), the tables of ARCHITECTURE.md and
+// `npm run house` are made from this list; there is no other.
+//
+// A file belongs to the longest name here that its folder begins with.
+
+const core = [
+  { room: 'quantity', holds: 'units as people type and read them' },
+  { room: 'shape', holds: 'one description of a thing, from which type, checks, JSON Schema and labels come; changes to it by path' },
+  { room: 'tables', holds: 'what the world says, dated and with its source: chemistries, copper, USB, flight limits, faults, what is assumed' },
+  { room: 'physics/cell', holds: 'packs, charge curves, what a battery delivers when cold or old' },
+  { room: 'physics/usb', holds: 'what source, cable and device agree on over USB-C' },
+  { room: 'physics/wire', holds: 'ohms, heat and fuses of conductors' },
+  { room: 'physics/circuit', holds: 'networks and their operating point' },
+  { room: 'gear', holds: 'what things are: shapes, ports, connectors, figures of a battery' },
+  { room: 'gear/label', holds: 'labels read: from text, from a photograph' },
+  { room: 'gear/generic', holds: 'typical gear for whoever has entered none' },
+  { room: 'gear/kit', holds: 'a kit: tags, what is at hand, health, what may fly' },
+  { room: 'rig/drawn', holds: 'a rig as a person joined it: links, modes, phases, style; faults of the drawing' },
+  { room: 'rig/resolved', holds: 'a rig resolved once: connections with all that is known of them, packs, draws, what was assumed, what lacks' },
+  { room: 'balance', holds: 'centre of mass, tipping, counterweights' },
+  { room: 'run', holds: 'the run in time: one source exactly, the whole rig by events, peaks, what ends it; random runs' },
+  { room: 'findings', holds: 'one registry of detectors: subject, stage, codes; each gives code, verdict, place, facts' },
+  { room: 'profile', holds: 'the voltage profile’s model: a track for each path to a device' },
+  { room: 'answer', holds: 'verdict, time, range, gauges, what matters most' },
+  { room: 'feed', holds: 'feeds found, ranked and assigned; remedies; approaches; purchases' },
+  { room: 'unattended', holds: 'days of autonomy, sun by month, visits' },
+  { room: 'day/shape', holds: 'what a day is' },
+  { room: 'day/model', holds: 'its clock, weather, power, crew hours; edits of it' },
+  { room: 'day/charging', holds: 'chargers and their queues' },
+  { room: 'day/cards', holds: 'recording media and how full they are' },
+  { room: 'day/run', holds: 'the day run: seats, charge, gaps' },
+  { room: 'day/planner/judge', holds: 'what a plan is worth: the day run quickly, what lacks, what it costs' },
+  { room: 'day/planner/bounds', holds: 'what no plan can do better than' },
+  { room: 'day/planner/search', holds: 'plans tried, change by change' },
+  { room: 'day/planner', holds: 'the day planned, its reasons, what would do where it is not enough' },
+  { room: 'measure/log', holds: 'what was observed: observations, recordings, when' },
+  { room: 'measure/feed-loss', holds: 'what lies between meter and device' },
+  { room: 'measure/trace', holds: 'samples and steady segments' },
+  { room: 'measure/meter', holds: 'files of meters, read as they come' },
+  { room: 'measure/learning', holds: 'draws and health learnt from what was observed' },
+  { room: 'bench/sheet', holds: 'what was measured on the bench, as it was read' },
+  { room: 'bench/size', holds: 'what is built before a shoot: a lead, a fuse, a converter, a pack, a holder, two batteries side by side' },
+  { room: 'bench/build', holds: 'a rig’s figures as questions of the tools; what was built as gear of the kit' },
+  { room: 'bench/joints', holds: 'what to measure before a rig gets power, in order; a reading judged, what it corrects' },
+  { room: 'bench/contacts', holds: 'contacts of an original battery beside those of a substitute; the groups of a pack' },
+  { room: 'bench/fault', holds: 'from a symptom to its cause: Bayes’ rule over the tables, the next test' },
+  { room: 'travel/rules', holds: 'dated rules of the air, and who may carry what by them' },
+  { room: 'travel/trip', holds: 'a trip: days, people, legs, bags, ticks; two people’s changes put together' },
+  { room: 'travel/list', holds: 'what goes along and why' },
+  { room: 'travel/flight', holds: 'how a trip flies, leg by leg' },
+  { room: 'travel/bags', holds: 'which bag takes what, and what is lost with one' },
+  { room: 'travel/charge', holds: 'a night on the chargers' },
+  { room: 'travel/sheet', holds: 'the crew’s power sheet, as data' },
+  { room: 'attention', holds: 'what needs somebody: the next day, rigs that cannot run or last, what to charge, measure, retire' },
+  { room: 'words', holds: 'every sentence of every room, by code: maps that do not compile when one is missing' },
+  { room: 'files', holds: 'tables and calendars read and written: gear, days, weather, the log' },
+  { room: 'document', holds: 'the plan document and its versions; the registry of kinds' },
+  { room: 'evaluation', holds: 'everything computed for a document at once, in words' },
+  { room: 'demo', holds: 'the demo crew’s gear, rigs, day, trip and log' },
+  { room: 'entries', holds: 'what the packages may use, a few entries by name' },
+];
+
+/** Core faces the packages by these alone (`@viaggio/core/gear`); each gives what of its rooms is used outside. */
+const entries = {
+  units: ['quantity', 'shape', '.', 'tables'],
+  gear: ['gear', 'gear/label', 'gear/generic', 'gear/kit', 'rig/drawn', 'balance'],
+  answer: ['physics/cell', 'physics/usb', 'physics/wire', 'physics/circuit', 'rig/resolved', 'run', 'findings', 'profile', 'answer', 'feed', 'unattended', 'attention'],
+  day: ['day/shape', 'day/model', 'day/charging', 'day/cards', 'day/run', 'day/planner/judge', 'day/planner/bounds', 'day/planner/search', 'day/planner'],
+  measure: ['measure/log', 'measure/feed-loss', 'measure/trace', 'measure/meter', 'measure/learning'],
+  bench: ['bench/sheet', 'bench/size', 'bench/build', 'bench/joints', 'bench/contacts', 'bench/fault'],
+  travel: ['travel/rules', 'travel/trip', 'travel/list', 'travel/flight', 'travel/bags', 'travel/charge', 'travel/sheet'],
+  words: ['words'],
+  document: ['files', 'document', 'evaluation'],
+  demo: ['demo'],
+};
+
+module.exports = { core, entries };
