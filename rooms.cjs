@@ -4,10 +4,14 @@
 //
 // A file belongs to the longest name here that its folder begins with.
 
+/** Core: pure functions over plain data. */
 const core = [
   { room: 'quantity', holds: 'units as people type and read them' },
   { room: 'shape', holds: 'one description of a thing, from which type, checks, JSON Schema and labels come; changes to it by path' },
-  { room: 'tables', holds: 'what the world says, dated and with its source: chemistries, copper, USB, flight limits, faults, what is assumed' },
+  {
+    room: 'tables',
+    holds: 'what the world says, dated and with its source: chemistries, copper, USB, flight limits, faults, what is assumed',
+  },
   { room: 'physics/cell', holds: 'packs, charge curves, what a battery delivers when cold or old' },
   { room: 'physics/usb', holds: 'what source, cable and device agree on over USB-C' },
   { room: 'physics/wire', holds: 'ohms, heat and fuses of conductors' },
@@ -17,7 +21,10 @@ const core = [
   { room: 'gear/generic', holds: 'typical gear for whoever has entered none' },
   { room: 'gear/kit', holds: 'a kit: tags, what is at hand, health, what may fly' },
   { room: 'rig/drawn', holds: 'a rig as a person joined it: links, modes, phases, style; faults of the drawing' },
-  { room: 'rig/resolved', holds: 'a rig resolved once: connections with all that is known of them, packs, draws, what was assumed, what lacks' },
+  {
+    room: 'rig/resolved',
+    holds: 'a rig resolved once: connections with all that is known of them, packs, draws, what was assumed, what lacks',
+  },
   { room: 'balance', holds: 'centre of mass, tipping, counterweights' },
   { room: 'run', holds: 'the run in time: one source exactly, the whole rig by events, peaks, what ends it; random runs' },
   { room: 'findings', holds: 'one registry of detectors: subject, stage, codes; each gives code, verdict, place, facts' },
@@ -65,8 +72,31 @@ const core = [
 const entries = {
   units: ['quantity', 'shape', '.', 'tables'],
   gear: ['gear', 'gear/label', 'gear/generic', 'gear/kit', 'rig/drawn', 'balance'],
-  answer: ['physics/cell', 'physics/usb', 'physics/wire', 'physics/circuit', 'rig/resolved', 'run', 'findings', 'profile', 'answer', 'feed', 'unattended', 'attention'],
-  day: ['day/shape', 'day/model', 'day/charging', 'day/cards', 'day/run', 'day/planner/judge', 'day/planner/bounds', 'day/planner/search', 'day/planner'],
+  answer: [
+    'physics/cell',
+    'physics/usb',
+    'physics/wire',
+    'physics/circuit',
+    'rig/resolved',
+    'run',
+    'findings',
+    'profile',
+    'answer',
+    'feed',
+    'unattended',
+    'attention',
+  ],
+  day: [
+    'day/shape',
+    'day/model',
+    'day/charging',
+    'day/cards',
+    'day/run',
+    'day/planner/judge',
+    'day/planner/bounds',
+    'day/planner/search',
+    'day/planner',
+  ],
   measure: ['measure/log', 'measure/feed-loss', 'measure/trace', 'measure/meter', 'measure/learning'],
   bench: ['bench/sheet', 'bench/size', 'bench/build', 'bench/joints', 'bench/contacts', 'bench/fault'],
   travel: ['travel/rules', 'travel/trip', 'travel/list', 'travel/flight', 'travel/bags', 'travel/charge', 'travel/sheet'],
@@ -75,4 +105,57 @@ const entries = {
   demo: ['demo'],
 };
 
-module.exports = { core, entries };
+/** The server: a room a resource; what they share above them. */
+const server = [
+  { room: 'errors.ts', holds: 'one table of errors, told as problem+json' },
+  { room: 'db', holds: 'connection, migrations, models' },
+  { room: 'validation', holds: 'shapes of core as Joi' },
+  { room: 'log', holds: 'the log file, bounded' },
+  { room: 'pieces', holds: 'what may be larger than memory, kept in pieces' },
+  { room: 'threads', holds: 'tasks done off the thread that answers; knows no resource' },
+  { room: 'http', holds: 'operations served: one object is route, check and API entry; who may ask' },
+  { room: 'items', holds: 'one service for items of every kind' },
+  { room: 'plan', holds: 'the plan document in and out' },
+  { room: 'recordings', holds: 'samples and originals of recordings' },
+  { room: 'photos', holds: 'photographs of gear' },
+  { room: 'changes', holds: 'several changes at once, all or none' },
+  { room: 'backup', holds: 'everything out and in' },
+  { room: 'demo', holds: 'the demo crew put back' },
+  { room: 'evaluate', holds: 'everything computed for a document' },
+  { room: 'forecast', holds: 'weather asked for' },
+  { room: 'meters', holds: 'bench meters recorded live, and played' },
+  { room: 'prints', holds: 'sheets as PDF' },
+  { room: 'health', holds: 'whether it answers' },
+  { room: 'api-docs', holds: 'the OpenAPI document' },
+  { room: 'large-bodies.ts', holds: 'which large bodies a thread checks' },
+  { room: 'worker.ts', holds: 'what a thread runs: the tasks that the resources bring' },
+  { room: 'config.ts', holds: 'what the environment says' },
+  { room: 'app.ts', holds: 'all of it put together' },
+  { room: 'main.ts', holds: 'started, and ended' },
+  { room: 'cli', holds: 'the command line' },
+];
+
+/** The pages. A view imports no other view: what several show is a part. */
+const web = [
+  { room: 'api', holds: 'the server asked' },
+  { room: 'state', holds: 'what the server keeps and what is unsaved (NgRx)' },
+  { room: 'workers', holds: 'core off the page' },
+  { room: 'device', holds: 'what this device is and was told: preferences, theme, shortcuts, dates, files saved' },
+  { room: 'basics', holds: 'small marks and controls: icons, verdicts, hints, menus' },
+  { room: 'fields', holds: 'fields, with one markup for label, unit, hint and error' },
+  { room: 'charts', holds: 'charts over time' },
+  { room: 'profile', holds: 'the energy path, drawn' },
+  { room: 'parts', holds: 'what several views show: answer, timeline, editors of gear, charger strip, prints, lists, frames' },
+  { room: 'views', holds: 'a view each: today, kit, rigs, day, bench, pack, log and the rest' },
+  { room: 'shell', holds: 'the frame around them all: search, keys, menu, save sign' },
+  { room: '', holds: 'routes and the application itself' },
+];
+
+/** Where each package keeps its rooms, and whether they are entered by their index alone. */
+const packages = [
+  { name: 'core', base: 'packages/core/src', rooms: core, byIndex: true },
+  { name: 'server', base: 'packages/server/src', rooms: server, byIndex: false },
+  { name: 'web', base: 'packages/web/src/app', rooms: web, byIndex: false },
+];
+
+module.exports = { core, server, web, entries, packages };

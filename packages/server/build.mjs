@@ -7,7 +7,7 @@ for (const file of ['dist/main.js', 'dist/main.js.map', 'dist/worker.js', 'dist/
 await bundledCli();
 await build({
   // threads are started from the worker, and a process from the meter: files of their own
-  entryPoints: { main: 'src/main.ts', worker: 'src/threads/worker.ts', meter: 'src/meters/meter-process.ts' },
+  entryPoints: { main: 'src/main.ts', worker: 'src/worker.ts', meter: 'src/meters/meter-process.ts' },
   outdir: 'dist',
   bundle: true,
   platform: 'node',

@@ -15,13 +15,13 @@ import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
 import { DemoService } from './demo/demo-service';
 import { AppError, problemOf } from './errors';
-import { LOOPBACK_ONLY } from './exposure';
-import type { Exposure } from './exposure';
+import { LOOPBACK_ONLY } from './http/exposure';
+import type { Exposure } from './http/exposure';
 import { healthOperations } from './health/health-operations';
 import { itemOperations } from './items/item-operations';
 import { itemServices } from './items/kinds';
 import type { ItemServices } from './items/kinds';
-import type { Operation } from './operation';
+import type { Operation } from './http/operation';
 import { evaluateOperations } from './evaluate/evaluate-operations';
 import { LiveRecordings } from './meters/live-recordings';
 import { meterOperations } from './meters/meter-operations';
@@ -38,12 +38,13 @@ import { recordingOperations } from './recordings/recording-operations';
 import { printOperations } from './prints/print-operations';
 import { planOperations } from './plan/plan-operations';
 import { requireReferences } from './plan/references';
-import { routerOf } from './router';
-import type { Inspect } from './router';
-import { sameOriginOnly } from './same-origin';
-import { toAppError } from './to-app-error';
+import { routerOf } from './http/router';
+import type { Inspect } from './http/router';
+import { sameOriginOnly } from './http/same-origin';
+import { toAppError } from './http/to-app-error';
 import { HERE } from './threads/work';
 import type { Work } from './threads/work';
+import { largeBodies } from './large-bodies';
 
 export interface Services {
   readonly items: ItemServices;
@@ -172,7 +173,7 @@ export function createApp(
     swaggerUi.serve,
     swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
   );
-  app.use(routerOf(operations, services.work, inspect));
+  app.use(routerOf(operations, largeBodies(services.work), inspect));
   app.use('/api', (request) => {
     throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
   });

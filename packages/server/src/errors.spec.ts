@@ -1,6 +1,6 @@
 import { ConnectionRefusedError, DatabaseError, UniqueConstraintError } from 'sequelize';
 import { AppError, ERRORS, problemOf } from './errors';
-import { toAppError } from './to-app-error';
+import { toAppError } from './http/to-app-error';
 
 const driverError = (code: string, message = 'gone') => Object.assign(new Error(message), { code, sql: '' });
 

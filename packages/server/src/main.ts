@@ -8,7 +8,7 @@ import { removeOldArchives } from './backup/backup-operations';
 import { readConfig } from './config';
 import type { Config } from './config';
 import { migrate, NewerDatabase, openDatabase, untilAnswering } from './db/database';
-import { exposureOf } from './exposure';
+import { exposureOf } from './http/exposure';
 import { thinRevisions } from './items/thin-revisions';
 import { LogFile } from './log/log-file';
 import { threadPool } from './threads/thread-pool';

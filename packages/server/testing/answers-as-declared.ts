@@ -1,7 +1,7 @@
 import { Ajv2020 } from 'ajv/dist/2020';
 import type { ValidateFunction } from 'ajv';
 import addFormats from 'ajv-formats';
-import type { Inspect } from '../src/router';
+import type { Inspect } from '../src/http/router';
 
 const ajv = new Ajv2020({ strict: false, allErrors: false });
 (addFormats as unknown as (on: Ajv2020) => void)(ajv);

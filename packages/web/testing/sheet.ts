@@ -7,7 +7,7 @@ import { Store, provideStore } from '@ngrx/store';
 import { LOW_WATER } from '@viaggio/core/demo';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import type { Saved } from '../src/app/api/api';
-import { RigSheet } from '../src/app/rigs/rig-sheet';
+import { RigSheet } from '../src/app/views/rigs/sheet/rig-sheet';
 import { Items } from '../src/app/state/items.actions';
 import { itemsReducer } from '../src/app/state/items.reducer';
 import { CoreWorkers } from '../src/app/workers/core-workers';

@@ -1,20 +1,6 @@
 import { rigBalance } from '../balance';
 import type { RigBalance } from '../balance';
-import {
-  balanceFindings,
-  byHarm,
-  capabilityFindings,
-  changedFindings,
-  doubtfulFindings,
-  gaugeFindings,
-  lackFindings,
-  lastsFindings,
-  mountFindings,
-  recordingFindings,
-  sourceFindings,
-  wholeRigFindings,
-  worstVerdict,
-} from '../findings';
+import { balanceFindings, byHarm, capabilityFindings, changedFindings, doubtfulFindings, gaugeFindings, lackFindings, lastsFindings, mountFindings, recordingFindings, sourceFindings, wholeRigFindings, worstVerdict } from '../findings';
 import type { Finding, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import { trackTo } from '../profile';

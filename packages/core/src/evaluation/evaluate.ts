@@ -2,20 +2,7 @@ import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivitie
 import type { Indicator, RunRange, Sensitivity, ToldAnswer } from '../answer';
 import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
-import {
-  alternatives,
-  assignFeeds,
-  costOf,
-  criteriaOf,
-  DEFAULT_STYLE,
-  findFeeds,
-  purchasesFor,
-  tellAlternative,
-  tellAssignments,
-  tellFeeds,
-  tellPurchases,
-  weightsOf,
-} from '../feed';
+import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, tellAlternative, tellAssignments, tellFeeds, tellPurchases, weightsOf } from '../feed';
 import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed';
 import type { Gear } from '../gear';
 import { issue } from '../issue';

@@ -1,5 +1,5 @@
 import type { JsonSchema } from '@viaggio/core/units';
-import { pascal } from './pascal';
+import { pascal } from '../http/pascal';
 
 /**
  * Names every titled object of a document once, under `components`, and refers to it from wherever it stands: a client

@@ -2,9 +2,9 @@ import { toJsonSchema } from '@viaggio/core/units';
 import type { JsonSchema } from '@viaggio/core/units';
 import { AppError, ERRORS, problemOf } from '../errors';
 import type { ErrorCode } from '../errors';
-import type { Operation } from '../operation';
+import type { Operation } from '../http/operation';
 import { Components } from './components';
-import { pascal } from './pascal';
+import { pascal } from '../http/pascal';
 
 const ISSUE_SCHEMA: JsonSchema = {
   title: 'Issue',

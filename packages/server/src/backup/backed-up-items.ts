@@ -7,7 +7,7 @@ import { AppError } from '../errors';
 import type { NewItem } from '../items/item-service';
 import { itemsOf } from '../plan/plan-items';
 import { validate } from '../validation/validate';
-import { parsedJson } from '../threads/json-body';
+import { parsedJson } from '../http/json-body';
 import { DELETED_FILE, PLAN_FILE } from './backup-format';
 
 /**

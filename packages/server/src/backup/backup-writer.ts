@@ -22,6 +22,7 @@ import {
   STATES_FILE,
 } from './backup-format';
 import type { Contents, State, States } from './backup-format';
+import { EXPORT_PLAN } from '../plan/plan-tasks';
 
 /** The deleted ones have a document of their own here. */
 const NONE: KeptItems['deleted'] = { gear: [], rigs: [], days: [], rules: [] };
@@ -37,7 +38,7 @@ export class BackupWriter {
   /** `settings`: those of the device that asks. Whoever reads gets an error where something cannot be read to its end. */
   async archive(madeAt: Date, settings: object | undefined, signal: AbortSignal): Promise<Readable> {
     const { live, deleted, states, wholes } = await this.snapshot();
-    const [plan, gone] = [await this.work.run('exportPlan', live, signal), await this.work.run('exportPlan', deleted, signal)];
+    const [plan, gone] = [await this.work.run(EXPORT_PLAN, live, signal), await this.work.run(EXPORT_PLAN, deleted, signal)];
     const zip = new ZipFile();
     const out = new PassThrough();
     zip.outputStream.pipe(out);

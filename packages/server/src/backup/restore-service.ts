@@ -23,6 +23,7 @@ import {
 } from './backup-format';
 import type { KeptPhoto, KeptRecording, State, States } from './backup-format';
 import type { BackupReader } from './backup-reader';
+import { READ_BACKUP } from './backup-tasks';
 
 interface BackedUp extends State {
   readonly body: object;
@@ -82,7 +83,7 @@ export class RestoreService {
   private async read(backup: BackupReader, signal: AbortSignal) {
     const states = await backup.json(STATES_FILE, statesShape);
     const [live, deleted] = [await backup.bytes(PLAN_FILE), await backup.bytes(DELETED_FILE)];
-    const bodies = await this.work.run('readBackup', { live, deleted }, signal);
+    const bodies = await this.work.run(READ_BACKUP, { live, deleted }, signal);
     const items = byKind((kind) => {
       const byId = new Map(bodies[kind].map(({ id, body }) => [id, body]));
       return states[kind].flatMap((state): readonly BackedUp[] => {

@@ -2,8 +2,8 @@ import { byKind, ITEM_KINDS, savedShape } from '@viaggio/core/document';
 import { toJsonSchema } from '@viaggio/core/units';
 import type { Database } from '../db/database';
 import type { ItemServices } from '../items/kinds';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import { ChangesService } from './changes-service';
 import { changesShape } from './changes-shape';
 

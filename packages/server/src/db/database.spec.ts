@@ -3,7 +3,7 @@ import type { AddressInfo, Socket } from 'node:net';
 import { once } from 'node:events';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
-import { toAppError } from '../to-app-error';
+import { toAppError } from '../http/to-app-error';
 import { openDatabase } from './database';
 
 it('the application is nobody who may do everything: its role owns its tables, and no more', async () => {

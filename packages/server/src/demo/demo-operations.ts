@@ -1,5 +1,5 @@
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import type { DemoService } from './demo-service';
 
 export function demoOperations(demo: DemoService): readonly Operation[] {

@@ -1,8 +1,9 @@
-import { rawOperation } from '../operation';
-import type { Operation } from '../operation';
+import { rawOperation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import { PLAN_DOCUMENT } from '../plan/plan-operations';
 import type { Work } from '../threads/work';
 import { AnswerCache } from './answer-cache';
+import { EVALUATE_PLAN } from './evaluate-tasks';
 
 const EVALUATION_SCHEMA = {
   title: 'Evaluation',
@@ -71,7 +72,7 @@ export function evaluateOperations(work: Work): readonly Operation[] {
       fails: ['malformed-request', 'too-large', 'invalid-fields', 'busy', 'too-heavy'],
       handle: async ({ body, signal }) => ({
         status: 200,
-        json: await answers.of(body, () => work.run('evaluatePlan', { bytes: body }, signal)),
+        json: await answers.of(body, () => work.run(EVALUATE_PLAN, { bytes: body }, signal)),
       }),
     }),
   ];

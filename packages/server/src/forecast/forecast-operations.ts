@@ -1,8 +1,8 @@
 import { forecastAskShape, forecastShape } from '@viaggio/core/day';
 import { flag, object, toJsonSchema } from '@viaggio/core/units';
 import type { JsonSchema } from '@viaggio/core/units';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import type { Forecasts } from './forecasts';
 
 const STATE: JsonSchema = {

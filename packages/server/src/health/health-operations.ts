@@ -1,6 +1,6 @@
 import type { Sequelize } from 'sequelize';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 
 /** Whether what is kept may be deleted by a test: the database's own name says so, and no setting can. */
 const isForTests = (name: string): boolean => /_tests?$/.test(name);

@@ -1,9 +1,9 @@
 import { revisionShape, savedShape } from '@viaggio/core/document';
 import { toJsonSchema } from '@viaggio/core/units';
 import type { JsonSchema, Shape } from '@viaggio/core/units';
-import { pascal } from '../api-docs/pascal';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { pascal } from '../http/pascal';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import type { ItemService } from './item-service';
 
 /**

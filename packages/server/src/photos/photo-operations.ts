@@ -1,6 +1,6 @@
 import { AppError } from '../errors';
-import { operation, rawOperation } from '../operation';
-import type { Operation } from '../operation';
+import { operation, rawOperation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import type { PhotoService } from './photo-service';
 
 const JPEG_TYPE = 'image/jpeg';

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { Readable } from 'node:stream';
 import { freshDatabase } from '../../testing/database';
-import { limited } from '../limited';
+import { limited } from '../http/limited';
 import { PieceService } from './piece-service';
 
 let fresh: Awaited<ReturnType<typeof freshDatabase>>;

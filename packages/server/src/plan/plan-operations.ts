@@ -2,11 +2,12 @@ import { byKind, ITEM_KINDS, PLAN_FORMAT, PLAN_VERSION, planJsonSchema, savedSha
 import { toJsonSchema } from '@viaggio/core/units';
 import type { Database } from '../db/database';
 import type { ItemServices } from '../items/kinds';
-import { operation, rawOperation } from '../operation';
-import type { Operation, RawBody } from '../operation';
-import { JSON_TYPE, MOST_JSON_BYTES } from '../threads/json-body';
+import { operation, rawOperation } from '../http/operation';
+import type { Operation, RawBody } from '../http/operation';
+import { JSON_TYPE, MOST_JSON_BYTES } from '../http/json-body';
 import type { Work } from '../threads/work';
 import { PlanService } from './plan-service';
+import { EXPORT_PLAN, PLAN_ITEMS, READ_PLAN } from './plan-tasks';
 
 const PLAN_ITEM = {
   title: 'Plan item',
@@ -53,7 +54,7 @@ export function planOperations(database: Database, items: ItemServices, work: Wo
       },
       fails: ['malformed-request', 'id-taken', 'too-large', 'invalid-fields', 'busy', 'too-heavy', 'database-away'],
       handle: async ({ body, signal }) => {
-        const { plan, aside } = await work.run('readPlan', { bytes: body }, signal);
+        const { plan, aside } = await work.run(READ_PLAN, { bytes: body }, signal);
         return { status: 201, body: await service.add(plan, aside) };
       },
     }),
@@ -66,7 +67,7 @@ export function planOperations(database: Database, items: ItemServices, work: Wo
       rawBody: PLAN_DOCUMENT,
       answers: { status: 200, says: 'The items by kind, and what stands beside them', schema: { type: 'object' } },
       fails: ['malformed-request', 'too-large', 'invalid-fields', 'busy', 'too-heavy'],
-      handle: async ({ body, signal }) => ({ status: 200, json: await work.run('planItems', { bytes: body }, signal) }),
+      handle: async ({ body, signal }) => ({ status: 200, json: await work.run(PLAN_ITEMS, { bytes: body }, signal) }),
     }),
     operation({
       id: 'exportPlan',
@@ -76,7 +77,7 @@ export function planOperations(database: Database, items: ItemServices, work: Wo
       summary: 'Everything kept here as one plan document',
       answers: { status: 200, says: 'The document', schema: PLAN_BODY },
       fails: ['busy', 'too-heavy', 'database-away'],
-      handle: async ({ signal }) => ({ status: 200, json: await work.run('exportPlan', await service.kept(), signal) }),
+      handle: async ({ signal }) => ({ status: 200, json: await work.run(EXPORT_PLAN, await service.kept(), signal) }),
     }),
     operation({
       id: 'getPlanSchema',

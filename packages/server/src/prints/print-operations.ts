@@ -6,10 +6,11 @@ import type { Trip } from '@viaggio/core/travel';
 import { choice, list, number, object, optional, text } from '@viaggio/core/units';
 import { AppError } from '../errors';
 import type { ItemServices } from '../items/kinds';
-import { operation } from '../operation';
-import type { Operation } from '../operation';
+import { operation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import { PAPERS } from './paper';
 import type { Work } from '../threads/work';
+import { PRINT_POWER_SHEET, PRINT_TAGS } from './print-tasks';
 import { fileName } from './tags-pdf';
 
 const PDF_TYPE = 'application/pdf';
@@ -57,7 +58,7 @@ export function printOperations(items: ItemServices, work: Work): readonly Opera
         if (tripId !== undefined && !trip) throw new AppError('not-found', `No trip has the identifier ${tripId}.`);
         const madeAt = new Date().toISOString().slice(0, 16).replace('T', ' ') + ' UTC';
         const order = { gear, rigs, day, trip, ...(rigIds && { rigIds }) };
-        const { title, bytes } = await work.run('printPowerSheet', { order, paper, madeAt }, signal);
+        const { title, bytes } = await work.run(PRINT_POWER_SHEET, { order, paper, madeAt }, signal);
         return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName(`Power sheet, ${title}`) } };
       },
     }),
@@ -78,7 +79,7 @@ export function printOperations(items: ItemServices, work: Work): readonly Opera
           return { id, body };
         });
         const { across, down } = TAG_FORMATS[format];
-        const bytes = await work.run('printTags', { gear: chosen, format, skip: Math.min(skip, across * down - 1), origin }, signal);
+        const bytes = await work.run(PRINT_TAGS, { gear: chosen, format, skip: Math.min(skip, across * down - 1), origin }, signal);
         return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName('Tags') } };
       },
     }),

@@ -1,5 +1,5 @@
-import { operation, rawOperation, streamedOperation } from '../operation';
-import type { Operation } from '../operation';
+import { operation, rawOperation, streamedOperation } from '../http/operation';
+import type { Operation } from '../http/operation';
 import type { RecordingDataService } from './recording-data-service';
 
 const SLOTS_TYPE = 'application/vnd.viaggio.slots';

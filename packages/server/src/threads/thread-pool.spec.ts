@@ -3,6 +3,8 @@ import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
 import { build } from 'esbuild';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { EVALUATE_PLAN } from '../evaluate/evaluate-tasks';
+import { READ_PLAN } from '../plan/plan-tasks';
 import { threadPool } from './thread-pool';
 import type { Work } from './work';
 import { HERE } from './work';
@@ -16,7 +18,7 @@ beforeAll(async () => {
   folder = mkdtempSync(path.join(SERVER, 'dist/spec-'));
   worker = path.join(folder, 'worker.mjs');
   await build({
-    entryPoints: [path.join(SERVER, 'src/threads/worker.ts')],
+    entryPoints: [path.join(SERVER, 'src/worker.ts')],
     outfile: worker,
     bundle: true,
     platform: 'node',
@@ -40,17 +42,17 @@ const SHORT_QUESTION = document({ runs: 0 });
 describe('threads', () => {
   it('answer as the same work does here, and refuse in the same words', async () => {
     pool = threadPool(worker);
-    const there = await pool.run('evaluatePlan', { bytes: SHORT_QUESTION });
-    expect(Buffer.from(there).toString()).toBe(Buffer.from(await HERE.run('evaluatePlan', { bytes: SHORT_QUESTION })).toString());
+    const there = await pool.run(EVALUATE_PLAN, { bytes: SHORT_QUESTION });
+    expect(Buffer.from(there).toString()).toBe(Buffer.from(await HERE.run(EVALUATE_PLAN, { bytes: SHORT_QUESTION })).toString());
     for (const bad of [Buffer.from('{'), Buffer.from('{"gear":[{}],"rigs":3}')]) {
-      const refused = await HERE.run('readPlan', { bytes: bad }).catch((error: unknown) => error);
-      await expect(pool.run('readPlan', { bytes: bad })).rejects.toEqual(refused);
+      const refused = await HERE.run(READ_PLAN, { bytes: bad }).catch((error: unknown) => error);
+      await expect(pool.run(READ_PLAN, { bytes: bad })).rejects.toEqual(refused);
     }
   });
 
   it('leave the one who answers free: it comes back to itself at once while they work', async () => {
     pool = threadPool(worker);
-    const working = pool.run('evaluatePlan', { bytes: LONG });
+    const working = pool.run(EVALUATE_PLAN, { bytes: LONG });
     let turns = 0;
     let done = false;
     void working.finally(() => (done = true));
@@ -63,25 +65,25 @@ describe('threads', () => {
 
   it('are given up after their time, and work on for the next', async () => {
     pool = threadPool(worker, { seconds: 0.3 });
-    await expect(pool.run('evaluatePlan', { bytes: LONG })).rejects.toMatchObject({ code: 'too-heavy' });
+    await expect(pool.run(EVALUATE_PLAN, { bytes: LONG })).rejects.toMatchObject({ code: 'too-heavy' });
     await pool.end();
     pool = threadPool(worker, { threads: 1 });
     const gone = new AbortController();
-    const nobody = pool.run('evaluatePlan', { bytes: LONG }, gone.signal);
+    const nobody = pool.run(EVALUATE_PLAN, { bytes: LONG }, gone.signal);
     gone.abort();
     await expect(nobody).rejects.toMatchObject({ name: 'AbortError' });
-    expect((await pool.run('evaluatePlan', { bytes: SHORT_QUESTION })).length).toBeGreaterThan(100);
+    expect((await pool.run(EVALUATE_PLAN, { bytes: SHORT_QUESTION })).length).toBeGreaterThan(100);
   });
 
   it('say so where too many wait, while what is short goes past', async () => {
     pool = threadPool(worker, { threads: 1, waiting: 1 });
-    const asked = [1, 2].map(() => pool!.run('evaluatePlan', { bytes: LONG }));
+    const asked = [1, 2].map(() => pool!.run(EVALUATE_PLAN, { bytes: LONG }));
     let answered = 0;
     for (const one of asked) void one.then(() => answered++);
-    expect((await pool.run('readPlan', { bytes: SHORT_QUESTION })).ok).toBe(true);
+    expect((await pool.run(READ_PLAN, { bytes: SHORT_QUESTION })).ok).toBe(true);
     expect(answered).toBe(0);
-    const third = pool.run('evaluatePlan', { bytes: LONG });
-    await expect(pool.run('evaluatePlan', { bytes: LONG })).rejects.toMatchObject({ code: 'busy' });
+    const third = pool.run(EVALUATE_PLAN, { bytes: LONG });
+    await expect(pool.run(EVALUATE_PLAN, { bytes: LONG })).rejects.toMatchObject({ code: 'busy' });
     await Promise.all([...asked, third]);
     expect(answered).toBe(2);
   });
@@ -90,6 +92,6 @@ describe('threads', () => {
     const hungry = path.join(folder, 'hungry.mjs');
     writeFileSync(hungry, 'export default () => { const all = []; for (;;) all.push(new Array(1e5).fill(all.length)); }');
     pool = threadPool(hungry, { megabytes: 32 });
-    await expect(pool.run('evaluatePlan', { bytes: SHORT_QUESTION })).rejects.toMatchObject({ code: 'too-heavy' });
+    await expect(pool.run(EVALUATE_PLAN, { bytes: SHORT_QUESTION })).rejects.toMatchObject({ code: 'too-heavy' });
   });
 });

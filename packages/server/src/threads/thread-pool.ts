@@ -1,15 +1,9 @@
 import os from 'node:os';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors';
-import type { ErrorCode } from '../errors';
-import { SHORT } from './tasks';
-import type { TaskInput, TaskName, TaskResult } from './tasks';
+import type { Task } from './task';
+import type { Asked, Told } from './told';
 import type { Work } from './work';
-
-/** What comes back from a thread. */
-export type Told =
-  | { readonly result: unknown }
-  | { readonly refused: { readonly code: ErrorCode; readonly detail: string; readonly extra: AppError['extra'] } };
 
 export interface PoolLimits {
   /** In all, waiting for a thread included. */
@@ -46,17 +40,15 @@ export function threadPool(file: string, limits: Partial<PoolLimits> = {}): Work
   const long = pool(threads);
   let under = 0;
   return {
-    run: async <N extends TaskName>(name: N, input: TaskInput<N>, signal?: AbortSignal) => {
+    run: async <I, O>({ name, isShort }: Task<I, O>, input: I, signal?: AbortSignal) => {
       if (under >= 1 + threads + waiting) throw new AppError('busy', `${waiting} requests are waiting already.`);
       under++;
       const inTime = AbortSignal.timeout(seconds * 1000);
       try {
-        const told = (await (SHORT.has(name) ? short : long).run(
-          { name, input },
-          { signal: signal ? AbortSignal.any([signal, inTime]) : inTime },
-        )) as Told;
+        const asked: Asked = { name, input };
+        const told = (await (isShort ? short : long).run(asked, { signal: signal ? AbortSignal.any([signal, inTime]) : inTime })) as Told;
         if ('refused' in told) throw new AppError(told.refused.code, told.refused.detail, told.refused.extra);
-        return told.result as TaskResult<N>;
+        return told.result as O;
       } catch (error) {
         throw refusal(error, inTime.aborted && !signal?.aborted, { seconds, megabytes });
       } finally {

@@ -1,5 +1,4 @@
-import { TASKS } from './tasks';
-import type { TaskInput, TaskName, TaskResult } from './tasks';
+import type { Task } from './task';
 
 /** Does tasks, somewhere. */
 export interface Work {
@@ -7,12 +6,12 @@ export interface Work {
    * Throws as the task does; `too-heavy` where it takes too long or too much memory, `busy` where too many wait.
    * `signal`: nobody waits for the answer any more.
    */
-  readonly run: <N extends TaskName>(name: N, input: TaskInput<N>, signal?: AbortSignal) => Promise<TaskResult<N>>;
+  readonly run: <I, O>(task: Task<I, O>, input: I, signal?: AbortSignal) => Promise<O>;
   readonly end: () => Promise<void>;
 }
 
 /** On the caller's own thread: for tests, and for a tool that does one thing. */
 export const HERE: Work = {
-  run: async <N extends TaskName>(name: N, input: TaskInput<N>) => (await TASKS[name](input as never)) as TaskResult<N>,
+  run: async (task, input) => await task.run(input),
   end: () => Promise.resolve(),
 };

@@ -3,24 +3,9 @@ import type { Battery } from '../../gear';
 import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
 import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, timesFigure } from '../../tables';
+import { batteryState } from '../drawn';
 import type { Part, Rig } from '../drawn';
 import type { Evidence } from './figure';
-
-/** Charge and temperature that a battery starts with in a rig: its own state, or what the rig says of all of them. */
-export function batteryState(
-  rig: Rig,
-  gearId: string,
-): { startSoc: number; temperatureC: number; chosen: { charge: boolean; cold: boolean } } {
-  const own = rig.batteries?.find((state) => state.gearId === gearId);
-  const charge = own?.startCharge ?? rig.startCharge;
-  const cold = own?.temperatureC ?? rig.temperatureC;
-  return { startSoc: charge ?? 1, temperatureC: cold ?? 25, chosen: { charge: charge !== undefined, cold: cold !== undefined } };
-}
-
-/** Whether a charger or a panel is on a battery while it feeds. */
-export function isChargedInPlace({ batteries = [], unattended }: Rig, gearId: string): boolean {
-  return (unattended?.panelW ?? 0) > 0 || (batteries.find((state) => state.gearId === gearId)?.charging ?? false);
-}
 
 /** A battery as a pack, under the rig's conditions; undefined while its energy is not known. */
 export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): PackSpec | undefined {

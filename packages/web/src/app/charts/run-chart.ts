@@ -4,7 +4,7 @@ import type { Discharge, Station } from '@viaggio/core/answer';
 import { formatDuration, formatQuantity } from '@viaggio/core/units';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
-import { Theme } from '../shared/theme';
+import { Theme } from '../device/theme';
 
 /** Charge and voltage over the run, with the device's limits drawn in. */
 @Component({

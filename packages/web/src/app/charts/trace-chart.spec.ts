@@ -6,7 +6,7 @@ import type { NamedSegment } from '@viaggio/core/measure';
 import type { ApexOptions } from 'apexcharts';
 import { render } from '../../../testing/sheet';
 import { ApexChart } from './apex-chart';
-import { Theme } from '../shared/theme';
+import { Theme } from '../device/theme';
 import { TraceChart } from './trace-chart';
 import type { Span } from './trace-chart';
 

@@ -5,7 +5,7 @@ import { formatQuantity } from '@viaggio/core/units';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from './apex-chart';
 import { chartColours, chartLook } from './chart-look';
-import { Theme } from '../shared/theme';
+import { Theme } from '../device/theme';
 
 /** Columns of the picture: more than that nobody sees on a desk. */
 const COLUMNS = 500;

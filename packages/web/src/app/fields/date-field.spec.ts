@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { displayAs, USUAL_DISPLAY } from '@viaggio/core/units';
-import { Preferences } from '../shared/preferences';
+import { Preferences } from '../device/preferences';
 import { DateField } from './date-field';
 
 beforeEach(() => localStorage.clear());

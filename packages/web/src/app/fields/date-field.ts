@@ -3,9 +3,9 @@ import { FormsModule } from '@angular/forms';
 import { NgbDateParserFormatter, NgbInputDatepicker } from '@ng-bootstrap/ng-bootstrap/datepicker';
 import type { NgbDateStruct } from '@ng-bootstrap/ng-bootstrap/datepicker';
 import { formatDate, isoDate, readDate } from '@viaggio/core/units';
-import { Icon } from '../shared/icon';
-import { localDate } from '../shared/dates';
-import { Preferences } from '../shared/preferences';
+import { Icon } from '../basics/icon';
+import { localDate } from '../device/dates';
+import { Preferences } from '../device/preferences';
 import { FieldFrame, fieldId, told } from './field-frame';
 
 /** The calendar reads and writes dates as the person does. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Issue } from '@viaggio/core/units';
-import { TermHint } from '../shared/term-hint';
+import { TermHint } from '../basics/term-hint';
 
 let lastId = 0;
 

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, signal, viewChild } from '@angular/core';
 import type { ElementRef } from '@angular/core';
-import { ownWidth } from '../shared/own-width';
+import { ownWidth } from '../device/own-width';
 import type { Level, Station, Track } from '@viaggio/core/answer';
 import { formatQuantity } from '@viaggio/core/units';
 import { limitSetter, sayMoment } from '@viaggio/core/words';
-import { download, fileName } from '../shared/download';
-import { QuantityPipe } from '../shared/quantity.pipe';
-import { VerdictMark } from '../shared/verdict-mark';
+import { download, fileName } from '../device/download';
+import { QuantityPipe } from '../basics/quantity.pipe';
+import { VerdictMark } from '../basics/verdict-mark';
 import { drawAt, eventsOf, momentIndex } from './drawing';
 import type { DrawnStation, Point } from './drawing';
 import { cutTo, LEFT, layoutProfile, trackKey } from './layout';

@@ -3,8 +3,8 @@ import { RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { ConfirmDialog } from '../shared/confirm-dialog';
-import { Icon } from '../shared/icon';
+import { ConfirmDialog } from './confirm-dialog';
+import { Icon } from '../basics/icon';
 import { Items } from '../state/items.actions';
 import { KeysDialog } from './keys-dialog';
 

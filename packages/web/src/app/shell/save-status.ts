@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { Icon } from '../shared/icon';
-import type { IconName } from '../shared/icon';
+import { Icon } from '../basics/icon';
+import type { IconName } from '../basics/icon';
 import { selectLoading, selectUnsaved } from '../state/items.selectors';
 
 interface Standing {

@@ -12,7 +12,7 @@ import {
 import { Router } from '@angular/router';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
-import { Icon } from '../shared/icon';
+import { Icon } from '../basics/icon';
 import { selectItems } from '../state/items.selectors';
 import { find, findables } from './search-index';
 import type { Findable } from './search-index';

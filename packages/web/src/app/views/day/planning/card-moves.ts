@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { withNewCardChange } from '@viaggio/core/day';
+import { sayCardChange, sayUnrecorded } from '@viaggio/core/words';
+import { SelectField } from '../../../fields/select-field';
+import { DaySheet } from '../sheet/day-sheet';
+import { MoveLine } from './move-line';
+import { time } from '../../../parts/timeline/timeline-view';
+import { counted } from '../../../basics/counted';
+
+/** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */
+@Component({
+  selector: 'app-card-moves',
+  imports: [MoveLine, SelectField],
+  template: `
+    @if (lots().length > 0) {
+      <section aria-label="Cards that are changed">
+        <h2 class="fs-5">Cards that are changed</h2>
+        @for (stop of stops(); track $index) {
+          <p class="mb-1 verdict-stop">▲ {{ stop }}</p>
+        }
+        @if (rows().length === 0) {
+          <p class="text-body-secondary">Every device keeps the card it starts with.</p>
+        } @else {
+          <ul class="list-unstyled mb-2">
+            @for (row of rows(); track row.key) {
+              <li>
+                <app-move-line
+                  [title]="row.title"
+                  [minute]="row.change.atMin"
+                  [state]="row.state"
+                  [locked]="row.change.locked === true"
+                  (minuteChange)="sheet.changeCard(row.change, { atMin: $event }, 'at')"
+                  (lockedChange)="sheet.changeCard(row.change, { locked: $event }, 'locked')"
+                  (removed)="sheet.changeCard(row.change, undefined, 'out')"
+                />
+              </li>
+            }
+          </ul>
+        }
+        @for (copy of copies(); track $index) {
+          <p class="small mb-1">{{ copy }}</p>
+        }
+        @for (left of notCopied(); track left) {
+          <p class="small mb-1 verdict-caution">{{ left }}</p>
+        }
+        <app-select-field label="Add a change of card" [bare]="true" [small]="true" [once]="true" [choices]="lots()" (picked)="add($event)">
+          <option value="">Add a change of card …</option>
+        </app-select-field>
+      </section>
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CardMoves {
+  protected readonly sheet = inject(DaySheet);
+  private readonly run = computed(() => this.sheet.outlook()?.run.cards);
+  private readonly device = (cardsId: string): string => {
+    const cards = this.sheet.day()?.cards?.find(({ id }) => id === cardsId);
+    return this.sheet.gear().get(cards?.deviceId ?? '')?.name ?? 'a device that is gone';
+  };
+
+  protected readonly lots = computed(() => (this.sheet.day()?.cards ?? []).map(({ id }) => [id, this.device(id)] as const));
+
+  protected readonly rows = computed(() =>
+    [...(this.sheet.day()?.cardChanges ?? [])]
+      .sort((a, b) => a.atMin - b.atMin)
+      .map((change, index) => {
+        const done = this.run()?.changes.find(({ cardsId, atMin }) => cardsId === change.cardsId && atMin === change.atMin);
+        const device = this.device(change.cardsId);
+        return {
+          change,
+          key: `${change.cardsId} ${index}`,
+          title: `Card of ${device}`,
+          state: done ? sayCardChange(device, done.out, done.outFull, done.card) : '',
+        };
+      }),
+  );
+
+  protected readonly stops = computed(() =>
+    (this.run()?.stops ?? []).map(
+      ({ deviceId, why, fromMin, toMin }) =>
+        `${this.at(fromMin)} to ${this.at(toMin)}: ${sayUnrecorded(this.sheet.gear().get(deviceId)?.name ?? 'A device', why)}`,
+    ),
+  );
+
+  protected readonly copies = computed(() =>
+    (this.run()?.copies ?? []).map(
+      ({ cardsId, card, fromMin, toMin }) =>
+        `Card ${card} of ${this.device(cardsId)} is copied from ${this.at(fromMin)}, done at ${this.at(Math.ceil(toMin))}.`,
+    ),
+  );
+
+  protected readonly notCopied = computed(() =>
+    (this.run()?.lots ?? [])
+      .filter(({ notCopied }) => notCopied > 0)
+      .map(({ cardsId, notCopied }) => `${counted(notCopied, 'card')} of ${this.device(cardsId)} not copied at the end.`),
+  );
+
+  protected add(cardsId: string): void {
+    if (cardsId !== '') this.sheet.edit((day) => withNewCardChange(day, cardsId), `card ${Date.now()}`);
+  }
+
+  private at(minute: number): string {
+    return time(this.sheet.day()!, minute);
+  }
+}

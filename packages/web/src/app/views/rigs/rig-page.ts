@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { sheetOfRig } from '@viaggio/core/bench';
+import { styleShape } from '@viaggio/core/gear';
+import { formatQuantity } from '@viaggio/core/units';
+import { BenchSheets } from '../../parts/bench-sheets';
+import { Prints } from '../../parts/prints';
+import { StandingMark } from '../../parts/marks/standing-mark';
+import { PageMenu } from '../../basics/page-menu';
+import type { PageAct } from '../../basics/page-menu';
+import { ProblemNote } from '../../basics/problem-note';
+import { selectLoading } from '../../state/items.selectors';
+import type { CheckGlance } from '../../workers/bench-calls';
+import { computedLater, valueOf } from '../../workers/computed-later';
+import { RigSheet } from './sheet/rig-sheet';
+
+const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at: undefined, by: undefined };
+
+/** The frame of one rig's pages: its name, its acts, and the way between rig, comparison, balance and history. */
+@Component({
+  selector: 'app-rig-page',
+  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, StandingMark],
+  providers: [RigSheet],
+  template: `
+    @let current = sheet.rig();
+    @if (current) {
+      <div class="page-head">
+        <h1 [title]="current.note ?? ''">{{ current.name }}</h1>
+        @if (sheet.entry()?.origin === 'demo') {
+          <span class="chip">demo</span>
+        }
+        @if (check(); as check) {
+          <a class="chip check" [routerLink]="['/bench/check', id()]"><app-standing-mark [check]="check" /></a>
+        }
+        @for (chip of chips(); track chip) {
+          <span class="chip">{{ chip }}</span>
+        }
+        <div class="page-acts">
+          <nav class="pages" aria-label="Pages of this rig">
+            <a routerLink="./" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">Rig</a>
+            <a routerLink="./compare" routerLinkActive="active" ariaCurrentWhenActive="page">Compare</a>
+            <a routerLink="./balance" routerLinkActive="active" ariaCurrentWhenActive="page">Balance</a>
+            <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Unattended</a>
+            <a routerLink="./history" routerLinkActive="active" ariaCurrentWhenActive="page">History</a>
+          </nav>
+          <app-page-menu [of]="current.name" [acts]="acts" />
+        </div>
+      </div>
+      @if (sheet.refused(); as problem) {
+        <app-problem-note [problem]="problem" />
+      }
+      <router-outlet />
+    } @else if (loading().is === 'loading') {
+      <p role="status">Loading …</p>
+    } @else if (loading().is === 'loaded') {
+      <h1>There is no such rig</h1>
+      <p>It may have been deleted. <a routerLink="/rigs">See all rigs</a>.</p>
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RigPage {
+  /** From the address. */
+  readonly id = input.required<string>();
+  protected readonly sheet = inject(RigSheet);
+  private readonly router = inject(Router);
+  private readonly prints = inject(Prints);
+  protected readonly loading = inject(Store).selectSignal(selectLoading);
+  protected readonly acts: readonly PageAct[] = [
+    { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
+    { title: 'Find a fault', icon: 'bench', do: () => void this.router.navigate(['/bench/fault'], { queryParams: { rig: this.id() } }) },
+    { title: 'Duplicate', icon: 'copy', do: () => this.sheet.duplicate() },
+    { title: 'Power sheet of this rig (PDF)', icon: 'print', do: () => void this.prints.ofRig(this.id()) },
+    { title: 'Print', icon: 'print', do: () => window.print() },
+    { title: 'Delete', icon: 'remove', takesAway: true, do: () => void this.remove() },
+  ];
+  /** Under which conditions the answer holds. */
+  protected readonly chips = computed(() => {
+    const rig = this.sheet.rig();
+    if (!rig) return [];
+    const { temperatureC, startCharge, reserve } = rig;
+    return [
+      ...(rig.style === undefined ? [] : [styleShape.options[rig.style]]),
+      ...(temperatureC === undefined ? [] : [formatQuantity(temperatureC, 'C')]),
+      ...(startCharge === undefined ? [] : [`charged to ${formatQuantity(startCharge, 'fraction')}`]),
+      ...(reserve === undefined ? [] : [`reserve ${formatQuantity(reserve, 'fraction')}`]),
+    ];
+  });
+
+  private readonly bench = inject(BenchSheets);
+  private readonly measured = computed(() => sheetOfRig(this.bench.sheets(), this.id()));
+  private readonly checks = computedLater(
+    'bench',
+    () => {
+      const [rig, sheet] = [this.bench.rigs().get(this.id()), this.measured()];
+      // what nobody measured needs no working out
+      return rig && sheet && { id: this.id(), rig, gear: this.bench.gear(), sheets: [sheet] };
+    },
+    (core, { id, rig, gear, sheets }) => core.checkGlances(new Map([[id, rig]]), gear, sheets),
+    { restMs: 300 },
+  );
+  /** Whether it was measured before power. */
+  protected readonly check = computed(() => (this.measured() ? valueOf(this.checks())?.get(this.id()) : NOT_MEASURED));
+
+  constructor() {
+    effect(() => this.sheet.id.set(this.id()));
+  }
+
+  private async remove(): Promise<void> {
+    this.sheet.remove();
+    await this.router.navigate(['/rigs']);
+  }
+}

@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { gearTitle } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
+import { QuantityPipe } from '../../basics/quantity.pipe';
+import { VerdictMark } from '../../basics/verdict-mark';
+import { Items } from '../../state/items.actions';
+import {
+  selectDemoGear,
+  selectGearBodies,
+  selectLoading,
+  selectRigBodies,
+  selectRigs,
+  selectUsableGear,
+} from '../../state/items.selectors';
+import { computedLater, valueOf } from '../../workers/computed-later';
+import { MOST_BESIDE } from './compare/side-by-side';
+import { SelectField } from '../../fields/select-field';
+
+/** Every rig with its answer at a glance; one's own first, then the demo crew's. */
+@Component({
+  selector: 'app-rigs-page',
+  imports: [QuantityPipe, RouterLink, VerdictMark, SelectField],
+  template: `
+    <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
+      <h1 class="mb-0">Rigs</h1>
+      <a class="btn btn-primary" routerLink="/rigs/new">New rig: three questions</a>
+      @if (devices().length > 0) {
+        <app-select-field label="New rig around a device of the kit" [bare]="true" (picked)="around($event)">
+          <option value="">New rig around …</option>
+          @for (device of devices(); track device.id) {
+            <option [value]="device.id">{{ device.title }}</option>
+          }
+        </app-select-field>
+      }
+    </div>
+    @if (chosen().size > 0) {
+      <div class="d-flex flex-wrap align-items-center gap-2 mb-2" role="status">
+        @if (chosen().size === 1) {
+          Choose another rig to stand beside it.
+        } @else if (chosen().size > most) {
+          {{ chosen().size }} are too many side by side: at most {{ most }}.
+        } @else {
+          <a class="btn btn-sm btn-primary" routerLink="/rigs/side-by-side" [queryParams]="{ of: [...chosen()].join(',') }">
+            Put {{ chosen().size }} side by side
+          </a>
+        }
+        <button type="button" class="btn btn-sm btn-outline-secondary" (click)="chosen.set(none)">Choose none</button>
+      </div>
+    }
+    @if (loading().is === 'loading') {
+      <p role="status">Loading …</p>
+    } @else if (loading().is === 'loaded') {
+      @for (group of groups(); track group.title) {
+        <section [attr.aria-label]="group.title">
+          <h2 class="fs-5 mt-3">{{ group.title }}</h2>
+          <ul class="list-unstyled cards">
+            @for (row of group.rows; track row.entry.id) {
+              <li>
+                <input
+                  type="checkbox"
+                  class="form-check-input pick"
+                  title="Put it beside others"
+                  [attr.aria-label]="'Compare ' + row.entry.body.name"
+                  [checked]="chosen().has(row.entry.id)"
+                  (change)="choose(row.entry.id)"
+                />
+                <a [routerLink]="['/rigs', row.entry.id]">
+                  <span class="name">{{ row.entry.body.name }}</span>
+                  @if (row.glance; as glance) {
+                    <app-verdict-mark [verdict]="glance.verdict" />
+                    <span class="time">
+                      @if (glance.unlimited) {
+                        as long as <small>the mains is on</small>
+                      } @else if (glance.plannedMin !== undefined) {
+                        {{ glance.plannedMin | quantity: 'min' }} <small>to plan with</small>
+                      } @else {
+                        – <small>no time yet</small>
+                      }
+                    </span>
+                    <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
+                  } @else {
+                    <span class="time"><small>working it out …</small></span>
+                    <span class="note">{{ row.entry.body.note }}</span>
+                  }
+                </a>
+              </li>
+            } @empty {
+              <li class="empty">
+                {{ group.empty }}
+                <a routerLink="/rigs/new">Answer three questions</a> and see whether your battery runs your camera, and for how long.
+              </li>
+            }
+          </ul>
+        </section>
+      }
+    }
+  `,
+  styleUrl: './rigs-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RigsPage {
+  private readonly store = inject(Store);
+  protected readonly loading = this.store.selectSignal(selectLoading);
+  private readonly kit = this.store.selectSignal(selectUsableGear);
+  private readonly demo = this.store.selectSignal(selectDemoGear);
+  /** One's own; the demo's where there are none. */
+  protected readonly devices = computed(() => {
+    const all = [...this.kit()].filter(([, { kind }]) => kind === 'device');
+    const own = all.filter(([id]) => !this.demo().has(id));
+    return (own.length > 0 ? own : all).map(([id, body]) => ({ id, title: gearTitle(body) }));
+  });
+  protected readonly none: ReadonlySet<string> = new Set();
+  protected readonly most = MOST_BESIDE;
+  /** Rigs that are to stand side by side. */
+  protected readonly chosen = signal(this.none);
+  private readonly rigs = this.store.selectSignal(selectRigs);
+  private readonly bodies = this.store.selectSignal(selectRigBodies);
+  private readonly gear = this.store.selectSignal(selectGearBodies);
+  private readonly glances = computedLater(
+    'rigs',
+    () => ({ rigs: this.bodies(), gear: this.gear() }),
+    (core, { rigs, gear }) => core.rigGlances(rigs, gear),
+  );
+  protected readonly groups = computed(() => {
+    const glances = valueOf(this.glances());
+    const rows = this.rigs().map((entry) => ({ entry, glance: glances?.get(entry.id) }));
+    const of = (origin: 'own' | 'demo') => rows.filter(({ entry }) => entry.origin === origin);
+    return [
+      { title: 'Your rigs', rows: of('own'), empty: 'None yet.' },
+      { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Deleted; “Reset demo” in the menu brings it back.' },
+    ];
+  });
+
+  protected choose(id: string): void {
+    this.chosen.update((before) => new Set(before.has(id) ? [...before].filter((one) => one !== id) : [...before, id]));
+  }
+
+  /** A rig of one device that nothing feeds yet: its page offers the feeds. */
+  protected around(gearId: string): void {
+    const device = this.kit().get(gearId);
+    if (!device) return;
+    const id = crypto.randomUUID();
+    const after: Rig = { name: device.name, devices: [{ gearId }], links: [] };
+    this.store.dispatch(Items.change({ step: { changes: [{ kind: 'rigs', id, after }], field: 'new-rig', at: Date.now() }, open: id }));
+  }
+}
