@@ -4,7 +4,7 @@ import { isA } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { connectionsInto } from '../rig/resolved';
 import { stoppingPeak } from '../run';
-import { CHEMISTRIES } from '../tables';
+import { CHEMISTRIES, GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from '../tables';
 import { sayGauge } from '../words';
 import type { RigModel } from './rig-model';
 
@@ -25,11 +25,6 @@ export interface Reading {
   /** Share of the charge that is really left. */
   readonly charge: number;
 }
-
-const DEFAULT_PERCENT_STEPS = 100;
-const DEFAULT_BARS = 4;
-/** Readings that differ from the truth by less than this can be believed. */
-const CLOSE = 0.1;
 
 /**
  * What the person will see while a rig runs: the gauge of each battery, and that of each device fed through an adapter.
@@ -84,7 +79,7 @@ function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc
   const base = { where: `gauge of ${name}`, gearId: battery.id };
   if (gauge === undefined) return { ...base, believable: 'unknown', why: sayGauge({ fact: 'not-entered' }), readings: [] };
   if (gauge.reads === 'none') return { ...base, believable: 'no', why: sayGauge({ fact: 'none' }), readings: [] };
-  const steps = gauge.steps ?? (gauge.reads === 'charge' ? DEFAULT_PERCENT_STEPS : DEFAULT_BARS);
+  const steps = gauge.steps ?? (gauge.reads === 'charge' ? PERCENT_STEPS : GAUGE_BARS);
   const { cutoffV = 0, cellsInSeries = 0 } = batteryFigures(battery.gear);
   const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
   const readings: Reading[] = [];
@@ -93,11 +88,11 @@ function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc
     const share = Math.min(1, Math.max(0, gauge.reads === 'charge' ? soc : (packV - cutoffV) / (fullV - cutoffV)));
     const step = Math.ceil(share * steps - 1e-9);
     worst = Math.max(worst, Math.abs(step / steps - soc) - 1 / steps);
-    const shown = steps === DEFAULT_PERCENT_STEPS ? `${step} %` : `${step} of ${steps}`;
+    const shown = steps === PERCENT_STEPS ? `${step} %` : `${step} of ${steps}`;
     if (readings.at(-1)?.shown !== shown) readings.push({ minute, shown, charge: soc });
   }
   if (gauge.reads === 'charge') {
     return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: sayGauge({ fact: 'counts', steps }), readings };
   }
-  return { ...base, believable: worst < CLOSE ? 'roughly' : 'no', why: sayGauge({ fact: 'reads-volts', offBy: worst }), readings };
+  return { ...base, believable: worst < GAUGE_CLOSE ? 'roughly' : 'no', why: sayGauge({ fact: 'reads-volts', offBy: worst }), readings };
 }

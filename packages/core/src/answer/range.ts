@@ -1,10 +1,9 @@
 import { ENERGY_SPREAD, energySpread } from '../gear/kit';
 import { coldDerating } from '../physics/cell';
-import { isA } from '../rig/drawn';
-import { batteryState } from '../rig/resolved';
+import { batteryState, isA } from '../rig/drawn';
 import { chance, SystemRunner } from '../run';
 import type { PartInstead, System, Variation } from '../run';
-import { CHEMISTRIES } from '../tables';
+import { CHEMISTRIES, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from '../tables';
 import type { AssumedEnd } from './assumed-end';
 import type { RigModel } from './rig-model';
 
@@ -36,10 +35,6 @@ export interface Uncertainty {
   readonly temperatureC: number;
 }
 
-/** ±2 points. */
-export const EFFICIENCY_SPREAD = 0.01;
-/** Of a temperature that somebody chose, and of one that nobody did. */
-export const TEMPERATURE_SPREAD_C = { chosen: 2, assumed: 5 };
 export const DEFAULT_RUNS = 400;
 export const DEFAULT_SEED = 20260107;
 export const MAX_RUNS = 20_000;

@@ -15,6 +15,7 @@ import type { Log } from '../measure/feed-loss';
 import { healthHistory } from '../measure/learning';
 import { gearIdsOf } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
+import { FULL_SHARE } from '../tables';
 import { sayFinding } from '../words';
 
 /** Something that a person should do before the day, the act named by its code. */
@@ -71,8 +72,6 @@ export interface AttentionTo {
   readonly today: string;
 }
 
-/** At or above this a battery counts as full. */
-const FULL = 0.97;
 const ORDER: readonly Concern['is'][] = [
   'cannot-run',
   'check-stopped',
@@ -190,7 +189,7 @@ function batteryConcerns(used: readonly UsedBattery[], log: Log, today: string):
     const { charge } = battery;
     const { retire, says } = healthHistory(id, battery, log, today);
     return [
-      ...(charge !== undefined && charge < FULL ? [{ is: 'charge', gearId: id, battery: title, charge, rigs } as const] : []),
+      ...(charge !== undefined && charge < FULL_SHARE ? [{ is: 'charge', gearId: id, battery: title, charge, rigs } as const] : []),
       ...(retire ? [{ is: 'retire', gearId: id, battery: title, when: retire, says } as const] : []),
     ];
   });

@@ -1,5 +1,6 @@
 import { clockAt } from '../day/model';
 import type { Day } from '../day/shape';
+import { DAY_MS } from '../quantity';
 
 /** A day that is kept, and how far it is off. */
 export interface NearestDay {
@@ -28,8 +29,6 @@ export function nearestDay(days: readonly { readonly id: string; readonly body: 
 function lastDate(day: Day): string {
   return clockAt(day, (day.days - 1) * 24 * 60 + 12 * 60).date;
 }
-
-const DAY_MS = 24 * 3600 * 1000;
 
 function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);

@@ -1,10 +1,11 @@
 import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
 import type { Rig } from '../rig/drawn/rig';
+import { SAFE_MARGIN } from '../tables/balance';
 import { tell } from '../words/tell';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { PlacedMass } from './mechanics';
-import { partsToPlace, rigBalance, SAFE_MARGIN } from './rig-balance';
+import { partsToPlace, rigBalance } from './rig-balance';
 import fc from 'fast-check';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -1,2 +1,2 @@
-export { partsToPlace, rigBalance, SAFE_MARGIN } from './rig-balance';
+export { partsToPlace, rigBalance } from './rig-balance';
 export type { RigBalance } from './rig-balance';

@@ -1,3 +1,4 @@
+import { GRAVITY_M_S2 } from '../tables';
 /** A mass at a place: forward along the lens and up, from the middle of the support. */
 export interface PlacedMass {
   readonly massG: number;
@@ -29,9 +30,6 @@ export interface Tipping {
   readonly angleDeg: number | undefined;
 }
 
-/** Standard gravity, m/s². */
-const GRAVITY = 9.80665;
-
 /**
  * The centre of several masses. Undefined when there is no mass at all.
  *
@@ -46,7 +44,7 @@ export function centreOfMass(masses: readonly PlacedMass[]): CentreOfMass | unde
 
 /** Turning moment about the middle of the support, in newton metres; positive tips forward. */
 export function momentNm({ massG, alongMm }: CentreOfMass): number {
-  return (massG / 1000) * GRAVITY * (alongMm / 1000);
+  return (massG / 1000) * GRAVITY_M_S2 * (alongMm / 1000);
 }
 
 /** How near a standing rig is to tipping over the line between its feet. */

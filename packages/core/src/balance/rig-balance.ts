@@ -1,6 +1,7 @@
 import { AWAY_FROM_CAMERA, gearTitle } from '../gear';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
+import { SAFE_MARGIN } from '../tables';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { CentreOfMass, PlacedMass, Tipping } from './mechanics';
 
@@ -36,9 +37,6 @@ export interface RigBalance {
   readonly payloadShare: number | undefined;
   readonly shifts: readonly BatteryShift[];
 }
-
-/** Margin that is left to a tripod or slider that nobody holds: a fifth of its reach. */
-export const SAFE_MARGIN = 0.2;
 
 /** The parts of a rig that weigh on its support, without spares; cables only where somebody placed them. */
 export function partsToPlace(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly string[] {

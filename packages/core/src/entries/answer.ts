@@ -2,7 +2,7 @@ export { assess, assessModel, backups, indicators, rigModel, runRange, sensitivi
 export type { Answer, Backup, Indicator, Reading, RunRange, Sensitivity, ToldAnswer, ToldFigure } from '../answer';
 export { attention, nearestDay, verdictOfConcern } from '../attention';
 export type { AttentionTo, Concern } from '../attention';
-export { alternativeOf, APPROACHES, assignFeeds, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, findFeeds, offersFor, purchasesFor, RemedySearch, STYLE_WEIGHTS, tellAssignments, tellFeeds, titleOf, weightsOf } from '../feed';
+export { alternativeOf, APPROACHES, assignFeeds, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, findFeeds, offersFor, purchasesFor, RemedySearch, tellAssignments, tellFeeds, titleOf, weightsOf } from '../feed';
 export type { Alternative, Approach, Assignments, Criteria, Criterion, FoundFeed, FoundFeeds, Offer, Offers, Purchase, Purchases, Remedy, Weights } from '../feed';
 export type { Verdict } from '../findings';
 export { chargeMinutes } from '../physics/cell';

@@ -4,5 +4,5 @@ export { displayAs, displayNow, formatClock, formatDate, formatDuration, formatN
 export type { Display, Parsed, Unit } from '../quantity';
 export { choice, describe, differences, flag, isWithin, list, missingFields, number, object, optional, readField, text, toJsonSchema, unkeepable, withChanges } from '../shape';
 export type { AnyShape, Changes, Fields, Infer, JsonSchema, ListShape, NumberShape, OptionalShape, Shape, TextShape } from '../shape';
-export { CHEMISTRIES } from '../tables';
+export { CHEMISTRIES, STYLE_WEIGHTS } from '../tables';
 export type { ChemistryId } from '../tables';

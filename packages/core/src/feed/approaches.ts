@@ -3,12 +3,13 @@ import type { Gear } from '../gear';
 import { withoutSpares } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
+import { STYLE_WEIGHTS } from '../tables';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
-import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
+import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
 
 /** The ways that people feed rigs, each with those who swear by it. */

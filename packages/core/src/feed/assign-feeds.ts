@@ -4,6 +4,7 @@ import type { Gear } from '../gear';
 import { withoutSpares } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
+import { STYLE_WEIGHTS } from '../tables';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks, Taken } from './chains';
 import { combine, costOf, criteriaOf } from './criteria';
@@ -11,7 +12,7 @@ import type { Criteria, Points } from './criteria';
 import { titleOf } from './find-feeds';
 import type { FeedOptions } from './find-feeds';
 import { Soundness } from './soundness';
-import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
+import { DEFAULT_STYLE } from './weights';
 import type { Criterion, Weights } from './weights';
 
 /** A whole rig fed: every device at once, each part used once. */

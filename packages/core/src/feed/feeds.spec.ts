@@ -6,6 +6,7 @@ import { rigModel } from '../answer/rig-model';
 import { LOW_WATER } from '../demo/low-water';
 import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../rig/drawn/rig';
+import { STYLE_WEIGHTS } from '../tables/feed-weights';
 import { alternatives, APPROACHES } from './approaches';
 import { assignFeeds } from './assign-feeds';
 import { KitIndex, NOTHING_TAKEN, take } from './chains';
@@ -13,7 +14,6 @@ import type { Taken } from './chains';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { purchasesFor } from './purchases';
-import { STYLE_WEIGHTS } from './weights';
 
 const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;

@@ -7,13 +7,14 @@ import { isFlat } from '../gear/kit';
 import { gearIdsOf, linksTo, withoutSpares } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
+import { STYLE_WEIGHTS } from '../tables';
 import { sayFinding } from '../words';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';
 import { costOf, criteriaOf, dominates } from './criteria';
 import type { Criteria, Points } from './criteria';
 import { Soundness } from './soundness';
-import { DEFAULT_STYLE, STYLE_WEIGHTS } from './weights';
+import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
 
 /** One sound way to feed a device. */

@@ -14,5 +14,5 @@ export { RemedySearch } from './remedies';
 export type { Remedy } from './remedies';
 export { tellAlternative, tellAssignments, tellFeeds, tellPurchases } from './tell-feeds';
 export type { ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from './tell-feeds';
-export { CRITERIA, DEFAULT_STYLE, STYLE_WEIGHTS, weightsOf } from './weights';
+export { CRITERIA, DEFAULT_STYLE, weightsOf } from './weights';
 export type { Criterion, Weights } from './weights';

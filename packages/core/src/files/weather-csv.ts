@@ -1,11 +1,9 @@
-import Papa from 'papaparse';
 import { COLDEST_HOUR_C, isInPlan, minuteAt, readClock } from '../day/model';
 import type { Day, Weather } from '../day/shape';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
-import { parseQuantity } from '../quantity';
-
-const DAY_MS = 24 * 3600 * 1000;
+import { DAY_MS, parseQuantity } from '../quantity';
+import Papa from 'papaparse';
 
 export interface ReadWeather {
   readonly weather: Weather | undefined;

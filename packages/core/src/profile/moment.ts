@@ -1,4 +1,5 @@
 import type { Verdict } from '../findings';
+import { NEAR_LIMIT, NEAR_LOW_V } from '../tables';
 import type { Level, Station } from './track';
 
 /** How a station stands at one moment of the run: what flows against what may flow, what arrives against what is accepted. */
@@ -11,10 +12,6 @@ export interface StationMoment {
   readonly near: 'at-limit' | 'near-limit' | 'too-high' | 'too-low' | 'near-low' | undefined;
 }
 
-/** From this share of a limit on it is told that little is left. */
-const NEAR = 0.9;
-/** Volts above the lowest accepted that count as little, as a share of it. */
-const NEAR_LOW = 0.03;
 /** The run ends on the limit itself: what is reached to within a ten-thousandth is reached. */
 const REACHED = 1e-4;
 
@@ -31,12 +28,12 @@ export function momentOf(station: Station, index: number): StationMoment {
   if (used !== undefined && used >= 1 - REACHED) return { verdict: 'stop', level, used, near: 'at-limit' };
   const window = station.kind === 'device' ? inWindow(station, level) : undefined;
   if (window !== undefined) return { verdict: window === 'near-low' ? 'caution' : 'stop', level, used, near: window };
-  if (used !== undefined && used > NEAR) return { verdict: 'caution', level, used, near: 'near-limit' };
+  if (used !== undefined && used > NEAR_LIMIT) return { verdict: 'caution', level, used, near: 'near-limit' };
   return { verdict: 'good', level, used, near: undefined };
 }
 
 function inWindow({ lowV, highV }: Station, { voltageV }: Level): 'too-high' | 'too-low' | 'near-low' | undefined {
   if (highV !== undefined && voltageV > highV) return 'too-high';
-  if (lowV === undefined || voltageV >= lowV * (1 + NEAR_LOW)) return undefined;
+  if (lowV === undefined || voltageV >= lowV * (1 + NEAR_LOW_V)) return undefined;
   return voltageV <= lowV * (1 + REACHED) ? 'too-low' : 'near-low';
 }

@@ -5,5 +5,6 @@ export { parseNumber } from './parse-number';
 export { parseQuantity } from './parse-quantity';
 export type { Parsed } from './parse-quantity';
 export { readDate } from './read-date';
+export { DAY_MIN, DAY_MS, DAY_S, HOUR_MIN } from './time';
 export { UNITS } from './unit';
 export type { Unit } from './unit';

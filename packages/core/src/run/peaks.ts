@@ -1,6 +1,7 @@
 import { cellVoltage } from '../physics/cell';
 import { collapsePlace, compile, settle, solve } from '../physics/circuit';
 import type { Circuit, EndCause, Load, Network, Phase } from '../physics/circuit';
+import { FUSE_FORGIVES } from '../tables';
 
 /** A load's peak that breaks a limit once the charge has fallen to `fromSoc`. */
 export interface PeakBreak {
@@ -11,9 +12,6 @@ export interface PeakBreak {
   readonly cause: EndCause;
   readonly at: string;
 }
-
-/** Typical blade and glass fuses carry twice their rating for a tenth of a second; electronic limits forgive nothing. */
-const FUSE_FORGIVES = { timesRating: 2, forMs: 100 };
 
 /**
  * The peak that breaks a limit earliest in a run, each load's looked at by itself while the others draw what their

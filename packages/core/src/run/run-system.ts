@@ -1,3 +1,4 @@
+import { OWN_CHARGE_EFFICIENCY } from '../tables';
 import { choose, feedingPlace, NOT_FED, plainPlace } from './running-load';
 import type { RunningLoad } from './running-load';
 import { RunningSource } from './running-source';
@@ -6,8 +7,6 @@ import type { LoadRun, RunEvent, System, SystemPhase, SystemRun, Variation } fro
 
 /** A run of weeks in phases of seconds would otherwise go on for ever. */
 const MAX_STEPS = 200_000;
-/** Share of the watts that fill a battery and stay in it. */
-const CHARGE_EFFICIENCY = 0.9;
 /** Minutes below which two moments are one. */
 const INSTANT_MIN = 1e-9;
 /** Charge above which a battery takes no more. */
@@ -230,7 +229,7 @@ export class SystemRunner {
         const leftW = Math.min(feed.chargeW, (feed.maxW ?? Infinity) - Math.max(0, takes[index]!));
         if (leftW <= 0) return;
         takes[index] = Math.max(0, takes[index]!) + leftW;
-        own.chargeA = (leftW * CHARGE_EFFICIENCY) / own.openCircuitV(own.soc);
+        own.chargeA = (leftW * OWN_CHARGE_EFFICIENCY) / own.openCircuitV(own.soc);
       });
     }
     this.collectTakes();

@@ -48,8 +48,6 @@ export const VEHICLE_V = { 12: { lowV: 11, highV: 14.8 }, 24: { lowV: 22, highV:
 export const TRANSFORMER_IDLE = 1.3;
 /** A USB device for which 5 V are printed. */
 export const USB_5V_WINDOW = { minV: 4.4, maxV: 5.5 } as const;
-/** Volts at the device end of a network cable that carries power (IEEE 802.3). */
-export const POE_V = { lowV: 37, highV: 57 } as const;
 /** Times its amp-hours: what a pack gives for long when nobody says, and how far off that may be. */
 export const PACK_LIMIT_C = {
   'li-ion': assumption(2, 1, 6, 'low'),

@@ -3,11 +3,10 @@ import type { Answer } from '../answer';
 import { batteryFigures } from '../gear';
 import type { Battery, Gear } from '../gear';
 import { accepted, tooCold } from '../physics/cell';
+import { DAY_MIN } from '../quantity';
 import { isA, withoutSpares } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { sayFinding } from '../words';
-
-const DAY_MIN = 24 * 60;
 
 /** What a rig lives on while nobody is there. */
 export interface Life {

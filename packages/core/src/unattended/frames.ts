@@ -1,7 +1,6 @@
 import type { Device, Draw, Gear } from '../gear';
+import { DAY_S } from '../quantity';
 import type { Rig } from '../rig/drawn';
-
-const DAY_S = 24 * 3600;
 
 type Frames = Extract<Draw, { basis: 'frames' }>;
 

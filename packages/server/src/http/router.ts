@@ -1,4 +1,5 @@
 import { idShape } from '@viaggio/core/gear';
+import type { Shape } from '@viaggio/core/units';
 import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import { Readable } from 'node:stream';
@@ -8,7 +9,6 @@ import type { Answered, AnsweredFile, Operation } from './operation';
 import { limited } from './limited';
 import { validate } from '../validation/validate';
 import { checkedBody, JSON_TYPE, missingBody, MOST_JSON_BYTES } from './json-body';
-import type { Shape } from '@viaggio/core/units';
 
 /** Looks at every answer before it is sent; tests hold it against what the operation says that it answers. */
 export type Inspect = (operation: Operation, answered: Answered) => void;

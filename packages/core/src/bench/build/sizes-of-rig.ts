@@ -3,9 +3,9 @@ import type { RigModel } from '../../answer';
 import { batteryFigures } from '../../gear';
 import type { Gear } from '../../gear';
 import { ampacity } from '../../physics/wire';
-import { isA } from '../../rig/drawn';
+import { batteryState, isA } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
-import { batteryState, wireArea } from '../../rig/resolved';
+import { wireArea } from '../../rig/resolved';
 import type { Connection, SourceTree } from '../../rig/resolved';
 import type { SizeToolName } from '../size';
 

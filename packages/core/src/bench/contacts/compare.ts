@@ -1,6 +1,7 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import type { Gear } from '../../gear';
+import { CHARGE_SHARE, FLOATS_V, HELD_SHARE, SAG_SHARE, WARMTH_SHARE } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { Contact, MeterAccuracy, SheetOf } from '../sheet';
 
@@ -42,17 +43,6 @@ export function windowOf(device: Gear | undefined): BayWindow {
   const bay = inputs.find(({ connector: { type } }) => type === 'bay' || type === 'l-plate') ?? inputs[0];
   return { minV: bay?.minV, maxV: bay?.maxV };
 }
-
-/** Volts to which a contact that hangs on nothing may drift on a meter of ten megohms. */
-const FLOATS_V = 0.2;
-/** A full battery rests so much above one that was in use for an hour: what is within it is the charge, not the contact. */
-const CHARGE_SHARE = 0.15;
-/** A sound feed of this kind loses less of its volts to a lamp; what loses more flashes and dies. */
-const SAG_SHARE = 0.08;
-/** Below this share of the original's ohms a contact is held to minus. */
-const SHORT_SHARE = 0.02;
-/** A thermistor moves so much between a cold and a warm room. */
-const WARMTH_SHARE = 0.5;
 
 /**
  * Every contact with how it differs, the original's readings beside those of the substitute, all against minus. Nothing
@@ -138,6 +128,6 @@ function judgeOhms(original: Contact['original'], substitute: Contact['substitut
   if (original?.over) return ['shorted', 'caution'];
   const was = original!.ohms!;
   if (Math.abs(is - was) <= meter.ohms + meter.share * was) return undefined;
-  if (is < SHORT_SHARE * was) return ['shorted', 'caution'];
+  if (is < HELD_SHARE * was) return ['shorted', 'caution'];
   return Math.abs(is - was) > WARMTH_SHARE * was ? ['other-ohms', 'caution'] : undefined;
 }

@@ -2,11 +2,10 @@ import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { cellVoltage, socAtVoltage } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
-import { CHEMISTRIES } from '../../tables';
+import { CHARGE_CELL_V, CHARGE_WITHIN, CHEMISTRIES, DONE_WITH, LOADED_SHARE, NOTHING_TIMES } from '../../tables';
 import type { ChemistryId } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { MeterAccuracy } from '../sheet';
-import { CHARGE_CELL_V } from '../size';
 
 export type TapCode = 'even' | 'weak' | 'high' | 'deep' | 'over' | 'reversed' | 'nothing-there';
 
@@ -26,15 +25,6 @@ export interface TapsJudged {
   readonly verdict: Verdict;
   readonly says: string;
 }
-
-/** Groups of a sound pack lie within so much of their charge. */
-const CHARGE_WITHIN = 0.05;
-/** Under load resistances differ too, by so much of the volts. */
-const LOADED_SHARE = 0.02;
-/** Below so many times the meter’s own error there is nothing. */
-const NOTHING_TIMES = 10;
-/** Off by so many times what an even pack shows, it is done with. */
-const DONE_WITH = 5;
 
 /**
  * The groups of a pack against one another, at rest or under load: the middle one is taken for the pack, and the others

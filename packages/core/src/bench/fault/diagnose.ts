@@ -1,3 +1,4 @@
+import { FAULT_SURE, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from '../../tables';
 import { CAUSE_IDS, CAUSES } from './causes';
 import type { Cause, CauseId, Symptom } from './causes';
 import { chancesOf, FAULT_TESTS } from './tests';
@@ -26,13 +27,6 @@ export interface Likely {
 }
 
 export type Chances = (test: FaultTestId, cause: CauseId) => readonly number[];
-
-/** Sure enough to act on. */
-export const SURE = 0.85;
-/** A test that tells less than so many bits is not worth its minutes. */
-const LEAST_BITS = 0.02;
-/** Minutes that any try costs before it begins: to stop, to put down, to look. */
-const BEGINNING_MIN = 2;
 
 /**
  * How likely each cause is after the answers, the likeliest first: Bayes’ rule over the tables of causes and tests, each
@@ -69,17 +63,17 @@ export function nextTests(
   return facts.tests
     .filter((test) => !made.has(test))
     .map((test) => ({ test, bits: bitsOf(test, likely) }))
-    .filter(({ bits }) => bits >= LEAST_BITS)
+    .filter(({ bits }) => bits >= TEST_LEAST_BITS)
     .sort((a, b) => worth(b.test, b.bits) - worth(a.test, a.bits));
 }
 
 function worth(test: FaultTestId, bits: number): number {
-  return bits / (BEGINNING_MIN + FAULT_TESTS[test].effortMin);
+  return bits / (TEST_BEGINNING_MIN + FAULT_TESTS[test].effortMin);
 }
 
 /** Whether it can be acted on, goes on, or needs somebody else. */
 export function verdictOfFault(likely: readonly Likely[], hasNext: boolean): 'found' | 'open' | 'help' {
-  if ((likely[0]?.probability ?? 0) >= SURE) return 'found';
+  if ((likely[0]?.probability ?? 0) >= FAULT_SURE) return 'found';
   return hasNext ? 'open' : 'help';
 }
 

@@ -4,10 +4,11 @@ import type { FindingCode } from '../../findings';
 import { batteryFigures, gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { isReady } from '../../gear/kit';
-import { drawnRig, isA } from '../../rig/drawn';
+import { batteryState, drawnRig, isA } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
-import { batteryState, resolveRig } from '../../rig/resolved';
+import { resolveRig } from '../../rig/resolved';
 import type { Connection } from '../../rig/resolved';
+import { COLD_BATTERY_C } from '../../tables';
 import { sayFinding } from '../../words';
 import { sheetOfRig, standingOf } from '../joints';
 import type { SheetEntry } from '../sheet';
@@ -66,8 +67,6 @@ const SPEAKS: Readonly<Partial<Record<FindingCode, readonly [CauseId, number]>>>
   'charge-stranded': ['battery-low', 1.5],
   'changed-by-hand': ['adapter-refused', 3],
 };
-/** Below this a battery is cold, by the rig’s own figure. */
-const COLD_C = 5;
 /** A passed sheet speaks against what it measured, but not for ever. */
 const AGAINST = 0.25;
 /** What is not known widens: the cause is taken for somewhat likelier than its table says. */
@@ -279,7 +278,7 @@ function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): 
             why: years === undefined ? `${title} has had ${cycles ?? 0} cycles.` : `${title} is ${years} years old.`,
           },
     chosen.cold
-      ? { cause: 'battery-cold', times: temperatureC <= COLD_C ? 3 : 0.2, why: `The rig stands at ${Math.round(temperatureC)} °C.` }
+      ? { cause: 'battery-cold', times: temperatureC <= COLD_BATTERY_C ? 3 : 0.2, why: `The rig stands at ${Math.round(temperatureC)} °C.` }
       : { cause: 'battery-cold', times: 1, why: 'The temperature of the battery is not entered.' },
   ];
 }

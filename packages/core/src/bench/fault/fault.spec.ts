@@ -2,9 +2,10 @@ import { LOW_WATER } from '../../demo/low-water';
 import type { Gear } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
 import { chance } from '../../run/random';
+import { FAULT_SURE } from '../../tables/fault-weights';
 import { CAUSE_IDS, CAUSES, SYMPTOMS } from './causes';
 import type { Cause, CauseId, Symptom } from './causes';
-import { likelihoods, nextTests, SURE } from './diagnose';
+import { likelihoods, nextTests } from './diagnose';
 import type { Chances, FaultAnswer, FaultFacts } from './diagnose';
 import { faultFacts } from './facts';
 import { findFault } from './find-fault';
@@ -41,7 +42,7 @@ function hunt(
   const answers: FaultAnswer[] = [];
   for (;;) {
     const likely = likelihoods(symptom, facts, answers);
-    const test = (likely[0]?.probability ?? 0) >= SURE ? undefined : next(answers);
+    const test = (likely[0]?.probability ?? 0) >= FAULT_SURE ? undefined : next(answers);
     if (test === undefined)
       return { tests: answers.length, first: likely[0]?.cause, probability: likely.find((one) => one.cause === cause)?.probability ?? 0 };
     answers.push({ test, answer: FAULT_TESTS[test].answers[drawn(chances(test, cause), random)]!.id });

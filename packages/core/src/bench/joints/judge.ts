@@ -1,4 +1,5 @@
 import type { Verdict } from '../../findings';
+import { NOTHING_SHARE, SHORT_TIMES } from '../../tables';
 import type { CheckStep } from './steps';
 
 /** What a meter showed: a figure, or that it was over its range: an open circuit, where ohms are measured. */
@@ -31,13 +32,8 @@ export interface CheckedStep {
   readonly closed: boolean;
 }
 
-/** Of what is expected at the least: below it there is nothing, and a meter that only drifts shows as much. */
-const NOTHING_SHARE = 0.05;
 /** Rounding of a product of cells and volts. */
 const EQUAL = 1e-9;
-/** Across a lead: so many times what a conductor may have is still a short, not dirt. */
-const SHORT_TIMES = 100;
-
 /** Whether a step is measured in ohms, with no power on it. */
 export const isOhms = ({ is }: Pick<CheckStep, 'is'>): boolean => is === 'lead' || is === 'across';
 

@@ -3,11 +3,10 @@ import type { RigModel } from '../../answer';
 import { batteryFigures, connectorName } from '../../gear';
 import type { Connector, Gear } from '../../gear';
 import { cellVoltage } from '../../physics/cell';
-import { inOwnBay, isA } from '../../rig/drawn';
+import { batteryState, inOwnBay, isA } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
-import { batteryState } from '../../rig/resolved';
 import type { Connection, SourceTree } from '../../rig/resolved';
-import { ASSUMED, CHEMISTRIES } from '../../tables';
+import { ASSUMED, CHARGE_OFF, CHEMISTRIES, CONTRACT_SHARE } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { MeterAccuracy } from '../sheet';
 import { factsOf } from './facts';
@@ -53,10 +52,6 @@ export interface CheckStep {
   readonly facts: string;
 }
 
-/** By how much a charge that was looked at, on four lights or a rest voltage, may be off. */
-const CHARGE_OFF = 0.1;
-/** USB promises its contract within so much. */
-const CONTRACT_SHARE = 0.05;
 /** A pair of contacts at its worst. */
 const WORST_CONTACT_OHM = 0.02;
 /** Ends that two probes can be held to with nothing live on them. */

@@ -2,6 +2,7 @@ import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { choice, number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from '../../tables';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -28,13 +29,6 @@ export interface ConverterSize {
 }
 
 const USUAL_EFFICIENCY = 0.9;
-/** What a regulator needs above its output, where its sheet was not read: from low-dropout parts to old ones. */
-const DROPOUT_V = { linear: [0.3, 2], 'step-down': [0.3, 1.5], 'step-up': [0, 0] } as const;
-/** A part that runs all day is asked for this share of what it may give. */
-const COMFORTABLE = 0.8;
-/** Above so many watts a linear regulator burns fingers. */
-const HOT_W = 2;
-
 interface Judged {
   readonly verdict: Verdict;
   readonly reason: string;
@@ -124,12 +118,12 @@ function ampsOf({ maxOutputA }: ConverterQuestion, outputA: number): readonly Ju
     return [{ verdict: 'unknown', reason: `What it may give is not entered; the load takes ${figures(outputA)} A.` }];
   if (outputA > maxOutputA)
     return [{ verdict: 'stop', reason: `The load takes ${figures(outputA)} A; it may give ${figures(maxOutputA)} A.` }];
-  if (outputA > COMFORTABLE * maxOutputA)
+  if (outputA > COMFORTABLE_SHARE * maxOutputA)
     return [{ verdict: 'caution', reason: `The load takes ${figures(outputA)} A of ${figures(maxOutputA)} A: less than a fifth is left.` }];
   return [{ verdict: 'good', reason: `The load takes ${figures(outputA)} A of ${figures(maxOutputA)} A.` }];
 }
 
 function heatOf({ kind }: ConverterQuestion, heatW: number): readonly Judged[] {
-  if (kind !== 'linear' || heatW <= HOT_W) return [];
+  if (kind !== 'linear' || heatW <= HOT_REGULATOR_W) return [];
   return [{ verdict: 'caution', reason: `${figures(heatW)} W of heat: it needs a heat sink, or better a switching converter.` }];
 }

@@ -1,6 +1,7 @@
-import { FUSE_SIZES_A, fuseFor } from '../../physics/wire';
+import { fuseFor } from '../../physics/wire';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { FUSE_MARGIN, FUSE_SIZES_A } from '../../tables';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -16,16 +17,13 @@ export interface FuseSize {
   readonly fuseA: number | null;
 }
 
-/** A fuse lets a quarter more than the load pass, so that it does not age. */
-const MARGIN = 1.25;
-
 /**
  * The smallest fuse sold of at least 1.25 × the continuous current, where wire and connectors carry as much; else none.
  *
  * @example sizeFuse({ continuousA: 4, wireMaxA: 6 }) // { fuseA: 5, … }
  */
 export function sizeFuse({ continuousA, wireMaxA, connectorMaxA }: FuseQuestion): Sized<FuseSize> {
-  const leastA = MARGIN * continuousA;
+  const leastA = FUSE_MARGIN * continuousA;
   const mostA = Math.min(wireMaxA, connectorMaxA ?? Infinity);
   const size = fuseFor(continuousA);
   const fuseA = size !== undefined && size <= mostA ? size : null;

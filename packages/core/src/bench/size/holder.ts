@@ -1,7 +1,7 @@
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { CHEMISTRIES } from '../../tables';
-import { CHARGE_CELL_V, chemistryField } from './chemistries';
+import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
+import { chemistryField } from './chemistries';
 import { figures } from './sized';
 import type { Sized } from './sized';
 

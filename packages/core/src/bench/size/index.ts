@@ -1,4 +1,3 @@
-export { CHARGE_CELL_V } from './chemistries';
 export type { ConverterQuestion } from './converter';
 export type { HolderQuestion, HolderSize } from './holder';
 export { leadNeighbours } from './lead';

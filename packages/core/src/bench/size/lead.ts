@@ -1,6 +1,7 @@
-import { ampacity, areaOfAwg, COPPER_OHM_MM2_PER_M } from '../../physics/wire';
+import { ampacity, areaOfAwg } from '../../physics/wire';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
+import { COPPER_OHM_MM2_PER_M, copperWarmth, GAUGES_AWG, USUAL_AMBIENT_C, USUAL_DROP_SHARE, WARM_ENOUGH_C } from '../../tables';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -27,16 +28,8 @@ export interface LeadSize {
   readonly maxA: number;
 }
 
-/** Gauges that leads of a shoot are made of, the thinnest first. */
-const GAUGES = Array.from({ length: 19 }, (_, index) => 28 - index);
-/** Where no drop is said: what most feeds bear. */
-const USUAL_DROP_SHARE = 0.03;
-const USUAL_AMBIENT_C = 20;
 /** Hand tables count from here; insulation of PVC is soft above the other. */
 const [TABLE_C, HOTTEST_C] = [30, 70];
-/** Warmer than this nobody holds it, and solder and shells suffer, whatever the insulation stands. */
-const WARM_ENOUGH_C = 105;
-
 /**
  * The thinnest wire that keeps the drop and carries the current for long. Copper of both conductors counts, as warm as the
  * air; contacts come on top and are told as a warning. Impossible: both drops at once; no wire up to AWG 10 does.
@@ -50,7 +43,7 @@ export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
   if (dropV !== undefined && dropV >= voltageV)
     return { error: `A drop of ${figures(dropV)} V leaves nothing of ${figures(voltageV)} V.`, path: '/dropV' };
   const allowedV = dropV ?? (dropShare ?? USUAL_DROP_SHARE) * voltageV;
-  const sizes = GAUGES.map((awg) => leadOf(awg, question, ambientC));
+  const sizes = GAUGES_AWG.map((awg) => leadOf(awg, question, ambientC));
   const found = sizes.find((size) => size.dropV <= allowedV && size.maxA >= currentA);
   if (!found) {
     const thickest = sizes.at(-1)!;
@@ -86,7 +79,7 @@ export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
  * @example leadNeighbours({ currentA: 4, lengthM: 1, voltageV: 14.4 }, 21).map(({ awg }) => awg) // [24, 22, 21, 20, 18]
  */
 export function leadNeighbours(question: LeadQuestion, awg: number): readonly LeadSize[] {
-  const sold = GAUGES.filter((gauge) => gauge % 2 === 0);
+  const sold = GAUGES_AWG.filter((gauge) => gauge % 2 === 0);
   const thinner = sold.filter((gauge) => gauge > awg).slice(-2);
   const thicker = sold.filter((gauge) => gauge < awg).slice(0, 2);
   return [...thinner, awg, ...thicker].map((gauge) => leadOf(gauge, question, question.ambientC ?? USUAL_AMBIENT_C));
@@ -106,7 +99,7 @@ function leadOf(awg: number, { currentA, lengthM, insulationC = HOTTEST_C }: Lea
 }
 
 function rho(ambientC: number): number {
-  return COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (ambientC - 20));
+  return COPPER_OHM_MM2_PER_M * copperWarmth(ambientC);
 }
 
 /** Heat leaves a wire by how much hotter it may get than the air, and grows with the square of the current. */

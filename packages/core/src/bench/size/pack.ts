@@ -3,8 +3,8 @@ import type { Verdict } from '../../findings';
 import { cellVoltage } from '../../physics/cell';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { CHEMISTRIES } from '../../tables';
-import { CHARGE_CELL_V, chemistryField, isLithium } from './chemistries';
+import { CHARGE_CELL_V, CHEMISTRIES, COMFORTABLE_SHARE, isLithium, USUAL_FLIGHT_LIMITS } from '../../tables';
+import { chemistryField } from './chemistries';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -41,9 +41,6 @@ export interface PackSize {
 }
 
 const ALARM_SOC = 0.1;
-const COMFORTABLE = 0.8;
-/** Free in a cabin up to the first; with the carrier’s approval up to the second. */
-const FLIES_WH = [100, 160] as const;
 
 /**
  * What a pack of so many cells gives: volts full and empty, watt-hours, amps a cell at its emptiest, mass. Counted as a
@@ -83,9 +80,9 @@ export function sizePack({ cell, cellsInSeries, cellsInParallel, loadW }: PackQu
           ]
         : []),
       'Cells of one make, age and charge. Never solder on bare cells unpractised: spot-weld, or have it made. Never short or open it.',
-      energyWh > FLIES_WH[1]
+      energyWh > USUAL_FLIGHT_LIMITS.approvalWh
         ? `${figures(energyWh)} Wh may not fly as baggage.`
-        : energyWh > FLIES_WH[0]
+        : energyWh > USUAL_FLIGHT_LIMITS.freeWh
           ? `${figures(energyWh)} Wh flies only if the carrier agrees.`
           : 'Carriers may refuse a pack without a test report, however small.',
     ],
@@ -95,5 +92,5 @@ export function sizePack({ cell, cellsInSeries, cellsInParallel, loadW }: PackQu
 function currentVerdict(perCellA: number, maxA: number | undefined): Verdict {
   if (maxA === undefined) return 'unknown';
   if (perCellA > maxA) return 'stop';
-  return perCellA > COMFORTABLE * maxA ? 'caution' : 'good';
+  return perCellA > COMFORTABLE_SHARE * maxA ? 'caution' : 'good';
 }

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { cellVoltage } from '../../physics/cell/ocv';
 import { packFrom } from '../../physics/cell/pack';
-import { areaOfAwg, FUSE_SIZES_A, fuseFor } from '../../physics/wire/wire';
+import { areaOfAwg, fuseFor } from '../../physics/wire/wire';
 import { CHEMISTRIES } from '../../tables/chemistries';
+import { FUSE_SIZES_A } from '../../tables/conductors';
 import { sizeConverter } from './converter';
 import type { ConverterQuestion } from './converter';
 import { sizeFuse } from './fuse';

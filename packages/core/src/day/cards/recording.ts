@@ -1,5 +1,6 @@
 import type { Device, Gear, RecordingLimits } from '../../gear';
 import type { Rig } from '../../rig/drawn';
+import { ROOM_TEMPERATURE_C } from '../../tables';
 import type { Unrecorded } from '../../words';
 import { blocksOf, isThere, nextThere, temperatureIn } from '../model';
 import type { Hands, Span } from '../model';
@@ -30,8 +31,6 @@ export interface LimitedRecording {
 
 /** Taken where a device shuts off from heat and how long it then cools is not entered. */
 export const USUAL_COOLING_MIN = 15;
-/** Where no temperature is entered, it is as warm as a room. */
-const ROOM_C = 25;
 /** Takes of one block at most: a longest take of seconds is no reason to count to the end of the world. */
 const MOST_TAKES = 1000;
 
@@ -68,7 +67,7 @@ export function limitedRecording(
     const limits = mode === undefined ? undefined : limitsIn(device, mode);
     heat = Math.max(0, heat - (block.fromMin - lastMin) / coolsMin);
     lastMin = block.toMin;
-    const temperatureC = temperatureIn(block, day) ?? rig?.temperatureC ?? ROOM_C;
+    const temperatureC = temperatureIn(block, day) ?? rig?.temperatureC ?? ROOM_TEMPERATURE_C;
     const isWarm = limits?.hotMin !== undefined && temperatureC >= (limits.hotFromC ?? -Infinity);
     if (!limits || (!isWarm && limits.takeMin === undefined)) {
       heat = Math.max(0, heat - (block.toMin - block.fromMin) / coolsMin);

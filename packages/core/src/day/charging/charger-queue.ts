@@ -1,8 +1,8 @@
 import type { Gear } from '../../gear';
 import { energyNow } from '../../gear/kit';
-import { chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, TAPER_SOC, tooCold } from '../../physics/cell';
+import { chargeAfter, chargeMinutes, tooCold } from '../../physics/cell';
 import type { Filling } from '../../physics/cell';
-import { CHEMISTRIES } from '../../tables';
+import { CHARGER_EFFICIENCY, CHEMISTRIES, TAPER_SOC } from '../../tables';
 import { coldestAt, isDuring, placeW } from '../model';
 import type { Day } from '../shape';
 import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';

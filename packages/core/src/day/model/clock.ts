@@ -1,8 +1,8 @@
-import { DateTime } from 'luxon';
 import { issue } from '../../issue';
-import { displayNow, formatDate, parseQuantity } from '../../quantity';
+import { DAY_MIN, displayNow, formatDate, parseQuantity } from '../../quantity';
 import type { Display, Parsed } from '../../quantity';
 import type { Day } from '../shape';
+import { DateTime } from 'luxon';
 
 type Calendar = Pick<Day, 'date' | 'zone'>;
 
@@ -17,8 +17,6 @@ export interface ClockTime {
   /** `Mon 12 Jan`, as the person reads dates. */
   readonly weekday: string;
 }
-
-const DAY_MIN = 24 * 60;
 
 /**
  * What the clocks show after so many minutes. Minutes pass evenly; on a night of a clock change a clock does not.

@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../../quantity';
 import { withChanges } from '../../shape';
 import type { Changes } from '../../shape';
 import type { Block, Day, OwnKind, Place, Swap } from '../shape';
@@ -5,7 +6,6 @@ import { withoutCards } from './edit-cards';
 
 /** Blocks are moved by so many minutes, and none gets shorter. */
 export const STEP_MIN = 5;
-const DAY_MIN = 24 * 60;
 const FIRST_BLOCK_MIN = 9 * 60;
 const NEW_BLOCK_MIN = 60;
 const NEW_HANDS = { from: 7 * 60, to: 22 * 60 };

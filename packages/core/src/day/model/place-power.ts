@@ -1,8 +1,6 @@
 import { PANEL_SHARE } from '../../gear';
+import { DAY_MIN, HOUR_MIN } from '../../quantity';
 import type { Place } from '../shape';
-
-const HOUR_MIN = 60;
-const DAY_MIN = 24 * HOUR_MIN;
 
 /**
  * Watts that a place gives to chargers while it gives any: an outlet's own limit, or a panel's yield of the day spread evenly

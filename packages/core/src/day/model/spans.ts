@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../../quantity';
 import type { Day } from '../shape';
 import { minuteAt } from './clock';
 
@@ -6,8 +7,6 @@ export interface Span {
   readonly fromMin: number;
   readonly toMin: number;
 }
-
-const DAY_MIN = 24 * 60;
 
 /**
  * Clock hours of every day as spans of a plan: from 18:00 to 07:00 is through each night. Those that touch are one.

@@ -1,11 +1,9 @@
+import { DAY_MIN, HOUR_MIN } from '../../quantity';
 import { list, number, object, text } from '../../shape';
 import type { Infer } from '../../shape';
 import type { Block, Day, Place, Weather } from '../shape';
 import { minuteOf } from './clock';
 import type { Span } from './spans';
-
-const HOUR_MIN = 60;
-const DAY_MIN = 24 * HOUR_MIN;
 
 /** What a forecast service answers: an hour a line, times in UTC. */
 export const forecastShape = object('Forecast', {

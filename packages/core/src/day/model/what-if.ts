@@ -1,4 +1,5 @@
 import type { Gear } from '../../gear';
+import { ROOM_TEMPERATURE_C } from '../../tables';
 import { isDrawing } from '../shape';
 import type { Block, Day, Place } from '../shape';
 import { clockAt } from './clock';
@@ -8,9 +9,6 @@ export type Mishap =
   | { readonly kind: 'lost'; readonly gearId: string; readonly atMin: number }
   | { readonly kind: 'colder'; readonly byC: number }
   | { readonly kind: 'over'; readonly byMin: number };
-
-/** Where no temperature is entered, packs are taken to be as warm as a room. */
-const ROOM_C = 25;
 
 /**
  * The day with a mishap in it: gear that is gone from a moment on, colder out of doors, or every rig at work longer at
@@ -38,7 +36,7 @@ function colder(day: Day, byC: number): Day {
     one.temperatureC === undefined ? one : { ...one, temperatureC: Math.max(-40, one.temperatureC - byC) };
   return {
     ...day,
-    temperatureC: Math.max(-40, (day.temperatureC ?? ROOM_C) - byC),
+    temperatureC: Math.max(-40, (day.temperatureC ?? ROOM_TEMPERATURE_C) - byC),
     blocks: day.blocks.map(less),
     ...(day.places && { places: day.places.map((place) => (place.power === 'mains' ? place : withColderWeather(less(place), byC))) }),
   };

@@ -1,10 +1,10 @@
+import { DAY_MIN } from '../../quantity';
 import { clockAt } from '../model';
 import type { DayRun } from '../run';
 import type { Day } from '../shape';
 
 /** Charges that differ by less are the same. */
 const SAME = 0.005;
-const DAY_MIN = 24 * 60;
 
 type Carried = NonNullable<Day['batteries']>;
 

@@ -1,5 +1,6 @@
 import { DEFAULT_SEED } from '../../answer';
 import { chance } from '../../run';
+import { PAUSE_STEP_MIN, ROUND_MIN } from '../../tables';
 import { cardsRunner, USUAL_CARD_CHANGE_MIN } from '../cards';
 import type { OneCardsRun } from '../cards';
 import { blocksOf, drawsOf, isThere, placeAt } from '../model';
@@ -11,10 +12,6 @@ import type { Block, CardChange, Cards, Swap } from '../shape';
 
 /** What one of each costs, in visits to a rig. */
 const WEIGHTS = { interruption: 1000, minute: 20, impossible: 200, visit: 1, change: 0.2, within: 0.1 };
-/** In a pause one is tried at both ends and every so many minutes: a card that is copied meanwhile can go in. */
-const PAUSE_STEP_MIN = 15;
-/** In a block of recording a change is tried every so many minutes. */
-const ROUND_MIN = 5;
 /** Runs of one lot of cards that are tried at most. */
 const MOST_RUNS = 6000;
 /** Turns of the search where cards are scarce, and what may be worse for a while, in visits. */

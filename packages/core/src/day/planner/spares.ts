@@ -1,6 +1,6 @@
 import type { Battery } from '../../gear';
+import { FULL_SHARE } from '../../tables';
 import type { DaySimulation, Moves } from '../run';
-import { TOP_UP } from './judge';
 
 /** Rigs with blocks that must not be interrupted for which no charged battery of their form is left over: none lies apart, or unused. */
 export function sparesMissing(simulation: DaySimulation, moves: Moves): number {
@@ -11,7 +11,7 @@ export function sparesMissing(simulation: DaySimulation, moves: Moves): number {
   for (const { gearId, apart } of day.batteries ?? []) {
     const battery = gear.get(gearId);
     const charge = apart ? simulation.startCharge(gearId) : (run.endCharge.get(gearId) ?? simulation.startCharge(gearId));
-    if (!used.has(gearId) && charge > TOP_UP && battery?.kind === 'battery') left.set(battery.form, (left.get(battery.form) ?? 0) + 1);
+    if (!used.has(gearId) && charge > FULL_SHARE && battery?.kind === 'battery') left.set(battery.form, (left.get(battery.form) ?? 0) + 1);
   }
   let missing = 0;
   for (const rigId of day.rigIds) {

@@ -1,6 +1,7 @@
 import { gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
 import { energyNow } from '../../gear/kit';
+import { FULL_SHARE } from '../../tables';
 import { chargerOf } from '../charging';
 import { lastThere, nextThere, overlap } from '../model';
 import type { Span } from '../model';
@@ -32,7 +33,6 @@ export interface TopUp {
 const LEAST_BREAK_MIN = 15;
 /** Nobody walks to a charger for less. */
 const LEAST_GAIN = 0.05;
-const FULL = 0.97;
 /** Less is none, and one charger is as good as another. */
 const LEAST_FILL = 0.01;
 /** Breaks of one day that are tried. */
@@ -156,7 +156,7 @@ function breaksOf({ day }: DaySimulation, run: DayRun): readonly Break[] {
     let fromMin = begin;
     for (const one of busy) {
       const charge = chargeAt(run.charge.get(batteryId) ?? [], fromMin);
-      if (one.fromMin - fromMin >= LEAST_BREAK_MIN && one.fromMin < lastDrawn && charge < FULL) {
+      if (one.fromMin - fromMin >= LEAST_BREAK_MIN && one.fromMin < lastDrawn && charge < FULL_SHARE) {
         const stay = stays.find((sitting) => sitting.fromMin <= fromMin + 1e-6 && sitting.toMin >= one.fromMin - 1e-6);
         const seat =
           stay &&

@@ -1,5 +1,6 @@
 import { DEFAULT_SEED } from '../../answer';
 import { chance } from '../../run';
+import { ROUGH_GAP_MIN } from '../../tables';
 import { minuteAt } from '../model';
 import type { ChargePoint } from './day-run';
 import type { DaySimulation, Moves } from './simulate';
@@ -26,8 +27,6 @@ export const DEFAULT_DAY_RUNS = 400;
 export const MAX_DAY_RUNS = 5000;
 /** Moments at which bands are told. */
 const BAND_POINTS = 97;
-/** A gap so short is a device's own capacitors' business. */
-const LEAST_GAP_MIN = 0.05;
 /** Runs between two reports. */
 const REPORT_EVERY = 20;
 
@@ -63,7 +62,7 @@ export function dayChances(
     const run = simulation.run(ready, { of, efficiency: random.normal(), temperature: random.normal() });
     let sound = true;
     for (const { blockId, gapMin } of run.blocks) {
-      if (gapMin > LEAST_GAP_MIN) sound = false;
+      if (gapMin > ROUGH_GAP_MIN) sound = false;
       else lasted.set(blockId, lasted.get(blockId)! + 1);
     }
     if (sound) all++;

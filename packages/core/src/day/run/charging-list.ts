@@ -1,4 +1,5 @@
 import { gearTitle } from '../../gear';
+import { FULL_SHARE } from '../../tables';
 import type { DayRun } from './day-run';
 import type { DaySimulation } from './simulate';
 
@@ -38,9 +39,6 @@ export interface ChargingList {
   readonly cautions: readonly string[];
 }
 
-/** Less than this is not full. */
-const READY = 0.97;
-
 /** Everything that is charged in a day, in the order of time, and what is not ready when it is called for. */
 export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): ChargingList {
   const title = (id: string): string => (gear.has(id) ? gearTitle(gear.get(id)!) : id);
@@ -62,7 +60,7 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
   // under a plan that leaves it so, another plan is no remedy
   const isPlanned = (day.swaps ?? []).length + (day.charges ?? []).length > 0;
   const notReady = run.stays
-    .filter(({ fromCharge }) => fromCharge < READY)
+    .filter(({ fromCharge }) => fromCharge < FULL_SHARE)
     .filter(({ batteryId, fromMin }) => !run.stays.some((one) => one.batteryId === batteryId && Math.abs(one.toMin - fromMin) < 1e-3))
     .map(({ batteryId, rigId, fromMin, fromCharge }): NotReady => {
       const last = rows.findLast((row) => row.batteryId === batteryId && row.offMin <= fromMin + 1e-3);

@@ -1,6 +1,7 @@
 import type { Gear } from '../../gear';
 import { DEFAULT_RESERVE } from '../../rig/drawn';
 import type { SystemPhase, SystemRun } from '../../run';
+import { LEAST_GAP_MIN } from '../../tables';
 import { sayDark } from '../../words';
 import type { Dark } from '../../words';
 import type { CardsRun } from '../cards';
@@ -40,9 +41,6 @@ export interface ReadyDay extends Seating {
   readonly ready: readonly ReadySpan[];
   readonly happenings: readonly Happening[];
 }
-
-/** Shorter gaps are the rounding of an instant. */
-const LEAST_GAP_MIN = 1e-3;
 
 /** What a run needs of its simulation. */
 export interface RunWorld {

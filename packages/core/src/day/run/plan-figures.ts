@@ -1,5 +1,6 @@
 import { DEFAULT_RESERVE } from '../../rig/drawn';
 import { builtInId } from '../../run';
+import { ONE_VISIT_MIN } from '../../tables';
 import { blocksOf, drawsOf, overlap, without } from '../model';
 import type { Span } from '../model';
 import { isDrawing } from '../shape';
@@ -65,9 +66,6 @@ export function planFigures(simulation: DaySimulation, moves: Moves, run = simul
     wallWh: sum(run.filled.map(({ wallWh }) => wallWh)),
   };
 }
-
-/** Moments nearer than this are one visit to a rig. */
-const ONE_VISIT_MIN = 5;
 
 /** The time around a moment in which somebody at a rig is there on one visit: its pause, or some minutes while it draws. `draws`: when it does. */
 export function visitAround(draws: readonly Span[], minute: number): Span {

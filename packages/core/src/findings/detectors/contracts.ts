@@ -1,8 +1,9 @@
 import { profilesByRating } from '../../physics/usb';
 import type { Contract } from '../../physics/usb';
 import { roleOf } from '../../rig/drawn';
-import { carriesDelivery, hasCushion, hasOwnBattery, POE_W } from '../../rig/resolved';
+import { carriesDelivery, hasCushion, hasOwnBattery } from '../../rig/resolved';
 import type { Connection, ResolvedRig } from '../../rig/resolved';
+import { POE_W } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';

@@ -1,11 +1,9 @@
 import type { RecordingLimits } from '../../gear';
 import type { DeviceUse } from '../../rig/drawn';
 import type { ResolvedRig } from '../../rig/resolved';
+import { ROOM_TEMPERATURE_C } from '../../tables';
 import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
-
-/** Where no temperature is entered, it is as warm as a room. */
-const ROOM_C = 25;
 
 /** A stretch in which a device stays in one mode. */
 interface Stretch {
@@ -32,7 +30,7 @@ function ended({ rig }: ResolvedRig, { part }: DeviceUse, modeId: string | undef
   const mode = part.gear.modes?.find(({ id }) => id === modeId);
   const limits: RecordingLimits | undefined = modeId === undefined ? part.gear.limits : mode?.limits;
   const { takeMin, hotMin, hotFromC, coolMin } = limits ?? {};
-  const temperatureC = rig.temperatureC ?? ROOM_C;
+  const temperatureC = rig.temperatureC ?? ROOM_TEMPERATURE_C;
   const place: FindingPlace = { aspect: 'run', role: 'device', gearId: part.id, part: part.title };
   const facts = { device: part.title, mode: mode?.name, runsMin: Number.isFinite(runsMin) ? runsMin : undefined };
   return [

@@ -1,10 +1,9 @@
-import { cellVoltage, labelAh, LOWEST_KNOWN_C, packFrom, tooCold } from '../../physics/cell';
+import { cellVoltage, labelAh, packFrom, tooCold } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
-import { isA, printedAh, roleOf } from '../../rig/drawn';
+import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
-import { batteryState, isChargedInPlace } from '../../rig/resolved';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
-import { CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, LOWEST_KNOWN_C } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';

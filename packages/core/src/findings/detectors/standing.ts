@@ -1,6 +1,6 @@
-import { SAFE_MARGIN } from '../../balance';
 import type { RigBalance } from '../../balance';
 import type { ResolvedRig } from '../../rig/resolved';
+import { SAFE_MARGIN } from '../../tables';
 import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 

@@ -1,8 +1,8 @@
 import type { Battery } from '../../gear';
 import { ocvArea, packFrom, socAtVoltage } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
-import { isA, roleOf } from '../../rig/drawn';
-import { batteryState, portFeed } from '../../rig/resolved';
+import { batteryState, isA, roleOf } from '../../rig/drawn';
+import { portFeed } from '../../rig/resolved';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
 import { CHEMISTRIES } from '../../tables';

@@ -1,4 +1,4 @@
-import { USUAL_FLIGHT_RULES } from '../../travel/rules';
+import { USUAL_FLIGHT_LIMITS } from '../../tables';
 import { batteryFigures } from '..';
 import type { Battery } from '..';
 
@@ -15,9 +15,9 @@ export function mayFly(battery: Battery): Flight {
   const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
   const energyWh = battery.labelWh ?? counted;
   if (energyWh === undefined) return 'unknown';
-  if (battery.chemistry === 'agm') return energyWh <= USUAL_FLIGHT_RULES.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
-  if (energyWh <= USUAL_FLIGHT_RULES.freeWh) return 'free';
-  return energyWh <= USUAL_FLIGHT_RULES.approvalWh ? 'approval' : 'no';
+  if (battery.chemistry === 'agm') return energyWh <= USUAL_FLIGHT_LIMITS.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
+  if (energyWh <= USUAL_FLIGHT_LIMITS.freeWh) return 'free';
+  return energyWh <= USUAL_FLIGHT_LIMITS.approvalWh ? 'approval' : 'no';
 }
 
 const ORDER: readonly Flight[] = ['free', 'approval', 'unknown', 'no'];

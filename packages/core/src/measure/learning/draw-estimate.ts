@@ -3,7 +3,7 @@ import type { Battery } from '../../gear';
 import { energyNow, energySpread } from '../../gear/kit';
 import { coldDerating, deliveredWh, ocvArea } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
-import { CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, ROOM_TEMPERATURE_C } from '../../tables';
 import { through } from '../feed-loss';
 import type { FeedLoss } from '../feed-loss';
 import type { DrawObservation, ObservationOf } from '../log';
@@ -104,7 +104,7 @@ export function usedEnergy(
   const full = battery && energyNow(battery);
   if (!battery || full === undefined) return undefined;
   const { batteryId, temperatureC } = observation;
-  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? 25).capacityFactor;
+  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? ROOM_TEMPERATURE_C).capacityFactor;
   const energyWh = full * cold;
   /** What it may hold otherwise than was taken, and what the cold took of it. */
   const ofBattery = (wh: number): readonly SharedError[] => [
@@ -114,7 +114,7 @@ export function usedEnergy(
   const held = `${say(energyWh, 'Wh')}${temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
   if (observation.kind === 'run-down') {
     const { cellsInSeries = 1, resistanceOhm } = batteryFigures(battery);
-    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: temperatureC ?? 25 }; // prettier-ignore
+    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: temperatureC ?? ROOM_TEMPERATURE_C }; // prettier-ignore
     // emptied faster than its rated pace it gives less
     const givenWh = deliveredWh(spec, observation.minutes);
     return {

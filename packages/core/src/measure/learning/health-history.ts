@@ -2,8 +2,8 @@ import { batteryFigures } from '../../gear';
 import type { Battery, Draw } from '../../gear';
 import { coldDerating } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
-import { DRAW_SPREAD, plainDraw } from '../../rig/resolved';
-import { CHEMISTRIES } from '../../tables';
+import { plainDraw } from '../../rig/resolved';
+import { CHEMISTRIES, DRAW_SPREAD, ROOM_TEMPERATURE_C } from '../../tables';
 import { FeedLosses } from '../feed-loss';
 import type { Log } from '../feed-loss';
 import { dayOf } from '../log';
@@ -132,7 +132,7 @@ function pointOf(
 ): Pick<Found, 'energyWh' | 'sigmaWh' | 'errors' | 'formula'> | undefined {
   const say = formatQuantity;
   const temperatureC = 'temperatureC' in body ? body.temperatureC : undefined;
-  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? 25).capacityFactor;
+  const cold = coldDerating(CHEMISTRIES[battery.chemistry].cold, temperatureC ?? ROOM_TEMPERATURE_C).capacityFactor;
   const warm =
     temperatureC === undefined
       ? ', 25 °C assumed'

@@ -1,6 +1,7 @@
 import type { Battery, Device, Draw, Gear, Mode, Provenance } from '../../gear';
 import { formatQuantity } from '../../quantity';
-import { DRAW_SPREAD, plainDraw } from '../../rig/resolved';
+import { plainDraw } from '../../rig/resolved';
+import { DRAW_SPREAD } from '../../tables';
 import { FeedLosses, through } from '../feed-loss';
 import type { FeedLoss, Log } from '../feed-loss';
 import { observationsOf, USUAL } from '../log';

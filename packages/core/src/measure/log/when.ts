@@ -1,10 +1,10 @@
+import { DAY_MS } from '../../quantity';
 import { text } from '../../shape';
 import type { TextShape } from '../../shape';
 
 const DATE = String.raw`(\d{4})-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])`;
 const TIME = String.raw`([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d)(?:\.\d+)?)?(?:Z|([+-])([01]\d|2[0-3]):([0-5]\d))?`;
 const WHEN = new RegExp(`^${DATE}(?:T${TIME})?$`);
-const DAY_MS = 24 * 3600 * 1000;
 
 /** A day, or a moment with its offset (ISO 8601). */
 export const whenShape: TextShape = text('When', 40, { regex: WHEN, says: 'a date such as 2026-01-07' });

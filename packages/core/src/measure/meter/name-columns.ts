@@ -1,3 +1,4 @@
+import { DAY_S } from '../../quantity';
 import { isMarker, readFigure } from './row-fields';
 import { hasClock, isClock, isDate } from './times';
 import { unitOf } from './units';
@@ -42,7 +43,6 @@ const LESS: readonly (readonly [RegExp, number])[] = [
 const EPOCHS: readonly (readonly [number, number])[] = [[1e17, 1e-9], [1e14, 1e-6], [1e11, 1e-3]]; // prettier-ignore
 /** Days of a spreadsheet since 1900, between 1982 and 2091, and steps that no seconds have. */
 const SERIAL = { least: 30_000, most: 70_000, step: 0.02 };
-const DAY_S = 86_400;
 
 /** `time_s`, `voltageV`, `CH1-Volt` and `current(A)` are words and their units. */
 function spaced(name: string): string {

@@ -1,3 +1,4 @@
+import { DAY_S } from '../../quantity';
 import type { MeterColumns } from '../log';
 import { usualStepS } from '../trace';
 import type { RemarkCode } from './remarks';
@@ -9,7 +10,6 @@ export interface RawRows {
   readonly lines: Float64Array;
 }
 
-const DAY_S = 86_400;
 /** A pause of more than so many usual steps is a gap. */
 const GAP_STEPS = 20;
 /** Further from both beside it than so many usual steps, and than so many seconds, one time alone is wild. */

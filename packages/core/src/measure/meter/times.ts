@@ -1,4 +1,4 @@
-const DAY_S = 86_400;
+import { DAY_S } from '../../quantity';
 const HALF_DAY_H = 12;
 /** No date is longer. */
 const LONGEST = 60;

@@ -1,16 +1,5 @@
+import { COLDEST_CHARGE_C, LEAD_RATE, LITHIUM_CHEMISTRIES, TAPER_POWER, TAPER_SOC } from '../../tables';
 import type { ChemistryId } from '../../tables';
-
-/** Full voltage is reached here; above it the charger tapers. Typical of Li-ion, and near enough for the others. */
-export const TAPER_SOC = 0.8;
-/** Share of the power that still goes in, in the middle of the taper. */
-const TAPER_POWER = 0.45;
-/** Watts of a lead-acid battery's charge as a share of its watt-hours: 8 to 14 h. */
-const LEAD_RATE = 0.15;
-/** Of what a charger takes from the wall. */
-export const CHARGER_EFFICIENCY = 0.87;
-/** Lithium cells are not charged below this. */
-export const COLDEST_CHARGE_C = 0;
-const LITHIUM: readonly ChemistryId[] = ['li-ion', 'li-ion-hv', 'lifepo4'];
 
 /** A battery on a charger. */
 export interface Filling {
@@ -26,7 +15,7 @@ export function accepted({ chemistry, energyWh }: Filling, offeredW: number): nu
 
 /** Whether a battery must not be charged at this temperature; `undefined` degrees are a room's. */
 export function tooCold({ chemistry }: Pick<Filling, 'chemistry'>, temperatureC: number | undefined): boolean {
-  return LITHIUM.includes(chemistry) && temperatureC !== undefined && temperatureC < COLDEST_CHARGE_C;
+  return LITHIUM_CHEMISTRIES.includes(chemistry) && temperatureC !== undefined && temperatureC < COLDEST_CHARGE_C;
 }
 
 /**

@@ -1,29 +1,5 @@
+import { COLD_TABLES, LEAST_LEFT_BY_AGE, LOST_PER_CYCLE, LOST_PER_YEAR } from '../../tables';
 import type { Chemistry } from '../../tables';
-
-interface ColdPoint {
-  readonly temperatureC: number;
-  readonly capacity: number;
-  readonly resistance: number;
-}
-
-/** Share of capacity kept and times the resistance, against 25 C. Typical published values, 2026-11. */
-const COLD: Readonly<Record<Chemistry['cold'], readonly ColdPoint[]>> = {
-  'lithium-ion': [
-    { temperatureC: -20, capacity: 0.62, resistance: 5 },
-    { temperatureC: -10, capacity: 0.8, resistance: 3 },
-    { temperatureC: 0, capacity: 0.9, resistance: 1.9 },
-    { temperatureC: 10, capacity: 0.96, resistance: 1.4 },
-    { temperatureC: 25, capacity: 1, resistance: 1 },
-  ],
-  steep: [
-    { temperatureC: -20, capacity: 0.5, resistance: 5 },
-    { temperatureC: 0, capacity: 0.8, resistance: 1.9 },
-    { temperatureC: 25, capacity: 1, resistance: 1 },
-  ],
-};
-
-/** Below the tables nothing is known. */
-export const LOWEST_KNOWN_C = -20;
 
 export interface Derating {
   readonly capacityFactor: number;
@@ -36,7 +12,7 @@ export interface Derating {
  * @example coldDerating('lithium-ion', 0) // { capacityFactor: 0.9, resistanceFactor: 1.9 }
  */
 export function coldDerating(table: Chemistry['cold'], temperatureC: number): Derating {
-  const points = COLD[table];
+  const points = COLD_TABLES[table];
   const above = points.findIndex((point) => point.temperatureC >= temperatureC);
   const upper = points[above === -1 ? points.length - 1 : above]!;
   const lower = above <= 0 ? upper : points[above - 1]!;
@@ -54,7 +30,7 @@ export function coldDerating(table: Chemistry['cold'], temperatureC: number): De
  * @example ageFactor(3, 250) // 0.84
  */
 export function ageFactor(years: number, cycles: number): number {
-  return Math.max(0.5, 1 - 0.02 * years - 0.0004 * cycles);
+  return Math.max(LEAST_LEFT_BY_AGE, 1 - LOST_PER_YEAR * years - LOST_PER_CYCLE * cycles);
 }
 
 /**

@@ -1,7 +1,7 @@
-export { accepted, chargeAfter, chargeMinutes, CHARGER_EFFICIENCY, TAPER_SOC, tooCold } from './charge-curve';
+export { accepted, chargeAfter, chargeMinutes, tooCold } from './charge-curve';
 export type { Filling } from './charge-curve';
 export { deliveredWh } from './delivered';
-export { ageFactor, coldDerating, LOWEST_KNOWN_C } from './derating';
+export { ageFactor, coldDerating } from './derating';
 export { cellVoltage, ocvArea, socAtVoltage } from './ocv';
 export type { OcvTable } from './ocv';
 export { cellsFromNominal, fullVoltage, labelAh, packFrom } from './pack';

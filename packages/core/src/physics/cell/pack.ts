@@ -1,4 +1,4 @@
-import { CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, ROOM_TEMPERATURE_C } from '../../tables';
 import type { ChemistryId } from '../../tables';
 import { ageFactor, coldDerating, rateFactor } from './derating';
 import { ocvArea, socAtVoltage } from './ocv';
@@ -58,7 +58,7 @@ const PACKS = new WeakMap<PackSpec, Pack>();
 
 function workedOut(spec: PackSpec): Pack {
   const chemistry = CHEMISTRIES[spec.chemistry];
-  const temperature = coldDerating(chemistry.cold, spec.temperatureC ?? 25);
+  const temperature = coldDerating(chemistry.cold, spec.temperatureC ?? ROOM_TEMPERATURE_C);
   const age = ageFactor(spec.years ?? 0, spec.cycles ?? 0);
   const cutoffV = spec.cutoffV ?? spec.cellsInSeries * chemistry.cutoffCellV;
   const ratedAh = ratedCapacityAh(spec, cutoffV);

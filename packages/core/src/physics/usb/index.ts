@@ -1,2 +1,2 @@
-export { LEGACY_A, negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from './power-delivery';
+export { negotiate, plainFiveVolts, profilesByRating, usbCable } from './power-delivery';
 export type { Contract, Profile } from './power-delivery';

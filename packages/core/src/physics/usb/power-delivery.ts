@@ -1,3 +1,4 @@
+import { HIGHEST_WITHOUT_EXTENDED_V, PLAIN_V, PROFILE_STEPS, PROGRAMMABLE_STEP_V, STANDARD_RANGE_V } from '../../tables';
 export interface Profile {
   readonly voltageV: number;
   readonly currentA: number;
@@ -31,27 +32,6 @@ export interface UsbCable {
   readonly extendedRange: boolean;
 }
 
-/** Steps a source adds as its rating grows; the published power rules for fixed profiles (USB Power Delivery 3.1). */
-const STEPS: readonly { readonly voltageV: number; readonly aboveW: number }[] = [
-  { voltageV: 5, aboveW: 0 },
-  { voltageV: 9, aboveW: 15 },
-  { voltageV: 15, aboveW: 27 },
-  { voltageV: 20, aboveW: 45 },
-  { voltageV: 28, aboveW: 100 },
-  { voltageV: 36, aboveW: 140 },
-  { voltageV: 48, aboveW: 180 },
-];
-const STANDARD_RANGE_V = 20;
-/** A programmable supply reaches 21 V without an extended-range cable. */
-const HIGHEST_WITHOUT_EXTENDED_V = 21;
-const PROGRAMMABLE_STEP_V = 0.02;
-/** What every USB port gives before anything is agreed on. */
-export const PLAIN_V = 5;
-/** Amps of a USB-C port that speaks Power Delivery, towards a device that does not (Type-C current, highest level). */
-export const TYPE_C_A = 3;
-/** Amps of a USB-A charging port by the standard; makers' own schemes give more, where the port says so. */
-export const LEGACY_A = 1.5;
-
 /**
  * The profiles a source of a rating offers when it prints no list of its own: 3 A at each step, the last at
  * rating / volts; up to 5 A at 20 V and above.
@@ -59,7 +39,7 @@ export const LEGACY_A = 1.5;
  * @example profilesByRating(45) // [{ voltageV: 5, currentA: 3 }, { voltageV: 9, currentA: 3 }, { voltageV: 15, currentA: 3 }]
  */
 export function profilesByRating(ratingW: number): readonly Profile[] {
-  return STEPS.filter(({ aboveW }) => ratingW > aboveW).map(({ voltageV }) => {
+  return PROFILE_STEPS.filter(({ aboveW }) => ratingW > aboveW).map(({ voltageV }) => {
     const mostA = voltageV >= STANDARD_RANGE_V ? 5 : 3;
     return { voltageV, currentA: Math.min(mostA, ratingW / voltageV) };
   });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { ampacity, areaOfAwg, FUSE_SIZES_A, fuseFor, leadOhm } from './wire';
+import { FUSE_SIZES_A } from '../../tables/conductors';
+import { ampacity, areaOfAwg, fuseFor, leadOhm } from './wire';
 
 describe('wire', () => {
   it.each([

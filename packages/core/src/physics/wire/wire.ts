@@ -1,25 +1,4 @@
-/** Copper at 20 C, ohm mm²/m (IEC 60028). */
-export const COPPER_OHM_MM2_PER_M = 0.01724;
-/** One pair of contacts, of 5-20 mΩ. */
-export const CONTACT_PAIR_OHM = 0.01;
-/** Sizes that fuses are sold in, amps. */
-export const FUSE_SIZES_A = [1, 2, 3, 4, 5, 7.5, 10, 15, 20] as const;
-
-/** Amps that a single insulated copper wire in free air carries for long, by cross-section; conservative, as in hand tables of 2026-11. */
-const AMPACITY: readonly (readonly [areaMm2: number, amps: number])[] = [
-  [0.05, 0.7],
-  [0.13, 1.6],
-  [0.2, 2.5],
-  [0.33, 4],
-  [0.5, 6],
-  [0.75, 9],
-  [1, 11],
-  [1.5, 15],
-  [2.5, 21],
-  [4, 28],
-  [6, 36],
-];
-
+import { AMPACITY, ASSUMED, COPPER_AT_C, COPPER_OHM_MM2_PER_M, copperWarmth, FUSE_MARGIN, FUSE_SIZES_A } from '../../tables';
 /**
  * Cross-section of an American wire gauge: diameter 0.127 × 92^((36 − n) / 39) mm.
  *
@@ -38,9 +17,12 @@ export function areaOfAwg(gauge: number): number {
 export function leadOhm(
   lengthM: number,
   areaMm2: number,
-  { temperatureC = 20, contactOhm = CONTACT_PAIR_OHM }: { readonly temperatureC?: number; readonly contactOhm?: number } = {},
+  {
+    temperatureC = COPPER_AT_C,
+    contactOhm = ASSUMED.contactsOhm.typical,
+  }: { readonly temperatureC?: number; readonly contactOhm?: number } = {},
 ): number {
-  return (2 * COPPER_OHM_MM2_PER_M * (1 + 0.0039 * (temperatureC - 20)) * lengthM) / areaMm2 + 2 * contactOhm;
+  return (2 * COPPER_OHM_MM2_PER_M * copperWarmth(temperatureC) * lengthM) / areaMm2 + 2 * contactOhm;
 }
 
 /**
@@ -59,5 +41,5 @@ export function ampacity(areaMm2: number): number {
 
 /** The smallest fuse sold that is at least 1.25 × a continuous current; undefined past the largest. */
 export function fuseFor(continuousA: number): number | undefined {
-  return FUSE_SIZES_A.find((size) => size >= 1.25 * continuousA);
+  return FUSE_SIZES_A.find((size) => size >= FUSE_MARGIN * continuousA);
 }

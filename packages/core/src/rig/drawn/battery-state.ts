@@ -9,7 +9,11 @@ export function batteryState(
   const own = rig.batteries?.find((state) => state.gearId === gearId);
   const charge = own?.startCharge ?? rig.startCharge;
   const cold = own?.temperatureC ?? rig.temperatureC;
-  return { startSoc: charge ?? 1, temperatureC: cold ?? ROOM_TEMPERATURE_C, chosen: { charge: charge !== undefined, cold: cold !== undefined } };
+  return {
+    startSoc: charge ?? 1,
+    temperatureC: cold ?? ROOM_TEMPERATURE_C,
+    chosen: { charge: charge !== undefined, cold: cold !== undefined },
+  };
 }
 
 /** Whether a charger or a panel is on a battery while it feeds. */

@@ -1,5 +1,6 @@
 export { balanceShape } from './balance-shape';
 export type { Balance } from './balance-shape';
+export { batteryState, isChargedInPlace } from './battery-state';
 export { drawnRig } from './drawn-rig';
 export type { DeviceUse, DrawnRig, Ends, RigFault } from './drawn-rig';
 export { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from './edit-links';

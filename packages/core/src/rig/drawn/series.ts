@@ -2,7 +2,7 @@ import { batteryFigures } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { labelAh } from '../../physics/cell';
 import { CHEMISTRIES } from '../../tables';
-import { batteryState } from '../resolved';
+import { batteryState } from './battery-state';
 import type { Rig } from './rig';
 
 /** Batteries that a holder or plate puts in series: one source, of the volts of all and the amp-hours of the weakest. */

@@ -1,3 +1,4 @@
+import { ROOM_TEMPERATURE_C } from '../../tables';
 import { isA } from '../drawn';
 import type { ResolvedRig } from './resolve-rig';
 
@@ -20,7 +21,7 @@ export function cautionsOf({ connections, sources, rig }: ResolvedRig): readonly
     if (cell) add({ of: 'own-pack' });
     if (chargeV !== undefined) add({ of: 'charge-in-place' });
   }
-  if ((rig.temperatureC ?? 25) < 0) add({ of: 'cold' });
+  if ((rig.temperatureC ?? ROOM_TEMPERATURE_C) < 0) add({ of: 'cold' });
   add({ of: 'instructions' });
   return [...cautions.values()];
 }

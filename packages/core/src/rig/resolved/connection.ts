@@ -2,10 +2,9 @@ import { batteryFigures } from '../../gear';
 import type { Battery, Output } from '../../gear';
 import { cellVoltage, fullVoltage } from '../../physics/cell';
 import type { Converter } from '../../physics/circuit';
-import { PLAIN_V } from '../../physics/usb';
 import type { Contract } from '../../physics/usb';
-import { ASSUMED, CHEMISTRIES, timesFigure } from '../../tables';
-import { inOwnBay, isA } from '../drawn';
+import { ASSUMED, CHEMISTRIES, PLAIN_V, timesFigure } from '../../tables';
+import { batteryState, inOwnBay, isA, isChargedInPlace } from '../drawn';
 import type { DrawnRig, Ends, Part, Rig, Source } from '../drawn';
 import { currentLimits, leadResistance, secondPort } from './conductor';
 import type { CurrentLimit } from './conductor';
@@ -13,7 +12,6 @@ import { contractOf, isPlainUsb, offerOf, plainContract } from './contract';
 import type { Evidence } from './figure';
 import { outputVolts, windowOf } from './output-volts';
 import type { OutputVolts } from './output-volts';
-import { batteryState, isChargedInPlace } from './pack-spec';
 
 /**
  * One link of a rig with everything known about it, as its source sees it: which ports and cable meet, what the output

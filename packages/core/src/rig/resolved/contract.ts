@@ -1,6 +1,7 @@
 import type { Output } from '../../gear';
-import { LEGACY_A, negotiate, PLAIN_V, plainFiveVolts, profilesByRating, TYPE_C_A, usbCable } from '../../physics/usb';
+import { negotiate, plainFiveVolts, profilesByRating, usbCable } from '../../physics/usb';
 import type { Contract, Profile } from '../../physics/usb';
+import { LEGACY_A, PLAIN_V, TYPE_C_A } from '../../tables';
 import type { Ends, Part } from '../drawn';
 import type { Evidence } from './figure';
 

@@ -2,6 +2,7 @@ import type { Draw, Provenance } from '../../gear';
 import { cellVoltage } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
 import { compile, settleDraws, solve } from '../../physics/circuit';
+import { DRAW_SPREAD } from '../../tables';
 import type { DeviceUse, Part } from '../drawn';
 import { circuitOf } from './circuit-of';
 import type { LoadDraw } from './circuit-of';
@@ -24,12 +25,6 @@ export interface DeviceDraw extends LoadDraw {
   readonly spread: number;
   readonly counted: Counted | undefined;
 }
-
-/**
- * Standard deviations of a draw whose scatter nobody measured: the published ±15 % for a maker's figure, ±25 % for a
- * guess, ±5 % for a measurement are read as two of them, so that nineteen cases of twenty lie within.
- */
-export const DRAW_SPREAD: Readonly<Record<Provenance, number>> = { printed: 0.075, guess: 0.125, measured: 0.025 };
 
 /**
  * Watts at a device in the mode the rig gives it, from whatever is known: the maker's figure, a meter, how long a pack

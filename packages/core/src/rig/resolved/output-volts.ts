@@ -18,9 +18,6 @@ export interface OutputVolts {
   readonly chargingV?: number | undefined;
 }
 
-/** Watts at the device by class (IEEE 802.3). */
-export const POE_W: Readonly<Record<PoeClass, number>> = { af: 12.95, at: 25.5, 'bt-51': 51, 'bt-71': 71.3 };
-
 /** A regulated output as its input and its kind make it: held, or within the range that a supply of its kind goes through. */
 export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | undefined, evidence: Evidence): OutputVolts {
   const { from, output } = ends;

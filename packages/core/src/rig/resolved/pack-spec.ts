@@ -2,7 +2,7 @@ import { batteryFigures } from '../../gear';
 import type { Battery } from '../../gear';
 import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
-import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, timesFigure } from '../../tables';
+import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, ROOM_TEMPERATURE_C, timesFigure } from '../../tables';
 import { batteryState } from '../drawn';
 import type { Part, Rig } from '../drawn';
 import type { Evidence } from './figure';
@@ -45,7 +45,7 @@ function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): 
 /** What the pack rests on: its own figures where it has them, typical ones where it has not. */
 function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
   const { from: provenance = {}, cutoffV, chemistry: kind } = part.gear;
-  const { energyWh, cellsInSeries, startSoc = 1, temperatureC = 25, years = 0, cycles = 0 } = spec;
+  const { energyWh, cellsInSeries, startSoc = 1, temperatureC = ROOM_TEMPERATURE_C, years = 0, cycles = 0 } = spec;
   const { fromCells, resistanceOhm } = batteryFigures(part.gear);
   const { chosen } = batteryState(rig, part.id);
   const { cold, ratedHours, cellOhmAh, cutoffCellV, name: chemistry } = CHEMISTRIES[kind];

@@ -3,12 +3,12 @@ import { cellVoltage, deliveredWh } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
 import { brokenLimit, compile, settleDraws, solve } from '../../physics/circuit';
 import type { Circuit } from '../../physics/circuit';
+import { ROOM_TEMPERATURE_C } from '../../tables';
 import { circuitOf } from './circuit-of';
 import type { SourceTree } from './source-tree';
 
 type Tested = Extract<Draw, { basis: 'run-down' }>;
 
-const ROOM_C = 25;
 /** Energies nearer than this are those of one battery. */
 const SAME_ENERGY = 0.01;
 /** The draw is looked for until the test's time is met within so many minutes. */
@@ -30,7 +30,7 @@ function isOfTest(spec: PackSpec | undefined, { energyWh }: Tested): spec is Pac
  */
 export function givenInTest(test: Tested, spec?: PackSpec): number {
   if (test.givenWh !== undefined) return test.givenWh;
-  const { energyWh, minutes, temperatureC = ROOM_C } = test;
+  const { energyWh, minutes, temperatureC = ROOM_TEMPERATURE_C } = test;
   return deliveredWh(
     isOfTest(spec, test) ? { ...spec, temperatureC } : { chemistry: 'li-ion', cellsInSeries: 1, energyWh, temperatureC },
     minutes,
@@ -45,7 +45,7 @@ export function givenInTest(test: Tested, spec?: PackSpec): number {
 export function drawOfTest(deviceId: string, test: Tested, tree: SourceTree, nearW: number): number | undefined {
   const { spec } = tree;
   if (!isOfTest(spec, test)) return undefined;
-  const temperatureC = test.temperatureC ?? ROOM_C;
+  const temperatureC = test.temperatureC ?? ROOM_TEMPERATURE_C;
   const network = circuitOf({ ...tree, spec: { ...spec, startSoc: 1, temperatureC } }, new Map([[deviceId, { powerW: nearW }]]));
   const circuit = network && compile(network);
   const load = circuit?.nodes.find((node) => node.load?.id === deviceId);

@@ -1,3 +1,4 @@
+import { BAG_COST } from '../../tables';
 import type { FlownThing, TripFlight } from '../flight';
 import type { PackingList, PackThing } from '../list';
 import type { Bag, Trip } from '../trip';
@@ -25,8 +26,6 @@ export interface PackingSuggestion {
   readonly left: readonly { readonly id: string; readonly title: string; readonly why: LeftBecause }[];
 }
 
-/** What one of each costs. A limit that is broken outweighs all else; a rig in one bag fewer outweighs the kilograms. */
-const COST = { together: 1500, spread: 40, cabin: 1000, wrongPerson: 200, unevenPerKg: 1 } as const;
 const MOST_ROUNDS = 12;
 
 interface Item {
@@ -248,11 +247,11 @@ class Packing {
     const room = this.room.get(bag.id)!;
     const massG = (this.used.get(bag.id) ?? 0) + (own === 1 ? 0 : item.massG);
     return (
-      COST.together * together +
-      COST.spread * spread +
-      (bag.goes === 'cabin' && item.isFree ? COST.cabin + item.massG / 100 : 0) +
-      (item.personId !== undefined && bag.personId !== undefined && bag.personId !== item.personId ? COST.wrongPerson : 0) +
-      (Number.isFinite(room) && room > 0 ? (COST.unevenPerKg * 10 * massG) / room : (COST.unevenPerKg * massG) / 10_000)
+      BAG_COST.together * together +
+      BAG_COST.spread * spread +
+      (bag.goes === 'cabin' && item.isFree ? BAG_COST.cabin + item.massG / 100 : 0) +
+      (item.personId !== undefined && bag.personId !== undefined && bag.personId !== item.personId ? BAG_COST.wrongPerson : 0) +
+      (Number.isFinite(room) && room > 0 ? (BAG_COST.unevenPerKg * 10 * massG) / room : (BAG_COST.unevenPerKg * massG) / 10_000)
     );
   }
 

@@ -7,11 +7,10 @@ import type { Charge, Day } from '../../day/shape';
 import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { chargeMinutes } from '../../physics/cell';
+import { DAY_MIN } from '../../quantity';
 import type { Rig } from '../../rig/drawn';
+import { FULL_SHARE } from '../../tables';
 
-/** At or above this a battery counts as full. */
-const FULL = 0.97;
-const DAY_MIN = 24 * 60;
 const HERE_NOW_MIN = 15;
 
 /** Batteries on chargers until a moment, slot by slot. */
@@ -102,7 +101,7 @@ export function chargeNight(planned: Day, gear: ReadonlyMap<string, Gear>, rigs:
   const wanted = (planned.batteries ?? []).map(({ gearId }) => gearId).filter((id) => gear.get(id)?.kind === 'battery');
   const charge = (id: string): number => simulation.saidCharge(id) ?? 0;
   const takenAsEmpty = wanted.filter((id) => simulation.saidCharge(id) === undefined);
-  const full = wanted.filter((id) => charge(id) >= FULL);
+  const full = wanted.filter((id) => charge(id) >= FULL_SHARE);
   const moves =
     own.length > 0
       ? own

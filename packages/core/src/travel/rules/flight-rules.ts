@@ -1,6 +1,7 @@
 import { unknown } from '../../gear';
 import { flag, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
+import { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from '../../tables';
 
 const wattHours = (title: string) => number(title, 'Wh', { above: 0, max: 1000 });
 const count = (title: string) => number(title, 'count', { min: 0, max: 100, integer: true });
@@ -37,27 +38,12 @@ export const flightRulesShape = object('Flight rules', {
 export type FlightRules = Infer<typeof flightRulesShape>;
 
 /** The usual international rules. The carrier and the local authority decide. */
-export const USUAL_FLIGHT_RULES: FlightRules = {
-  asOf: '2026-11',
-  source: 'ICAO Technical Instructions, Part 8, as carriers publish them',
-  freeWh: 100,
-  approvalWh: 160,
-  approvalSpares: 2,
-  spares: 20,
-  leadAcidWh: 100,
-  leadAcidV: 12,
-  leadAcidSpares: 2,
-  freeLithiumG: 2,
-  approvalLithiumG: 8,
-};
-
-/** Months after which a set of rules is to be looked up again. */
-const OLD_MONTHS = 6;
+export const USUAL_FLIGHT_RULES: FlightRules = USUAL_FLIGHT_LIMITS;
 
 /** Whether rules are so old that somebody should look them up again. */
 export function areOld({ asOf }: Pick<FlightRules, 'asOf'>, today: string): boolean {
   const months = (date: string): number => 12 * Number(date.slice(0, 4)) + Number(date.slice(5, 7));
-  return months(today) - months(asOf) > OLD_MONTHS;
+  return months(today) - months(asOf) > RULES_OLD_MONTHS;
 }
 
 /** What a set of rules is called. */

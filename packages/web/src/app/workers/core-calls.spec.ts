@@ -1,5 +1,5 @@
-import { STYLE_WEIGHTS } from '@viaggio/core/answer';
 import { LOW_WATER } from '@viaggio/core/demo';
+import { STYLE_WEIGHTS } from '@viaggio/core/units';
 import { deserialize, serialize } from 'node:v8';
 import { coreCalls } from './core-calls';
 

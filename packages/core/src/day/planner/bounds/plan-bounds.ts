@@ -1,3 +1,4 @@
+import { SAME_DARK_MIN } from '../../../tables';
 import { isThere, overlap } from '../../model';
 import type { Drain, Drained, FlatDay, FlatRig } from '../judge';
 import { leastWays } from './pool-bounds';
@@ -23,8 +24,6 @@ interface Label {
   readonly atMin?: number;
 }
 
-/** Two of them that differ less are one. */
-const SAME_MIN = 0.05;
 /** Labels of one rig, after which its bound is given up. */
 const MOST_LABELS = 4000;
 const SEARCH_MIN = 1440;
@@ -46,7 +45,7 @@ export function planBounds(flat: FlatDay, drain: Drain, strict: boolean): PlanBo
     gapMin: sum(least),
     fewestSwaps: (gapMin) => {
       // what one rig leaves off beyond its least, no other can
-      const spare = Math.max(0, gapMin - sum(least)) + SAME_MIN;
+      const spare = Math.max(0, gapMin - sum(least)) + SAME_DARK_MIN;
       return sum(fronts.map((front, rig) => Math.max(fewest(front, least[rig]! + spare), fewest(pooled[rig] ?? [], least[rig]! + spare))));
     },
   };
@@ -128,7 +127,7 @@ export function bestMoments(flat: FlatDay, drain: Drain, index: number): readonl
   const front = frontOf(flat, drain, flat.rigs[index]!, index, true);
   if (front === NOTHING || front === FORCED) return undefined;
   let label: Label | undefined = front.reduce((a, b) =>
-    b.gapMin < a.gapMin - SAME_MIN || (b.gapMin < a.gapMin + SAME_MIN && b.swaps < a.swaps) ? b : a,
+    b.gapMin < a.gapMin - SAME_DARK_MIN || (b.gapMin < a.gapMin + SAME_DARK_MIN && b.swaps < a.swaps) ? b : a,
   );
   const moments: number[] = [];
   for (; label; label = label.before) if (label.atMin !== undefined) moments.unshift(label.atMin);

@@ -1,7 +1,8 @@
 import type { Battery } from '../../../gear';
 import { energyNow } from '../../../gear/kit';
-import { CHARGER_EFFICIENCY, tooCold } from '../../../physics/cell';
+import { tooCold } from '../../../physics/cell';
 import type { Filling } from '../../../physics/cell';
+import { CHARGER_EFFICIENCY } from '../../../tables';
 import { chargerOf, fits } from '../../charging';
 import type { Charger } from '../../charging';
 import { blocksOf, coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, placeW } from '../../model';

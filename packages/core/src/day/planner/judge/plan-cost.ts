@@ -1,3 +1,4 @@
+import { SAME_DARK_MIN } from '../../../tables';
 import type { PlanFigures } from '../../run';
 
 /** What a plan costs, in the order in which it matters: figures of its run. */
@@ -27,9 +28,6 @@ export const PLAN_ORDERS = {
 /** What counts first among plans that are all sound. */
 export type PlanOrder = keyof typeof PLAN_ORDERS;
 
-/** Minutes nearer than this are the same: a plan is not better for three seconds. */
-const SAME_MIN = 0.05;
-
 export function costOf(
   { interruptions, gapMin, changeMin, lowMin, unrecordedMin, changes, cardVisits, batteries, massG }: PlanFigures,
   sparesMissing: number,
@@ -41,7 +39,7 @@ export function costOf(
 export function compareCost(a: PlanCost, b: PlanCost, order: PlanOrder = 'swaps'): number {
   if (a.interruptions !== b.interruptions) return a.interruptions - b.interruptions;
   const [offA, offB] = [a, b].map(({ gapMin, lowMin, unrecordedMin }) => gapMin + lowMin + unrecordedMin) as [number, number];
-  if (Math.abs(offA - offB) > SAME_MIN) return offA - offB;
+  if (Math.abs(offA - offB) > SAME_DARK_MIN) return offA - offB;
   if (a.sparesMissing !== b.sparesMissing) return a.sparesMissing - b.sparesMissing;
   const keys = { swaps: ['swaps', 'batteries', 'massG'], batteries: ['batteries', 'swaps', 'massG'], mass: ['massG', 'swaps', 'batteries'] } as const; // prettier-ignore
   for (const key of keys[order]) if (a[key] !== b[key]) return a[key] - b[key];

@@ -1,12 +1,11 @@
 import type { Battery } from '../../../gear';
 import { chargeAfter, chargeMinutes } from '../../../physics/cell';
+import { FULL_SHARE } from '../../../tables';
 import { canChargeInPlace, wattsOf } from '../../charging';
 import { isThere, lastThere, nextThere } from '../../model';
 import type { Span } from '../../model';
 import type { FlatDay } from './flat-day';
 
-/** A battery below this is put on a charger if there is one. */
-export const TOP_UP = 0.97;
 /** Nobody walks to a charger for less. */
 const LEAST_STAY_MIN = 5;
 const FULL = 1 - 1e-6;
@@ -224,14 +223,14 @@ export class QuickChargers {
     for (const battery of this.active) {
       if (this.on[battery] !== -1 || batteries[battery]!.lostMin <= now) continue;
       const isSeated = this.host.isSeated(battery);
-      if (!isSeated && soc[battery]! >= TOP_UP) continue;
+      if (!isSeated && soc[battery]! >= FULL_SHARE) continue;
       let soonest = Infinity;
       for (const charger of this.chargersFor[battery]!)
         soonest = Math.min(soonest, reach[battery * places.length + chargers[charger]!.place]!);
       if (soonest > now) this.arriveMin = Math.min(this.arriveMin, soonest);
       else {
         if (isSeated) this.host.settle(battery, now);
-        if (soc[battery]! < TOP_UP) this.waiting.push(battery);
+        if (soc[battery]! < FULL_SHARE) this.waiting.push(battery);
       }
       // it may come to one place sooner than to another
       for (const charger of this.chargersFor[battery]!) {
@@ -280,7 +279,7 @@ export class QuickChargers {
       const pause = this.on[battery] === -1 ? this.host.pauseOf(battery, now) : undefined;
       if (!pause || pause.fromMin > now || pause.toMin < now + LEAST_STAY_MIN) continue;
       this.host.settle(battery, now);
-      if (this.host.soc[battery]! >= TOP_UP) continue;
+      if (this.host.soc[battery]! >= FULL_SHARE) continue;
       const index = this.order.find((one) => {
         const { place, charger, lostMin, takes, live } = chargers[one]!;
         const isHere = pause.place === place || pause.place === -1;

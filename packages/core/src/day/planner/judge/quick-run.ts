@@ -1,5 +1,6 @@
 import type { Battery } from '../../../gear';
 import { DEFAULT_RESERVE } from '../../../rig/drawn';
+import { FULL_SHARE } from '../../../tables';
 import { overlap } from '../../model';
 import type { Span } from '../../model';
 import { visitAround } from '../../run';
@@ -7,7 +8,7 @@ import type { Deviation } from '../../run';
 import { Drain } from './drain';
 import type { Drained } from './drain';
 import type { FlatDay, FlatRig } from './flat-day';
-import { QuickChargers, TOP_UP } from './quick-chargers';
+import { QuickChargers } from './quick-chargers';
 import type { ChargersThen, FlatCharge } from './quick-chargers';
 import { movesOf, otherMoves } from './quick-moves';
 import type { FlatSwap, KeptCharge, Move } from './quick-moves';
@@ -136,12 +137,12 @@ export class QuickRun {
     );
     const apart = new Map<string, number>();
     for (const { gearId, apart: isApart, startCharge = 1 } of day.batteries ?? []) {
-      if (isApart && startCharge > TOP_UP && simulation.gear.get(gearId)?.kind === 'battery')
+      if (isApart && startCharge > FULL_SHARE && simulation.gear.get(gearId)?.kind === 'battery')
         apart.set(formOf(gearId), (apart.get(formOf(gearId)) ?? 0) + 1);
     }
     this.apart = apart;
     this.cardPauses = rigs.map(({ draws }, rig) => (cardMins[rig] ?? []).map((minute) => visitAround(draws, minute)));
-    this.alwaysActive = batteries.flatMap(({ startCharge }, battery) => (startCharge < TOP_UP ? [battery] : []));
+    this.alwaysActive = batteries.flatMap(({ startCharge }, battery) => (startCharge < FULL_SHARE ? [battery] : []));
     this.otherMoves = otherMoves(flat, keptCharges);
   }
 
@@ -510,7 +511,7 @@ export class QuickRun {
       if (this.used[battery]) {
         result.batteries++;
         result.massG += massG;
-      } else if (this.soc[battery]! > TOP_UP) spare.set(this.forms[battery]!, (spare.get(this.forms[battery]!) ?? 0) + 1);
+      } else if (this.soc[battery]! > FULL_SHARE) spare.set(this.forms[battery]!, (spare.get(this.forms[battery]!) ?? 0) + 1);
     });
     for (const form of this.guarded) {
       const there = spare.get(form) ?? 0;

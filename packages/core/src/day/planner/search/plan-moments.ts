@@ -1,10 +1,6 @@
+import { PAUSE_STEP_MIN, ROUND_MIN } from '../../../tables';
 import { isThere } from '../../model';
 import type { FlatDay, FlatRig } from '../judge';
-
-/** Changes within a block are at round minutes. */
-const ROUND_MIN = 5;
-/** Within pauses it is looked at their edges, and every so often between. */
-const PAUSE_STEP_MIN = 15;
 
 /** Where a search may put a change of one rig. */
 export interface Moments {

@@ -1,8 +1,8 @@
 import { chance } from '../../../run';
 import type { Chance } from '../../../run';
+import { FULL_SHARE } from '../../../tables';
 import { overlap } from '../../model';
 import { bestMoments, longestStay } from '../bounds';
-import { TOP_UP } from '../judge';
 import type { FlatDay, FlatSwap, Outcome, PlanOrder, QuickRun, Then, Trouble } from '../judge';
 import { canChange, momentsOf } from './plan-moments';
 import type { Moments } from './plan-moments';
@@ -391,7 +391,7 @@ export class PlanSearch {
     const kinds = new Set<number>();
     for (const battery of fitting) {
       const { kind, startCharge } = this.flat.batteries[battery]!;
-      if (used.has(battery) || kinds.has(kind) || startCharge < TOP_UP) continue;
+      if (used.has(battery) || kinds.has(kind) || startCharge < FULL_SHARE) continue;
       kinds.add(kind);
       found.add(battery);
     }

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
-import { APPROACHES, assessModel, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, rigModel, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import { APPROACHES, assessModel, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, rigModel } from '@viaggio/core/answer';
 import type { Alternative, Approach, Criterion } from '@viaggio/core/answer';
 import { withLinks, withoutSpares } from '@viaggio/core/gear';
 import type { Link } from '@viaggio/core/gear';
-import { number } from '@viaggio/core/units';
+import { number, STYLE_WEIGHTS } from '@viaggio/core/units';
 import { Currency, PricePipe } from '../../../device/currency';
 import { QuantityPipe } from '../../../basics/quantity.pipe';
 import { QuantityField } from '../../../fields/quantity-field';

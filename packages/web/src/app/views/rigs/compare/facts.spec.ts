@@ -1,6 +1,7 @@
-import { assessModel, criteriaOf, rigModel, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import { assessModel, criteriaOf, rigModel } from '@viaggio/core/answer';
 import type { Criteria } from '@viaggio/core/answer';
 import { LOW_WATER } from '@viaggio/core/demo';
+import { STYLE_WEIGHTS } from '@viaggio/core/units';
 import type { Column } from './column';
 import { bestIn, exchange, facts } from './facts';
 

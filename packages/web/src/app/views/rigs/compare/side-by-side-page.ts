@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { DEFAULT_STYLE, STYLE_WEIGHTS } from '@viaggio/core/answer';
+import { DEFAULT_STYLE } from '@viaggio/core/answer';
 import { styleShape } from '@viaggio/core/gear';
 import type { Style } from '@viaggio/core/gear';
+import { STYLE_WEIGHTS } from '@viaggio/core/units';
 import { ApproachesChart } from './approaches-chart';
 import { choicesOf } from '../../../fields/choices-of';
 import { SelectField } from '../../../fields/select-field';
