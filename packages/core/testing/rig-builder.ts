@@ -1,9 +1,9 @@
 import { assess } from '../src/answer/assess';
-import { tellAnswer } from '../src/answer/tell-answer';
-import type { ToldAnswer } from '../src/answer/tell-answer';
 import type { Adapter, Battery, Cable, Device, Gear, Hub } from '../src/gear/gear';
 import type { Input, Output } from '../src/gear/port';
 import type { Rig } from '../src/rig/drawn/rig';
+import { tellAnswer } from '../src/words/en/answer/tell-answer';
+import type { ToldAnswer } from '../src/words/en/answer/tell-answer';
 
 /** `['battery.out', 'camera.in', 'cable']`: a link between ports, by the names of the parts. */
 export type Joined = readonly [from: string, to: string, cable?: string];

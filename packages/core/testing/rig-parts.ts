@@ -1,13 +1,13 @@
 import { assess } from '../src/answer/assess';
 import type { Answer } from '../src/answer/assess';
-import { tellAnswer } from '../src/answer/tell-answer';
-import type { ToldAnswer } from '../src/answer/tell-answer';
 import type { FindingCode } from '../src/findings/facts';
 import type { Verdict } from '../src/findings/verdict';
 import type { Adapter, Battery, Cable, Device, Gear } from '../src/gear/gear';
 import type { Input, Output } from '../src/gear/port';
 import { oneFeed } from '../src/rig/drawn/one-feed';
 import type { Rig } from '../src/rig/drawn/rig';
+import { tellAnswer } from '../src/words/en/answer/tell-answer';
+import type { ToldAnswer } from '../src/words/en/answer/tell-answer';
 
 /** A rig under test: a sound one, with whatever the test changes. */
 export interface Parts {

@@ -1,6 +1,20 @@
 import { rigBalance } from '../balance';
 import type { RigBalance } from '../balance';
-import { balanceFindings, byHarm, capabilityFindings, changedFindings, doubtfulFindings, gaugeFindings, lackFindings, lastsFindings, mountFindings, recordingFindings, sourceFindings, wholeRigFindings, worstVerdict } from '../findings';
+import {
+  balanceFindings,
+  byHarm,
+  capabilityFindings,
+  changedFindings,
+  doubtfulFindings,
+  gaugeFindings,
+  lackFindings,
+  lastsFindings,
+  mountFindings,
+  recordingFindings,
+  sourceFindings,
+  wholeRigFindings,
+  worstVerdict,
+} from '../findings';
 import type { Finding, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import { trackTo } from '../profile';
@@ -11,7 +25,6 @@ import { cautionsOf, resilience, treeFeeding } from '../rig/resolved';
 import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
-import { figureName } from '../words';
 import { withTurns } from './deciding-assumptions';
 import { flowFindings } from './judgement';
 import { phaseFindings } from './phase-findings';
@@ -253,5 +266,11 @@ function gearOf({ parts }: ResolvedRig): ReadonlyMap<string, Gear> {
 
 /** The same figure told by two trees is told once. */
 function distinct(figures: readonly Figure[]): readonly Figure[] {
-  return [...new Map(figures.map((figure) => [`${figure.gearId} ${figureName(figure)}`, figure])).values()];
+  return [...new Map(figures.map((figure) => [`${figure.gearId} ${figureKey(figure)}`, figure])).values()];
+}
+
+/** The same figure of the same part under whatever basis: ohms are ohms. */
+function figureKey({ basis }: Figure): string {
+  const of = basis.of.endsWith('-resistance') ? 'resistance' : basis.of;
+  return `${of} ${'port' in basis ? (basis.port ?? '') : ''} ${'mode' in basis ? (basis.mode ?? '') : ''}`;
 }

@@ -4,7 +4,7 @@ import type { Gear } from '../gear/gear';
 import type { Rig } from '../rig/drawn/rig';
 import { orderOfConnecting } from '../rig/resolved/connecting';
 import { resolveRig } from '../rig/resolved/resolve-rig';
-import { sayConnecting } from '../words/connecting';
+import { sayConnecting } from '../words/en/rig/connecting-words';
 import { assess } from './assess';
 import { backups } from './backups';
 

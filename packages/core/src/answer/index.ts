@@ -1,7 +1,8 @@
 export { assess, assessModel } from './assess';
-export type { Answer } from './assess';
+export type { Answer, SourceAnswer } from './assess';
 export { backups } from './backups';
 export type { Backup } from './backups';
+export type { GaugeFact } from './gauge-fact';
 export { indicators } from './indicators';
 export type { Indicator, Reading } from './indicators';
 export { stopInPhase } from './phase-findings';
@@ -10,6 +11,4 @@ export type { RunRange } from './range';
 export { rigModel, troubleOf } from './rig-model';
 export type { RigModel } from './rig-model';
 export { sensitivities } from './sensitivity';
-export type { Sensitivity } from './sensitivity';
-export { tellAnswer } from './tell-answer';
-export type { ToldAnswer, ToldFigure } from './tell-answer';
+export type { SensitiveTo, Sensitivity } from './sensitivity';

@@ -5,15 +5,16 @@ import type { Part } from '../rig/drawn';
 import { connectionsInto } from '../rig/resolved';
 import { stoppingPeak } from '../run';
 import { CHEMISTRIES, GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from '../tables';
-import { sayGauge } from '../words';
+import type { GaugeFact } from './gauge-fact';
 import type { RigModel } from './rig-model';
 
 /** One thing to look at on a rig, and whether it can be believed. */
 export interface Indicator {
-  readonly where: string;
+  /** The part whose gauge it is. */
+  readonly part: string;
   readonly gearId: string;
   readonly believable: 'yes' | 'roughly' | 'no' | 'unknown';
-  readonly why: string;
+  readonly why: GaugeFact;
   /** What it shows from which minute on, beside the truth; empty when it shows nothing or is not known. */
   readonly readings: readonly Reading[];
 }
@@ -52,19 +53,19 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
     const changed = connectionsInto(resolved, part).find(({ from }) => from.gear.changedByHand?.some(({ unseen }) => unseen?.charge))?.from;
     if (changed)
       found.push({
-        where: `gauge of ${part.title}`,
+        part: part.title,
         gearId: part.id,
         believable: 'no',
-        why: sayGauge({ fact: 'changed', part: changed.title }),
+        why: { fact: 'changed', part: changed.title },
         readings: [],
       });
     if (changed || !adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
     const full = adapter.gear.gauge === 'always-full';
     found.push({
-      where: `gauge of ${part.title}`,
+      part: part.title,
       gearId: part.id,
       believable: 'no',
-      why: sayGauge({ fact: full ? 'held-full' : 'blind', adapter: adapter.title }),
+      why: { fact: full ? 'held-full' : 'blind', adapter: adapter.title },
       readings: full ? [{ minute: 0, shown: '100 %', charge: 1 }] : [],
     });
   }
@@ -76,9 +77,9 @@ function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc
     title: name,
     gear: { gauge, chemistry },
   } = battery;
-  const base = { where: `gauge of ${name}`, gearId: battery.id };
-  if (gauge === undefined) return { ...base, believable: 'unknown', why: sayGauge({ fact: 'not-entered' }), readings: [] };
-  if (gauge.reads === 'none') return { ...base, believable: 'no', why: sayGauge({ fact: 'none' }), readings: [] };
+  const base = { part: name, gearId: battery.id };
+  if (gauge === undefined) return { ...base, believable: 'unknown', why: { fact: 'not-entered' }, readings: [] };
+  if (gauge.reads === 'none') return { ...base, believable: 'no', why: { fact: 'none' }, readings: [] };
   const steps = gauge.steps ?? (gauge.reads === 'charge' ? PERCENT_STEPS : GAUGE_BARS);
   const { cutoffV = 0, cellsInSeries = 0 } = batteryFigures(battery.gear);
   const fullV = CHEMISTRIES[chemistry].fullCellV * cellsInSeries;
@@ -92,7 +93,7 @@ function ofBattery(battery: Part<Battery>, trace: readonly { minute: number; soc
     if (readings.at(-1)?.shown !== shown) readings.push({ minute, shown, charge: soc });
   }
   if (gauge.reads === 'charge') {
-    return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: sayGauge({ fact: 'counts', steps }), readings };
+    return { ...base, believable: steps >= 10 ? 'yes' : 'roughly', why: { fact: 'counts', steps }, readings };
   }
-  return { ...base, believable: worst < GAUGE_CLOSE ? 'roughly' : 'no', why: sayGauge({ fact: 'reads-volts', offBy: worst }), readings };
+  return { ...base, believable: worst < GAUGE_CLOSE ? 'roughly' : 'no', why: { fact: 'reads-volts', offBy: worst }, readings };
 }

@@ -1,4 +1,13 @@
-import { adapterFindings, capabilityFindings, contractFindings, currentFindings, peakFindings, poeFindings, togetherFindings, voltageFindings } from '../findings';
+import {
+  adapterFindings,
+  capabilityFindings,
+  contractFindings,
+  currentFindings,
+  peakFindings,
+  poeFindings,
+  togetherFindings,
+  voltageFindings,
+} from '../findings';
 import type { Finding } from '../findings';
 import type { LoadDraw, ResolvedRig, SourceTree } from '../rig/resolved';
 import type { Discharge } from '../run';

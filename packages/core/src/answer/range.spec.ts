@@ -1,9 +1,13 @@
 import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import { sixLoads } from '../../testing/six-loads';
+import { spoken } from '../../testing/spoken';
 import type { Battery, Device } from '../gear/gear';
 import type { Rig } from '../rig/drawn/rig';
 import { discharge } from '../run/discharge';
 import { networkOf } from '../run/network-of';
+import { sayGauge } from '../words/en/answer/gauge-words';
+import { saySensitive } from '../words/en/answer/sensitivity-words';
+import { tellIndicator } from '../words/en/answer/tell-model';
 import { assess } from './assess';
 import { indicators } from './indicators';
 import { runRange } from './range';
@@ -74,11 +78,11 @@ describe('the range of a run', () => {
 describe('what matters most', () => {
   it('is the worst-known figure that weighs; shares add up to one', () => {
     const found = sensitivities(model(pack({ from: { energyWh: 'measured' } }), { ...camera({}, 20), from: { draw: 'guess' } }));
-    expect(found[0]).toMatchObject({ part: 'Camera', what: 'its draw' });
+    expect(found[0]).toMatchObject({ part: 'Camera', what: { of: 'draw' } });
     expect(found.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
     for (const { lowMin, highMin } of found) expect(lowMin).toBeLessThan(highMin);
     const measured = { ...camera({}, 20), draw: { basis: 'meter', voltageV: 10, currentA: 2, at: 'device' } } as const;
-    expect(sensitivities(model(pack(), measured))[0]).toMatchObject({ part: 'Pack', what: 'its capacity' });
+    expect(sensitivities(model(pack(), measured))[0]).toMatchObject({ part: 'Pack', what: { of: 'capacity' } });
   });
 
   it('is nothing while nothing can be run', () => {
@@ -96,7 +100,7 @@ describe('what the indicators show', () => {
   it('a voltage gauge under load is off, by as much as it says', () => {
     const [gauge] = indicators(model(pack({ gauge: { reads: 'voltage', steps: 4 } })));
     expect(gauge!.believable).toBe('no');
-    expect(gauge!.why).toMatch(/off by up to \d+ points/);
+    expect(sayGauge(gauge!.why)).toMatch(/off by up to \d+ points/);
   });
 
   it('behind an adapter with a fixed output the camera shows full to the end', () => {
@@ -104,7 +108,7 @@ describe('what the indicators show', () => {
       { pack: pack(), adapter: dummy({ gauge: 'always-full' }), camera: usbCamera() },
       [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']],
     ); // prettier-ignore
-    const shown = indicators(rigModel(rig, gear, { tracePoints: 20 }));
+    const shown = indicators(rigModel(rig, gear, { tracePoints: 20 })).map(tellIndicator);
     expect(shown.find(({ where }) => where === 'gauge of Camera')).toMatchObject({ believable: 'no', readings: [{ shown: '100 %' }] });
     expect(shown.find(({ where }) => where === 'gauge of Pack')).toMatchObject({ believable: 'unknown', readings: [] });
   });
@@ -129,7 +133,7 @@ describe('what matters most includes what is assumed', () => {
     ['Adapter', { ...chain, lead: wire(), adapter: { ...adapter, standbyW: undefined } }, { ...chain, lead: wire(), adapter: { ...adapter, standbyW: 0.02 } }, { ...chain, lead: wire(), adapter: { ...adapter, standbyW: 0.4 } }],
     ['Adapter', { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: undefined } }, { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: 0.02 } }, { ...chain, lead: wire(), adapter: { ...adapter, leadOhm: 0.125 } }],
   ])('%s', (part, assumed, low, high) => {
-    const found = sensitivities(rigModel(...pairOf(assumed))).find((one) => one.part === part && one.what.includes('assumed'))!;
+    const found = sensitivities(rigModel(...pairOf(assumed))).find((one) => one.part === part && one.what.of === 'assumed')!;
     const ends = [low, high].map((parts) => (firstStop(parts) + firstStop(assumed)) / 2).sort((a, b) => a - b);
     expect(found.lowMin / ends[0]!).toBeCloseTo(1, 4);
     expect(found.highMin / ends[1]!).toBeCloseTo(1, 4);
@@ -140,7 +144,7 @@ describe('the resistance of a pack', () => {
   it('moves the run as a pack of that resistance and the same amp-hours', () => {
     const { rig, gear } = build({ pack: pack({ resistanceOhm: undefined }), camera: camera({}, 40) }, [['pack.out', 'camera.in']]);
     const base = rigModel(rig, gear);
-    const found = sensitivities(base).find(({ what }) => what.startsWith('resistance'))!;
+    const found = sensitivities(base).find(({ what }) => saySensitive(what).startsWith('resistance'))!;
     const [tree] = base.resolved.trees;
     const network = networkOf(tree!, base.draws!.usual)!;
     const stops = [0.6, 1, 1.8].map((times) => discharge({ ...network, pack: { ...network.pack, resistanceOhm: network.pack.resistanceOhm * times } }).minutes);

@@ -5,9 +5,9 @@ import { resilience } from '../rig/resolved/resilience';
 import { resolveRig } from '../rig/resolved/resolve-rig';
 import { discharge } from '../run/discharge';
 import { networkOf } from '../run/network-of';
+import { tellAnswer } from '../words/en/answer/tell-answer';
 import { assess } from './assess';
 import { rigModel } from './rig-model';
-import { tellAnswer } from './tell-answer';
 
 const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const demo = (name: string) => tellAnswer(assess(LOW_WATER.rigs.find(({ body }) => body.name === name)!.body, KIT));

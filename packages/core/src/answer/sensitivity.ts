@@ -1,13 +1,17 @@
-import { figureName, say } from '../words';
+import type { Figure } from '../rig/resolved';
 import { atEnd } from './assumed-end';
 import { roughRunner, uncertaintyOf, Variations } from './range';
 import type { RigModel } from './rig-model';
+
+/** Which figure it is. */
+export type SensitiveTo =
+  { readonly of: 'draw' | 'capacity' | 'efficiency' | 'temperature' } | { readonly of: 'assumed'; readonly figure: Figure };
 
 /** What one uncertain figure does to the run. */
 export interface Sensitivity {
   readonly gearId: string | undefined;
   readonly part: string;
-  readonly what: string;
+  readonly what: SensitiveTo;
   /** Standard deviation of the figure, as a share, in points or in degrees. */
   readonly spread: number;
   /** Minutes with the figure one standard deviation to the bad, and to the good. */
@@ -15,14 +19,13 @@ export interface Sensitivity {
   readonly highMin: number;
   /** Its share of the scatter of the run, all figures taken one by one. */
   readonly share: number;
-  readonly remedy: string;
 }
 
 /**
  * Which uncertain figure matters most, so that one knows what to measure: each moved by one standard deviation to both
  * sides while the others stay. The most weighty first; empty while the rig cannot be run, nothing stops it, or it would take more than `mostSteps`.
  *
- * @example sensitivities(rigModel(rig, gear))[0].what // 'its capacity'
+ * @example sensitivities(rigModel(rig, gear))[0].what // { of: 'capacity' }
  */
 export function sensitivities(model: RigModel, mostSteps = Infinity): readonly Sensitivity[] {
   const { system, resolved } = model;
@@ -42,11 +45,10 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
     ...system.loads.map(({ id }, place) => ({
       gearId: id,
       part: nameOf(id),
-      what: 'its draw',
+      what: { of: 'draw' } as const,
       spread: loads[place]!,
       lowMin: minutes(only(place, loads[place]!), none, 0, 0),
       highMin: minutes(only(place, -loads[place]!), none, 0, 0),
-      remedy: 'Read a meter at the device in this mode, or time a full battery.',
     })),
     ...system.sources.flatMap(({ id }, place) =>
       capacity[place] === 0
@@ -55,31 +57,28 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
             {
               gearId: id,
               part: nameOf(id),
-              what: 'its capacity',
+              what: { of: 'capacity' } as const,
               spread: capacity[place]!,
               lowMin: minutes(none, only(place, -capacity[place]!), 0, 0),
               highMin: minutes(none, only(place, capacity[place]!), 0, 0),
-              remedy: 'Run it down once from full at a known load, or read what the charger puts back.',
             },
           ],
     ),
     {
       gearId: undefined,
       part: resolved.rig.name,
-      what: 'efficiency of its converters',
+      what: { of: 'efficiency' } as const,
       spread: efficiency,
       lowMin: minutes(none, none, -efficiency, 0),
       highMin: minutes(none, none, efficiency, 0),
-      remedy: 'Read a meter on both sides of the adapter.',
     },
     {
       gearId: undefined,
       part: resolved.rig.name,
-      what: 'temperature of its batteries',
+      what: { of: 'temperature' } as const,
       spread: temperatureC,
       lowMin: minutes(none, none, 0, -temperatureC),
       highMin: minutes(none, none, 0, temperatureC),
-      remedy: 'Say how warm the batteries will be: a pocket or their own load keeps them above the air.',
     },
   ];
   const { assumptions } = resolved.evidence;
@@ -87,16 +86,14 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
     const ends = (['low', 'high'] as const).map((end) => atEnd(figure, end, resolved.trees));
     if (!figure.range || ends.some((end) => end === undefined)) continue;
     const [one, other] = ends.map((end) => minutes(none, none, 0, 0, end));
-    const name = figureName(figure);
     found.push({
       gearId: figure.gearId,
       part: figure.part,
-      what: `${name.charAt(0).toLowerCase()}${name.slice(1)}, assumed ${say(figure.value, figure.unit)}`,
+      what: { of: 'assumed', figure },
       // a range is read as two standard deviations to both sides, like everything else
       spread: (figure.range.high - figure.range.low) / 4 / Math.max(figure.value, 1e-9),
       lowMin: middle(baseMin, Math.min(one!, other!)),
       highMin: middle(baseMin, Math.max(one!, other!)),
-      remedy: 'Measure it, or type what its maker says.',
     });
   }
   const timed = found.filter(({ lowMin, highMin }) => Number.isFinite(lowMin) && Number.isFinite(highMin));

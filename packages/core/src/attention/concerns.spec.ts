@@ -5,6 +5,7 @@ import { LOW_WATER_LOG } from '../demo/low-water-log';
 import { LOW_WATER_SHEETS } from '../demo/low-water-sheets';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../rig/drawn/rig';
+import { sayReading } from '../words/en/bench/joint-words';
 import { attention, verdictOfConcern } from './concerns';
 import type { Concern } from './concerns';
 import { nearestDay } from './nearest-day';
@@ -25,7 +26,7 @@ describe('what concerns somebody', () => {
     const stopped = standing.filter(({ answer }) => answer.verdict === 'stop').map(({ rigId }) => rigId);
     expect(stopped.length).toBeGreaterThan(0);
     expect(only(concerns, 'cannot-run').map(({ rigId }) => rigId)).toEqual(stopped);
-    for (const concern of only(concerns, 'cannot-run')) expect(concern.says).toMatch(/\.$/);
+    for (const { finding } of only(concerns, 'cannot-run')) expect(finding.verdict).toBe('stop');
   });
 
   it('holds a rig alone against the time that is asked of it, and on a day the day', () => {
@@ -40,7 +41,8 @@ describe('what concerns somebody', () => {
     const { concerns, rigs: standing } = asked({ sheets: LOW_WATER_SHEETS });
     const stopped = only(concerns, 'check-stopped');
     expect(stopped.map(({ rig }) => rig).sort()).toEqual(['Monitor on the drawer lead', 'Skuadon on the blue board']);
-    for (const concern of stopped) expect([verdictOfConcern(concern), concern.says]).toEqual(['stop', expect.stringMatching(/connect/i)]);
+    for (const concern of stopped)
+      expect([verdictOfConcern(concern), sayReading(concern.checked)]).toEqual(['stop', expect.stringMatching(/connect/i)]);
     expect(standing.find(({ rig }) => rig.name === 'Wheelhouse')?.check.is).toBe('passed');
     expect(only(concerns, 'check-again')).toEqual([]);
     const wheelhouse = [...rigs.values()].find(({ name }) => name === 'Wheelhouse')!;
@@ -110,7 +112,7 @@ describe('what concerns somebody', () => {
     const cellId = rig.links[0]!.from.gearId;
     const { energyWh: _energy, labelWh: _label, ...cell } = gear.get(cellId) as Extract<Gear, { kind: 'battery' }>;
     const { concerns } = asked({ rigs: stills, gear: new Map([...gear, [cellId, cell]]) });
-    expect(only(concerns, 'cannot-tell')).toMatchObject([{ rig: 'Stills', says: expect.stringContaining('energy is not known') }]);
+    expect(only(concerns, 'cannot-tell')).toMatchObject([{ rig: 'Stills', finding: { verdict: 'unknown' } }]);
     expect(only(concerns, 'fly')).toMatchObject([{ flight: 'unknown', batteries: [{ gearId: cellId, printedWh: undefined }] }]);
     expect(verdictOfConcern(only(concerns, 'cannot-tell')[0]!)).toBe('unknown');
     expect(only(asked({ rigs: stills }).concerns, 'cannot-tell')).toEqual([]);

@@ -1,37 +1,37 @@
 import { assess } from '../answer';
 import type { Answer } from '../answer';
-import { sayReading, sheetOfRig, standingOf } from '../bench/joints';
-import type { CheckStanding } from '../bench/joints';
+import { sheetOfRig, standingOf } from '../bench/joints';
+import type { CheckedStep, CheckStanding } from '../bench/joints';
 import type { SheetEntry } from '../bench/sheet';
 import { chargingList, DaySimulation } from '../day/run';
-import type { ChargingList, DayRun } from '../day/run';
+import type { ChargingList, DayRun, GapSaid } from '../day/run';
 import { blockTitle } from '../day/shape';
 import type { Day } from '../day/shape';
-import type { Verdict } from '../findings';
+import type { Finding, Verdict } from '../findings';
 import { batteryFigures, gearTitle } from '../gear';
 import type { Battery, Gear, Provenance } from '../gear';
 import { mayFly, whyNotAtHand } from '../gear/kit';
 import type { Log } from '../measure/feed-loss';
 import { healthHistory } from '../measure/learning';
+import type { HealthHistory } from '../measure/learning';
 import { gearIdsOf } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { FULL_SHARE } from '../tables';
-import { sayFinding } from '../words';
 
 /** Something that a person should do before the day, the act named by its code. */
 export type Concern =
   /** It must not be connected, or does not start. */
-  | { readonly is: 'cannot-run'; readonly rigId: string; readonly rig: string; readonly says: string }
+  | { readonly is: 'cannot-run'; readonly rigId: string; readonly rig: string; readonly finding: Finding }
   /** A figure is missing without which it cannot be judged: what is not known is never well. */
-  | { readonly is: 'cannot-tell'; readonly rigId: string; readonly rig: string; readonly says: string }
+  | { readonly is: 'cannot-tell'; readonly rigId: string; readonly rig: string; readonly finding: Finding }
   /** Measured before power, and it says stop: nothing behind that joint may be connected. */
-  | { readonly is: 'check-stopped'; readonly rigId: string; readonly rig: string; readonly joint: string; readonly says: string }
+  | { readonly is: 'check-stopped'; readonly rigId: string; readonly rig: string; readonly checked: CheckedStep }
   /** It was measured before power, and has changed since. */
   | { readonly is: 'check-again'; readonly rigId: string; readonly rig: string; readonly joints: number }
   /** It stops before the time that is asked for. */
   | { readonly is: 'too-short'; readonly rigId: string; readonly rig: string; readonly plannedMin: number; readonly wantedMin: number }
   /** Blocks of the day go dark in one of its rigs. */
-  | { readonly is: 'goes-dark'; readonly dayId: string; readonly rig: string; readonly blocks: readonly string[]; readonly minutes: number; readonly says: string }
+  | { readonly is: 'goes-dark'; readonly dayId: string; readonly rig: string; readonly blocks: readonly string[]; readonly minutes: number; readonly gap: GapSaid }
   /** A battery that feeds one of the rigs is known not to be full. */
   | { readonly is: 'charge'; readonly gearId: string; readonly battery: string; readonly charge: number; readonly rigs: readonly string[] }
   /** A draw that nobody measured; `powerW` undefined where it is not known at all. */
@@ -39,7 +39,7 @@ export type Concern =
   /** Batteries that may not fly, only when the carrier agrees, or of which it cannot be told. */
   | { readonly is: 'fly'; readonly flight: 'no' | 'approval' | 'unknown'; readonly batteries: readonly { readonly gearId: string; readonly battery: string; readonly printedWh: number | undefined }[] }
   /** What it holds is below the share at which one is usually retired, or soon will be. */
-  | { readonly is: 'retire'; readonly gearId: string; readonly battery: string; readonly when: 'now' | 'soon'; readonly says: string }; // prettier-ignore
+  | { readonly is: 'retire'; readonly gearId: string; readonly battery: string; readonly when: 'now' | 'soon'; readonly history: HealthHistory }; // prettier-ignore
 
 /** A rig as it stands: its own answer. */
 export interface RigStanding {
@@ -128,8 +128,8 @@ export function verdictOfConcern(concern: Concern): Verdict {
 /** On a day changes and chargers carry a rig on: only alone it is held against the time that is asked of it. */
 function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined): readonly Concern[] {
   const [worst] = answer.findings;
-  if (answer.verdict === 'stop' && worst) return [{ is: 'cannot-run', rigId, rig: rig.name, says: sayFinding(worst) }];
-  if (answer.verdict === 'unknown' && worst) return [{ is: 'cannot-tell', rigId, rig: rig.name, says: sayFinding(worst) }];
+  if (answer.verdict === 'stop' && worst) return [{ is: 'cannot-run', rigId, rig: rig.name, finding: worst }];
+  if (answer.verdict === 'unknown' && worst) return [{ is: 'cannot-tell', rigId, rig: rig.name, finding: worst }];
   const { plannedMin, beyondMin, unlimited } = answer;
   const { wantedMin } = rig;
   if (day || wantedMin === undefined || plannedMin === undefined || unlimited) return [];
@@ -140,7 +140,7 @@ function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined):
 function checkConcerns({ rigId, rig, check }: RigStanding): readonly Concern[] {
   if (check.is === 'stopped') {
     const stop = check.steps.find(({ judged }) => judged?.verdict === 'stop')!;
-    return [{ is: 'check-stopped', rigId, rig: rig.name, joint: stop.step.at, says: sayReading(stop) ?? '' }];
+    return [{ is: 'check-stopped', rigId, rig: rig.name, checked: stop }];
   }
   if (check.reopened.length === 0) return [];
   return [{ is: 'check-again', rigId, rig: rig.name, joints: check.reopened.length }];
@@ -156,12 +156,12 @@ function darkRigs(
     const dark = day.blocks.flatMap((block) => {
       const gap = run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
       const minutes = run.blocks.find(({ blockId }) => blockId === block.id)?.gapMin ?? 0;
-      return gap && block.rigId === rigId ? [{ block: blockTitle(block, day), minutes, says: gap.says }] : [];
+      return gap && block.rigId === rigId ? [{ block: blockTitle(block, day), minutes, gap: gap.says }] : [];
     });
     if (dark.length === 0) return [];
     const minutes = dark.reduce((sum, one) => sum + one.minutes, 0);
     const rig = rigs.get(rigId)?.name ?? 'A rig that is gone';
-    return [{ is: 'goes-dark', dayId: id, rig, blocks: dark.map(({ block }) => block), minutes, says: dark[0]!.says }];
+    return [{ is: 'goes-dark', dayId: id, rig, blocks: dark.map(({ block }) => block), minutes, gap: dark[0]!.gap }];
   });
 }
 
@@ -187,10 +187,11 @@ function batteryConcerns(used: readonly UsedBattery[], log: Log, today: string):
   return used.flatMap(({ id, battery, rigs }): readonly Concern[] => {
     const title = gearTitle(battery);
     const { charge } = battery;
-    const { retire, says } = healthHistory(id, battery, log, today);
+    const history = healthHistory(id, battery, log, today);
+    const { retire } = history;
     return [
       ...(charge !== undefined && charge < FULL_SHARE ? [{ is: 'charge', gearId: id, battery: title, charge, rigs } as const] : []),
-      ...(retire ? [{ is: 'retire', gearId: id, battery: title, when: retire, says } as const] : []),
+      ...(retire ? [{ is: 'retire', gearId: id, battery: title, when: retire, history } as const] : []),
     ];
   });
 }

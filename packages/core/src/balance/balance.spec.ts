@@ -2,7 +2,7 @@ import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
 import type { Rig } from '../rig/drawn/rig';
 import { SAFE_MARGIN } from '../tables/balance';
-import { tell } from '../words/tell';
+import { tell } from '../words/en/findings/tell';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { PlacedMass } from './mechanics';
 import { partsToPlace, rigBalance } from './rig-balance';

@@ -34,7 +34,7 @@ export const LOW_WATER_SHEETS: readonly SheetEntry[] = [
   jointsOf('Wheelhouse', '2026-01-11', asExpected),
   // its dial slips: 9.4 V where 8 is written
   jointsOf('Skuadon on the blue board', '2026-01-11', (step) =>
-    step.at.startsWith('Step-down module') ? (step.is === 'open' ? 9.4 : undefined) : asExpected(step),
+    step.at.is === 'output' && step.at.from.part.startsWith('Step-down module') ? (step.is === 'open' ? 9.4 : undefined) : asExpected(step),
   ),
   jointsOf('Monitor on the drawer lead', '2026-01-11', (step) => (step.is === 'open' ? -16.4 : undefined)),
   {

@@ -1,4 +1,5 @@
 export type { BackupComparison, KindCompared, OnDifferent } from './backup-comparison';
+export { faultAnswerShape } from './fault-answer-shape';
 export { byKind, ITEM_KINDS, itemTitle, mergedBody, NAMED_KINDS, namedBy, PLAN_KINDS } from './item-kinds';
 export type { ItemBodies, NamedKind, PlanKind } from './item-kinds';
 export { migratePlan } from './migrate';

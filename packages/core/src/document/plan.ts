@@ -1,5 +1,4 @@
 import { MAX_RUNS } from '../answer';
-import { faultAnswerShape, SYMPTOMS } from '../bench/fault';
 import { sheetItemShape } from '../bench/sheet';
 import { sizeQuestion } from '../bench/size';
 import { dayItemShape } from '../day/shape';
@@ -9,6 +8,8 @@ import { rigShape, styleShape } from '../rig/drawn';
 import { choice, flag, list, number, object, optional, record, text, toJsonSchema } from '../shape';
 import type { Infer, JsonSchema } from '../shape';
 import { flightRulesItemShape, tripItemShape } from '../travel/trip';
+import { SYMPTOMS } from '../words';
+import { faultAnswerShape } from './fault-answer-shape';
 import { ITEM_KINDS } from './item-kinds';
 
 export const PLAN_FORMAT = 'viaggio-plan';

@@ -1,14 +1,13 @@
-export { packed, packedTrip, sayBagTrouble, sayLeft, sayPlaced, whyPlaced } from '../travel/bags';
+export { packed, packedTrip, whyPlaced } from '../travel/bags';
 export type { BagLoad, LostBag, PackedTrip, PackingSuggestion, PackingWorld, Placed } from '../travel/bags';
 export { chargeNight, kitNightDay, plugIn, takeOff } from '../travel/charge';
 export type { ChargeNight } from '../travel/charge';
 export { gateLine, printedEnergy } from '../travel/flight';
 export type { FlownThing, LegVerdict } from '../travel/flight';
-export { sayLack, sayWhy } from '../travel/list';
 export type { PackThing } from '../travel/list';
 export { areOld, flightRulesShape, flightRulesTitle, flyIssues, flyQuestion, USUAL_FLIGHT_RULES, whatMayFly } from '../travel/rules';
 export type { FlightRules, FlyAnswer } from '../travel/rules';
-export { powerSheet, TAG_FORMATS } from '../travel/sheet';
-export type { PathStop, PowerSheet, RigPage, SheetOrder, TagFormat, TagFormatId } from '../travel/sheet';
+export { TAG_FORMATS } from '../travel/sheet';
+export type { TagFormat, TagFormatId } from '../travel/sheet';
 export { BAG_KINDS, flyersOf, LEG_KINDS, OWN_TEMPLATES, stateOf, tripShape, withThing } from '../travel/trip';
 export type { Bag, Leg, OwnItem, Person, ThingState, Trip } from '../travel/trip';

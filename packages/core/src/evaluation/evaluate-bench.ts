@@ -1,7 +1,7 @@
-import { compareContacts, judgeTaps, sayCommonly, sayDifference, verdictOfContacts, windowOf } from '../bench/contacts';
+import { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '../bench/contacts';
 import { findFault } from '../bench/fault';
 import type { FoundFault } from '../bench/fault';
-import { sayExpected, sayReading, sheetOfRig, standingOf } from '../bench/joints';
+import { sheetOfRig, standingOf } from '../bench/joints';
 import type { CheckStanding } from '../bench/joints';
 import type { Sheet } from '../bench/sheet';
 import { SIZE_TOOLS } from '../bench/size';
@@ -10,6 +10,8 @@ import type { Ask, Plan } from '../document';
 import type { Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
+import { sayCommonly, sayDifference, sayExpected, sayPlace, sayProbes, sayReading, sayTap, tellFault, tellSize } from '../words';
+import type { ToldFault } from '../words';
 
 /** A step of a rig's check as documents and the command line tell it. */
 export interface ToldStep {
@@ -49,7 +51,7 @@ export interface SheetEvaluation {
 export interface BenchEvaluation {
   readonly sheets?: readonly SheetEvaluation[];
   readonly sizes?: readonly object[];
-  readonly faults?: readonly FoundFault[];
+  readonly faults?: readonly ToldFault[];
 }
 
 /** The joints of a rig with what a plan's newest sheet of it read. */
@@ -66,8 +68,8 @@ export function tellStep(checked: CheckStanding['steps'][number]): ToldStep {
   return {
     step: id,
     is,
-    at,
-    probes,
+    at: sayPlace(at),
+    probes: sayProbes(probes),
     expect: {
       ...(minV !== undefined && { minV }),
       ...(maxV !== undefined && { maxV }),
@@ -103,22 +105,22 @@ function tellSheet(id: string, sheet: Sheet, gear: ReadonlyMap<string, Gear>): r
     const battery = gear.get(sheet.batteryId);
     if (battery?.kind !== 'battery') return [];
     const { verdict, says } = judgeTaps(battery.chemistry, sheet.volts, sheet.loaded);
-    return [{ id, kind: sheet.kind, verdict, says: [says] }];
+    return [{ id, kind: sheet.kind, verdict, says: [says.map(sayTap).join(' ')] }];
   }
   return [];
 }
 
 function sizeOf(asked: NonNullable<Ask['sizes']>[number]): object {
   const { tool, ...question } = asked as { tool: SizeToolName };
-  return { tool, ...SIZE_TOOLS[tool].size(question) };
+  return { tool, ...tellSize(SIZE_TOOLS[tool].size(question)) };
 }
 
 function faultOf(
   { rigId, deviceId, symptom, answers = [] }: NonNullable<Ask['faults']>[number],
   plan: Plan,
   gear: ReadonlyMap<string, Gear>,
-): readonly FoundFault[] {
+): readonly ToldFault[] {
   const rig = plan.rigs.find(({ id }) => id === rigId);
   if (!rig) return [];
-  return [findFault({ rig: rig.body, rigId, gear, deviceId, symptom, answers, sheets: plan.sheets ?? [] })];
+  return [tellFault(findFault({ rig: rig.body, rigId, gear, deviceId, symptom, answers, sheets: plan.sheets ?? [] }))];
 }

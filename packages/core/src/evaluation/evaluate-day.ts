@@ -9,6 +9,8 @@ import type { DayEntry } from '../day/shape';
 import type { Plan } from '../document';
 import type { Gear } from '../gear';
 import type { Issue } from '../issue';
+import { tellCharging, tellDayIndicator, tellGap, tellTopUp } from '../words';
+import type { ToldCharging, ToldDayIndicator, ToldGap, ToldTopUp } from '../words';
 
 /** A day as it goes with its moves. */
 export interface DayEvaluation {
@@ -17,15 +19,15 @@ export interface DayEvaluation {
   readonly issues: readonly Issue[];
   readonly figures: PlanFigures;
   readonly blocks: readonly BlockRun[];
-  readonly gaps: readonly PowerGap[];
+  readonly gaps: readonly ToldGap[];
   readonly stays: readonly Stay[];
-  readonly charging: ChargingList;
+  readonly charging: ToldCharging;
   /** Cards, and where recording stops though there is power. */
   readonly cards: CardsRun;
   /** Whether the plan itself needs it, by place among the day's charges. */
   readonly needed: readonly boolean[];
-  readonly topUps: readonly TopUp[];
-  readonly indicators: readonly DayIndicator[];
+  readonly topUps: readonly ToldTopUp[];
+  readonly indicators: readonly ToldDayIndicator[];
   /** Where random runs were asked for. */
   readonly chances?: {
     readonly runs: number;
@@ -51,13 +53,13 @@ export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: R
     issues: dayIssues(body),
     figures: planFigures(simulation, body),
     blocks: run.blocks,
-    gaps: run.gaps,
+    gaps: run.gaps.map(tellGap),
     stays: run.stays,
-    charging: chargingList(simulation, run),
+    charging: tellCharging(chargingList(simulation, run)),
     cards: run.cards,
     needed: neededToday(simulation, run),
-    topUps: topUps(simulation, run),
-    indicators: dayIndicators(simulation, run),
+    topUps: topUps(simulation, run).map(tellTopUp),
+    indicators: dayIndicators(simulation, run).map(tellDayIndicator),
     ...(runs > 0 && { chances: chancesOf(simulation, runs, ask?.seed) }),
     // the page looks longer
     ...(ask?.plans && { plan: planDay(simulation, { effort: 0.5 }) }),

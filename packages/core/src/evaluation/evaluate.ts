@@ -1,9 +1,9 @@
-import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities, tellAnswer } from '../answer';
-import type { Indicator, RunRange, Sensitivity, ToldAnswer } from '../answer';
+import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities } from '../answer';
+import type { RunRange } from '../answer';
 import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
-import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, tellAlternative, tellAssignments, tellFeeds, tellPurchases, weightsOf } from '../feed';
-import type { Criteria, Points, ToldAlternative, ToldAssignments, ToldFeeds, ToldPurchases } from '../feed';
+import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, weightsOf } from '../feed';
+import type { Criteria, Points } from '../feed';
 import type { Gear } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
@@ -11,6 +11,28 @@ import { drawnRig } from '../rig/drawn';
 import type { Rig, Style } from '../rig/drawn';
 import { leftAlone } from '../unattended';
 import type { AloneAnswer } from '../unattended';
+import {
+  tellAlone,
+  tellAlternative,
+  tellAnswer,
+  tellAssignments,
+  tellCriteria,
+  tellFeeds,
+  tellIndicator,
+  tellPurchases,
+  tellSensitivity,
+} from '../words';
+import type {
+  ToldAlone,
+  ToldAlternative,
+  ToldAnswer,
+  ToldAssignments,
+  ToldCriteria,
+  ToldFeeds,
+  ToldIndicator,
+  ToldPurchases,
+  ToldSensitivity,
+} from '../words';
 import { evaluateBench, evaluateCheck } from './evaluate-bench';
 import type { BenchEvaluation, CheckEvaluation } from './evaluate-bench';
 import { evaluateDay } from './evaluate-day';
@@ -22,9 +44,9 @@ export interface RigEvaluation {
   readonly name: string;
   readonly answer: ToldAnswer;
   readonly range: RunRange | undefined;
-  readonly sensitivities: readonly Sensitivity[];
-  readonly indicators: readonly Indicator[];
-  readonly criteria: Criteria;
+  readonly sensitivities: readonly ToldSensitivity[];
+  readonly indicators: readonly ToldIndicator[];
+  readonly criteria: ToldCriteria;
   readonly style: Style;
   readonly cost: number;
   readonly points: Points;
@@ -33,7 +55,7 @@ export interface RigEvaluation {
   readonly alternatives?: readonly ToldAlternative[];
   readonly purchases?: readonly ToldPurchases[];
   /** Where the rig says that it runs unattended. */
-  readonly alone?: AloneAnswer;
+  readonly alone?: ToldAlone;
   /** What to measure before power, where it was asked for. */
   readonly check?: CheckEvaluation;
 }
@@ -146,16 +168,16 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, pla
     name: rig.name,
     answer: tellAnswer(answer),
     range: runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps }),
-    sensitivities: sensitivities(model, mostSteps),
-    indicators: indicators(model),
-    criteria,
+    sensitivities: sensitivities(model, mostSteps).map(tellSensitivity),
+    indicators: indicators(model).map(tellIndicator),
+    criteria: tellCriteria(criteria),
     style,
     ...costOf(criteria, weights),
     ...(ask.feeds && { feeds: each((deviceId) => tellFeeds(findFeeds(rig, deviceId, gear, { weights }))) }),
     ...(ask.assignments && { assignments: tellAssignments(assignFeeds(rig, gear, { weights })) }),
     ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(tellAlternative) }),
     ...(ask.purchases && { purchases: each((deviceId) => tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
-    ...(rig.unattended && { alone: leftAlone(rig, gear) }),
+    ...(rig.unattended && { alone: tellAlone(leftAlone(rig, gear)) }),
     ...(ask.checks && { check: evaluateCheck(id, rig, gear, plan) }),
   };
 }

@@ -3,12 +3,14 @@ import type { Gear } from '../gear';
 import { withoutSpares } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
+import { said } from '../said';
 import { STYLE_WEIGHTS } from '../tables';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
+import type { FeedSaid } from './says';
 import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
 
@@ -32,7 +34,7 @@ export interface Alternative {
   /** What of it is not owned. */
   readonly toBuy: readonly { readonly id: string; readonly body: Gear }[];
   /** Why it cannot be had, or what is left without. */
-  readonly lack: string | undefined;
+  readonly lack: FeedSaid | undefined;
 }
 
 /**
@@ -55,16 +57,16 @@ export function alternativeOf(approach: Approach, rig: Rig, kit: ReadonlyMap<str
   return { approach, assignment: best, toBuy, lack: undefined };
 }
 /** Why an approach cannot feed a rig: the first device that it has no way for, and the nearest reason. */
-function lackOf(approach: Approach, rig: Rig, gear: ReadonlyMap<string, Gear>): string {
+function lackOf(approach: Approach, rig: Rig, gear: ReadonlyMap<string, Gear>): FeedSaid {
   const devices = new Set(rig.devices.map(({ gearId }) => gearId));
   for (const kit of kitsOf(approach, devices, gear)) {
     for (const { gearId } of rig.devices) {
       const { feeds, refused } = findFeeds(rig, gearId, kit, { mostFeeds: 1 });
       const name = gear.get(gearId)?.name ?? gearId;
-      if (feeds.length === 0) return `${name}: ${refused[0]?.reason ?? 'nothing of this approach mates with it.'}`;
+      if (feeds.length === 0) return said('device-has-none', { name, reason: refused[0]?.reason });
     }
   }
-  return `Not every device of this rig can be fed at once by ${APPROACHES[approach]}.`;
+  return said('not-every-device', { approach });
 }
 
 /** The best assignment of an approach that feeds every device; undefined when there is none. */

@@ -1,7 +1,9 @@
 import { battery, CONTACTS, IN_CAMERA, rigOf } from '../../testing/rig-parts';
+import { spoken } from '../../testing/spoken';
 import { assess } from '../answer/assess';
 import type { Battery, Gear } from '../gear/gear';
 import { isFlat, isReady, whyNotAtHand } from '../gear/kit/at-hand';
+import { sayRemedy } from '../words/en/feed/remedy-words';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';
@@ -38,7 +40,7 @@ describe('what is not at hand', () => {
 
   it('is told by hand: why not, and what must be charged first', () => {
     const { offers, refused } = offersFor({ ...rig, links: [] }, kit, { gearId: cameraId, portId: 'in' });
-    expect(refused.filter(({ gearId }) => [id(13), id(14)].includes(gearId)).map(({ reason }) => reason)).toEqual([
+    expect(refused.filter(({ gearId }) => [id(13), id(14)].includes(gearId)).map(({ reason }) => spoken(reason))).toEqual([
       'It is lent.',
       'It is packed.',
     ]);
@@ -47,7 +49,7 @@ describe('what is not at hand', () => {
 
   it('is no remedy', () => {
     const short = assess(rig, gear).findings.find(({ code }) => code === 'too-short')!;
-    const offered = new RemedySearch(rig, kit).for(short).map(({ title }) => title);
+    const offered = new RemedySearch(rig, kit).for(short).map(({ act }) => sayRemedy(act));
     expect(offered.length).toBeGreaterThan(0);
     for (const title of offered) expect(title).not.toMatch(/flat|lent|packed/);
   });

@@ -3,7 +3,9 @@ import { LOW_WATER } from '../demo/low-water';
 import type { Gear } from '../gear/gear';
 import { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from '../rig/drawn/edit-links';
 import type { Rig } from '../rig/drawn/rig';
-import { sayFinding } from '../words/tell';
+import { sayFeed } from '../words/en/feed/feed-words';
+import { sayRemedy } from '../words/en/feed/remedy-words';
+import { sayFinding } from '../words/en/findings/tell';
 import { findFeeds } from './find-feeds';
 import { offersFor } from './offers';
 import { RemedySearch } from './remedies';
@@ -14,7 +16,7 @@ const idOf = (name: string, tag?: string): string =>
   LOW_WATER.gear.find(({ body }) => body.name === name && (tag === undefined || body.tag === tag))!.id;
 const titles = (rig: Rig, code: string, kit: ReadonlyMap<string, Gear> = gear) => {
   const found = assess(rig, kit).findings.find((one) => one.code === code && one.verdict !== 'good')!;
-  return new RemedySearch(rig, kit).for(found).map(({ title }) => title);
+  return new RemedySearch(rig, kit).for(found).map(({ act }) => sayRemedy(act));
 };
 
 describe('remedies', () => {
@@ -67,7 +69,7 @@ describe('remedies', () => {
       const before = assess(body, gear);
       const search = new RemedySearch(body, gear);
       for (const found of before.findings.filter(({ verdict }) => verdict !== 'good').slice(0, 3)) {
-        for (const { title, rig } of search.for(found)) {
+        for (const { act: title, rig } of search.for(found)) {
           const after = assess(rig, gear);
           const same = after.findings.filter((one) => one.code === found.code && sayFinding(one) === sayFinding(found));
           expect({ title, same }).toEqual({ title, same: [] });
@@ -97,7 +99,10 @@ describe('a chain built by hand', () => {
     });
     const ranks = offers.map(({ verdict }) => ['good', 'caution', undefined, 'unknown', 'stop'].indexOf(verdict));
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
-    const why = (id: string) => refused.find(({ gearId }) => gearId === id)?.reason;
+    const why = (id: string) => {
+      const reason = refused.find(({ gearId }) => gearId === id)?.reason;
+      return reason && sayFeed(reason);
+    };
     expect(why(idOf('Ternlet cell S', 'S1'))).toBe('battery bay S does not fit USB-C.');
     expect(why(camera)).toBeUndefined(); // a camera gives nothing, so it is no question
     const all = new Set([...offers.map(({ link }) => link.from.gearId), ...refused.map(({ gearId }) => gearId)]);
@@ -107,7 +112,7 @@ describe('a chain built by hand', () => {
   it('offers a part that needs feeding by its plug, to be fed next', () => {
     const { offers } = offersFor(rig, gear, { gearId: camera, portId: 'bay' });
     const adapter = offers.find(({ link }) => link.from.gearId === idOf('Adapter M from D-tap'))!;
-    expect(adapter).toMatchObject({ verdict: undefined, sentence: undefined });
+    expect(adapter).toMatchObject({ verdict: undefined, worst: undefined });
     const next = offersFor({ ...rig, links: [adapter.link] }, gear, { gearId: idOf('Adapter M from D-tap'), portId: 'in' });
     expect(next.offers[0]).toMatchObject({ link: { from: { portId: 'd-tap' } } });
     expect(next.refused.find(({ gearId }) => gearId === camera)).toBeUndefined();
@@ -116,7 +121,7 @@ describe('a chain built by hand', () => {
   it('never calls a lead of the wrong polarity good', () => {
     const murre = idOf('Murre 6 audio recorder');
     const { offers } = offersFor({ name: 'Sound', devices: [{ gearId: murre }], links: [] }, gear, { gearId: murre, portId: 'dc' });
-    const wrong = offers.filter(({ sentence }) => sentence?.includes('plus') || sentence?.includes('Plus'));
+    const wrong = offers.filter(({ worst }) => worst && /plus/i.test(sayFinding(worst)));
     expect(wrong.length).toBeGreaterThan(0);
     expect(wrong.every(({ verdict }) => verdict === 'stop')).toBe(true);
   });
@@ -130,8 +135,8 @@ describe('a chain built by hand', () => {
     const seen = [...offers.map(({ link }) => link.from.gearId), ...refused.map(({ gearId }) => gearId)];
     expect(seen).not.toContain(idOf('Holmvik 95', 'V1'));
     expect(seen).not.toContain(idOf('Holmvik 49', 'V7'));
-    expect(refused.find(({ gearId }) => gearId === splitter)?.reason).toBe('It is fed from there: power would run in a circle.');
-    expect(refused.find(({ gearId }) => gearId === idOf('Holmvik 95', 'V6'))?.reason).toBe('It is in this rig already, as a spare.');
+    expect(refused.find(({ gearId }) => gearId === splitter)?.reason.code).toBe('in-a-circle');
+    expect(refused.find(({ gearId }) => gearId === idOf('Holmvik 95', 'V6'))?.reason.code).toBe('already-spare');
   });
 
   it('of a port that is not there offers nothing', () => {

@@ -1,4 +1,5 @@
 import type { Answer } from '../answer';
+import type { Finding } from '../findings';
 import { AWAY_FROM_CAMERA, batteryFigures, gearTitle, isMount } from '../gear';
 import type { Battery } from '../gear';
 import { mayFly, strictestFlight } from '../gear/kit';
@@ -7,7 +8,6 @@ import { isA } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { connectionsInto, hasCushion, resilience } from '../rig/resolved';
 import type { Connection, ResolvedRig } from '../rig/resolved';
-import { sayFinding } from '../words';
 import { CRITERIA } from './weights';
 import type { Criterion, Weights } from './weights';
 
@@ -39,7 +39,7 @@ export interface Criteria {
   readonly piecesOff: number;
   readonly joints: number;
   readonly blindGauges: number;
-  readonly lost: readonly string[];
+  readonly lost: readonly Finding[];
   /** Devices that stop with the part whose failure stops most. */
   readonly together: number;
   /** Kinds of charger to carry. */
@@ -95,7 +95,7 @@ export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
     piecesOff: elsewhere.length,
     joints: rig.connections.reduce((sum, { cable }) => sum + (cable ? 2 : 1), 0),
     blindGauges: has('gauge-blind').length,
-    lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost').map(sayFinding),
+    lost: has('mode-lost', 'mode-lost-late', 'mode-closed', 'feature-lost'),
     together: Math.max(0, ...resilience(rig).map(({ stops }) => stops.length)),
     chargers: [...new Set(batteries.map(({ gear }) => `${gear.form} ${gear.outputs[0]?.connector.family ?? ''}`))],
     flight: strictestFlight(batteries.map(({ gear }) => mayFly(gear))),

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { bank, build, camera, dummy, inCamera, pack, plainBank, splitter, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 import { assessModel } from '../answer/assess';
@@ -7,6 +6,8 @@ import { LOW_WATER } from '../demo/low-water';
 import type { Gear } from '../gear/gear';
 import type { Link, Rig } from '../rig/drawn/rig';
 import { STYLE_WEIGHTS } from '../tables/feed-weights';
+import { sayFeed } from '../words/en/feed/feed-words';
+import { sayPurchase } from '../words/en/feed/purchase-words';
 import { alternatives, APPROACHES } from './approaches';
 import { assignFeeds } from './assign-feeds';
 import { KitIndex, NOTHING_TAKEN, take } from './chains';
@@ -14,6 +15,7 @@ import type { Taken } from './chains';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { purchasesFor } from './purchases';
+import fc from 'fast-check';
 
 const KIT = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigNamed = (name: string): Rig => LOW_WATER.rigs.find(({ body }) => body.name === name)!.body;
@@ -29,7 +31,7 @@ describe('a feed from a USB port through an adapter that knows no Power Delivery
     expect(titles(kitOf(10, 7)).some((title) => title.includes('Adapter'))).toBe(true);
     expect(titles(kitOf(10, 10)).some((title) => title.includes('Adapter'))).toBe(false);
     const { rig, gear } = kitOf(10, 10);
-    expect(findFeeds(rig, 'camera', gear).refused.map(({ reason }) => reason).join()).toMatch(/allowed are 2 A/);
+    expect(findFeeds(rig, 'camera', gear).refused.map(({ reason }) => sayFeed(reason)).join()).toMatch(/allowed are 2 A/);
   });
 }); // prettier-ignore
 
@@ -72,7 +74,7 @@ describe('every sound feed of a device', () => {
 
   it('refuses with a reason what mates and must not be', () => {
     const { rig, gear } = unfed(kit);
-    const reasons = findFeeds(rig, 'camera', gear).refused.map(({ title, reason }) => `${title}: ${reason}`);
+    const reasons = findFeeds(rig, 'camera', gear).refused.map(({ title, reason }) => `${title}: ${sayFeed(reason)}`);
     expect(reasons).toContainEqual(
       expect.stringMatching(/^High pack → Adapter: High pack gives up to 29.4 V; Adapter accepts at most 17 V/),
     );
@@ -84,7 +86,8 @@ describe('every sound feed of a device', () => {
       one: pack({ name: 'One', cellsInSeries: 7 }),
       other: pack({ name: 'Other', cellsInSeries: 7 }),
     });
-    for (const { title, reason } of findFeeds(rig, 'camera', gear).refused) expect(reason).toContain(`${title} gives up to 29.4 V`);
+    for (const { title, reason } of findFeeds(rig, 'camera', gear).refused)
+      expect(sayFeed(reason)).toContain(`${title} gives up to 29.4 V`);
   });
 
   it('passes power on through a monitor', () => {
@@ -104,7 +107,7 @@ describe('every sound feed of a device', () => {
       wrong,
     });
     expect(titles(built)).toEqual(['Pack → Right']);
-    expect(findFeeds(built.rig, 'camera', built.gear).refused[0]!.reason).toContain('Plus of Wrong meets minus of Camera');
+    expect(sayFeed(findFeeds(built.rig, 'camera', built.gear).refused[0]!.reason)).toContain('Plus of Wrong meets minus of Camera');
   });
 
   it('of parts that are alike one stands for all; what is excluded is left out', () => {
@@ -255,7 +258,7 @@ describe('what one purchase would help', () => {
     expect(owned).toBeUndefined();
     expect(purchases[0]!.items).toHaveLength(1);
     expect(purchases.map(({ items }) => items.join())).toContainEqual(expect.stringMatching(/^USB-C cable/));
-    expect(purchases[0]!.why).toContain('where nothing sound was there before');
+    expect(sayPurchase(purchases[0]!.why)).toContain('where nothing sound was there before');
     expect(purchases[0]!.price).toBeGreaterThan(0);
   });
 

@@ -7,12 +7,13 @@ import { isFlat } from '../gear/kit';
 import { gearIdsOf, linksTo, withoutSpares } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
+import { said } from '../said';
 import { STYLE_WEIGHTS } from '../tables';
-import { sayFinding } from '../words';
 import { KitIndex, LARGE_KIT, NOTHING_TAKEN, take } from './chains';
 import type { ChainOfLinks } from './chains';
 import { costOf, criteriaOf, dominates } from './criteria';
 import type { Criteria, Points } from './criteria';
+import type { FeedSaid } from './says';
 import { Soundness } from './soundness';
 import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
@@ -41,7 +42,7 @@ export interface FoundFeeds {
   /** The best first; those that another dominates come last. */
   readonly feeds: readonly FoundFeed[];
   /** Ways whose plugs mate but which must not or would not run, one of each reason. */
-  readonly refused: readonly { readonly title: string; readonly reason: string }[];
+  readonly refused: readonly { readonly title: string; readonly reason: FeedSaid }[];
   /** There were more ways than are looked at. */
   readonly bounded: boolean;
 }
@@ -84,7 +85,7 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
   const { bounded } = all;
   const chains = index.pieces.size > LARGE_KIT ? index.thin(all.chains) : all.chains;
   const use = rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
-  const refused = new Map<string, { title: string; reason: string }>();
+  const refused = new Map<string, { title: string; reason: FeedSaid }>();
   const found: Omit<FoundFeed, 'dominated'>[] = [];
   const mostFeeds = options.mostFeeds ?? (beside.length > 0 ? MOST_FEEDS_BESIDE : MOST_FEEDS);
   const others = rig.devices.filter(({ gearId }) => gearId !== deviceId && beside.some(({ to }) => to.gearId === gearId));
@@ -94,7 +95,8 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
   for (const links of chains) {
     const refuse = (stop: Finding): void => {
       const key = `${stop.code} ${stop.part}`;
-      if (!refused.has(key) && refused.size < MOST_REFUSED) refused.set(key, { title: titleOf(links, gear), reason: sayFinding(stop) });
+      if (!refused.has(key) && refused.size < MOST_REFUSED)
+        refused.set(key, { title: titleOf(links, gear), reason: said('finding', { finding: stop }) });
     };
     const [alike] = soundness.stops(deviceId, wayOf(links));
     if (alike) {

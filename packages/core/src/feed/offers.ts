@@ -1,11 +1,12 @@
 import { assess } from '../answer';
-import type { Verdict } from '../findings';
+import type { Finding, Verdict } from '../findings';
 import { connectorName, gearTitle, mates, meetsDirectly, portsOf } from '../gear';
 import type { Cable, Gear, Input, Output } from '../gear';
 import { isFlat, whyNotAtHand } from '../gear/kit';
 import { gearIdsOf } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
-import { sayFinding } from '../words';
+import { said } from '../said';
+import type { FeedSaid } from './says';
 
 /** A port that could feed an input, with the cable it takes. */
 export interface Offer {
@@ -16,7 +17,7 @@ export interface Offer {
   readonly verdict: Verdict | undefined;
   readonly firstStopMin: number | undefined;
   /** The worst thing to say about it. */
-  readonly sentence: string | undefined;
+  readonly worst: Finding | undefined;
   /** It is a battery that has to be charged first. */
   readonly flat: boolean;
 }
@@ -25,7 +26,7 @@ export interface Offers {
   /** What mates, the soundest first. */
   readonly offers: readonly Offer[];
   /** What does not, and why. */
-  readonly refused: readonly { readonly gearId: string; readonly title: string; readonly reason: string }[];
+  readonly refused: readonly { readonly gearId: string; readonly title: string; readonly reason: FeedSaid }[];
 }
 
 const ORDER: readonly (Verdict | undefined)[] = ['good', 'caution', undefined, 'unknown', 'stop'];
@@ -50,30 +51,30 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
       entry[1].kind === 'cable' && !inUse.has(entry[0]) && isUsable(entry[0], entry[1], exclude) && whyNotAtHand(entry[1]) === undefined,
   );
   const offers: Offer[] = [];
-  const refused: { gearId: string; title: string; reason: string }[] = [];
+  const refused: { gearId: string; title: string; reason: FeedSaid }[] = [];
   for (const [gearId, body] of gear) {
     if (!isUsable(gearId, body, exclude)) continue;
     const { outputs, inputs } = portsOf(body);
     if (outputs.length === 0) continue;
     const title = gearTitle(body);
-    const refuse = (reason: string): void => void refused.push({ gearId, title, reason });
+    const refuse = (reason: FeedSaid): void => void refused.push({ gearId, title, reason });
     const away = whyNotAtHand(body);
     if (away !== undefined && !inUse.has(gearId)) {
-      refuse(`It is ${away}.`);
+      refuse(said('away', { away }));
       continue;
     }
     if (downstream.has(gearId)) {
-      refuse('It is fed from there: power would run in a circle.');
+      refuse(said('in-a-circle'));
       continue;
     }
     const isSource = inputs.length === 0;
     const free = outputs.filter(({ id }) => !outputsInUse.has(`${gearId}/${id}`));
     if (free.length === 0) {
-      refuse('All its outputs are in use.');
+      refuse(said('outputs-in-use'));
       continue;
     }
     if (inUse.has(gearId) && !rig.links.some(({ from, to: fed }) => from.gearId === gearId || fed.gearId === gearId)) {
-      refuse('It is in this rig already, as a spare.');
+      refuse(said('already-spare'));
       continue;
     }
     const joined = free.flatMap((output) => join(output, input, cables).map((cable) => ({ output, cable })));
@@ -114,22 +115,17 @@ function join(output: Output, input: Input, cables: readonly [string, Cable][]):
   });
 }
 
-function reasonFor(outputs: readonly Output[], input: Input, cables: readonly [string, Cable][]): string {
+function reasonFor(outputs: readonly Output[], input: Input, cables: readonly [string, Cable][]): FeedSaid {
   const there = connectorName(input.connector);
   const same = outputs.find(({ connector }) => mates(connector, input.connector) !== 'no');
-  if (same) return `Both are sockets (${there}), and no free cable of the kit joins them.`;
+  if (same) return said('both-sockets', { there });
   const from = [...new Set(outputs.map(({ connector }) => connectorName(connector)))].join(', ');
   const halfway = cables.find(([, { ends }]) => outputs.some(({ connector }) => mates(connector, ends.source) !== 'no'));
-  return `${from} does not fit ${there}${halfway ? '; no cable of the kit goes from one to the other' : ''}.`;
+  return said('does-not-fit', { from, there, halfway: halfway !== undefined });
 }
 
 /** The rig with the link in; a part that is not fed itself is only looked at by its plug. */
-function judged(
-  rig: Rig,
-  gear: ReadonlyMap<string, Gear>,
-  link: Link,
-  isFed: boolean,
-): Pick<Offer, 'verdict' | 'firstStopMin' | 'sentence'> {
+function judged(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link, isFed: boolean): Pick<Offer, 'verdict' | 'firstStopMin' | 'worst'> {
   const links = [...rig.links.filter(({ to }) => to.gearId !== link.to.gearId || to.portId !== link.to.portId), link];
   const answer = assess({ ...rig, links }, gear, { tracePoints: 0 });
   if (isFed) {
@@ -137,14 +133,18 @@ function judged(
     return {
       verdict: answer.verdict,
       firstStopMin: answer.firstStopMin,
-      sentence: worst && worst.verdict !== 'good' ? sayFinding(worst) : undefined,
+      worst: worst && worst.verdict !== 'good' ? worst : undefined,
     };
   }
   const id = `${link.to.gearId}/${link.to.portId}`;
   const here = answer.findings.find(
     ({ connectionId, aspect, verdict }) => connectionId === id && aspect === 'connector' && verdict !== 'good',
   );
-  return { verdict: here && (here.verdict === 'stop' ? 'stop' : undefined), firstStopMin: undefined, sentence: here && sayFinding(here) };
+  return {
+    verdict: here && (here.verdict === 'stop' ? 'stop' : undefined),
+    firstStopMin: undefined,
+    worst: here,
+  };
 }
 
 function isUsable(id: string, body: Gear, exclude: ReadonlySet<string>): boolean {

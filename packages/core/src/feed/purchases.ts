@@ -1,12 +1,25 @@
 import type { Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
-import { say } from '../words';
 import { findFeeds } from './find-feeds';
 import type { FeedOptions, FoundFeed } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
-import { CRITERIA } from './weights';
+import { CRITERIA, CRITERION_NAMES } from './weights';
 import type { Criterion } from './weights';
+
+/** How long a feed runs: minutes, or why there are none. */
+export type FeedTime = number | 'unlimited' | 'unknown';
+
+/** What a purchase betters: where nothing sound was there it runs at all; else its verdict, its time, and what it costs less of. */
+export type PurchaseWhy =
+  | { readonly is: 'first'; readonly runs: FeedTime }
+  | {
+      readonly is: 'better';
+      readonly verdict: { readonly now: Verdict; readonly before: Verdict } | undefined;
+      readonly runs: { readonly now: FeedTime; readonly before: FeedTime } | undefined;
+      /** The criteria that gain most, the most first. */
+      readonly less: readonly Criterion[];
+    };
 
 /** Something generic to get, and what it opens. */
 export interface Purchase {
@@ -14,7 +27,7 @@ export interface Purchase {
   /** Of all items; undefined where one has none. */
   readonly price: number | undefined;
   readonly feed: FoundFeed;
-  readonly why: string;
+  readonly why: PurchaseWhy;
 }
 
 export interface Purchases {
@@ -25,6 +38,10 @@ export interface Purchases {
   readonly purchases: readonly Purchase[];
 }
 
+/** Points fewer than this are not worth a word. */
+const WORTH_NAMING = 0.1;
+/** So many times as long is longer. */
+const LONGER = 1.02;
 const MOST_ITEMS = 3;
 const MOST_LISTED = 5;
 /** Points of cost below which nobody buys anything. */
@@ -90,23 +107,21 @@ function withoutMore(purchases: readonly Purchase[]): Purchase[] {
   );
 }
 
-function whyOf(feed: FoundFeed, own: FoundFeed | undefined): string {
-  const time = (of: FoundFeed): string =>
-    of.criteria.unlimited
-      ? 'as long as its supply stands'
-      : of.firstStopMin === undefined
-        ? 'for a time not known'
-        : say(of.firstStopMin, 'min');
-  if (!own) return `Runs ${time(feed)} where nothing sound was there before.`;
-  const less = (Object.keys(CRITERIA) as Criterion[])
-    .map((name) => ({ name, gain: own.points[name] - feed.points[name] }))
-    .filter(({ gain }) => gain > 0.1)
+function whyOf(feed: FoundFeed, own: FoundFeed | undefined): PurchaseWhy {
+  if (!own) return { is: 'first', runs: timeOf(feed) };
+  const less = CRITERION_NAMES.map((name) => ({ name, gain: own.points[name] - feed.points[name] }))
+    .filter(({ gain }) => gain > WORTH_NAMING)
     .sort((a, b) => b.gain - a.gain)
     .slice(0, 3);
-  const gains = [
-    ...(rank(feed) < rank(own) ? [`${feed.verdict} instead of ${own.verdict}`] : []),
-    ...((feed.firstStopMin ?? Infinity) > (own.firstStopMin ?? Infinity) * 1.02 ? [`runs ${time(feed)} instead of ${time(own)}`] : []),
-    ...(less.length > 0 ? [`fewer or less: ${less.map(({ name }) => CRITERIA[name]).join(', ')}`] : []),
-  ];
-  return `${gains.join('; ')}.`.replace(/^./, (first) => first.toUpperCase());
+  return {
+    is: 'better',
+    verdict: rank(feed) < rank(own) ? { now: feed.verdict, before: own.verdict } : undefined,
+    runs:
+      (feed.firstStopMin ?? Infinity) > (own.firstStopMin ?? Infinity) * LONGER ? { now: timeOf(feed), before: timeOf(own) } : undefined,
+    less: less.map(({ name }) => name),
+  };
+}
+
+function timeOf({ criteria, firstStopMin }: FoundFeed): FeedTime {
+  return criteria.unlimited ? 'unlimited' : (firstStopMin ?? 'unknown');
 }

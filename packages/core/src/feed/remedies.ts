@@ -4,14 +4,14 @@ import type { Finding, FindingCode, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
-import { sayFinding } from '../words';
+import type { RemedyAct } from './remedy-act';
 import { devicesOf, otherFeeds, triesBy } from './remedy-tries';
 import type { Means, Try } from './remedy-tries';
 
 /** One change to a rig that takes a finding away, tried out before it is offered. */
 export interface Remedy {
-  /** What it does: `Use D-tap 2 of Plate V`. */
-  readonly title: string;
+  /** What it does. */
+  readonly act: RemedyAct;
   readonly rig: Rig;
   readonly verdict: Verdict;
   readonly firstStopMin: number | undefined;
@@ -103,12 +103,12 @@ export class RemedySearch {
   for(found: Finding): readonly Remedy[] {
     const helping = (MEANS[found.code] ?? []).map((means) => {
       const offered = new Map<string, Remedy>();
-      for (const { title, rig: changed, group = title } of this.tries(means, found).slice(0, MOST_TRIED)) {
+      for (const { act, rig: changed, group = JSON.stringify(act) } of this.tries(means, found).slice(0, MOST_TRIED)) {
         if (offered.has(group)) continue;
         const answer = this.answerTo(changed);
         if (!isBetter(found, this.before, answer)) continue;
         const { verdict, firstStopMin, plannedMin } = answer;
-        offered.set(group, { title, rig: changed, verdict, firstStopMin, plannedMin });
+        offered.set(group, { act, rig: changed, verdict, firstStopMin, plannedMin });
       }
       return [...offered.values()].sort((a, b) => RANK.indexOf(a.verdict) - RANK.indexOf(b.verdict));
     });
@@ -147,7 +147,7 @@ function isBetter(found: Finding, before: Answer, after: Answer): boolean {
     (one) =>
       one.verdict !== 'good' &&
       one.code === found.code &&
-      (one.gearId === found.gearId || one.connectionId === found.connectionId || sayFinding(one) === sayFinding(found)),
+      (one.gearId === found.gearId || one.connectionId === found.connectionId || one.part === found.part),
   );
   const count = ({ findings }: Answer, verdict: Verdict): number => findings.filter((one) => one.verdict === verdict).length;
   if (still || count(after, 'stop') > count(before, 'stop') || count(after, 'unknown') > count(before, 'unknown')) return false;

@@ -4,12 +4,12 @@ import type { Battery, Gear } from '../gear';
 import { energyNow, isReady } from '../gear/kit';
 import { gearIdsOf, linksTo, withFeed, withoutFeed, withPartReplaced } from '../rig/drawn';
 import type { Link, Rig } from '../rig/drawn';
-import { sayRemedy } from '../words';
 import { findFeeds } from './find-feeds';
+import type { RemedyAct } from './remedy-act';
 
 /** Of several tries of one `group` the first that helps is offered: the brightest, the fewest spares. */
 export interface Try {
-  readonly title: string;
+  readonly act: RemedyAct;
   readonly rig: Rig;
   readonly group?: string;
 }
@@ -101,7 +101,7 @@ function otherPorts(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link): Try[
             : mates(output.connector, input.connector) !== 'no' && meetsDirectly(output, input)),
       )
       .map((output) => ({
-        title: sayRemedy({ act: 'use-output', output: output.name, part: gearTitle(body) }),
+        act: { act: 'use-output', output: output.name, part: gearTitle(body) },
         rig: withLink(rig, link, { ...link, from: { gearId, portId: output.id } }),
       }));
   });
@@ -115,7 +115,7 @@ function otherCables(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link, excl
   return [...gear].flatMap(([id, body]): Try[] => {
     if (body.kind !== 'cable' || used.has(id) || exclude.has(id) || !isReady(body)) return [];
     if (mates(output.connector, body.ends.source) !== 'yes' || mates(body.ends.load, input.connector) !== 'yes') return [];
-    return [{ title: sayRemedy({ act: 'use-cable', cable: gearTitle(body) }), rig: withLink(rig, link, { ...link, cableId: id }) }];
+    return [{ act: { act: 'use-cable', cable: gearTitle(body) }, rig: withLink(rig, link, { ...link, cableId: id }) }];
   });
 }
 
@@ -152,7 +152,7 @@ function others(
   ).map(([id, other]) => ({
     // another of the same make is no other remedy
     group: `use ${likeness(other)}`,
-    title: sayRemedy({ act: 'use-part', part: gearTitle(other) }),
+    act: { act: 'use-part', part: gearTitle(other) },
     rig: withPartReplaced(rig, gearId, id),
   }));
 }
@@ -194,7 +194,7 @@ function dimmed(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string): Try[
   for (let share = (use.scale ?? 1) - DIM_STEP; share >= DIMMEST - 1e-9; share -= DIM_STEP) shares.push(Math.round(share * 100) / 100);
   return shares.map((scale) => ({
     group: `dim ${gearId}`,
-    title: sayRemedy({ act: 'turn-down', device: gearTitle(body), scale }),
+    act: { act: 'turn-down', device: gearTitle(body), scale },
     rig: { ...rig, devices: rig.devices.map((device) => (device === use ? { ...device, scale } : device)) },
   }));
 }
@@ -208,7 +208,7 @@ function otherModes(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string): 
     const { modeId: _before, ...rest } = use;
     const mode = body.modes?.find(({ id }) => id === modeId)?.name;
     return {
-      title: sayRemedy({ act: 'change-mode', device: gearTitle(body), mode }),
+      act: { act: 'change-mode', device: gearTitle(body), mode },
       rig: {
         ...rig,
         devices: rig.devices.map((device) => (device === use ? { ...rest, ...(modeId !== undefined && { modeId }) } : device)),
@@ -221,7 +221,7 @@ function charged(rig: Rig, gear: ReadonlyMap<string, Gear>, found: Finding): Try
   return batteriesOf(rig, gear, found).map((gearId) => {
     const state = rig.batteries?.find((one) => one.gearId === gearId) ?? { gearId };
     const batteries = [...(rig.batteries ?? []).filter((one) => one.gearId !== gearId), { ...state, startCharge: 1 }];
-    return { title: sayRemedy({ act: 'charge', battery: gearTitle(gear.get(gearId)!) }), rig: { ...rig, batteries } };
+    return { act: { act: 'charge', battery: gearTitle(gear.get(gearId)!) }, rig: { ...rig, batteries } };
   });
 }
 
@@ -242,12 +242,12 @@ function spares(rig: Rig, gear: ReadonlyMap<string, Gear>, gearId: string, exclu
   const group = `spare ${gearId}`;
   const single = alike.map(([id, other]) => ({
     group,
-    title: sayRemedy({ act: 'carry', spares: [gearTitle(other)] }),
+    act: { act: 'carry' as const, spares: [gearTitle(other)] },
     rig: withSpares([id]),
   }));
   const pairs = alike.slice(1).map(([id, other]) => ({
     group,
-    title: sayRemedy({ act: 'carry', spares: [gearTitle(alike[0]![1]), gearTitle(other)] }),
+    act: { act: 'carry' as const, spares: [gearTitle(alike[0]![1]), gearTitle(other)] },
     rig: withSpares([alike[0]![0], id]),
   }));
   return [...single, ...pairs];
@@ -261,7 +261,7 @@ export function otherFeeds(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: 
   return ready.slice(0, 6).map(({ title, links }) => ({
     // another cable of the same way is no other remedy
     group: links.map(({ from }) => `${from.gearId}/${from.portId}`).join(' '),
-    title: sayRemedy({ act: 'feed', device: name, feed: title }),
+    act: { act: 'feed', device: name, feed: title },
     rig: withFeed(rig, deviceId, links),
   }));
 }

@@ -21,6 +21,8 @@ export const CRITERIA = {
   unfed: 'devices without a feed',
 } as const;
 export type Criterion = keyof typeof CRITERIA;
+/** In the order in which they are told. */
+export const CRITERION_NAMES = Object.keys(CRITERIA) as readonly Criterion[];
 export type Weights = Readonly<Record<Criterion, number>>;
 
 export const DEFAULT_STYLE: Style = 'handheld';

@@ -1,6 +1,6 @@
 import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
-import { sayMoment } from '../words/moment';
+import { sayMoment } from '../words/en/answer/moment-words';
 import { momentOf } from './moment';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

@@ -3,15 +3,42 @@ export { ASSUMED, BANK_LEAST_A, leant, PACK_LIMIT_C, timesFigure, TRANSFORMER_ID
 export type { Assumption } from './assumed';
 export { BAG_COST } from './bags';
 export { GRAVITY_M_S2, SAFE_MARGIN } from './balance';
-export { CHARGE_OFF, CHARGE_SHARE, CHARGE_WITHIN, DONE_WITH, FLOATS_V, HELD_SHARE, LOADED_SHARE, NOTHING_SHARE, NOTHING_TIMES, SAG_SHARE, SHORT_TIMES, WARMTH_SHARE } from './bench';
+export {
+  CHARGE_OFF,
+  CHARGE_SHARE,
+  CHARGE_WITHIN,
+  DONE_WITH,
+  FLOATS_V,
+  HELD_SHARE,
+  LOADED_SHARE,
+  NOTHING_SHARE,
+  NOTHING_TIMES,
+  SAG_SHARE,
+  SHORT_TIMES,
+  WARMTH_SHARE,
+} from './bench';
 export { CHARGER_EFFICIENCY, COLDEST_CHARGE_C, FULL_SHARE, LEAD_RATE, OWN_CHARGE_EFFICIENCY, TAPER_POWER, TAPER_SOC } from './charging';
 export { CHARGE_CELL_V, CHEMISTRIES, isLithium, LITHIUM_CHEMISTRIES } from './chemistries';
 export type { Chemistry, ChemistryId } from './chemistries';
 export { COLD_TABLES, LOWEST_KNOWN_C } from './cold';
-export { AMPACITY, COPPER_AT_C, COPPER_OHM_MM2_PER_M, copperWarmth, FUSE_FORGIVES, FUSE_MARGIN, FUSE_SIZES_A, GAUGES_AWG, USUAL_AMBIENT_C, USUAL_DROP_SHARE, WARM_ENOUGH_C } from './conductors';
+export {
+  AMPACITY,
+  COPPER_AT_C,
+  COPPER_OHM_MM2_PER_M,
+  copperWarmth,
+  FUSE_FORGIVES,
+  FUSE_MARGIN,
+  FUSE_SIZES_A,
+  GAUGES_AWG,
+  USUAL_AMBIENT_C,
+  USUAL_DROP_SHARE,
+  WARM_ENOUGH_C,
+} from './conductors';
 export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from './converters';
 export { LEAST_GAP_MIN, ONE_VISIT_MIN, PAUSE_STEP_MIN, ROUGH_GAP_MIN, ROUND_MIN, SAME_DARK_MIN } from './days';
-export { FAULT_SURE, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './fault-weights';
+export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './fault-weights';
+export { CAUSE_IDS, CAUSES, chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './faults';
+export type { Cause, CauseId, FaultPart, FaultTest, FaultTestId, Symptom } from './faults';
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';
@@ -20,4 +47,13 @@ export { POE_V, POE_W } from './poe';
 export { DRAW_SPREAD, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from './spreads';
 export { AXIS_TILT, CLEAR_SHARE, CLOUDY_SHARE, DISTANCE_SWING, MID_MONTH, MJ_PER_KWH, SOLAR_CONSTANT, SPRING_TURN, SUN_SHARE } from './sun';
 export { COLD_BATTERY_C, ROOM_TEMPERATURE_C } from './temperatures';
-export { CONTRACT_SHARE, HIGHEST_WITHOUT_EXTENDED_V, LEGACY_A, PLAIN_V, PROFILE_STEPS, PROGRAMMABLE_STEP_V, STANDARD_RANGE_V, TYPE_C_A } from './usb';
+export {
+  CONTRACT_SHARE,
+  HIGHEST_WITHOUT_EXTENDED_V,
+  LEGACY_A,
+  PLAIN_V,
+  PROFILE_STEPS,
+  PROGRAMMABLE_STEP_V,
+  STANDARD_RANGE_V,
+  TYPE_C_A,
+} from './usb';

@@ -1,14 +1,16 @@
-import { DateTime } from 'luxon';
 import { DIRTY_PANEL_SHARE, PANEL_SHARE } from '../gear';
 import type { Gear } from '../gear';
 import { DEFAULT_RESERVE } from '../rig/drawn';
 import type { Rig, Unattended } from '../rig/drawn';
+import { said } from '../said';
 import { lifeOf, panelCharging } from './battery-days';
 import type { PanelCharging } from './battery-days';
 import { DayWalk } from './day-walk';
 import type { Visit } from './day-walk';
 import { framesADay, withFramesEvery } from './frames';
+import type { UnattendedSaid } from './says';
 import { peakSunHours } from './sun-hours';
+import { DateTime } from 'luxon';
 
 /** Days that are followed where their number is not entered. */
 const DEFAULT_DAYS = 30;
@@ -81,7 +83,7 @@ export interface Alone extends PanelCharging {
   readonly duties: readonly Duty[];
 }
 
-export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { readonly is: 'unknown'; readonly why: string };
+export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { readonly is: 'unknown'; readonly why: UnattendedSaid };
 
 /**
  * Days of autonomy from the rig's own circuit, the sun's balance by month, the longest dull spell, and when to come.
@@ -93,17 +95,18 @@ export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { re
  * @example leftAlone(unattendedRig, gear).is // 'known'
  */
 export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
-  const said = rig.unattended ?? {};
-  if (said.from !== undefined && !DateTime.fromISO(said.from).isValid) return { is: 'unknown', why: `There is no ${said.from}.` };
+  const asked = rig.unattended ?? {};
+  if (asked.from !== undefined && !DateTime.fromISO(asked.from).isValid)
+    return { is: 'unknown', why: said('no-such-date', { from: asked.from }) };
   const life = lifeOf(rig, gear);
-  if (typeof life === 'string') return { is: 'unknown', why: life };
+  if ('code' in life) return { is: 'unknown', why: life };
   const { useWh, fullWh, batteries } = life;
   const reserve = rig.reserve ?? DEFAULT_RESERVE;
   const usableWh = fullWh * (1 - reserve);
-  const { chargeW, limitedBy } = panelCharging(said.panelW ?? 0, batteries, rig.temperatureC);
-  const share = said.dirty ? DIRTY_PANEL_SHARE : PANEL_SHARE;
-  const months = monthsOf(said, chargeW * share, useWh, usableWh);
-  const dates = datesOf(said);
+  const { chargeW, limitedBy } = panelCharging(asked.panelW ?? 0, batteries, rig.temperatureC);
+  const share = asked.dirty ? DIRTY_PANEL_SHARE : PANEL_SHARE;
+  const months = monthsOf(asked, chargeW * share, useWh, usableWh);
+  const dates = datesOf(asked);
   const sunOf = (date: DateTime | undefined) => (date ? months.find(({ month }) => month === date.month) : worstOf(months));
   const yields = dates.map((date) => sunOf(date)?.yieldWh ?? 0);
   const worst = worstOf(months.filter(({ month }) => dates.some((date) => date === undefined || date.month === month)));
@@ -114,11 +117,11 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
     start ?? 1,
     reserve,
   );
-  const dullDays = said.dullDays ?? 0;
+  const dullDays = asked.dullDays ?? 0;
   const clear = walk.charges();
   const dull = dullDays > 0 ? walk.worstSpell(dullDays) : clear;
   const perDay = framesADay(rig, gear);
-  const cardDays = said.cardFrames !== undefined && perDay ? said.cardFrames / perDay : undefined;
+  const cardDays = asked.cardFrames !== undefined && perDay ? asked.cardFrames / perDay : undefined;
   const sustained = worst && worst.balanceWh >= 0;
   const ownMonth = worst?.yieldWh ?? 0;
   return {
@@ -151,11 +154,11 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
       days: clear.map((charge, day) => ({ day, charge, dullCharge: dull[day]! })),
       visits: walk.visits(dullDays, cardDays),
       everySaid:
-        said.visitEveryDays === undefined
+        asked.visitEveryDays === undefined
           ? undefined
           : {
-              everyDays: said.visitEveryDays,
-              enough: walk.lastsBetween(said.visitEveryDays, dullDays) && said.visitEveryDays <= (cardDays ?? Infinity),
+              everyDays: asked.visitEveryDays,
+              enough: walk.lastsBetween(asked.visitEveryDays, dullDays) && asked.visitEveryDays <= (cardDays ?? Infinity),
             },
       framesADay: perDay,
       cardDays,
@@ -202,7 +205,7 @@ function dutiesOf(
     const other = withFramesEvery(rig, gear, everyS);
     if (!other) return [];
     const life = lifeOf(rig, other);
-    if (typeof life === 'string') return [];
+    if ('code' in life) return [];
     const autonomyDays = (life.fullWh * (1 - reserve)) / life.useWh;
     const sustained = sunWh === undefined ? undefined : sunWh >= life.useWh;
     const lastsDays = sustained ? days : Math.min(days, (life.fullWh * (1 - reserve)) / (life.useWh - (sunWh ?? 0)));

@@ -6,7 +6,8 @@ import { accepted, tooCold } from '../physics/cell';
 import { DAY_MIN } from '../quantity';
 import { isA, withoutSpares } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
-import { sayFinding } from '../words';
+import { said } from '../said';
+import type { UnattendedSaid } from './says';
 
 /** What a rig lives on while nobody is there. */
 export interface Life {
@@ -16,27 +17,27 @@ export interface Life {
 }
 
 /** What the rig takes in a day and what full batteries give it, from its own circuit; a sentence where it cannot be told. */
-export function lifeOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Life | string {
+export function lifeOf(rig: Rig, gear: ReadonlyMap<string, Gear>): Life | UnattendedSaid {
   const { startCharge: _start, ...rest } = withoutSpares(rig, gear);
   const full: Rig = { ...rest, batteries: rest.batteries?.map(({ startCharge: _own, ...state }) => state) };
   const model = rigModel(full, gear);
   const answer = assessModel(model, { trace: false });
-  if (answer.unlimited) return 'An outlet feeds it: it runs as long as there is power. Days alone are for what lives on batteries.';
-  if (!answer.timeline) return sayTrouble(answer);
+  if (answer.unlimited) return said('outlet-feeds');
+  if (!answer.timeline) return troubleSaid(answer);
   const batteries = model.resolved.sources.flatMap((part) => (isA(part, 'battery') ? [part.gear] : []));
   const ids = model.resolved.sources.filter((part) => isA(part, 'battery')).map(({ id }) => id);
   const used = answer.timeline.sources.filter(({ id }) => ids.includes(id));
   const packWh = used.reduce((sum, one) => sum + one.packWh, 0);
   const poweredMin = Math.max(...answer.timeline.loads.map((load) => load.poweredMin));
-  if (packWh <= 0 || poweredMin <= 0) return 'Nothing is drawn from a battery.';
+  if (packWh <= 0 || poweredMin <= 0) return said('nothing-drawn');
   // followed to its end it has given all it can; what outlasts the look ahead has given its share
   const spent = answer.firstStopMin === undefined ? 1 - Math.min(...used.map(({ endSoc }) => endSoc)) : 1;
   return { useWh: (packWh / poweredMin) * DAY_MIN, fullWh: packWh / spent, batteries };
 }
 
-function sayTrouble({ findings }: Answer): string {
+function troubleSaid({ findings }: Answer): UnattendedSaid {
   const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'unknown');
-  return worst ? sayFinding(worst) : 'Nothing feeds it.';
+  return worst ? said('finding', { finding: worst }) : said('nothing-feeds');
 }
 
 /** Watts with which a panel really charges, and what keeps it from more. */

@@ -1,6 +1,7 @@
 import { createReadStream, readFileSync } from 'node:fs';
-import { SIZE_TOOLS, SYMPTOMS } from '@viaggio/core/bench';
+import { SIZE_TOOLS } from '@viaggio/core/bench';
 import { readLabel } from '@viaggio/core/gear';
+import { SYMPTOMS } from '@viaggio/core/words';
 import { backupTo, restoreFrom } from './backup';
 import type { WithServer } from './backup';
 import { checkText } from './check';

@@ -1,6 +1,6 @@
-import type { FoundFault } from '@viaggio/core/bench';
 import { LOW_WATER } from '@viaggio/core/demo';
 import { PLAN_FORMAT, PLAN_VERSION } from '@viaggio/core/document';
+import type { ToldFault } from '@viaggio/core/words';
 import { faultText } from './fault';
 
 const PLAN = JSON.stringify({ format: PLAN_FORMAT, version: PLAN_VERSION, gear: LOW_WATER.gear, rigs: LOW_WATER.rigs });
@@ -9,7 +9,7 @@ function fault(symptom: string, answers?: unknown, rig = 'Wheelhouse') {
   const [out, err]: [string[], string[]] = [[], []];
   const text = typeof answers === 'string' || answers === undefined ? answers : JSON.stringify(answers);
   const code = faultText(PLAN, rig, symptom, text, { out: (line) => out.push(line), err: (line) => err.push(line) });
-  return { code, found: out[0] === undefined ? undefined : (JSON.parse(out[0]) as FoundFault), err };
+  return { code, found: out[0] === undefined ? undefined : (JSON.parse(out[0]) as ToldFault), err };
 }
 
 describe('viaggio fault', () => {

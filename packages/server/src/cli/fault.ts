@@ -1,6 +1,9 @@
-import { FAULT_TESTS, faultAnswerShape, findFault, symptomOf, SYMPTOMS } from '@viaggio/core/bench';
-import type { FaultAnswer, FaultTest } from '@viaggio/core/bench';
-import { list } from '@viaggio/core/units';
+import { findFault } from '@viaggio/core/bench';
+import type { FaultAnswer } from '@viaggio/core/bench';
+import { faultAnswerShape } from '@viaggio/core/document';
+import { FAULT_TESTS, list } from '@viaggio/core/units';
+import type { FaultTest } from '@viaggio/core/units';
+import { symptomOf, SYMPTOMS, tellFault } from '@viaggio/core/words';
 import { parsePlan } from '../plan/read-plan';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
@@ -27,7 +30,7 @@ export function faultText(plan: string, rigId: string, symptom: string, answers:
   if (!tried) return 1;
   const { sheets = [] } = read.plan;
   const gear = new Map(read.plan.gear.map(({ id, body }) => [id, body]));
-  out(JSON.stringify(findFault({ rig: rig.body, rigId: rig.id, gear, symptom: known, answers: tried, sheets })));
+  out(JSON.stringify(tellFault(findFault({ rig: rig.body, rigId: rig.id, gear, symptom: known, answers: tried, sheets }))));
   return 0;
 }
 
@@ -46,8 +49,8 @@ function answersOf(source: string, err: Output['err']): readonly FaultAnswer[] |
   }
   for (const [index, { test, answer }] of checked.value.entries()) {
     const { answers }: FaultTest = FAULT_TESTS[test];
-    if (answers.some(({ id }) => id === answer)) continue;
-    err(`--answers: /${index}/answer: expected one of ${answers.map(({ id }) => id).join(', ')}; got “${answer}”.`);
+    if (answers.includes(answer)) continue;
+    err(`--answers: /${index}/answer: expected one of ${answers.join(', ')}; got “${answer}”.`);
     return undefined;
   }
   return checked.value;

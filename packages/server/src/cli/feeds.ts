@@ -1,4 +1,5 @@
-import { assignFeeds, findFeeds, tellAssignments, tellFeeds } from '@viaggio/core/answer';
+import { assignFeeds, findFeeds } from '@viaggio/core/answer';
+import { tellAssignments, tellFeeds } from '@viaggio/core/words';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { rigIn } from './item-in';

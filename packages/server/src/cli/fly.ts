@@ -1,4 +1,5 @@
 import { flyIssues, flyQuestion, whatMayFly } from '@viaggio/core/travel';
+import { tellFly } from '@viaggio/core/words';
 import { validate } from '../validation/validate';
 import { tellIssues } from './evaluate';
 import type { Output } from './solve';
@@ -16,6 +17,6 @@ export function flyText(text: string, { out, err }: Output): number {
   if (!checked.ok) return tellIssues(checked.issues, err);
   const issues = flyIssues(checked.value);
   if (issues.length > 0) return tellIssues(issues, err);
-  out(JSON.stringify(whatMayFly(checked.value)));
+  out(JSON.stringify(tellFly(whatMayFly(checked.value))));
   return 0;
 }

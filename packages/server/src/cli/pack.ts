@@ -1,6 +1,7 @@
 import type { Plan } from '@viaggio/core/document';
-import { packed, packedTrip, sayBagTrouble, sayLack, sayPlaced, sayWhy } from '@viaggio/core/travel';
+import { packed, packedTrip } from '@viaggio/core/travel';
 import type { PackingWorld } from '@viaggio/core/travel';
+import { sayBagTrouble, sayFlight, sayLack, sayPlaced, sayWhy } from '@viaggio/core/words';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { itemIn } from './item-in';
@@ -50,7 +51,7 @@ function told(world: PackingWorld): object {
     withoutBag: suggestion.left,
     flight: {
       possible: flight.possible ?? 'unknown',
-      short: flight.short,
+      short: flight.short.map(sayFlight),
       legs: flight.legs.map(({ leg, rules, areOld }) => ({
         id: leg.id,
         name: leg.name,
@@ -68,7 +69,12 @@ function told(world: PackingWorld): object {
         computation: printed.computation,
         verdict,
         carriedBy: carriedBy?.name,
-        legs: byLeg.map(({ legId, verdict: onLeg, rule }) => ({ leg: legId, verdict: onLeg, rule, asOf: legs.get(legId)?.rules.asOf })),
+        legs: byLeg.map(({ legId, verdict: onLeg, rule }) => ({
+          leg: legId,
+          verdict: onLeg,
+          rule: rule.map(sayFlight).join(' '),
+          asOf: legs.get(legId)?.rules.asOf,
+        })),
       })),
       decides: 'The carrier and the local authority decide.',
     },

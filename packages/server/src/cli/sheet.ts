@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { powerSheet } from '@viaggio/core/travel';
+import { powerSheet } from '@viaggio/core/words';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { itemIn, rigIn } from './item-in';

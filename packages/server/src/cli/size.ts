@@ -1,5 +1,6 @@
 import { SIZE_TOOLS } from '@viaggio/core/bench';
 import type { SizeToolName } from '@viaggio/core/bench';
+import { tellSize } from '@viaggio/core/words';
 import { validate } from '../validation/validate';
 import type { Output } from './solve';
 
@@ -25,7 +26,7 @@ export function sizeText(text: string, name: SizeToolName, { out, err }: Output)
   const { question, size } = SIZE_TOOLS[name];
   for (const received of questions) {
     const checked = validate(question, received);
-    out(JSON.stringify(checked.ok ? size(checked.value) : { error: checked.issues[0]!.message, path: checked.issues[0]!.path }));
+    out(JSON.stringify(checked.ok ? tellSize(size(checked.value)) : { error: checked.issues[0]!.message, path: checked.issues[0]!.path }));
   }
   return 0;
 }

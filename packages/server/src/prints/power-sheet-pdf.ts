@@ -1,6 +1,7 @@
 import type { Verdict } from '@viaggio/core/answer';
 import { clockAt } from '@viaggio/core/day';
-import type { ChargeNight, PathStop, PowerSheet, RigPage } from '@viaggio/core/travel';
+import type { ChargeNight } from '@viaggio/core/travel';
+import type { PathStop, PowerSheet, RigPage } from '@viaggio/core/words';
 import { Paper } from './paper';
 import type { PaperSize } from './paper';
 

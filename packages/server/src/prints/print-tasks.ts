@@ -1,5 +1,5 @@
-import { powerSheet } from '@viaggio/core/travel';
-import type { SheetOrder } from '@viaggio/core/travel';
+import { powerSheet } from '@viaggio/core/words';
+import type { SheetOrder } from '@viaggio/core/words';
 import type { Task } from '../threads/task';
 import type { PaperSize } from './paper';
 import { powerSheetPdf } from './power-sheet-pdf';

@@ -1,6 +1,7 @@
 import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_TRIPS } from '@viaggio/core/demo';
 import type { Gear } from '@viaggio/core/gear';
-import { powerSheet, TAG_FORMATS } from '@viaggio/core/travel';
+import { TAG_FORMATS } from '@viaggio/core/travel';
+import { powerSheet } from '@viaggio/core/words';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { assess } from '../../answer/assess';
 import { LOW_WATER } from '../../demo/low-water';
 import { ITEM_KINDS } from '../../document/item-kinds';
@@ -6,6 +5,8 @@ import type { Battery, Gear } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
 import { missingFields } from '../../shape/missing-fields';
 import { CHEMISTRIES } from '../../tables/chemistries';
+import { sayBuild } from '../../words/en/bench/build-words';
+import { sayBuilt } from '../../words/en/bench/tell-size';
 import { leadNeighbours, sizeLead } from '../size/lead';
 import { sizePack } from '../size/pack';
 import type { PackQuestion } from '../size/pack';
@@ -16,6 +17,7 @@ import type { Built } from './gear-of-size';
 import { packAt } from './pack-at';
 import { packOptions } from './pack-options';
 import { parallelOf, sizesOfRig } from './sizes-of-rig';
+import fc from 'fast-check';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const RIGS = LOW_WATER.rigs;
@@ -73,14 +75,14 @@ describe('what was sized goes into the kit', () => {
     expect(missingFields(ITEM_KINDS.gear.shape, built)).toEqual([]);
     // a highest input that nobody entered is not made up
     if (built.kind === 'adapter') expect(built.input.maxV).toBe('maxInputV' in question ? question.maxInputV : undefined);
-    expect(built.note).toMatch(/^Built 2026-01-12\. .*\d/);
+    expect(sayBuilt(BUILT.at, SIZE_TOOLS[tool].size(question as never))).toMatch(/^Built 2026-01-12\. .*\d/);
   });
 
   it('a pack of one’s own runs as its sheet says: the same watt-hours, volts and cut-off', () => {
     const question: PackQuestion = { cell: { ...CELL, maxA: 20 }, cellsInSeries: 4, cellsInParallel: 2, loadW: 30 };
     const size = sizePack(question);
     const pack = gearOfSize('pack', { ...question }, { ...BUILT, ends: { ...BUILT.ends, load: { type: 'd-tap' } } })!;
-    if ('error' in size) throw new Error(size.error);
+    if ('error' in size) throw new Error(size.error.code);
     const device: Gear = {
       kind: 'device',
       name: 'Lamp',
@@ -142,8 +144,8 @@ describe('a pack from what is wanted', () => {
   });
 
   it('says why it does not do', () => {
-    expect(packOptions({ lowestV: 16.5, highestV: 17, energyWh: 40, loadW: 20 }, CELL)[0]?.not).toContain('Empty it gives');
-    expect(packOptions({ lowestV: 11, highestV: 17, energyWh: 90, loadW: 30, mostG: 100 }, CELL)[0]?.not).toContain('weighs');
+    expect(packOptions({ lowestV: 16.5, highestV: 17, energyWh: 40, loadW: 20 }, CELL)[0]?.not?.code).toBe('stops-early');
+    expect(packOptions({ lowestV: 11, highestV: 17, energyWh: 90, loadW: 30, mostG: 100 }, CELL)[0]?.not?.code).toBe('too-heavy');
     expect(packOptions({ lowestV: 1, highestV: 2, energyWh: 10, loadW: 1 }, CELL)).toEqual([]);
   });
 });
@@ -151,29 +153,29 @@ describe('a pack from what is wanted', () => {
 describe('build sheets', () => {
   it('hold the fuse that protects the wire, keyed ends, and power last', () => {
     const size = sizeLead({ currentA: 4, lengthM: 1, voltageV: 14.4 });
-    if ('error' in size) throw new Error(size.error);
+    if ('error' in size) throw new Error(size.error.code);
     const sheet = leadSheet({ currentA: 4, lengthM: 1, voltageV: 14.4 }, size, BUILT);
-    expect(sheet.parts.join(' ')).toMatch(/AWG 21.*Fuse 5 A/);
-    expect(sheet.parts.join(' ')).toContain('plus inside');
-    expect(sheet.checks.findIndex((check) => check.includes('No power yet'))).toBeLessThan(
-      sheet.checks.findIndex((check) => check.includes('On the source')),
+    expect(sheet.parts.map(sayBuild).join(' ')).toMatch(/AWG 21.*Fuse 5 A/);
+    expect(sheet.parts.map(sayBuild).join(' ')).toContain('plus inside');
+    expect(sheet.checks.findIndex(({ code }) => code === 'continuity')).toBeLessThan(
+      sheet.checks.findIndex(({ code }) => code === 'open-volts'),
     );
     const alike = leadSheet({ currentA: 4, lengthM: 1, voltageV: 14.4 }, size, {
       ...BUILT,
       ends: { source: { type: 'xt60' }, load: { type: 'xt60' } },
     });
-    expect(alike.checks[0]).toContain('wrong way round');
+    expect(alike.checks[0]?.code).toBe('ends-alike');
   });
 
   it('of packs count the taps from minus up, for every chemistry', () => {
     for (const chemistry of Object.keys(CHEMISTRIES) as (keyof typeof CHEMISTRIES)[]) {
       const question: PackQuestion = { cell: { chemistry, capacityAh: 2 }, cellsInSeries: 3, cellsInParallel: 1, loadW: 5 };
       const size = sizePack(question);
-      if ('error' in size) throw new Error(size.error);
+      if ('error' in size) throw new Error(size.error.code);
       const { parts, checks } = packSheet(question, size, BUILT);
-      expect(parts.join(' ')).toContain('4 wires');
-      expect(checks.join(' ')).not.toMatch(/undefined|NaN/);
-      expect(parts.some((part) => part.startsWith('Charger'))).toBe(size.chargeV !== null);
+      expect(parts.map(sayBuild).join(' ')).toContain('4 wires');
+      expect(checks.map(sayBuild).join(' ')).not.toMatch(/undefined|NaN/);
+      expect(parts.some((part) => part.code === 'charger')).toBe(size.chargeV !== null);
     }
   });
 

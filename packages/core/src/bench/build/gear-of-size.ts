@@ -10,22 +10,23 @@ export interface Built {
   /** At the source's end and at the load's. */
   readonly ends: { readonly source: Connector; readonly load: Connector };
   readonly fuseA?: number | undefined;
+  /** When and how its figures came about, as it is kept with it. */
+  readonly note?: string;
 }
 
 /**
  * What was sized, as a piece of gear: a lead, an adapter, a battery; undefined where the tool makes none, or the question
- * cannot be answered. Its note says when and how its figures came about.
+ * cannot be answered.
  *
  * @example gearOfSize('fuse', { continuousA: 4, wireMaxA: 6 }, { name: 'Fuse', at: '2026-01-12', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } }) // undefined
  */
 export function gearOfSize(
   tool: SizeToolName,
   question: Readonly<Record<string, unknown>>,
-  { name, at, ends, fuseA }: Built,
+  { name, ends, fuseA, note }: Built,
 ): Gear | undefined {
   const size = SIZE_TOOLS[tool].size(question as never);
   if ('error' in size) return undefined;
-  const note = `Built ${at}. ${size.formula}`.slice(0, 500);
   switch (tool) {
     case 'lead': {
       const { lengthM } = question as unknown as LeadQuestion;
@@ -33,7 +34,7 @@ export function gearOfSize(
       const lead: Cable = {
         kind: 'cable',
         name,
-        note,
+        ...(note !== undefined && { note }),
         ends,
         lengthM,
         awg,
@@ -48,7 +49,7 @@ export function gearOfSize(
       return {
         kind: 'adapter',
         name,
-        note,
+        ...(note !== undefined && { note }),
         // what its sheet does not say stays unknown
         input: { connector: ends.source, ...(maxInputV !== undefined && { maxV: maxInputV }) },
         output: { connector: ends.load, voltageV: outputV },
@@ -67,7 +68,7 @@ export function gearOfSize(
         kind: 'battery',
         form: 'pack',
         name,
-        note,
+        ...(note !== undefined && { note }),
         chemistry,
         cellsInSeries,
         cellsInParallel,
@@ -85,7 +86,7 @@ export function gearOfSize(
         kind: 'battery',
         form: 'pack',
         name,
-        note,
+        ...(note !== undefined && { note }),
         chemistry,
         cellsInSeries: inSeries,
         cellsInParallel: inParallel,

@@ -1,8 +1,10 @@
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHEMISTRIES } from '../../tables';
 import { sizePack } from '../size';
 import type { PackQuestion, PackSize } from '../size';
+import type { BuildSaid } from './says';
 
 /** What a pack is wanted for. */
 export const wantedPackShape = object('What is wanted', {
@@ -18,7 +20,7 @@ export interface PackOption {
   readonly question: PackQuestion;
   readonly size: PackSize;
   /** Why it does not do; undefined where it does. */
-  readonly not: string | undefined;
+  readonly not: BuildSaid | undefined;
 }
 
 const MOST_SERIES = 20;
@@ -50,9 +52,9 @@ export function packOptions(wanted: WantedPack, cell: PackQuestion['cell']): rea
 
 const cellsOf = ({ question: { cellsInSeries, cellsInParallel } }: PackOption): number => cellsInSeries * cellsInParallel;
 
-function whyNot(size: PackSize, { energyWh }: WantedPack, mostG: number | undefined, lowestV: number): string | undefined {
-  if (size.emptyV < lowestV) return `Empty it gives ${size.emptyV.toFixed(1)} V: a converter, or it stops early.`;
-  if (size.energyWh < energyWh) return 'More cells than a hand builds: fewer watt-hours, or larger cells.';
-  if (mostG !== undefined && size.massG !== null && size.massG > mostG) return `It weighs ${Math.round(size.massG)} g.`;
+function whyNot(size: PackSize, { energyWh }: WantedPack, mostG: number | undefined, lowestV: number): BuildSaid | undefined {
+  if (size.emptyV < lowestV) return said('stops-early', { emptyV: size.emptyV });
+  if (size.energyWh < energyWh) return said('too-many-cells');
+  if (mostG !== undefined && size.massG !== null && size.massG > mostG) return said('too-heavy', { massG: size.massG });
   return undefined;
 }

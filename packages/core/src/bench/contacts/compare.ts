@@ -131,3 +131,8 @@ function judgeOhms(original: Contact['original'], substitute: Contact['substitut
   if (is < HELD_SHARE * was) return ['shorted', 'caution'];
   return Math.abs(is - was) > WARMTH_SHARE * was ? ['other-ohms', 'caution'] : undefined;
 }
+
+/** Codes that a substitute may be put in with. */
+export function mayGoIn(codes: readonly ContactCode[]): boolean {
+  return codes.every((code) => code === 'same');
+}

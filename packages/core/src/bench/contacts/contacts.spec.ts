@@ -1,10 +1,11 @@
-import fc from 'fast-check';
+import { spoken } from '../../../testing/spoken';
 import { CHEMISTRIES } from '../../tables/chemistries';
+import { sayCommonly, sayDifference, WAYS_ON } from '../../words/en/bench/contact-words';
 import type { Contact, SheetOf } from '../sheet/sheet-shape';
-import { compareContacts, verdictOfContacts } from './compare';
+import { compareContacts, mayGoIn, verdictOfContacts } from './compare';
 import type { BayWindow } from './compare';
 import { judgeTaps } from './taps';
-import { mayGoIn, sayCommonly, sayDifference, WAYS_ON } from './words';
+import fc from 'fast-check';
 
 const WINDOW: BayWindow = { minV: 6.3, maxV: 8.6 };
 const PLUS: Contact = { name: '1', role: 'plus', original: { openV: 8.2, loadedV: 8.0 }, substitute: { openV: 8.0, loadedV: 7.9 } };
@@ -100,7 +101,7 @@ describe('the groups of a pack', () => {
     expect(codes([3.7, 3.7, 2.4])).toEqual(['even', 'even', 'deep']);
     expect(codes([4.18, 4.18, 4.4])).toEqual(['even', 'even', 'over']);
     expect(codes([3.7, -3.7, 0.01])).toEqual(['even', 'reversed', 'nothing-there']);
-    expect(judgeTaps('li-ion', [3.84, 3.84, 3.5]).says).toContain('Group 3 is weak');
+    expect(spoken(judgeTaps('li-ion', [3.84, 3.84, 3.5]).says)).toContain('Group 3 is weak');
     expect(judgeTaps('li-ion', [3.84, 3.84]).verdict).toBe('good');
   });
 

@@ -1,3 +1,5 @@
 export { compareContacts, verdictOfContacts, windowOf } from './compare';
+export type { ContactCode, Difference } from './compare';
+export type { TapSays } from './says';
 export { judgeTaps } from './taps';
-export { sayCommonly, sayDifference, WAYS_ON } from './words';
+export type { TapsJudged } from './taps';

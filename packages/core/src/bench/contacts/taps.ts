@@ -2,10 +2,12 @@ import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { cellVoltage, socAtVoltage } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
+import { said } from '../../said';
 import { CHARGE_CELL_V, CHARGE_WITHIN, CHEMISTRIES, DONE_WITH, LOADED_SHARE, NOTHING_TIMES } from '../../tables';
 import type { ChemistryId } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { MeterAccuracy } from '../sheet';
+import type { TapSaid } from './says';
 
 export type TapCode = 'even' | 'weak' | 'high' | 'deep' | 'over' | 'reversed' | 'nothing-there';
 
@@ -23,7 +25,7 @@ export interface TapsJudged {
   /** By how much a group may be off it: its charge by so much, and the meter. */
   readonly withinV: number;
   readonly verdict: Verdict;
-  readonly says: string;
+  readonly says: readonly TapSaid[];
 }
 
 /**
@@ -52,31 +54,28 @@ export function judgeTaps(chemistry: ChemistryId, volts: readonly number[], load
     return group > expectedV + withinV ? of('high', 'caution') : of('even', 'good');
   });
   const verdict = worstVerdict(groups.map((one) => one.verdict));
-  return { groups, expectedV, withinV, verdict, says: sayTaps(groups, expectedV, withinV) };
+  return { groups, expectedV, withinV, verdict, says: tapsSaid(groups, expectedV, withinV) };
 }
 
-function sayTaps(groups: readonly TapGroup[], expectedV: number, withinV: number): string {
-  const say = (value: number): string => formatQuantity(value, 'V');
-  const said = groups.flatMap(({ code, volts }, index) => {
-    const which = `Group ${index + 1}`;
+function tapsSaid(groups: readonly TapGroup[], expectedV: number, withinV: number): readonly TapSaid[] {
+  const found = groups.flatMap(({ code, volts }, index): readonly TapSaid[] => {
+    const group = index + 1;
     switch (code) {
       case 'even':
         return [];
       case 'weak':
-        return [
-          `${which} is weak: ${say(volts)} where the others stand at ${say(expectedV)}. The pack is only as good as it: do not fly it, do not charge it unwatched.`,
-        ];
+        return [said('tap-weak', { group, volts, expectedV })];
       case 'high':
-        return [`${which} stands high: ${say(volts)} beside ${say(expectedV)}. Balance it on a balancing charger.`];
+        return [said('tap-high', { group, volts, expectedV })];
       case 'deep':
-        return [`${which} is below its cut-off (${say(volts)}): do not charge it; ask somebody qualified, or recycle the pack.`];
+        return [said('tap-deep', { group, volts })];
       case 'over':
-        return [`${which} is overcharged (${say(volts)}): stop charging, keep away, let somebody qualified look.`];
+        return [said('tap-over', { group, volts })];
       case 'reversed':
-        return [`${which} shows ${say(volts)}: the taps are exchanged, or the group is reversed. Use it for nothing.`];
+        return [said('tap-reversed', { group, volts })];
       case 'nothing-there':
-        return [`${which} shows nothing: a tap is off, or the group is dead.`];
+        return [said('tap-dead', { group })];
     }
   });
-  return said.length === 0 ? `All groups within ${say(withinV)} of ${say(expectedV)}.` : said.join(' ');
+  return found.length === 0 ? [said('taps-even', { withinV, expectedV })] : found;
 }

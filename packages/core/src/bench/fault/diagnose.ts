@@ -1,8 +1,5 @@
-import { FAULT_SURE, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from '../../tables';
-import { CAUSE_IDS, CAUSES } from './causes';
-import type { Cause, CauseId, Symptom } from './causes';
-import { chancesOf, FAULT_TESTS } from './tests';
-import type { FaultTest, FaultTestId } from './tests';
+import { CAUSE_IDS, CAUSES, chancesOf, FAULT_SURE, FAULT_TESTS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from '../../tables';
+import type { Cause, CauseId, FaultTest, FaultTestId, Symptom } from '../../tables';
 
 /** What was seen when something was tried. */
 export interface FaultAnswer {
@@ -44,7 +41,7 @@ export function likelihoods(
     const { weight }: Cause = CAUSES[cause];
     let probability = facts.possible.has(cause) ? (weight[symptom] ?? 0) * (facts.times.get(cause) ?? 1) : 0;
     for (const { test, answer } of answers) {
-      const place = FAULT_TESTS[test].answers.findIndex(({ id }) => id === answer);
+      const place = FAULT_TESTS[test].answers.findIndex((one) => one === answer);
       if (place >= 0) probability *= chances(test, cause)[place] ?? 1;
     }
     return { cause, probability };

@@ -8,69 +8,31 @@ import { batteryState, drawnRig, isA } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import { resolveRig } from '../../rig/resolved';
 import type { Connection } from '../../rig/resolved';
-import { COLD_BATTERY_C } from '../../tables';
-import { sayFinding } from '../../words';
+import { said } from '../../said';
+import { CAUSE_IDS, CAUSES, COLD_BATTERY_C, FACT_TIMES, FAULT_TEST_IDS, FINDING_SPEAKS } from '../../tables';
+import type { CauseId, FaultPart, FaultTestId } from '../../tables';
 import { sheetOfRig, standingOf } from '../joints';
 import type { SheetEntry } from '../sheet';
-import { CAUSE_IDS, CAUSES } from './causes';
-import type { CauseId, FaultPart } from './causes';
 import type { FaultFacts } from './diagnose';
-import { FAULT_TEST_IDS } from './tests';
-import type { FaultTestId } from './tests';
+import type { FaultSaid } from './says';
 
 /** A reason for or against a cause that the rig itself gives. */
 interface Reason {
   readonly cause: CauseId;
   readonly times: number;
-  readonly why: string;
+  readonly why: FaultSaid;
 }
+
+/** By how much a finding of the rig speaks for a cause. */
+const SPEAKS: Readonly<Partial<Record<FindingCode, readonly [CauseId, number]>>> = FINDING_SPEAKS;
 
 /** Facts of a rig with why they speak for a cause, and which part each cause would lie in. */
 export interface RigFacts extends FaultFacts {
-  readonly why: ReadonlyMap<CauseId, string>;
+  readonly why: ReadonlyMap<CauseId, FaultSaid>;
   readonly parts: ReadonlyMap<CauseId, string>;
   /** Something of the kit that can take a part’s place. */
   readonly spares: ReadonlyMap<FaultTestId, string>;
 }
-
-/** How much a finding of the rig speaks for a cause: judgement. */
-const SPEAKS: Readonly<Partial<Record<FindingCode, readonly [CauseId, number]>>> = {
-  'contract-short': ['port-weak', 6],
-  'contract-none': ['port-weak', 6],
-  'legacy-short': ['port-weak', 6],
-  'poe-short': ['port-weak', 6],
-  'port-weak': ['port-weak', 4],
-  'over-current': ['port-weak', 5],
-  'over-current-late': ['port-weak', 3],
-  'mode-lost': ['port-weak', 4],
-  'mode-lost-late': ['port-weak', 2],
-  'mode-closed': ['port-weak', 2],
-  'budget-passed': ['ports-shared', 6],
-  'budget-shared': ['ports-shared', 2],
-  'peaks-together': ['ports-shared', 5],
-  'peak-stops': ['adapter-weak', 3],
-  'adapter-overloaded': ['adapter-weak', 6],
-  'regulator-hot': ['adapter-weak', 2],
-  'wire-drop': ['lead-thin', 4],
-  'wire-hot': ['lead-thin', 4],
-  'polarity-reversed': ['reversed', 12],
-  'polarity-unknown': ['reversed', 4],
-  'over-voltage': ['volts-off', 6],
-  'under-voltage': ['volts-off', 5],
-  'pins-missing': ['adapter-refused', 8],
-  'gauge-blind': ['gauge-held', 4],
-  'will-not-start': ['start-threshold', 10],
-  'will-not-restart': ['start-threshold', 3],
-  'bank-switches-off': ['bank-asleep', 6],
-  'sink-only-charges': ['charges-when-off', 6],
-  'heat-ends': ['too-hot', 4],
-  'charge-stranded': ['battery-low', 1.5],
-  'changed-by-hand': ['adapter-refused', 3],
-};
-/** A passed sheet speaks against what it measured, but not for ever. */
-const AGAINST = 0.25;
-/** What is not known widens: the cause is taken for somewhat likelier than its table says. */
-const NOT_KNOWN = 1.4;
 
 export interface FactsFrom {
   readonly rig: Rig;
@@ -99,7 +61,7 @@ export function faultFacts({ rig, gear, deviceId = rig.devices[0]?.gearId, rigId
     ...(sheet?.body.kind === 'joints' && standingOf(rig, gear, sheet.body).is === 'passed' ? passedSheet(sheet.body.at) : []),
   ];
   const times = new Map<CauseId, number>();
-  const why = new Map<CauseId, string>();
+  const why = new Map<CauseId, FaultSaid>();
   for (const reason of reasons) {
     times.set(reason.cause, (times.get(reason.cause) ?? 1) * reason.times);
     if (!why.has(reason.cause)) why.set(reason.cause, reason.why);
@@ -251,7 +213,7 @@ function fromFindings({ findings }: Answer, way: readonly Connection[], deviceId
     const speaks = SPEAKS[found.code];
     if (!speaks || found.verdict === 'good') return [];
     if (found.gearId !== undefined && !ids.has(found.gearId) && !ids.has(found.connectionId)) return [];
-    return [{ cause: speaks[0], times: speaks[1], why: sayFinding(found) }];
+    return [{ cause: speaks[0], times: speaks[1], why: said('finding', { finding: found }) }];
   });
 }
 
@@ -266,34 +228,38 @@ function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): 
   const share = labelWh !== undefined && energyWh !== undefined ? energyWh / labelWh : undefined;
   return [
     charge === undefined
-      ? { cause: 'battery-low', times: NOT_KNOWN, why: `${title}’s charge is not entered.` }
-      : { cause: 'battery-low', times: charge < 0.5 ? 4 : charge < 0.9 ? 1.5 : 0.5, why: `${title} holds ${Math.round(100 * charge)} % as entered.` }, // prettier-ignore
+      ? { cause: 'battery-low', times: FACT_TIMES.notKnown, why: said('charge-not-entered', { title }) }
+      : { cause: 'battery-low', times: timesOf(FACT_TIMES.charge, charge), why: said('charge-entered', { title, charge }) }, // prettier-ignore
     share !== undefined
-      ? { cause: 'battery-worn', times: share < 0.75 ? 4 : share < 0.9 ? 1.5 : 0.4, why: `${title} holds ${Math.round(100 * share)} % of its label.` } // prettier-ignore
+      ? { cause: 'battery-worn', times: timesOf(FACT_TIMES.health, share), why: said('health', { title, share }) } // prettier-ignore
       : years === undefined && cycles === undefined
-        ? { cause: 'battery-worn', times: NOT_KNOWN, why: `${title} was never tested, and its age is not entered.` }
+        ? { cause: 'battery-worn', times: FACT_TIMES.notKnown, why: said('never-tested', { title }) }
         : {
             cause: 'battery-worn',
-            times: (years ?? 0) > 4 || (cycles ?? 0) > 400 ? 3 : 0.8,
-            why: years === undefined ? `${title} has had ${cycles ?? 0} cycles.` : `${title} is ${years} years old.`,
+            times: (years ?? 0) > FACT_TIMES.old.years || (cycles ?? 0) > FACT_TIMES.old.cycles ? FACT_TIMES.old.times : FACT_TIMES.young,
+            why: years === undefined ? said('cycles', { title, cycles }) : said('years', { title, years }),
           },
     chosen.cold
-      ? { cause: 'battery-cold', times: temperatureC <= COLD_BATTERY_C ? 3 : 0.2, why: `The rig stands at ${Math.round(temperatureC)} °C.` }
-      : { cause: 'battery-cold', times: 1, why: 'The temperature of the battery is not entered.' },
+      ? {
+          cause: 'battery-cold',
+          times: temperatureC <= COLD_BATTERY_C ? FACT_TIMES.cold : FACT_TIMES.warm,
+          why: said('rig-temperature', { temperatureC }),
+        }
+      : { cause: 'battery-cold', times: 1, why: said('temperature-not-entered') },
   ];
 }
 
 function fromDraw({ figures }: Answer, deviceId: string | undefined): readonly Reason[] {
   const draw = figures.find(({ gearId, basis }) => gearId === deviceId && basis.of === 'draw');
-  if (!draw) return [{ cause: 'draw-higher', times: NOT_KNOWN, why: 'Its draw is not entered.' }];
+  if (!draw) return [{ cause: 'draw-higher', times: FACT_TIMES.notKnown, why: said('draw-not-entered') }];
   return draw.from === 'measured' || draw.from === 'computed'
-    ? [{ cause: 'draw-higher', times: 0.5, why: 'Its draw was measured.' }]
-    : [{ cause: 'draw-higher', times: NOT_KNOWN, why: 'Nobody measured its draw.' }];
+    ? [{ cause: 'draw-higher', times: FACT_TIMES.drawMeasured, why: said('draw-measured') }]
+    : [{ cause: 'draw-higher', times: FACT_TIMES.notKnown, why: said('draw-not-measured') }];
 }
 
 function passedSheet(at: string): readonly Reason[] {
-  const why = `Measured before power on ${at.slice(0, 10)}, all as expected.`;
-  return (['reversed', 'volts-off', 'fuse-blown'] as const).map((cause) => ({ cause, times: AGAINST, why }));
+  const why = said('sheet-passed', { at });
+  return (['reversed', 'volts-off', 'fuse-blown'] as const).map((cause) => ({ cause, times: FACT_TIMES.passedSheet, why }));
 }
 
 /** What of the kit may take a part's place: of the same kind and plugs, at hand, not in the rig. */
@@ -324,4 +290,9 @@ function isAlike(one: Gear, other: Gear): boolean {
       one.output.voltageV === other.output.voltageV
     );
   return false;
+}
+
+/** The first step of a table that a share lies below. */
+function timesOf(steps: readonly (readonly [below: number, times: number])[], share: number): number {
+  return steps.find(([below]) => share < below)?.[1] ?? 1;
 }

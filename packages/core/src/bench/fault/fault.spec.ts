@@ -3,14 +3,14 @@ import type { Gear } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
 import { chance } from '../../run/random';
 import { FAULT_SURE } from '../../tables/fault-weights';
-import { CAUSE_IDS, CAUSES, SYMPTOMS } from './causes';
-import type { Cause, CauseId, Symptom } from './causes';
+import { CAUSE_IDS, CAUSES, chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from '../../tables/faults';
+import type { Cause, CauseId, FaultTestId, Symptom } from '../../tables/faults';
+import { SYMPTOMS } from '../../words/en/bench/fault-words';
+import { tellFault } from '../../words/en/bench/tell-fault';
 import { likelihoods, nextTests } from './diagnose';
 import type { Chances, FaultAnswer, FaultFacts } from './diagnose';
 import { faultFacts } from './facts';
 import { findFault } from './find-fault';
-import { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './tests';
-import type { FaultTestId } from './tests';
 import { writeDown } from './write-down';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
@@ -45,7 +45,7 @@ function hunt(
     const test = (likely[0]?.probability ?? 0) >= FAULT_SURE ? undefined : next(answers);
     if (test === undefined)
       return { tests: answers.length, first: likely[0]?.cause, probability: likely.find((one) => one.cause === cause)?.probability ?? 0 };
-    answers.push({ test, answer: FAULT_TESTS[test].answers[drawn(chances(test, cause), random)]!.id });
+    answers.push({ test, answer: FAULT_TESTS[test].answers[drawn(chances(test, cause), random)]! });
   }
 }
 
@@ -125,7 +125,7 @@ describe('a fault of a rig', () => {
   it('is told with causes that the rig can have, their parts, and a test that parts them', () => {
     for (const rig of RIGS) {
       for (const symptom of symptoms) {
-        const { causes, next } = findFault({ rig, gear, symptom, answers: [] });
+        const { causes, next } = tellFault(findFault({ rig, gear, symptom, answers: [] }));
         expect(causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
         for (const { why, part } of causes) expect([why.length > 0, part === undefined || gear.has(part)]).toEqual([true, true]);
         expect(next?.answers.length ?? 2).toBeGreaterThan(1);
@@ -138,7 +138,7 @@ describe('a fault of a rig', () => {
       { test: 'when-it-comes', answer: 'when-touched' },
       { test: 'wiggle', answer: 'changes' },
     ] as const;
-    const found = findFault({ rig: byName('Wheelhouse'), gear, symptom: 'flashes-and-dies', answers });
+    const found = tellFault(findFault({ rig: byName('Wheelhouse'), gear, symptom: 'flashes-and-dies', answers }));
     expect([found.is, found.causes[0]!.cause]).toEqual(['found', 'contact-loose']);
     expect(found.causes[0]!.why).toContain('For it');
   });
@@ -155,7 +155,7 @@ describe('a fault of a rig', () => {
   it('asks for help where nothing is left to try', () => {
     const rig = byName('Wheelhouse');
     const facts = faultFacts({ rig, gear });
-    const answers = facts.tests.map((test) => ({ test, answer: FAULT_TESTS[test].answers.at(-1)!.id }));
+    const answers = facts.tests.map((test) => ({ test, answer: FAULT_TESTS[test].answers.at(-1)! }));
     const found = findFault({ rig, gear, symptom: 'no-gauge', answers });
     expect(found.next).toBeUndefined();
     expect(['help', 'found']).toContain(found.is);

@@ -1,37 +1,38 @@
 import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
-import { CAUSES } from './causes';
-import type { CauseId, Symptom } from './causes';
+import { CAUSES, chancesOf, FAULT_TESTS } from '../../tables';
+import type { CauseId, FaultTest, FaultTestId, Symptom } from '../../tables';
 import { likelihoods, nextTests, verdictOfFault } from './diagnose';
 import type { FaultAnswer, Likely } from './diagnose';
 import { faultFacts } from './facts';
 import type { FactsFrom, RigFacts } from './facts';
-import { chancesOf, FAULT_TESTS } from './tests';
-import type { FaultTest, FaultTestId } from './tests';
+import type { FaultSaid } from './says';
+
+/** An answer that made a cause likelier, or less likely. */
+export interface AnswerSpeaks extends FaultAnswer {
+  readonly speaks: 'for' | 'against';
+}
 
 /** One cause with how likely it is, and why. */
 export interface FaultCause {
   readonly cause: CauseId;
-  readonly says: string;
   /** The piece of gear that it would lie in. */
   readonly part: string | undefined;
   readonly partName: string | undefined;
   readonly probability: number;
-  readonly why: string;
-  readonly mend: string;
+  readonly answers: readonly AnswerSpeaks[];
+  /** What the rig itself says of it. */
+  readonly fact: FaultSaid | undefined;
 }
 
 /** What to try next. */
 export interface NextTest {
   readonly test: FaultTestId;
-  /** With the names of this rig's parts. */
-  readonly says: string;
-  readonly mind: string | undefined;
-  readonly answers: FaultTest['answers'];
+  /** Something of the kit to try it with. */
+  readonly spare: string | undefined;
   readonly effortMin: number;
   /** The causes that it parts from the others. */
   readonly parts: readonly CauseId[];
-  readonly why: string;
 }
 
 export interface FoundFault {
@@ -53,6 +54,8 @@ export interface FaultQuestion extends FactsFrom {
 const MOST_OTHERS = 4;
 /** A cause that a test parts makes its answers so different from the others'. */
 const PARTS = 0.3;
+/** An answer that makes a cause so many times as likely, or as unlikely, is named. */
+const SPEAKS_TIMES = 2;
 
 /**
  * What is behind a fault of a rig, by what it is, what is known of the rig, and what was tried: causes with how likely each
@@ -65,66 +68,46 @@ export function findFault(question: FaultQuestion): FoundFault {
   const facts = faultFacts(question);
   const likely = likelihoods(symptom, facts, answers);
   const tests = nextTests(likely, facts, answers);
-  const told = tests.slice(0, 1 + MOST_OTHERS).map(({ test }) => tellTest(test, likely, facts, gear));
+  const told = tests.slice(0, 1 + MOST_OTHERS).map(({ test }) => testOf(test, likely, facts, gear));
   const is = verdictOfFault(likely, tests.length > 0);
   const [next, ...others] = told;
   return {
     is,
-    causes: likely.map((one) => tellCause(one, answers, facts, gear)),
+    causes: likely.map((one) => causeOf(one, answers, facts, gear)),
     next: is === 'found' ? undefined : next,
     others: is === 'found' ? told : others,
   };
 }
 
-function tellCause(
+function causeOf(
   { cause, probability }: Likely,
   answers: readonly FaultAnswer[],
   facts: RigFacts,
   gear: ReadonlyMap<string, Gear>,
 ): FaultCause {
-  const { says, mend } = CAUSES[cause];
   const part = facts.parts.get(cause);
   const known = part === undefined ? undefined : gear.get(part);
-  const because = [...speaking(cause, answers), facts.why.get(cause)].filter((why) => why !== undefined);
-  return {
-    cause,
-    says,
-    mend,
-    probability,
-    part,
-    partName: known && gearTitle(known),
-    why: because.length > 0 ? because.join(' ') : 'By how often it is behind this; nothing of this rig speaks for or against it.',
-  };
+  return { cause, probability, part, partName: known && gearTitle(known), answers: speaking(cause, answers), fact: facts.why.get(cause) };
 }
 
-/** Answers that made a cause likelier, or less likely, in words. */
-function speaking(cause: CauseId, answers: readonly FaultAnswer[]): readonly string[] {
-  return answers.flatMap(({ test, answer }) => {
-    const { says, answers: possible, otherwise }: FaultTest = FAULT_TESTS[test];
-    const place = possible.findIndex(({ id }) => id === answer);
+/** Answers that made a cause at least twice as likely, or half. */
+function speaking(cause: CauseId, answers: readonly FaultAnswer[]): readonly AnswerSpeaks[] {
+  return answers.flatMap(({ test, answer }): readonly AnswerSpeaks[] => {
+    const { answers: possible, otherwise }: FaultTest = FAULT_TESTS[test];
+    const place = possible.indexOf(answer);
     if (place < 0) return [];
     const times = chancesOf(test, cause)[place]! / otherwise[place]!;
-    if (times > 0.5 && times < 2) return [];
-    return [`${times >= 2 ? 'For it' : 'Against it'}: ${lower(says)} – ${lower(possible[place]!.says)}.`];
+    if (times > 1 / SPEAKS_TIMES && times < SPEAKS_TIMES) return [];
+    return [{ test, answer, speaks: times >= SPEAKS_TIMES ? 'for' : 'against' }];
   });
 }
 
-function tellTest(test: FaultTestId, likely: readonly Likely[], facts: RigFacts, gear: ReadonlyMap<string, Gear>): NextTest {
-  const { says, mind, answers, effortMin, otherwise }: FaultTest = FAULT_TESTS[test];
+function testOf(test: FaultTestId, likely: readonly Likely[], facts: RigFacts, gear: ReadonlyMap<string, Gear>): NextTest {
+  const { effortMin, otherwise }: FaultTest = FAULT_TESTS[test];
   const spare = facts.spares.get(test);
   const piece = spare === undefined ? undefined : gear.get(spare);
   const parts = likely
     .filter(({ cause }) => chancesOf(test, cause).some((chance, place) => Math.abs(chance - otherwise[place]!) > PARTS))
     .map(({ cause }) => cause);
-  return {
-    test,
-    says: piece ? `${says}: ${gearTitle(piece)}` : says,
-    mind,
-    answers,
-    effortMin,
-    parts,
-    why: parts.length === 0 ? 'It tells a little of each.' : `It tells whether it is this: ${parts.slice(0, 3).map((cause) => lower(CAUSES[cause].says)).join('; ')}.`, // prettier-ignore
-  };
+  return { test, spare: piece && gearTitle(piece), effortMin, parts };
 }
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

@@ -1,6 +1,9 @@
+import { spoken } from '../../../testing/spoken';
 import { LOW_WATER } from '../../demo/low-water';
 import type { Gear } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
+import { sayReading } from '../../words/en/bench/joint-words';
+import { sayPlace } from '../../words/en/bench/step-words';
 import { HANDHELD } from '../sheet/sheet-shape';
 import type { SheetOf } from '../sheet/sheet-shape';
 import { corrections } from './corrections';
@@ -10,7 +13,6 @@ import { readMeter } from './read-meter';
 import { sheetOfRig, standingOf, withReading } from './standing';
 import { checkSteps } from './steps';
 import type { CheckStep } from './steps';
-import { sayReading } from './words';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const RIGS = LOW_WATER.rigs.map(({ body }) => body);
@@ -24,7 +26,7 @@ const leads = all.filter(({ step }) => step.is === 'lead');
 describe('the joints of a rig', () => {
   it('are measured from the source outwards, a lead before there is power on it', () => {
     const steps = checkSteps(wheelhouse, gear);
-    expect(steps.map(({ is, at }) => `${is}: ${at}`)).toEqual([
+    expect(steps.map(({ is, at }) => `${is}: ${sayPlace(at)}`)).toEqual([
       'open: Holmvik 95',
       'open: Adapter M from D-tap',
       'loaded: Adapter M from D-tap, with a lamp on it',
@@ -68,7 +70,7 @@ describe('the joints of a rig', () => {
 
   it('that two batteries reach are measured with each', () => {
     const steps = checkSteps(rigOf('Stills with the grip'), gear);
-    const shared = steps.filter(({ at }) => at.includes(', fed by '));
+    const shared = steps.filter(({ at }) => at.fedBy !== undefined);
     expect(shared.length).toBeGreaterThan(0);
     for (const { id } of shared) expect(steps.some((other) => other.id !== id && id.startsWith(other.id))).toBe(true);
   });
@@ -235,12 +237,12 @@ describe('what a reading corrects in the kit', () => {
 
   it('is the charge that its volts at rest tell', () => {
     const [charge] = read({ ...wheelhouse, startCharge: 0.9 }, ({ is }) => is === 'open', 4 * 3.75);
-    expect(charge).toMatchObject({ says: expect.stringMatching(/^Its charge is 50/), after: { charge: 0.5 } });
+    expect(spoken(charge)).toMatchObject({ says: expect.stringMatching(/^Its charge is 50/), after: { charge: 0.5 } });
     expect(read(wheelhouse, ({ is }) => is === 'open', 3)).toEqual([]);
   });
 
   it('is the output of an adapter as it was measured', () => {
-    const [output] = read(wheelhouse, ({ is, at }) => is === 'open' && at.startsWith('Adapter'), 9.1);
+    const [output] = read(wheelhouse, ({ is, at }) => is === 'open' && at.is === 'output' && at.from.part.startsWith('Adapter'), 9.1);
     expect(output?.after).toMatchObject({ output: { voltageV: 9.1 }, from: { voltageV: 'measured' } });
   });
 

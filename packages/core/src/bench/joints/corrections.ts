@@ -2,17 +2,19 @@ import { batteryFigures } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { cellVoltage, socAtVoltage } from '../../physics/cell';
 import { formatQuantity } from '../../quantity';
+import { said } from '../../said';
 import { withChanges } from '../../shape';
 import { CHEMISTRIES } from '../../tables';
 import type { CheckedStep, MeterReading } from './judge';
+import type { JointSaid } from './says';
 
 /** What a reading says of a piece of gear, to be written into the kit at one press. */
 export interface Correction {
   readonly gearId: string;
   /** `Mark the lead as crossed`. */
-  readonly says: string;
+  readonly says: JointSaid;
   /** What follows. */
-  readonly why: string;
+  readonly why: JointSaid;
   readonly after: Gear;
 }
 
@@ -35,18 +37,18 @@ export function corrections({ step, reading, judged }: CheckedStep, gear: Readon
     if ((judged.code === 'reversed' || judged.code === 'broken') && !cable.crossed)
       found.push({
         gearId,
-        says: 'Mark the lead as crossed',
-        why: 'Every rig that uses it becomes a stop.',
+        says: said('mark-lead-crossed'),
+        why: said('rigs-stop'),
         after: withChanges(cable, { crossed: true }),
       });
     if (judged.code === 'broken' || judged.code === 'short')
-      found.push({ gearId, says: 'Mark the lead as broken', why: 'No feed is looked for with it any more.', after: withChanges(cable, { away: 'broken' }) }); // prettier-ignore
+      found.push({ gearId, says: said('mark-lead-broken'), why: said('no-feed-any-more'), after: withChanges(cable, { away: 'broken' }) }); // prettier-ignore
     if (judged.code === 'high-ohm' && reading !== 'OL') {
       const resistanceOhm = Math.min(10, 2 * reading);
       found.push({
         gearId,
-        says: `Enter ${formatQuantity(resistanceOhm, 'ohm')} for both conductors`,
-        why: 'Every answer then counts with what was measured.',
+        says: said('enter-ohms', { resistanceOhm }),
+        why: said('counts-measured'),
         after: withChanges(cable, { resistanceOhm }),
       });
     }
@@ -55,7 +57,7 @@ export function corrections({ step, reading, judged }: CheckedStep, gear: Readon
     if (step.is === 'open') found.push(...fromVolts(step.fromId, from, reading));
   }
   if (from && judged.code === 'reversed' && cable === undefined && (from.kind === 'adapter' || from.kind === 'hub'))
-    found.push({ gearId: step.fromId, says: `Mark ${from.name} as broken`, why: 'It is looked for in no feed until somebody has mended it.', after: withChanges(from, { away: 'broken' }) }); // prettier-ignore
+    found.push({ gearId: step.fromId, says: said('mark-broken', { title: from.name }), why: said('no-feed-until-mended'), after: withChanges(from, { away: 'broken' }) }); // prettier-ignore
   return found;
 }
 
@@ -66,8 +68,8 @@ function fromVolts(gearId: string, from: Gear, reading: Exclude<MeterReading, 'O
     return [
       {
         gearId,
-        says: `Its charge is ${formatQuantity(charge, 'fraction')}`,
-        why: 'From its volts at rest; let it rest an hour first.',
+        says: said('enter-charge', { charge }),
+        why: said('rested'),
         after: withChanges(from, { charge }),
       },
     ];
@@ -76,8 +78,8 @@ function fromVolts(gearId: string, from: Gear, reading: Exclude<MeterReading, 'O
     return [
       {
         gearId,
-        says: `Enter ${formatQuantity(reading, 'V')} as its output, measured`,
-        why: 'Every rig that uses it is judged by it.',
+        says: said('enter-output', { reading }),
+        why: said('rigs-judged-by-it'),
         after: withChanges(from, { output: { ...from.output, voltageV: reading }, from: { ...from.from, voltageV: 'measured' } }),
       },
     ];

@@ -18,6 +18,37 @@ export interface NextPart {
   readonly maxV: number | undefined;
 }
 
+/** An output of a part; `port` where it has several. */
+export interface NamedOutput {
+  readonly port: string | undefined;
+  readonly part: string;
+}
+
+/** Where a step is measured. */
+export type StepPlace = (
+  | { readonly is: 'conductor'; readonly lead: string; readonly conductor: 'plus' | 'minus' | 'both' }
+  | { readonly is: 'lead-end'; readonly lead: string; readonly from: NamedOutput }
+  | { readonly is: 'contacts'; readonly of: string }
+  | { readonly is: 'output'; readonly from: NamedOutput }
+) & {
+  readonly withLamp?: true;
+  /** The source, where a second one reaches the joint too. */
+  readonly fedBy?: string;
+};
+
+/** What the probes, or an inline meter, are held to. */
+export type Probes =
+  | { readonly with: 'meter-between'; readonly lead: string | undefined; readonly from: NamedOutput; readonly to: string }
+  | {
+      readonly with: 'conductor';
+      readonly sign: 'plus' | 'minus';
+      readonly source: Connector;
+      readonly load: Connector;
+      readonly to: string;
+    }
+  | { readonly with: 'one-end' }
+  | { readonly with: 'contacts'; readonly connector: Connector };
+
 /** One joint to be measured before what lies behind it is connected. */
 export interface CheckStep {
   readonly id: string;
@@ -26,9 +57,9 @@ export interface CheckStep {
    * `loaded`: the same with a lamp on it; `attached`: volts with an inline meter, the device on.
    */
   readonly is: 'lead' | 'across' | 'open' | 'loaded' | 'attached';
-  readonly at: string;
+  readonly at: StepPlace;
   /** Where red and black go. */
-  readonly probes: string;
+  readonly probes: Probes;
   /** What the probes stand on; undefined for an inline meter. */
   readonly connector: Connector | undefined;
   /** Undefined where a figure is missing without which nothing can be expected. */
@@ -86,7 +117,7 @@ const isUnpowered = (id: string): boolean => id.startsWith('lead') || id.startsW
 
 function ofSource(step: CheckStep, { source }: SourceTree, steps: readonly CheckStep[]): CheckStep {
   const again = (id: string): string => (steps.some((one) => one.id === id) ? `${id} ${source.id}` : id);
-  return { ...step, id: again(step.id), at: `${step.at}, fed by ${source.title}`, after: step.after.map(again) };
+  return { ...step, id: again(step.id), at: { ...step.at, fedBy: source.title }, after: step.after.map(again) };
 }
 
 function stepsOf(
@@ -98,7 +129,7 @@ function stepsOf(
 ): readonly CheckStep[] {
   const { rig } = model.resolved;
   const { id, from, to, input, output, cable } = one;
-  const names = from.outputs.length > 1 ? `${output.name} of ${from.title}` : from.title;
+  const named: NamedOutput = { port: from.outputs.length > 1 ? output.name : undefined, part: from.title };
   const isAgreed = one.contract !== undefined && output.gives === 'pd';
   const range = isAgreed ? around(one.contract.voltageV, CONTRACT_SHARE) : openRange(rig, tree, one);
   const common = {
@@ -119,8 +150,10 @@ function stepsOf(
     ...withMeter(range, meter),
     id: `${isAgreed ? 'attached' : 'open'} ${id}`,
     is: isAgreed ? 'attached' : 'open',
-    at: cable ? `the end of ${cable.title}, from ${names}` : inOwnBay(one) ? `the contacts of ${from.title}` : names,
-    probes: isAgreed ? `an inline USB meter between ${cable?.title ?? names} and ${to.title}` : probesOn(common.connector),
+    at: placeOf(one, named),
+    probes: isAgreed
+      ? { with: 'meter-between', lead: cable?.title, from: named, to: to.title }
+      : { with: 'contacts', connector: common.connector },
     ...(isAgreed && { connector: undefined }),
     after,
   };
@@ -137,22 +170,27 @@ function leadSteps(
 ): readonly CheckStep[] {
   if (!cable || !PROBED.has(output.connector.type) || !PROBED.has(input.connector.type)) return [];
   const maxOhm = (leadOhm / 2 + WORST_CONTACT_OHM) * (1 + meter.share) + meter.ohms;
-  const step = (is: 'lead' | 'across', contact: string, probes: string, after: readonly string[]): CheckStep => ({
+  const step = (is: 'lead' | 'across', contact: '+' | '-' | '', probes: Probes, after: readonly string[]): CheckStep => ({
     ...common,
     id: `${is}${contact} ${id}`,
     is,
-    at: `${cable.title}, unplugged: ${contact === '' ? 'plus to minus' : contact === '+' ? 'plus, end to end' : 'minus, end to end'}`,
+    at: { is: 'conductor', lead: cable.title, conductor: contact === '' ? 'both' : contact === '+' ? 'plus' : 'minus' },
     probes,
     minV: undefined,
     maxV: undefined,
     maxOhm,
     after,
   });
-  const ends = (sign: string): string =>
-    `${sign} of the ${connectorName(output.connector)} end to ${sign} of the ${connectorName(input.connector)} end, for ${to.title}`;
+  const ends = (sign: 'plus' | 'minus'): Probes => ({
+    with: 'conductor',
+    sign,
+    source: output.connector,
+    load: input.connector,
+    to: to.title,
+  });
   const plus = step('lead', '+', ends('plus'), before);
   const minus = step('lead', '-', ends('minus'), [...before, plus.id]);
-  const across = step('across', '', 'plus to minus of one end: no connection', [...before, plus.id, minus.id]);
+  const across = step('across', '', { with: 'one-end' }, [...before, plus.id, minus.id]);
   return [plus, minus, across];
 }
 
@@ -176,7 +214,7 @@ function loadedStep(
     ...withMeter(loaded, meter),
     id: `loaded ${one.id}`,
     is: 'loaded',
-    at: `${open.at}, with a lamp on it`,
+    at: { ...open.at, withLamp: true },
     loadW: point && point.currentA * point.inputV,
     after: [...open.after, open.id],
   };
@@ -216,15 +254,7 @@ function openRange(rig: Rig, { source }: SourceTree, { supply }: Connection): Ra
   return { minV: at(charge - CHARGE_OFF), maxV: charge + CHARGE_OFF >= 1 ? supply.highV : at(charge + CHARGE_OFF) };
 }
 
-/** Which contact is plus, seen from the front of the plug. */
-function probesOn(connector: Connector): string {
-  const { type } = connector;
-  if (type === 'barrel') {
-    if (connector.polarity === 'centre-positive') return 'red inside the barrel, black on its outside';
-    if (connector.polarity === 'centre-negative') return 'red on the outside of the barrel, black inside';
-    return 'inside and outside of the barrel; which is plus is not entered: the sign on the meter says it';
-  }
-  if (type === 'usb-a' || type === 'usb-c') return 'an inline USB meter in the port, nothing behind it';
-  if (type === 'bare') return 'red on the plus end, black on the other';
-  return `red on plus, black on minus of the ${connectorName(connector)}, as marked`;
+function placeOf(one: Connection, from: NamedOutput): StepPlace {
+  if (one.cable) return { is: 'lead-end', lead: one.cable.title, from };
+  return inOwnBay(one) ? { is: 'contacts', of: one.from.title } : { is: 'output', from };
 }

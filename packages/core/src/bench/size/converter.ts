@@ -1,8 +1,10 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
+import { said } from '../../said';
 import { choice, number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from '../../tables';
+import { ASSUMED, COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from '../../tables';
+import type { SizeSaid } from './says';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -25,13 +27,12 @@ export interface ConverterSize {
   /** The highest. */
   readonly heatW: number;
   readonly verdict: Verdict;
-  readonly reasons: readonly string[];
+  readonly reasons: readonly SizeSaid[];
 }
 
-const USUAL_EFFICIENCY = 0.9;
 interface Judged {
   readonly verdict: Verdict;
-  readonly reason: string;
+  readonly reason: SizeSaid;
 }
 
 /**
@@ -42,9 +43,8 @@ interface Judged {
  */
 export function sizeConverter(question: ConverterQuestion): Sized<ConverterSize> {
   const { kind, packFullV, packEmptyV, outputV, loadW } = question;
-  if (packEmptyV > packFullV)
-    return { error: `An empty pack of ${figures(packEmptyV)} V above a full one of ${figures(packFullV)} V.`, path: '/packEmptyV' };
-  const efficiency = question.efficiency ?? USUAL_EFFICIENCY;
+  if (packEmptyV > packFullV) return { error: said('empty-above-full', { packEmptyV, packFullV }), path: '/packEmptyV' };
+  const efficiency = question.efficiency ?? ASSUMED.converterEfficiency.typical;
   const outputA = loadW / outputV;
   const dropoutV = question.dropoutV ?? DROPOUT_V[kind][1];
   const lowestV = kind === 'step-up' ? packEmptyV : Math.max(packEmptyV, Math.min(packFullV, outputV + dropoutV));
@@ -58,13 +58,13 @@ export function sizeConverter(question: ConverterQuestion): Sized<ConverterSize>
     verdict: worstVerdict(judged.map(({ verdict }) => verdict)),
     reasons: judged.map(({ reason }) => reason),
     formula: isLinear
-      ? `${figures(loadW)} W ÷ ${figures(outputV)} V = ${figures(inputA)} A in and out; (${figures(packFullV)} − ${figures(outputV)}) V × ${figures(outputA)} A = ${figures(heatW)} W of heat`
-      : `${figures(loadW)} W ÷ ${figures(efficiency)} ÷ ${figures(lowestV)} V = ${figures(inputA)} A; ${figures(loadW)} W × (1 ÷ ${figures(efficiency)} − 1) = ${figures(heatW)} W of heat`,
+      ? said('linear-formula', { loadW, outputV, inputA, packFullV, outputA, heatW })
+      : said('converter-formula', { loadW, efficiency, lowestV, inputA, heatW }),
     warnings: [
-      ...(!isLinear && question.efficiency === undefined ? [`No efficiency was said: ${100 * USUAL_EFFICIENCY} % is taken.`] : []),
-      'Its contacts as its data sheet says: parts of one look differ.',
-      'Set it before the camera is attached: meter, a dummy load, lock the setting, label it, measure again.',
-      'A charger on the pack may lift the input above a full pack.',
+      ...(!isLinear && question.efficiency === undefined ? [said('efficiency-assumed')] : []),
+      said('contacts-by-sheet'),
+      said('set-before'),
+      said('charger-lifts'),
     ],
   };
 }
@@ -72,18 +72,18 @@ export function sizeConverter(question: ConverterQuestion): Sized<ConverterSize>
 function voltsOf({ kind, packFullV, packEmptyV, outputV, dropoutV, maxInputV }: ConverterQuestion): readonly Judged[] {
   const input: Judged =
     maxInputV === undefined
-      ? { verdict: 'unknown', reason: `Its highest input is not entered; a full pack gives ${figures(packFullV)} V.` }
+      ? { verdict: 'unknown', reason: said('input-not-entered', { packFullV }) }
       : packFullV > maxInputV
-        ? { verdict: 'stop', reason: `A full pack gives ${figures(packFullV)} V; it bears ${figures(maxInputV)} V.` }
-        : { verdict: 'good', reason: `A full pack of ${figures(packFullV)} V stays within ${figures(maxInputV)} V.` };
+        ? { verdict: 'stop', reason: said('input-passed', { packFullV, maxInputV }) }
+        : { verdict: 'good', reason: said('input-within', { packFullV, maxInputV }) };
   return [input, kind === 'step-up' ? stepUp(packFullV, outputV) : stepDown(kind, packFullV, packEmptyV, outputV, dropoutV)];
 }
 
 /** Below its setting a step-up lifts; above it the pack comes straight through. */
 function stepUp(packFullV: number, outputV: number): Judged {
   return packFullV > outputV
-    ? { verdict: 'stop', reason: `A full pack of ${figures(packFullV)} V comes through a step-up that is set to ${figures(outputV)} V.` }
-    : { verdict: 'good', reason: `It lifts at most ${figures(packFullV)} V to ${figures(outputV)} V.` };
+    ? { verdict: 'stop', reason: said('step-up-passed', { packFullV, outputV }) }
+    : { verdict: 'good', reason: said('step-up-lifts', { packFullV, outputV }) };
 }
 
 function stepDown(
@@ -94,36 +94,33 @@ function stepDown(
   dropoutV: number | undefined,
 ): Judged {
   const [leastV, mostV] = dropoutV === undefined ? DROPOUT_V[kind] : [dropoutV, dropoutV];
-  const needs = (extraV: number): number => outputV + extraV;
-  if (packFullV < needs(leastV))
+  const neededV = outputV + leastV;
+  if (packFullV < neededV)
     return {
       verdict: 'stop',
-      reason: `It needs ${figures(needs(leastV))} V to hold ${figures(outputV)} V; a full pack gives ${figures(packFullV)} V.`,
+      reason: said('cannot-hold', { neededV, outputV, packFullV }),
     };
-  if (packEmptyV < needs(leastV))
+  if (packEmptyV < neededV)
     return {
       verdict: 'caution',
-      reason: `Below ${figures(needs(leastV))} V it holds ${figures(outputV)} V no longer; the pack is empty at ${figures(packEmptyV)} V.`,
+      reason: said('holds-no-longer', { neededV, outputV, packEmptyV }),
     };
-  if (packEmptyV < needs(mostV))
+  if (packEmptyV < outputV + mostV)
     return {
       verdict: 'unknown',
-      reason: `Its dropout is not entered: of ${figures(leastV)} to ${figures(mostV)} V, and an empty pack is ${figures(packEmptyV - outputV)} V above its output.`,
+      reason: said('dropout-not-entered', { leastV, mostV, packEmptyV, outputV }),
     };
-  return { verdict: 'good', reason: `An empty pack of ${figures(packEmptyV)} V still holds ${figures(outputV)} V.` };
+  return { verdict: 'good', reason: said('still-holds', { packEmptyV, outputV }) };
 }
 
 function ampsOf({ maxOutputA }: ConverterQuestion, outputA: number): readonly Judged[] {
-  if (maxOutputA === undefined)
-    return [{ verdict: 'unknown', reason: `What it may give is not entered; the load takes ${figures(outputA)} A.` }];
-  if (outputA > maxOutputA)
-    return [{ verdict: 'stop', reason: `The load takes ${figures(outputA)} A; it may give ${figures(maxOutputA)} A.` }];
-  if (outputA > COMFORTABLE_SHARE * maxOutputA)
-    return [{ verdict: 'caution', reason: `The load takes ${figures(outputA)} A of ${figures(maxOutputA)} A: less than a fifth is left.` }];
-  return [{ verdict: 'good', reason: `The load takes ${figures(outputA)} A of ${figures(maxOutputA)} A.` }];
+  if (maxOutputA === undefined) return [{ verdict: 'unknown', reason: said('output-not-entered', { outputA }) }];
+  if (outputA > maxOutputA) return [{ verdict: 'stop', reason: said('output-passed', { outputA, maxOutputA }) }];
+  if (outputA > COMFORTABLE_SHARE * maxOutputA) return [{ verdict: 'caution', reason: said('output-near', { outputA, maxOutputA }) }];
+  return [{ verdict: 'good', reason: said('output-within', { outputA, maxOutputA }) }];
 }
 
 function heatOf({ kind }: ConverterQuestion, heatW: number): readonly Judged[] {
   if (kind !== 'linear' || heatW <= HOT_REGULATOR_W) return [];
-  return [{ verdict: 'caution', reason: `${figures(heatW)} W of heat: it needs a heat sink, or better a switching converter.` }];
+  return [{ verdict: 'caution', reason: said('regulator-hot', { heatW }) }];
 }

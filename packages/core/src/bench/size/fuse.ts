@@ -1,4 +1,5 @@
 import { fuseFor } from '../../physics/wire';
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { FUSE_MARGIN, FUSE_SIZES_A } from '../../tables';
@@ -27,21 +28,14 @@ export function sizeFuse({ continuousA, wireMaxA, connectorMaxA }: FuseQuestion)
   const mostA = Math.min(wireMaxA, connectorMaxA ?? Infinity);
   const size = fuseFor(continuousA);
   const fuseA = size !== undefined && size <= mostA ? size : null;
-  const weakest = connectorMaxA !== undefined && connectorMaxA < wireMaxA ? 'connectors' : 'wire';
-  const range = `1.25 × ${figures(continuousA)} A = ${figures(leastA)} A at least, ${figures(mostA)} A at most (${weakest})`;
+  const weakest = connectorMaxA !== undefined && connectorMaxA < wireMaxA ? ('connectors' as const) : ('wire' as const);
   return {
     fuseA,
-    formula: `${range}; sold: ${FUSE_SIZES_A.join(', ')} A`,
+    formula: said('fuse-formula', { continuousA, leastA, mostA, weakest }),
     warnings: [
-      ...(fuseA === null
-        ? [
-            size === undefined
-              ? 'No fuse of these is large enough: split the load over two leads, each with its own.'
-              : `No fuse that is sold lies between: use a thicker wire${weakest === 'connectors' ? ' and connectors' : ''} for ${size} A, or draw less. Never a larger fuse.`,
-          ]
-        : []),
-      ...(connectorMaxA === undefined ? ['What the connectors carry was not said: it counts too.'] : []),
-      'At the plus, close to the source. Slow-blow where a motor or a large input starts; each string of batteries its own.',
+      ...(fuseA === null ? [size === undefined ? said('fuse-too-small') : said('fuse-between', { weakest, size })] : []),
+      ...(connectorMaxA === undefined ? [said('connectors-not-said')] : []),
+      said('fuse-place'),
     ],
   };
 }

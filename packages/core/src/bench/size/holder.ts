@@ -1,3 +1,4 @@
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
@@ -33,14 +34,12 @@ export function sizeHolder({ chemistry, inSeries, inParallel }: HolderQuestion):
     freshV: inSeries * fullCellV,
     nominalV: inSeries * nominalCellV,
     emptyV: inSeries * cutoffCellV,
-    formula: `${inSeries} × ${figures(fullCellV)} V = ${figures(inSeries * fullCellV)} V fresh; ${inSeries} × ${figures(cutoffCellV)} V = ${figures(inSeries * cutoffCellV)} V empty (${name})`,
+    formula: said('holder-formula', { inSeries, fullCellV, cutoffCellV, name }),
     warnings: [
-      'Measure inside at the cells and at the socket: a holder may have a regulator, or wire its cells otherwise.',
-      ...(inParallel > 1 ? ['Strings side by side: the same cells, equally full, or the fuller ones charge the others.'] : []),
-      ...(CHARGE_CELL_V[chemistry] === undefined
-        ? ['Under load, and in the cold, such cells give far less than their label.', 'They must never be charged.']
-        : []),
-      'All cells of one make and age; none the wrong way round.',
+      said('holder-measure'),
+      ...(inParallel > 1 ? [said('strings-alike')] : []),
+      ...(CHARGE_CELL_V[chemistry] === undefined ? [said('dry-cells-weak'), said('never-charged')] : []),
+      said('holder-cells-alike'),
     ],
   };
 }

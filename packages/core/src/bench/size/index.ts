@@ -4,5 +4,8 @@ export { leadNeighbours } from './lead';
 export type { LeadQuestion, LeadSize } from './lead';
 export { packQuestion, sizePack } from './pack';
 export type { PackQuestion, PackSize } from './pack';
+export type { SizeSaid, SizeSays } from './says';
+export { figures } from './sized';
+export type { Sized } from './sized';
 export { SIZE_TOOLS, sizeQuestion } from './tools';
 export type { SizeToolName } from './tools';

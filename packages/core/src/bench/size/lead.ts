@@ -1,7 +1,8 @@
 import { ampacity, areaOfAwg } from '../../physics/wire';
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { COPPER_OHM_MM2_PER_M, copperWarmth, GAUGES_AWG, USUAL_AMBIENT_C, USUAL_DROP_SHARE, WARM_ENOUGH_C } from '../../tables';
+import { ASSUMED, COPPER_OHM_MM2_PER_M, copperWarmth, GAUGES_AWG, USUAL_AMBIENT_C, USUAL_DROP_SHARE, WARM_ENOUGH_C } from '../../tables';
 import { figures } from './sized';
 import type { Sized } from './sized';
 
@@ -38,37 +39,47 @@ const [TABLE_C, HOTTEST_C] = [30, 70];
  */
 export function sizeLead(question: LeadQuestion): Sized<LeadSize> {
   const { currentA, lengthM, voltageV, dropV, dropShare, ambientC = USUAL_AMBIENT_C } = question;
-  if (dropV !== undefined && dropShare !== undefined)
-    return { error: 'Say the drop in volts or as a share, not both.', path: '/dropShare' };
-  if (dropV !== undefined && dropV >= voltageV)
-    return { error: `A drop of ${figures(dropV)} V leaves nothing of ${figures(voltageV)} V.`, path: '/dropV' };
+  if (dropV !== undefined && dropShare !== undefined) return { error: said('drop-twice'), path: '/dropShare' };
+  if (dropV !== undefined && dropV >= voltageV) return { error: said('drop-takes-all', { dropV, voltageV }), path: '/dropV' };
   const allowedV = dropV ?? (dropShare ?? USUAL_DROP_SHARE) * voltageV;
   const sizes = GAUGES_AWG.map((awg) => leadOf(awg, question, ambientC));
   const found = sizes.find((size) => size.dropV <= allowedV && size.maxA >= currentA);
   if (!found) {
     const thickest = sizes.at(-1)!;
-    const why =
-      thickest.dropV > allowedV
-        ? `drops ${figures(thickest.dropV)} V of the ${figures(allowedV)} V allowed`
-        : `carries ${figures(thickest.maxA)} A for long`;
-    return {
-      error: `No wire does: even AWG 10 ${why}. Make it shorter, use a higher voltage, or split the load.`,
-      path: thickest.dropV > allowedV ? '/lengthM' : '/currentA',
-    };
+    return thickest.dropV > allowedV
+      ? {
+          error: said('no-wire-drop', { dropV: thickest.dropV, allowedV }),
+          path: '/lengthM',
+        }
+      : {
+          error: said('no-wire-amps', { maxA: thickest.maxA }),
+          path: '/currentA',
+        };
   }
+  const copper = rho(ambientC);
+  const { low, high } = ASSUMED.contactsOhm;
+  const [contactsLowV, contactsHighV] = [2 * low * currentA, 2 * high * currentA];
   const byDrop = sizes.find((size) => size.dropV <= allowedV)!;
   return {
     ...found,
-    formula: `2 × ${figures(rho(ambientC), 4)} Ω mm²/m × ${figures(lengthM)} m ÷ ${figures(found.areaMm2)} mm² = ${figures(found.resistanceOhm)} Ω; × ${figures(currentA)} A = ${figures(found.dropV)} V of ${figures(allowedV)} V allowed`,
+    formula: said('lead-formula', {
+      copper,
+      lengthM,
+      areaMm2: found.areaMm2,
+      resistanceOhm: found.resistanceOhm,
+      currentA,
+      dropV: found.dropV,
+      allowedV,
+    }),
     warnings: [
-      ...(found.awg % 2 === 1 ? [`Mostly even gauges are sold: AWG ${found.awg - 1} is the next thicker.`] : []),
-      ...(dropV === undefined && dropShare === undefined ? [`No drop was said: ${100 * USUAL_DROP_SHARE} % is taken.`] : []),
-      ...(question.ambientC === undefined ? [`No ambient was said: ${USUAL_AMBIENT_C} °C is taken.`] : []),
-      ...(byDrop.awg !== found.awg ? [`For the drop AWG ${byDrop.awg} would do; it would get too warm.`] : []),
-      `Contacts come on top: 5 to 20 mΩ a pair, here ${figures(2 * 0.005 * currentA, 2)} to ${figures(2 * 0.02 * currentA, 2)} V for two pairs.`,
-      'The connectors must carry the current too: look for their amps.',
-      'A fuse close to the plus of the source, no larger than the wire carries.',
-      'Before power: continuity of each conductor, none between them, plus to plus.',
+      ...(found.awg % 2 === 1 ? [said('odd-gauge', { awg: found.awg })] : []),
+      ...(dropV === undefined && dropShare === undefined ? [said('drop-assumed')] : []),
+      ...(question.ambientC === undefined ? [said('ambient-assumed')] : []),
+      ...(byDrop.awg !== found.awg ? [said('gauge-by-drop', { awg: byDrop.awg })] : []),
+      said('contacts-on-top', { contactsLowV, contactsHighV }),
+      said('connectors-carry-too'),
+      said('fuse-at-plus'),
+      said('continuity-first'),
     ],
   };
 }

@@ -1,6 +1,7 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { cellVoltage } from '../../physics/cell';
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES, COMFORTABLE_SHARE, isLithium, USUAL_FLIGHT_LIMITS } from '../../tables';
@@ -68,23 +69,27 @@ export function sizePack({ cell, cellsInSeries, cellsInParallel, loadW }: PackQu
     chargeV: chargeCellV === undefined ? null : cellsInSeries * chargeCellV,
     alarmV: cellsInSeries * cellVoltage(of.ocvPerCell, ALARM_SOC),
     verdict: worstVerdict([currentVerdict(perCellA, maxA)]),
-    formula: `${cellsInSeries} × ${figures(of.nominalCellV)} V × ${cellsInParallel} × ${figures(capacityAh)} Ah = ${figures(energyWh)} Wh; ${figures(loadW)} W ÷ ${figures(emptyV)} V ÷ ${cellsInParallel} = ${figures(perCellA)} A a cell at empty`,
+    formula: said('pack-formula', {
+      cellsInSeries,
+      nominalCellV: of.nominalCellV,
+      cellsInParallel,
+      capacityAh,
+      energyWh,
+      loadW,
+      emptyV,
+      perCellA,
+    }),
     warnings: [
-      ...(maxA === undefined ? ['What a cell may give is not entered: read it on its data sheet.'] : []),
-      ...(massG === undefined ? ['A cell’s mass is not entered.'] : []),
-      ...(chargeCellV === undefined ? ['These cells must never be charged.'] : []),
-      ...(isLithium(chemistry)
-        ? [
-            'A protection board for this many in series, a balance lead, a low-voltage alarm; charged at a place that cannot burn, never unattended.',
-            'Never below 0 °C on a charger.',
-          ]
-        : []),
-      'Cells of one make, age and charge. Never solder on bare cells unpractised: spot-weld, or have it made. Never short or open it.',
+      ...(maxA === undefined ? [said('cell-amps-not-entered')] : []),
+      ...(massG === undefined ? [said('cell-mass-not-entered')] : []),
+      ...(chargeCellV === undefined ? [said('cells-never-charged')] : []),
+      ...(isLithium(chemistry) ? [said('lithium-care'), said('not-charged-cold')] : []),
+      said('cells-alike'),
       energyWh > USUAL_FLIGHT_LIMITS.approvalWh
-        ? `${figures(energyWh)} Wh may not fly as baggage.`
+        ? said('flies-not', { energyWh })
         : energyWh > USUAL_FLIGHT_LIMITS.freeWh
-          ? `${figures(energyWh)} Wh flies only if the carrier agrees.`
-          : 'Carriers may refuse a pack without a test report, however small.',
+          ? said('flies-if-agreed', { energyWh })
+          : said('flies-perhaps-not'),
     ],
   };
 }

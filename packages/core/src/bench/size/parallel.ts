@@ -1,6 +1,7 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { cellVoltage } from '../../physics/cell';
+import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
@@ -44,10 +45,11 @@ const [GLADLY, AT_MOST] = [0.2, 1];
 export function sizeParallel({ a, b, loadW }: ParallelQuestion): Sized<ParallelSize> {
   const [aV, bV] = [openV(a), openV(b)];
   const eachA = loadW === undefined ? undefined : shareOf(loadW, [aV, a.resistanceOhm], [bV, b.resistanceOhm]);
-  if (loadW !== undefined && eachA === undefined)
-    return { error: `Together they cannot give ${figures(loadW)} W: their volts collapse.`, path: '/loadW' };
+  if (loadW !== undefined && eachA === undefined) return { error: said('volts-collapse', { loadW }), path: '/loadW' };
   const joinA = Math.abs(aV - bV) / (a.resistanceOhm + b.resistanceOhm);
-  const [fuller, filled] = aV >= bV ? [a, b] : [b, a];
+  const filled = aV >= bV ? b : a;
+  const [fullerV, filledV] = [Math.max(aV, bV), Math.min(aV, bV)];
+  const alikeV = GLADLY * filled.capacityAh * (a.resistanceOhm + b.resistanceOhm);
   const isSame = a.chemistry === b.chemistry && a.cellsInSeries === b.cellsInSeries;
   const cannotFill = CHARGE_CELL_V[filled.chemistry] === undefined && joinA > 0;
   const verdict = worstVerdict([
@@ -60,19 +62,13 @@ export function sizeParallel({ a, b, loadW }: ParallelQuestion): Sized<ParallelS
     into: joinA === 0 ? null : filled === a ? 'a' : 'b',
     ...(eachA && { eachA }),
     verdict,
-    formula: `(${figures(openV(fuller), 4)} − ${figures(openV(filled), 4)}) V ÷ (${figures(a.resistanceOhm)} + ${figures(b.resistanceOhm)}) Ω = ${figures(joinA)} A`,
+    formula: said('parallel-formula', { fullerV, filledV, resistanceOhm: a.resistanceOhm, bResistanceOhm: b.resistanceOhm, joinA }),
     warnings: [
-      ...(isSame
-        ? []
-        : ['Their cells differ: their full and empty volts do too, and one always charges or drains the other. Never side by side.']),
-      ...(cannotFill ? ['One would be charged, and its cells must never be.'] : []),
-      ...(joinA > GLADLY * filled.capacityAh && isSame
-        ? [
-            `Equalise first: charge both full, or join them through a resistor until they differ by less than ${figures(GLADLY * filled.capacityAh * (a.resistanceOhm + b.resistanceOhm), 2)} V.`,
-          ]
-        : []),
-      'A fuse for each, at its plus: a short in one is fed by the other.',
-      'They share the load as their resistances let them: the lower gives more.',
+      ...(isSame ? [] : [said('parallel-unlike')]),
+      ...(cannotFill ? [said('parallel-would-charge')] : []),
+      ...(joinA > GLADLY * filled.capacityAh && isSame ? [said('equalise-first', { alikeV })] : []),
+      said('fuse-each'),
+      said('share-load'),
     ],
   };
 }

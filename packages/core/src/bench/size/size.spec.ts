@@ -1,9 +1,9 @@
-import fc from 'fast-check';
 import { cellVoltage } from '../../physics/cell/ocv';
 import { packFrom } from '../../physics/cell/pack';
 import { areaOfAwg, fuseFor } from '../../physics/wire/wire';
 import { CHEMISTRIES } from '../../tables/chemistries';
 import { FUSE_SIZES_A } from '../../tables/conductors';
+import { tellSize } from '../../words/en/bench/tell-size';
 import { sizeConverter } from './converter';
 import type { ConverterQuestion } from './converter';
 import { sizeFuse } from './fuse';
@@ -13,10 +13,11 @@ import { sizePack } from './pack';
 import { sizeParallel } from './parallel';
 import type { ParallelQuestion } from './parallel';
 import type { Sized } from './sized';
+import fc from 'fast-check';
 
-function found<T>(sized: Sized<T>): T & { formula: string; warnings: readonly string[] } {
-  if ('error' in sized) throw new Error(sized.error);
-  return sized;
+function found<T extends object>(sized: Sized<T>): T & { formula: string; warnings: readonly string[]; reasons: readonly string[] } {
+  if ('error' in sized) throw new Error(sized.error.code);
+  return tellSize(sized) as never;
 }
 const amps = fc.double({ min: 0.05, max: 25, noNaN: true });
 

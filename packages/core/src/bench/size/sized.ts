@@ -1,12 +1,13 @@
+import type { SizeSaid } from './says';
 /** How a size came about: its formula with the numbers in it, and what to mind beside it. */
 export interface Explained {
-  readonly formula: string;
-  readonly warnings: readonly string[];
+  readonly formula: SizeSaid;
+  readonly warnings: readonly SizeSaid[];
 }
 
 /** A question that nothing can answer: why, and by which of its fields. `path` is a JSON Pointer. */
 export interface Impossible {
-  readonly error: string;
+  readonly error: SizeSaid;
   readonly path: string;
 }
 

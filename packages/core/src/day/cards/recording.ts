@@ -1,11 +1,11 @@
 import type { Device, Gear, RecordingLimits } from '../../gear';
 import type { Rig } from '../../rig/drawn';
 import { ROOM_TEMPERATURE_C } from '../../tables';
-import type { Unrecorded } from '../../words';
 import { blocksOf, isThere, nextThere, temperatureIn } from '../model';
 import type { Hands, Span } from '../model';
 import { recordingMode } from '../shape';
 import type { Day } from '../shape';
+import type { Unrecorded } from './unrecorded';
 
 /** Minutes in which a rig does not record though it should, for another reason than power. */
 export interface RecordingStop extends Span {

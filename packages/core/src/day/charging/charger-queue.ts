@@ -2,11 +2,13 @@ import type { Gear } from '../../gear';
 import { energyNow } from '../../gear/kit';
 import { chargeAfter, chargeMinutes, tooCold } from '../../physics/cell';
 import type { Filling } from '../../physics/cell';
+import { said } from '../../said';
 import { CHARGER_EFFICIENCY, CHEMISTRIES, TAPER_SOC } from '../../tables';
 import { coldestAt, isDuring, placeW } from '../model';
 import type { Day } from '../shape';
 import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';
 import type { Charger, OnCharger, Outlets } from './charger';
+import type { ChargingSaid } from './says';
 
 /** What a battery's time on a charger came to. */
 export interface Filled {
@@ -16,14 +18,14 @@ export interface Filled {
   /** When it is full; undefined when it is not by the end. */
   readonly fullMin: number | undefined;
   /** Why nothing, or less, went in. */
-  readonly trouble: string | undefined;
+  readonly trouble: ChargingSaid | undefined;
   /** What was taken from the wall. */
   readonly wallWh: number;
 }
 
 /** A battery on a charger, as far as the two and the place decide: what fills it, or why nothing does. */
 export type Pairing =
-  { readonly ok: true; readonly charger: Charger; readonly filling: Filling } | { readonly ok: false; readonly why: string };
+  { readonly ok: true; readonly charger: Charger; readonly filling: Filling } | { readonly ok: false; readonly why: ChargingSaid };
 
 /** Whether a battery can be filled by a charger where that stands. */
 export function pairingOf(
@@ -32,18 +34,18 @@ export function pairingOf(
   day: Pick<Day, 'date'>,
 ): Pairing {
   const [charger, battery] = [chargerOf(gear.get(chargerId)), gear.get(batteryId)];
-  const no = (why: string): Pairing => ({ ok: false, why });
-  if (!charger) return no('There is no such charger.');
-  if (wattsOf(charger, 1) === undefined) return no('How many watts this charger gives is not known.');
-  if (!place) return no('Where this charger stands is not entered.');
+  const no = (why: ChargingSaid): Pairing => ({ ok: false, why });
+  if (!charger) return no(said('no-such-charger'));
+  if (wattsOf(charger, 1) === undefined) return no(said('watts-not-known'));
+  if (!place) return no(said('place-not-entered'));
   const energyWh = battery?.kind === 'battery' ? energyNow(battery) : undefined;
-  if (battery?.kind !== 'battery' || energyWh === undefined) return no('How much this battery holds is not known.');
-  if (!fits(charger, battery)) return no('It does not fit this charger.');
-  if (inPlace && !canChargeInPlace(charger, battery)) return no('It is not known to take a charge where it sits.');
-  if (battery.chemistry === 'alkaline') return no(`${CHEMISTRIES.alkaline.name} cells must not be charged.`);
-  if (tooCold(battery, coldestAt(place, day))) return no('Lithium cells must not be charged below 0 °C.');
-  if (place.power === 'none') return no('There is no power at this place.');
-  if (placeW(place) === 0) return no('How much the sun gives at this place is not known.');
+  if (battery?.kind !== 'battery' || energyWh === undefined) return no(said('energy-not-known'));
+  if (!fits(charger, battery)) return no(said('does-not-fit'));
+  if (inPlace && !canChargeInPlace(charger, battery)) return no(said('not-where-it-sits'));
+  if (battery.chemistry === 'alkaline') return no(said('never-charged'));
+  if (tooCold(battery, coldestAt(place, day))) return no(said('too-cold'));
+  if (place.power === 'none') return no(said('no-power'));
+  if (placeW(place) === 0) return no(said('sun-not-known'));
   return { ok: true, charger, filling: { chemistry: battery.chemistry, energyWh } };
 }
 
@@ -166,8 +168,8 @@ function withinOutlets(rates: readonly Rate[]): readonly Rate[] {
   });
 }
 
-function troubleOf({ pairing, powered, fromCharge }: Slot, toCharge: number): string | undefined {
+function troubleOf({ pairing, powered, fromCharge }: Slot, toCharge: number): ChargingSaid | undefined {
   if (!pairing.ok) return pairing.why;
   if (toCharge >= 1 - CLOSE) return undefined;
-  return powered || fromCharge >= 1 - CLOSE ? 'Not full by then.' : 'Its turn did not come, or the outlet was dead.';
+  return powered || fromCharge >= 1 - CLOSE ? said('not-full') : said('no-turn');
 }

@@ -1,5 +1,7 @@
 import { charger, dayOfRigs, pack } from '../../../testing/day';
+import { spoken } from '../../../testing/spoken';
 import type { Gear } from '../../gear/gear';
+import { sayHelp } from '../../words/en/day/day-words';
 import { planDay } from '../planner/plan-day';
 import { whatWouldDo } from '../planner/what-would-do';
 import { DaySimulation } from '../run/simulate';
@@ -60,7 +62,7 @@ describe('what if', () => {
       ['cannot-run', 700],
       ['cannot-run', 780],
     ]);
-    expect(gaps[0]!.says).toContain('Camera 20 W is broken');
+    expect(spoken(gaps[0]!.says)).toContain('Camera 20 W is broken');
   });
 
   it('it is colder out of doors, not in a house; it runs over at the end of the day', () => {
@@ -104,7 +106,7 @@ describe('what would do', () => {
     const says = (simulation: DaySimulation): readonly string[] =>
       whatWouldDo(simulation, planDay(simulation))
         .filter(({ enough }) => enough)
-        .map((help) => help.says);
+        .map(({ act }) => sayHelp(act));
     const late = [480, 660].map((fromMin) => ({ rigId: 'A', fromMin, toMin: fromMin + 120 }));
     expect(says(bright(late))).toContain('Camera 15 W of A turned down to 60 % from 11:00 on.');
     const soon = [480, 900].map((fromMin, index) => ({ rigId: 'A', fromMin, toMin: fromMin + (index === 0 ? 280 : 60) }));

@@ -1,4 +1,5 @@
 import { charger, dayOfRigs, HOUSE, pack } from '../../../testing/day';
+import { spoken } from '../../../testing/spoken';
 import { LOW_WATER } from '../../demo/low-water';
 import type { Gear } from '../../gear/gear';
 import { chargingList } from '../run/charging-list';
@@ -219,7 +220,7 @@ describe('charging a battery where it sits', () => {
     expect(plan.charges).toContainEqual({ batteryId: 'bank', chargerId: 'supply', fromMin: 720, toMin: 780, inPlace: true });
     const run = meal(true, { charges: [...plan.charges] });
     expect(run.run().filled[0]).toMatchObject({ trouble: undefined });
-    expect(chargingList(run, run.run()).cautions.join(' ')).toMatch(/switch the rig off and disconnect it first/);
+    expect(spoken(chargingList(run, run.run()).cautions)).toMatch(/switch the rig off and disconnect it first/);
   });
 
   it('is left alone where the maker does not let it: the bank goes out, and back in', () => {
@@ -227,7 +228,7 @@ describe('charging a battery where it sits', () => {
     expect(plan.figures).toMatchObject({ changes: 1, gapMin: 0 });
     expect(plan.charges.some(({ inPlace }) => inPlace)).toBe(false);
     const forced = meal(false, { charges: [{ batteryId: 'bank', chargerId: 'supply', fromMin: 720, toMin: 780, inPlace: true }] });
-    expect(forced.run().filled[0]).toMatchObject({ trouble: 'It is not known to take a charge where it sits.' });
+    expect(forced.run().filled[0]).toMatchObject({ trouble: { code: 'not-where-it-sits' } });
   });
 
   it('waits while the rig draws, and where the rig is somewhere else', () => {

@@ -1,5 +1,5 @@
 import { alternativeOf, APPROACHES } from '../../feed';
-import type { Approach } from '../../feed';
+import type { Approach, FeedSaid } from '../../feed';
 import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { whyNotAtHand } from '../../gear/kit';
@@ -14,7 +14,7 @@ export interface DayApproach {
   readonly approach: Approach;
   readonly title: string;
   /** Rigs that the approach cannot feed, and why; they keep the feed they have. */
-  readonly kept: readonly { readonly rigId: string; readonly why: string }[];
+  readonly kept: readonly { readonly rigId: string; readonly why: FeedSaid | undefined }[];
   /** What is not owned and would have to be. */
   readonly toBuy: readonly string[];
   readonly plan: DayPlan;
@@ -35,7 +35,7 @@ export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulati
   const kit = new Map([...gear].filter(([, body]) => whyNotAtHand(body) === undefined));
   const all = new Map<string, Gear>(gear);
   const fed = new Map<string, Rig>(rigs);
-  const kept: { rigId: string; why: string }[] = [];
+  const kept: { rigId: string; why: FeedSaid | undefined }[] = [];
   const toBuy = new Set<string>();
   const taken = new Set<string>();
   for (const rigId of day.rigIds) {
@@ -49,7 +49,7 @@ export function dayApproach(approach: Approach, { day, gear, rigs }: DaySimulati
         all.set(id, body);
         toBuy.add(gearTitle(body));
       }
-    } else kept.push({ rigId, why: lack ?? 'it has no way of this approach' });
+    } else kept.push({ rigId, why: lack });
     for (const id of batteriesOf(fed.get(rigId)!, all)) taken.add(id);
   }
   const { swaps: _swaps, charges: _charges, ...bare } = day;

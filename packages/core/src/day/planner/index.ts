@@ -1,10 +1,12 @@
 export { DAY_APPROACHES, dayApproach } from './day-approaches';
 export type { DayApproach } from './day-approaches';
+export type { HelpAct } from './help-act';
 export { costOfMoving, movedChange } from './moved-change';
 export type { MovedChange } from './moved-change';
 export { carriedOver, dayAfter, notAsLeft } from './next-day';
 export { planDay } from './plan-day';
 export type { DayPlan } from './plan-day';
+export type { PlanSays } from './says';
 export { neededToday, topUps } from './top-ups';
 export type { TopUp } from './top-ups';
 export { whatWouldDo } from './what-would-do';

@@ -1,6 +1,7 @@
 import { gearTitle } from '../../gear';
 import type { Battery } from '../../gear';
 import { energyNow } from '../../gear/kit';
+import { said } from '../../said';
 import { FULL_SHARE } from '../../tables';
 import { chargerOf } from '../charging';
 import { lastThere, nextThere, overlap } from '../model';
@@ -9,6 +10,7 @@ import { planFigures } from '../run';
 import type { ChargePoint, DayRun, DaySimulation, Moves, PlanFigures } from '../run';
 import { isDrawing } from '../shape';
 import type { Charge, Day } from '../shape';
+import type { PlanSaid } from './says';
 
 /** A battery that could be filled in a break, and whether that is worth the handling. */
 export interface TopUp {
@@ -24,7 +26,7 @@ export interface TopUp {
   readonly rig: string | undefined;
   readonly worth: boolean;
   /** Why, or why not. */
-  readonly says: string;
+  readonly says: PlanSaid;
   /** The day's moves with it. */
   readonly moves: Moves;
 }
@@ -112,12 +114,11 @@ function filledIn(
 
 function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number): Pick<TopUp, 'worth' | 'says'> {
   const saved = now.gapMin - then.gapMin;
-  if (then.interruptions > now.interruptions) return { worth: false, says: 'it would interrupt what must not be' };
-  if (saved > 1) return { worth: true, says: `${Math.floor(saved)} min less without power` };
-  if (saved > -1 && then.intoReserve < now.intoReserve) return { worth: true, says: 'keeps it out of its reserve' };
-  const without = `${Math.round(100 * left)} % are left at the lowest without it`;
-  if (gain < LEAST_GAIN) return { worth: false, says: `it adds only ${Math.round(100 * gain)} %; ${without}` };
-  return { worth: false, says: left > 0.001 ? without : 'nothing is gained by it' };
+  if (then.interruptions > now.interruptions) return { worth: false, says: said('would-interrupt') };
+  if (saved > 1) return { worth: true, says: said('less-dark', { saved }) };
+  if (saved > -1 && then.intoReserve < now.intoReserve) return { worth: true, says: said('out-of-reserve') };
+  if (gain < LEAST_GAIN) return { worth: false, says: said('adds-little', { gain, left }) };
+  return { worth: false, says: left > 0.001 ? said('left-without', { left }) : said('nothing-gained') };
 }
 
 /**

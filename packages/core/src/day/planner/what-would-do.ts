@@ -2,19 +2,18 @@ import { gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { energyNow } from '../../gear/kit';
 import { formatClock } from '../../quantity';
-import { sayHelp } from '../../words';
-import type { HelpAct } from '../../words';
 import { clockAt } from '../model';
 import { DaySimulation } from '../run';
 import { isDrawing } from '../shape';
 import type { Day } from '../shape';
+import type { HelpAct } from './help-act';
 import { compareCost } from './judge';
 import { planDay } from './plan-day';
 import type { DayPlan, PlanOptions } from './plan-day';
 
 /** One thing that would make a day work, or make it better. */
 export interface Help {
-  readonly says: string;
+  readonly act: HelpAct;
   /** Whether it alone is enough. */
   readonly enough: boolean;
   readonly plan: DayPlan;
@@ -42,7 +41,7 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
       ...options,
       effort: TRIED,
     });
-    return { says: sayHelp(act), plan: better, enough: better.unmet.length === 0 && better.cost.interruptions === 0 };
+    return { act, plan: better, enough: better.unmet.length === 0 && better.cost.interruptions === 0 };
   };
   const helps = [
     best(

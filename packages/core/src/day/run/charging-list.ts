@@ -1,5 +1,7 @@
 import { gearTitle } from '../../gear';
+import { said } from '../../said';
 import { FULL_SHARE } from '../../tables';
+import type { ChargingSaid } from '../charging';
 import type { DayRun } from './day-run';
 import type { DaySimulation } from './simulate';
 
@@ -16,7 +18,7 @@ export interface ChargingRow {
   readonly fromCharge: number;
   readonly toCharge: number;
   readonly wallWh: number;
-  readonly trouble: string | undefined;
+  readonly trouble: ChargingSaid | undefined;
   /** In the rig that it sits in. */
   readonly inPlace: boolean;
 }
@@ -29,14 +31,14 @@ export interface NotReady {
   readonly atMin: number;
   readonly charge: number;
   /** What would help, in words. */
-  readonly remedy: string;
+  readonly remedy: ChargingSaid;
 }
 
 export interface ChargingList {
   readonly rows: readonly ChargingRow[];
   readonly notReady: readonly NotReady[];
   /** The usual cautions beside the acts. */
-  readonly cautions: readonly string[];
+  readonly cautions: readonly ChargingSaid[];
 }
 
 /** Everything that is charged in a day, in the order of time, and what is not ready when it is called for. */
@@ -70,9 +72,7 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
         rig: rigs.get(rigId)?.name ?? rigId,
         atMin: fromMin,
         charge: fromCharge,
-        remedy: last
-          ? `${Math.round((1 - fromCharge) * 100)} % of its charge is missing: put it on earlier, before others in the same charger, or on a stronger one.`
-          : `It is on no charger before${isPlanned ? '.' : ': ask for a plan, or put it on one.'}`,
+        remedy: last ? said('charge-missing', { fromCharge }) : said('on-no-charger', { isPlanned }),
       };
     });
   // where chargers stand somebody will use them, whether the plan says so yet or not
@@ -87,13 +87,11 @@ export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): C
       rows.length === 0 && (day.chargers ?? []).length === 0
         ? []
         : [
-            'Never charge unattended or where you sleep; follow the makers’ instructions.',
-            ...(isLithium ? ['Lithium: not below 0 °C. Let cold packs come to room warmth first.'] : []),
-            ...(rows.some(({ inPlace }) => inPlace)
-              ? ['Charging where it sits: switch the rig off and disconnect it first, and only as the maker allows.']
-              : []),
-            ...(isLead ? ['Lead-acid: air the room; switch the system off and disconnect it before charging in place.'] : []),
-            ...(day.hands?.length ? [] : ['No crew hours entered: batteries are taken to be moved at any hour.']),
+            said('not-unattended'),
+            ...(isLithium ? [said('not-below-zero')] : []),
+            ...(rows.some(({ inPlace }) => inPlace) ? [said('in-place')] : []),
+            ...(isLead ? [said('air-the-room')] : []),
+            ...(day.hands?.length ? [] : [said('no-crew-hours')]),
           ],
   };
 }

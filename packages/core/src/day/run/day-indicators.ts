@@ -12,9 +12,10 @@ export interface DayIndicator {
   readonly battery: string;
   readonly fromMin: number;
   readonly toMin: number;
-  readonly where: string;
+  /** Whose gauge it is. */
+  readonly part: string;
   readonly believable: Indicator['believable'];
-  readonly why: string;
+  readonly why: Indicator['why'];
   /** What it shows from which minute of the day on. */
   readonly readings: readonly { readonly minute: number; readonly shown: string; readonly charge: number }[];
   /** When the battery is at its reserve, and what the gauge shows then: the clock to go by where it cannot be believed. */
@@ -42,10 +43,10 @@ export function dayIndicators(simulation: DaySimulation, run: DayRun): readonly 
       seen
         // a device's gauge that shows the same whatever sits in the rig is told once
         .filter(
-          ({ gearId, where }) =>
-            gearId === stay.batteryId || (gear.get(gearId)?.kind !== 'battery' && isFirst(told, `${stay.rigId} ${where}`)),
+          ({ gearId, part }) =>
+            gearId === stay.batteryId || (gear.get(gearId)?.kind !== 'battery' && isFirst(told, `${stay.rigId} ${part}`)),
         )
-        .map(({ where, believable, why, readings }): DayIndicator => {
+        .map(({ part, believable, why, readings }): DayIndicator => {
           const shownAt = (charge: number): string | undefined => readings.findLast((reading) => reading.charge >= charge - 1e-9)?.shown ?? readings[0]?.shown; // prettier-ignore
           const atReserve = firstBelow(curve, reserve);
           return {
@@ -54,7 +55,7 @@ export function dayIndicators(simulation: DaySimulation, run: DayRun): readonly 
             battery: battery ? gearTitle(battery) : stay.batteryId,
             fromMin: stay.fromMin,
             toMin: stay.toMin,
-            where,
+            part,
             believable,
             why,
             readings: changesOf(curve, shownAt),

@@ -3,6 +3,7 @@ import type { Filled } from '../charging';
 import { without } from '../model';
 import type { Span } from '../model';
 import type { Block } from '../shape';
+import type { GapSaid } from './says';
 import type { Seated } from './seating';
 
 /** Minutes in which a rig has no power though a block of it wants some. */
@@ -11,7 +12,7 @@ export interface PowerGap extends Span {
   readonly blockId: string;
   /** A planned change of battery, a battery that gave out, a seat with none in it, or a rig that cannot run so. */
   readonly why: 'change' | 'gave-out' | 'empty-seat' | 'cannot-run';
-  readonly says: string;
+  readonly says: GapSaid;
 }
 
 /** A battery in a rig, from when it is put in until it is taken out. */

@@ -2,6 +2,7 @@ export { dayChances } from './chances';
 export type { Band, DayChances } from './chances';
 export { chargingList } from './charging-list';
 export type { ChargingList, ChargingRow } from './charging-list';
+export type { Dark } from './dark';
 export { dayIndicators } from './day-indicators';
 export type { DayIndicator } from './day-indicators';
 export type { BlockRun, ChargePoint, DayRun, PowerGap, Stay } from './day-run';
@@ -9,6 +10,7 @@ export { belowIn, belowReserve, onlyIn, planFigures, visitAround } from './plan-
 export type { PlanFigures } from './plan-figures';
 export { patternOf, RigStates } from './rig-states';
 export type { Deviation, RigState } from './rig-states';
+export type { GapSaid, GapSays } from './says';
 export { rigSpansOf } from './seating';
 export type { RigSpan } from './seating';
 export { DaySimulation, sourceName } from './simulate';

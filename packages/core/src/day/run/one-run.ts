@@ -1,9 +1,8 @@
 import type { Gear } from '../../gear';
 import { DEFAULT_RESERVE } from '../../rig/drawn';
 import type { SystemPhase, SystemRun } from '../../run';
+import { said } from '../../said';
 import { LEAST_GAP_MIN } from '../../tables';
-import { sayDark } from '../../words';
-import type { Dark } from '../../words';
 import type { CardsRun } from '../cards';
 import { ChargerQueues } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
@@ -11,6 +10,7 @@ import { overlap } from '../model';
 import type { Hands, Span } from '../model';
 import { isDrawing } from '../shape';
 import type { Day } from '../shape';
+import type { Dark } from './dark';
 import { blockRun, joined, joinedGaps, TOUCH_MIN } from './day-run';
 import type { ChargePoint, DayRun, PowerGap, Stay } from './day-run';
 import { nobodyThere } from './nobody-there';
@@ -152,7 +152,7 @@ export class OneRun {
 
   private cannotRun(span: RigSpan, state: RigState): void {
     const part = span.broken === undefined ? undefined : this.simulation.gear.get(span.broken);
-    const trouble = part ? `${part.name} is broken; the rig’s own page shows what else could feed it.` : (state.trouble ?? '');
+    const trouble = part ? said('part-broken', { name: part.name }) : (state.trouble ?? said('rig-gone'));
     let fromMin = span.fromMin;
     for (const { block, minutes } of span.parts) {
       const toMin = fromMin + minutes;
@@ -206,7 +206,7 @@ export class OneRun {
 
   private whyOf(span: RigSpan, fromMin: number, loadId: string): Pick<PowerGap, 'why' | 'says'> {
     const device = this.simulation.gear.get(loadId)?.name ?? 'A device';
-    const dark = (why: Dark) => ({ why, says: sayDark(device, why) });
+    const dark = (why: Dark) => ({ why, says: said('dark', { device, why }) });
     const changing = this.day.seated.find(
       ({ rigId, atMin, takesMin, seatId }) =>
         rigId === span.rigId && takesMin > 0 && !span.seats.has(seatId) && fromMin >= atMin - TOUCH_MIN && fromMin < atMin + takesMin,

@@ -5,9 +5,10 @@ import { batteriesOf, drawnRig, gearIdsOf, withPartReplaced } from '../../rig/dr
 import type { Rig, RigPhase } from '../../rig/drawn';
 import { SystemRunner, unbridgedMinutes } from '../../run';
 import type { SystemPhase, Variation } from '../../run';
-import { sayFinding } from '../../words';
+import { said } from '../../said';
 import { QUIET_KINDS } from '../shape';
 import type { Block, Day } from '../shape';
+import type { GapSaid } from './says';
 
 /** A rig with certain batteries in its seats at a certain temperature, ready to be run from any charge. */
 export interface RigState {
@@ -17,14 +18,14 @@ export interface RigState {
   readonly supplies: readonly ('mains' | 'vehicle' | undefined)[];
   readonly loadIds: readonly string[];
   /** Why it cannot be run; then there is no runner. */
-  readonly trouble: string | undefined;
+  readonly trouble: GapSaid | undefined;
   readonly runner: SystemRunner | undefined;
   /** Less exact and faster, for random runs. */
   readonly rough: () => SystemRunner;
   /** What each load wants in a block; in nothing between blocks. */
   readonly loadW: (block: Block | undefined) => SystemPhase['loadW'];
   /** What must not be, or would not work, in a block at these charges of its sources, in words; undefined where it may go on. */
-  readonly stopIn: (block: Block, soc: Readonly<Record<string, number>>) => string | undefined;
+  readonly stopIn: (block: Block, soc: Readonly<Record<string, number>>) => GapSaid | undefined;
   readonly vary: (deviation: Deviation) => Variation | undefined;
 }
 
@@ -123,14 +124,14 @@ export class RigStates {
       sourceIds: sources.map(({ id }) => id),
       supplies: sources.map(({ id }) => supplyOf(this.gear.get(id))),
       loadIds: loads.map(({ id }) => id),
-      trouble: system ? undefined : sayTrouble(model),
+      trouble: system ? undefined : troubleSaid(model),
       runner: system && new SystemRunner(system),
       rough: () => (rough ??= roughRunner(system!)),
       loadW: (block) => (block ? (system?.phases[patterns.indexOf(patternOf(block))]?.loadW ?? NOTHING) : NOTHING),
       stopIn: keptByCharge((block, soc) => {
         const place = patterns.indexOf(patternOf(block));
         const stop = place === -1 ? undefined : stopInPhase(model, place, soc);
-        return stop && sayFinding(stop);
+        return stop && said('finding', { finding: stop });
       }),
       vary: ({ of, efficiency, temperature }) =>
         variations.set(
@@ -160,7 +161,7 @@ const GONE: RigState = {
   sourceIds: [],
   supplies: [],
   loadIds: [],
-  trouble: 'The rig is gone.',
+  trouble: said('rig-gone'),
   runner: undefined,
   rough: () => {
     throw new RangeError('rough: a rig that is gone cannot be run');
@@ -172,7 +173,7 @@ const GONE: RigState = {
 
 /** A day is worked out again for every edit, and most of its blocks are as they were. */
 function keptByCharge(judge: RigState['stopIn']): RigState['stopIn'] {
-  const known = new Map<string, string | undefined>();
+  const known = new Map<string, GapSaid | undefined>();
   return (block, soc) => {
     const key = `${patternOf(block)} ${JSON.stringify(soc)}`;
     if (!known.has(key)) known.set(key, judge(block, soc));
@@ -200,8 +201,8 @@ function supplyOf(gear: Gear | undefined): 'mains' | 'vehicle' | undefined {
   return gear.form === 'vehicle' ? 'vehicle' : 'mains';
 }
 
-function sayTrouble(model: RigModel): string {
+function troubleSaid(model: RigModel): GapSaid {
   const worst = troubleOf(model);
-  if (worst) return sayFinding(worst);
-  return model.resolved.devices.length > 0 ? 'Nothing feeds it.' : 'It has no devices.';
+  if (worst) return said('finding', { finding: worst });
+  return model.resolved.devices.length > 0 ? said('nothing-feeds') : said('no-devices');
 }

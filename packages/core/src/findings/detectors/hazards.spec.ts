@@ -1,4 +1,22 @@
-import { adapter, answerTo, battery, BAY, BY_5V, BY_DTAP, BY_PD, CONTACTS, device, DTAP, IN_CAMERA, rigOf, troubles, USB_A, USB_C, USB_IN, usbCable } from '../../../testing/rig-parts';
+import {
+  adapter,
+  answerTo,
+  battery,
+  BAY,
+  BY_5V,
+  BY_DTAP,
+  BY_PD,
+  CONTACTS,
+  device,
+  DTAP,
+  IN_CAMERA,
+  rigOf,
+  troubles,
+  USB_A,
+  USB_C,
+  USB_IN,
+  usbCable,
+} from '../../../testing/rig-parts';
 import type { Parts } from '../../../testing/rig-parts';
 import { assess } from '../../answer/assess';
 

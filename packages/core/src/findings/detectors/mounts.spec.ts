@@ -4,7 +4,7 @@ import { rigModel } from '../../answer/rig-model';
 import { criteriaOf } from '../../feed/criteria';
 import type { Device } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
-import { tell } from '../../words/tell';
+import { tell } from '../../words/en/findings/tell';
 
 const COVERED: Device['covered'] = [
   { place: 'behind', what: 'screen' },

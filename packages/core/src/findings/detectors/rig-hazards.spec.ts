@@ -1,4 +1,18 @@
-import { bank, build, camera, dummy, inCamera, judge, pack, plainBank, splitter, stepUp, usbCamera, usbWire, wire } from '../../../testing/rig-builder';
+import {
+  bank,
+  build,
+  camera,
+  dummy,
+  inCamera,
+  judge,
+  pack,
+  plainBank,
+  splitter,
+  stepUp,
+  usbCamera,
+  usbWire,
+  wire,
+} from '../../../testing/rig-builder';
 import type { Built } from '../../../testing/rig-builder';
 import type { Connector } from '../../gear/connector';
 import type { Device, Gear } from '../../gear/gear';

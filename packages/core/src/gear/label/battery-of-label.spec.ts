@@ -1,3 +1,4 @@
+import { spoken } from '../../../testing/spoken';
 import { missingFields } from '../../shape/missing-fields';
 import { gearShape } from '../gear';
 import { BATTERY_CLASSES, batteryOfLabel } from './battery-of-label';
@@ -30,7 +31,7 @@ describe('a battery by its label', () => {
     const { battery, assumed } = of('bank', '13000 mAh', 'USB-C1 100W, USB-C2 27W, USB-A 18W, total 120W');
     expect(battery).toMatchObject({ energyWh: 48.1, cellsInSeries: 1, from: { energyWh: 'guess' }, budgets: [{ maxW: 120 }] });
     expect(battery).not.toHaveProperty('nominalV');
-    expect(assumed.join()).toMatch(/3\.7 V/);
+    expect(spoken(assumed)).toMatch(/3\.7 V/);
     expect(battery.outputs.map(({ id, budget }) => [id, budget])).toEqual([
       ['usb-c1', 'all'],
       ['usb-c2', 'all'],

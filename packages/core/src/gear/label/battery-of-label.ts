@@ -1,9 +1,11 @@
+import { said } from '../../said';
 import { CHEMISTRIES } from '../../tables';
 import type { ChemistryId } from '../../tables';
 import type { Battery, Connector, Output } from '..';
 import { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
 import { cellsMeant } from './read-label';
 import type { Label, LabelAsk } from './read-label';
+import type { LabelSaid } from './says';
 
 interface BatteryClass {
   readonly title: string;
@@ -102,7 +104,7 @@ export interface LabelledBattery {
   readonly battery: Battery;
   readonly asks: readonly LabelAsk[];
   /** What was taken for what the label does not say. */
-  readonly assumed: readonly string[];
+  readonly assumed: readonly LabelSaid[];
 }
 
 /**
@@ -115,14 +117,14 @@ export function batteryOfLabel(id: BatteryClassId, label: Label, ports: Label | 
   const kind: BatteryClass = BATTERY_CLASSES[id];
   const { reads } = label;
   const chemistry = answers.chemistry ?? reads.chemistry ?? kind.chemistry;
-  const assumed: string[] = [];
+  const assumed: LabelSaid[] = [];
   const stacked = stackedV(reads.cellsInSeries, chemistry);
   let voltageV = answers.voltageV ?? reads.voltageV;
   let isGuess = false;
   if (voltageV === undefined && reads.energyWh === undefined && reads.capacityAh !== undefined) {
     voltageV = stacked ?? kind.countedAtV;
     isGuess = stacked === undefined && voltageV !== undefined;
-    if (isGuess) assumed.push(`a bank’s mAh counted at ${voltageV} V, its cells`);
+    if (isGuess) assumed.push(said('bank-counted-at', { voltageV }));
   }
   const cells =
     answers.cellsInSeries ??
@@ -138,7 +140,7 @@ export function batteryOfLabel(id: BatteryClassId, label: Label, ports: Label | 
   if (cells === undefined && asks.length === 0)
     asks.push(chemistry === undefined ? 'chemistry' : voltageV === undefined ? 'voltageV' : 'cellsInSeries');
   if (label.reads.chemistry === undefined && kind.chemistry && answers.chemistry === undefined)
-    assumed.push(`${CHEMISTRIES[kind.chemistry].name}, as ${kind.title === 'USB bank' ? 'banks' : 'batteries of this kind'} are`);
+    assumed.push(said('chemistry-usual', { chemistry: kind.chemistry, form: kind.form }));
   const outputs = [...mountOf(kind, reads.currentA), ...portsOf(kind, ports ?? label)];
   return {
     battery: {

@@ -1,7 +1,9 @@
 import { issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
+import { said } from '../../said';
 import { CHEMISTRIES } from '../../tables';
+import type { LabelSaid } from './says';
 import { readBatteryLabel } from './views';
 
 /** What a label that prints no volts counts its amp-hours at. */
@@ -29,7 +31,7 @@ export interface LabelMeaning {
   /** Amp-hours at the place of use, where its volts are known. */
   readonly useAh: number | undefined;
   /** How it follows, step by step. */
-  readonly steps: readonly string[];
+  readonly steps: readonly LabelSaid[];
 }
 
 /**
@@ -48,23 +50,14 @@ export function labelMeaning(
   const read = readBatteryLabel(assumedV === undefined ? text : `${text} ${assumedV} V`);
   if (!read.ok) return { ok: false, issue: issue('', read.issue.code, read.issue.expected, text) };
   const { nominalV, capacityAh, energyWh: packWh } = read.value;
-  const say = formatQuantity;
-  const steps: string[] = [];
+  const steps: LabelSaid[] = [];
   if (assumedV !== undefined)
-    steps.push(
-      kind === 'bank'
-        ? `a bank counts its mAh at its cells: ${say(assumedV, 'V')}, assumed`
-        : `${cells} × ${say(cellV ?? 0, 'V')} = ${say(assumedV, 'V')}`,
-    );
-  steps.push(
-    read.value.energyComputed
-      ? `${say(nominalV ?? 0, 'V')} × ${say(capacityAh ?? 0, 'Ah')} = ${say(packWh, 'Wh')}`
-      : `${say(packWh, 'Wh')} printed`,
-  );
+    steps.push(kind === 'bank' ? said('bank-counts', { assumedV }) : said('cells-times', { cells, cellV, assumedV }));
+  steps.push(read.value.energyComputed ? said('volts-times', { nominalV, capacityAh, packWh }) : said('printed', { packWh }));
   const useWh = packWh * (through?.efficiency ?? 1);
-  if (through && through.efficiency < 1) steps.push(`${through.title}: × ${say(through.efficiency, 'fraction')} = ${say(useWh, 'Wh')}`);
+  if (through && through.efficiency < 1) steps.push(said('through', { title: through.title, efficiency: through.efficiency, useWh }));
   const useAh = through?.outputV === undefined ? undefined : useWh / through.outputV;
-  if (useAh !== undefined) steps.push(`÷ ${say(through!.outputV!, 'V')} = ${say(useAh, 'Ah')} there`);
+  if (useAh !== undefined) steps.push(said('at-use', { outputV: through!.outputV!, useAh }));
   return { ok: true, value: { nominalV, capacityAh, packWh, useWh, useAh, steps } };
 }
 
@@ -74,23 +67,21 @@ export interface ComparedLabel {
   readonly meaning: LabelMeaning;
 }
 
+/** Two labels of which the bigger number of mAh is the smaller battery. */
+export interface MisleadingPair {
+  readonly more: ComparedLabel;
+  readonly less: ComparedLabel;
+}
+
 /**
- * Pairs in which the bigger number of mAh is the smaller battery, put into words: the commonest mistake with labels.
+ * Pairs in which the bigger number of mAh is the smaller battery: the commonest mistake with labels.
  * The greatest contradiction first.
  */
-export function misleadingPairs(labels: readonly ComparedLabel[]): readonly string[] {
+export function misleadingPairs(labels: readonly ComparedLabel[]): readonly MisleadingPair[] {
   const pairs = labels.flatMap((more) =>
     labels
       .filter(({ meaning }) => (meaning.capacityAh ?? Infinity) < (more.meaning.capacityAh ?? 0) && meaning.useWh > more.meaning.useWh)
       .map((less) => ({ more, less, ratio: less.meaning.useWh / more.meaning.useWh })),
   );
-  return pairs
-    .sort((a, b) => b.ratio - a.ratio)
-    .map(({ more, less }) => `${tell(more)}; ${tell(less)}. The bigger mAh is the smaller battery.`);
-}
-
-function tell({ name, meaning: { capacityAh = 0, nominalV, packWh, useWh } }: ComparedLabel): string {
-  const at = nominalV === undefined ? '' : ` at ${formatQuantity(nominalV, 'V')}`;
-  const there = useWh < packWh ? `, ${formatQuantity(useWh, 'Wh')} where it is used` : '';
-  return `${name}: ${formatQuantity(capacityAh * 1000, 'count')} mAh${at} is ${formatQuantity(packWh, 'Wh')}${there}`;
+  return pairs.sort((a, b) => b.ratio - a.ratio).map(({ more, less }) => ({ more, less }));
 }

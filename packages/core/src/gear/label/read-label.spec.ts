@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
+import { sayLabel } from '../../words/en/gear/read-label-words';
 import { cellsMeant, readLabel } from './read-label';
-import { sayLabel } from './views';
 
 /** One label a line: what it says, what is read of it, what is asked. */
 const LABELS = readFileSync(path.join(__dirname, '../../../testing/labels.tsv'), 'utf8')

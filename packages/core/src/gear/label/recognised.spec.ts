@@ -1,3 +1,4 @@
+import { spoken } from '../../../testing/spoken';
 import { labelOfPicture } from './recognised';
 import type { RecognisedWord } from './recognised';
 
@@ -29,7 +30,7 @@ describe('a label that was read from a picture', () => {
 
   it('doubts a number whose unit was not read; beside a word it is a name', () => {
     const lost = labelOfPicture([read('14.4', '49 Wh'), read('14.4', '49 Wh')]);
-    expect(lost.doubts).toEqual(['“14.4” has no unit that was read: look at it.']);
+    expect(lost.doubts.map(spoken)).toEqual(['“14.4” has no unit that was read: look at it.']);
     expect(labelOfPicture([read('HOLMVIK 49', '49 Wh'), read('HOLMVIK 49', '49 Wh')]).doubts).toEqual([]);
   });
 
@@ -46,7 +47,7 @@ describe('a label that was read from a picture', () => {
     ['a figure that only one reading has', [read('14.4V 95Wh'), read('14.4V 95Wh 8A')], /“8 A” was not read the same twice/],
     ['nothing', [read('Rechargeable')], /No figure was found/],
   ])('is doubted for %s', (_what, readings, says) => {
-    expect(labelOfPicture(readings).doubts.join(' ')).toMatch(says);
+    expect(labelOfPicture(readings).doubts.map(spoken).join(' ')).toMatch(says);
   });
 
   it('marks the words that are doubted, where they stand', () => {
@@ -61,6 +62,6 @@ describe('a label that was read from a picture', () => {
   });
 
   it('of no reading at all says that nothing was read', () => {
-    expect(labelOfPicture([])).toMatchObject({ text: '', doubts: ['Nothing was read.'] });
+    expect(labelOfPicture([])).toMatchObject({ text: '', doubts: [{ code: 'nothing-read' }] });
   });
 });

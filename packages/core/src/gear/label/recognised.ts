@@ -1,6 +1,8 @@
 import { formatQuantity } from '../../quantity';
+import { said } from '../../said';
 import { readLabel } from './read-label';
 import type { Label } from './read-label';
+import type { LabelSaid } from './says';
 
 /** A word that was recognised in a picture, where it stands there, in pixels. */
 export interface RecognisedWord {
@@ -20,7 +22,7 @@ export interface PictureLabel {
   /** What was recognised, the doubtful ones marked. */
   readonly words: readonly (RecognisedWord & { readonly doubtful: boolean })[];
   /** Why a figure may be wrong; none only where several ways of reading agree. */
-  readonly doubts: readonly string[];
+  readonly doubts: readonly LabelSaid[];
 }
 
 /** A word below it is doubted, even where it was read the same twice. */
@@ -40,7 +42,7 @@ const FIGURE = new RegExp(`\\d[\\d.,]*\\s*${UNIT}(?![a-z])`, 'gi');
  * Makes a label of what a recogniser read, once or several times over the same picture. The reading that holds together
  * best counts. It is told as doubtful wherever nothing else on the label, and no other reading, confirms a figure.
  *
- * @example labelOfPicture([]).doubts // ['Nothing was read.']
+ * @example labelOfPicture([]).doubts[0] // { code: 'nothing-read' }
  */
 export function labelOfPicture(readings: readonly (readonly RecognisedWord[])[]): PictureLabel {
   const read = readings.map((words) => {
@@ -49,17 +51,16 @@ export function labelOfPicture(readings: readonly (readonly RecognisedWord[])[])
     return { words, text, label, figures: figuresOf(text), confirmed: isConfirmed(label), score: scoreOf(words, label) };
   });
   const best = [...read].sort((a, b) => b.score - a.score)[0];
-  if (!best) return { text: '', label: readLabel(''), words: [], doubts: ['Nothing was read.'] };
-  const doubts: string[] = [];
-  if (best.figures.length === 0)
-    doubts.push('No figure was found in the picture. Come nearer, hold it straight, and light it from the side.');
+  if (!best) return { text: '', label: readLabel(''), words: [], doubts: [said('nothing-read')] };
+  const doubts: LabelSaid[] = [];
+  if (best.figures.length === 0) doubts.push(said('no-figure'));
   const { voltageV, capacityAh, energyWh } = best.label.reads;
   if (best.label.disagrees) {
     const { printedWh, voltageV: v, capacityAh: ah } = best.label.disagrees;
-    doubts.push(`${formatQuantity(v, 'V')} × ${formatQuantity(ah, 'Ah')} is not ${formatQuantity(printedWh, 'Wh')}: one of them was read wrongly, or the label says so.`); // prettier-ignore
+    doubts.push(said('figures-disagree', { v, ah, printedWh })); // prettier-ignore
   }
   if (voltageV !== undefined && !isOfCells(voltageV) && (capacityAh !== undefined || energyWh !== undefined))
-    doubts.push(`${formatQuantity(voltageV, 'V')} is no usual pack: was a point missed?`);
+    doubts.push(said('no-usual-pack', { voltageV }));
   const others = read.filter((one) => one !== best);
   const unsure = new Set<string>();
   for (const figure of best.figures) {
@@ -70,7 +71,7 @@ export function labelOfPicture(readings: readonly (readonly RecognisedWord[])[])
   for (const { figures } of others) {
     for (const figure of figures) if (!best.figures.includes(figure) && !(best.confirmed && isOfPack(figure))) unsure.add(figure);
   }
-  for (const figure of unsure) doubts.push(`“${figure}” was not read the same twice: look at it.`);
+  for (const figure of unsure) doubts.push(said('not-twice', { figure }));
   const words = best.words.map((word) => {
     const own = figuresOf(mended(word.text));
     const doubtful = /\d/.test(word.text) && (word.confidence < SURE || own.some((figure) => unsure.has(figure)));
@@ -78,11 +79,10 @@ export function labelOfPicture(readings: readonly (readonly RecognisedWord[])[])
   });
   // a number alone is a figure whose unit was not read; beside a word it is a name
   for (const line of linesOf(best.words)) {
-    if (figuresOf(mended(line)).length === 0 && /\d/.test(line) && !/\p{L}{3}/u.test(line))
-      doubts.push(`“${line}” has no unit that was read: look at it.`);
+    if (figuresOf(mended(line)).length === 0 && /\d/.test(line) && !/\p{L}{3}/u.test(line)) doubts.push(said('no-unit', { line }));
   }
   const weak = words.filter(({ doubtful, confidence }) => doubtful && confidence < SURE);
-  if (weak.length > 0) doubts.push(`Hard to read: ${weak.map(({ text }) => `“${text}”`).join(', ')}.`);
+  if (weak.length > 0) doubts.push(said('hard-to-read', { texts: weak.map(({ text }) => text) }));
   return { text: best.text, label: best.label, words, doubts };
 }
 

@@ -34,6 +34,8 @@ export interface CapacityPoint {
 /** A battery over time. */
 export interface HealthHistory {
   readonly batteryId: string;
+  /** The day asked for, an ISO date. */
+  readonly asOf: string;
   readonly labelWh: number | undefined;
   /** The oldest first. */
   readonly points: readonly CapacityPoint[];
@@ -44,13 +46,11 @@ export interface HealthHistory {
   /** Watt-hours a year; undefined while the points lie too close together for one. */
   readonly trend: { readonly perYearWh: number; readonly sigmaWh: number } | undefined;
   /** Of what the cold usually takes of such cells, what it takes of these: as far as tests in the cold tell. */
-  readonly cold: { readonly factor: number; readonly sigma: number } | undefined;
+  readonly cold: { readonly factor: number; readonly sigma: number; readonly low: number; readonly high: number } | undefined;
   /** Of being below the share at which one retires it, on the day asked for and a year later; undefined without a label. */
   readonly chance: { readonly now: number; readonly withinYear: number } | undefined;
   /** More likely than not. */
   readonly retire: 'now' | 'soon' | undefined;
-  /** What that rests on, in a sentence. */
-  readonly says: string;
   /** The battery with what was learnt in place; undefined where nothing was. */
   readonly use: Battery | undefined;
 }
@@ -100,6 +100,7 @@ export function healthHistory(batteryId: string, battery: Battery, log: Log, tod
   const retire = !chance || chance.withinYear < LIKELY ? undefined : chance.now >= LIKELY ? 'now' : 'soon';
   return {
     batteryId,
+    asOf: today,
     labelWh,
     points,
     now: line && {
@@ -112,7 +113,6 @@ export function healthHistory(batteryId: string, battery: Battery, log: Log, tod
     cold: line?.cold,
     chance,
     retire,
-    says: sentence(line, share, chance, retire, counted, today),
     use: line && learnt(battery, line, labelWh),
   };
 }
@@ -241,41 +241,9 @@ function lineThrough(points: readonly Found[], day: string, labelWh: number | un
     nextWh: Math.max(0, energyWh + SOON_YEARS * perYearWh),
     nextSigmaWh: factor * Math.sqrt(level + 2 * SOON_YEARS * both + SOON_YEARS ** 2 * slope),
     trend: points.length > 1 && span >= LEAST_SPAN_DAYS ? { perYearWh, sigmaWh: factor * Math.sqrt(slope) } : undefined,
-    cold: cold && cold.sigma < TELLS_COLD ? { factor: 1 - COLD_TABLE * cold.mean, sigma: COLD_TABLE * cold.sigma } : undefined,
+    cold: cold && cold.sigma < TELLS_COLD ? coldTaken(1 - COLD_TABLE * cold.mean, COLD_TABLE * cold.sigma) : undefined,
     doubtful,
   };
-}
-
-function sentence(
-  line: Line | undefined,
-  share: number | undefined,
-  chance: HealthHistory['chance'],
-  retire: HealthHistory['retire'],
-  points: readonly Found[],
-  today: string,
-): string {
-  const say = formatQuantity;
-  if (!line) return 'Nothing was measured yet: a capacity test, or a run-down at a known draw, tells what it holds.';
-  const holds = `Holds ${say(line.energyWh, 'Wh')} ± ${say(NINE_OF_TEN * line.sigmaWh, 'Wh')} from ${points.length === 1 ? 'one observation' : `${points.length} observations`}`;
-  const months = Math.round(((dayOf(today) - dayOf(points.at(-1)!.at)) / YEAR_DAYS) * 12);
-  const old = months < OLD_MONTHS ? '' : `, the newest ${months} months old`;
-  const ofLabel = share === undefined ? '' : `, ${say(share, 'fraction')} of its label`;
-  const slope = line.trend ? `; ${line.trend.perYearWh < 0 ? 'loses' : 'gains'} ${say(Math.abs(line.trend.perYearWh), 'Wh')} a year` : '';
-  const likely = (part: number): string => (part > 0.99 ? 'almost surely' : `a chance of ${say(part, 'fraction')}`);
-  const verdict =
-    retire === 'now'
-      ? ` Below ${say(RETIRE_SHARE, 'fraction')} of its label: ${likely(chance!.now)}. Keep it for what may stop.`
-      : retire === 'soon'
-        ? ` Below ${say(RETIRE_SHARE, 'fraction')} of its label within a year: ${likely(chance!.withinYear)}.`
-        : '';
-  return `${holds}${old}${ofLabel}${slope}.${inCold(line)}${verdict}`;
-}
-
-function inCold({ cold }: Line): string {
-  if (!cold) return '';
-  const { factor, sigma } = cold;
-  const range = ` (${formatQuantity(Math.max(0, factor - NINE_OF_TEN * sigma), 'fraction')} to ${formatQuantity(factor + NINE_OF_TEN * sigma, 'fraction')})`;
-  return ` The cold takes ${formatQuantity(factor, 'fraction')} of what it takes of such cells usually${range}.`;
 }
 
 function learnt(battery: Battery, { energyWh, sigmaWh }: Line, labelWh: number | undefined): Battery {
@@ -286,4 +254,8 @@ function learnt(battery: Battery, { energyWh, sigmaWh }: Line, labelWh: number |
     from: { ...battery.from, energyWh: 'measured' },
   };
   return labelWh === undefined ? next : { ...next, labelWh };
+}
+
+function coldTaken(factor: number, sigma: number): HealthHistory['cold'] {
+  return { factor, sigma, low: Math.max(0, factor - NINE_OF_TEN * sigma), high: factor + NINE_OF_TEN * sigma };
 }

@@ -6,3 +6,4 @@ export { atDevice, drawOfSegment, knownModes, learnedDraws } from './log-draws';
 export type { DrawEvidence, DrawRow } from './log-draws';
 export { planAgainstDay } from './plan-against-day';
 export type { PlanAgainstDay, RunAgainstPlan } from './plan-against-day';
+export type { LearningSays } from './says';

@@ -139,7 +139,7 @@ describe('a run as planned', () => {
     const body: Observation = { kind: 'set-run', at: '2026-01-07', rigId, batteryId, minutes, ended: 'died', temperatureC: WARM };
     const [told] = planAgainstDay(log([body], rigId, rig));
     expect(told!.runs[0]!.fit).toBe('within');
-    expect(told!.says).toMatch(/^The plan was right within/);
+    expect(told!.says.code).toBe('plan-right');
   });
 
   it('tells the capacity that it was played with, at a draw that a meter told', () => {

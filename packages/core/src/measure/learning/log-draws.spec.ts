@@ -1,10 +1,10 @@
 import { assess } from '../../answer/assess';
-import { tellAnswer } from '../../answer/tell-answer';
 import { LOW_WATER } from '../../demo/low-water';
 import { LOW_WATER_LOG, lowWaterRecording } from '../../demo/low-water-log';
 import type { Device, Gear } from '../../gear/gear';
 import type { Rig } from '../../rig/drawn/rig';
 import { batteriesOf } from '../../rig/drawn/rig-batteries';
+import { tellAnswer } from '../../words/en/answer/tell-answer';
 import type { Log } from '../feed-loss/log';
 import type { Observation } from '../log/observation';
 import type { Recording } from '../log/recording';

@@ -1,10 +1,12 @@
 import { rigModel, runRange, sensitivities } from '../../answer';
 import type { Sensitivity } from '../../answer';
 import type { Rig } from '../../rig/drawn';
+import { said } from '../../said';
 import { rigOnBattery, runOn } from '../feed-loss';
 import type { Log } from '../feed-loss';
 import type { ObservationOf } from '../log';
 import { median } from '../trace';
+import type { LearningSaid } from './says';
 
 /** One run of a rig: what the plan of today would have said of it, and what happened. */
 export interface RunAgainstPlan {
@@ -29,7 +31,7 @@ export interface PlanAgainstDay {
   /** Middle of the ratios of runs that ended dead; undefined where there was none. */
   readonly bias: number | undefined;
   /** In words, with figures. */
-  readonly says: string;
+  readonly says: LearningSaid;
   /** What its range rests on most: measure this next to be surer. */
   readonly measureNext: readonly Sensitivity[];
 }
@@ -55,7 +57,7 @@ export function planAgainstDay(log: Log): readonly PlanAgainstDay[] {
     const ratios = runs.flatMap(({ ratio, ended, setAside }) => (ratio !== undefined && ended === 'died' && !setAside ? [ratio] : []));
     const bias = ratios.length === 0 ? undefined : median(Float64Array.from(ratios));
     const measureNext = sensitivities(rigModel(rig, log.gear)).filter(({ share, gearId }) => share >= LEAST_SHARE && gearId !== undefined).slice(0, MOST_NEXT); // prettier-ignore
-    return [{ rigId, name: rig.name, runs, bias, says: sentence(bias, ratios.length, runs), measureNext }];
+    return [{ rigId, name: rig.name, runs, bias, says: planSaid(bias, ratios.length, runs), measureNext }];
   });
 }
 
@@ -85,15 +87,11 @@ function conditions(rig: Rig, { batteryId, startCharge, temperatureC }: Observat
   };
 }
 
-function sentence(bias: number | undefined, count: number, runs: readonly RunAgainstPlan[]): string {
+function planSaid(bias: number | undefined, count: number, runs: readonly RunAgainstPlan[]): LearningSaid {
   if (bias === undefined) {
     const swapped = runs.filter(({ ended }) => ended === 'swapped').length;
-    return swapped > 0
-      ? 'Every run was swapped before it died: the plan was not too long, more is not known.'
-      : 'It cannot be worked out on that battery.';
+    return swapped > 0 ? said('all-swapped') : said('not-on-that-battery');
   }
-  const of = count === 1 ? 'in the one run that ended dead' : `in the middle of ${count} runs that ended dead`;
-  const off = `${Math.round(Math.abs(bias - 1) * 100)} %`;
-  if (Math.abs(bias - 1) < RIGHT) return `The plan was right within ${off} ${of}.`;
-  return bias < 1 ? `It ran ${off} shorter than planned ${of}.` : `It ran ${off} longer than planned ${of}.`;
+  if (Math.abs(bias - 1) < RIGHT) return said('plan-right', { bias, count });
+  return bias < 1 ? said('plan-short', { bias, count }) : said('plan-long', { bias, count });
 }

@@ -1,3 +1,4 @@
+import { spoken } from '../../../testing/spoken';
 import { assess } from '../../answer/assess';
 import { LOW_WATER } from '../../demo/low-water';
 import { LOW_WATER_LOG } from '../../demo/low-water-log';
@@ -59,7 +60,7 @@ describe('the plan against the day', () => {
     const [first] = found;
     expect(first!.runs.map(({ ended, fit }) => [ended, fit])).toEqual([['swapped', undefined], ['died', 'within']]); // prettier-ignore
     expect(first!.bias).toBeCloseTo(271 / first!.runs[1]!.predicted!.p50Min, 9);
-    expect(first!.measureNext[0]).toMatchObject({ what: 'its capacity', gearId: batteryId });
+    expect(first!.measureNext[0]).toMatchObject({ what: { of: 'capacity' }, gearId: batteryId });
   });
 
   const run = (minutes: number, changes: object = {}) => [
@@ -70,8 +71,8 @@ describe('the plan against the day', () => {
   ];
 
   it('says how far and to which side', () => {
-    expect(against(run(200))[0]).toMatchObject({ runs: [{ fit: 'short' }], says: expect.stringMatching(/shorter than planned/) });
-    expect(against(run(400))[0]).toMatchObject({ runs: [{ fit: 'long' }], says: expect.stringMatching(/longer than planned/) });
+    expect(spoken(against(run(200))[0])).toMatchObject({ runs: [{ fit: 'short' }], says: expect.stringMatching(/shorter than planned/) });
+    expect(spoken(against(run(400))[0])).toMatchObject({ runs: [{ fit: 'long' }], says: expect.stringMatching(/longer than planned/) });
   });
 
   it('goes by the charge and the cold of that run', () => {
@@ -81,7 +82,7 @@ describe('the plan against the day', () => {
   });
 
   it('takes a swap for no proof, and nothing from a run set aside', () => {
-    expect(against(run(100, { ended: 'swapped' }))[0]).toMatchObject({
+    expect(spoken(against(run(100, { ended: 'swapped' }))[0])).toMatchObject({
       bias: undefined,
       says: expect.stringContaining('swapped before it died'),
     });

@@ -62,14 +62,3 @@ export function bagTroubles({ bags = [] }: Trip, { things }: Pick<PackingList, '
       return bag.goes === 'hold' && flown.role === 'spare' ? [{ is: 'spare-in-hold', id, title }] : [];
     });
 }
-
-export function sayBagTrouble({ is, title }: BagTrouble): string {
-  switch (is) {
-    case 'spare-in-hold':
-      return `${title} is a spare battery in the hold: it belongs in the cabin, terminals covered.`;
-    case 'never-in-plane':
-      return `${title} may not fly: send it by road, or leave it.`;
-    case 'not-in-a-bag':
-      return `${title} is in no bag.`;
-  }
-}

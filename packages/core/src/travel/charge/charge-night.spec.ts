@@ -1,4 +1,5 @@
 import { lowWaterTrip } from '../../../testing/packed-world';
+import { spoken } from '../../../testing/spoken';
 import { LOW_WATER_DAY } from '../../demo/low-water-day';
 import type { Battery, Gear } from '../../gear/gear';
 import { chargeNight, kitNightDay } from './charge-night';
@@ -67,17 +68,17 @@ describe('charge tonight', () => {
     expect(late.notFull.map(({ why }) => why)).toContain('no-slot');
     for (const one of late.notFull) {
       expect(one.lateMin).toBeGreaterThan(0);
-      expect(one.says).toMatch(/%/);
+      expect(spoken(one.says)).toMatch(/%/);
     }
   });
 
   it('what no charger fits, and what must not be charged, says so', () => {
     expect(chargeNight(night(['P1'], [TWO]), withCharge({ P1: 0.2 }), rigs, UNTIL).notFull[0]).toMatchObject({
       lateMin: undefined,
-      says: 'No charger that is there fits it.',
+      says: { code: 'none-fits' },
     });
-    expect(chargeNight(night(['V3'], []), withCharge({ V3: 0.2 }), rigs, UNTIL).notFull[0]!.says).toBe('No charger is there.');
-    expect(chargeNight(night(['V3'], [TWO], { temperatureC: -4 }), withCharge({ V3: 0.2 }), rigs, UNTIL).notFull[0]!.says).toBe(
+    expect(chargeNight(night(['V3'], []), withCharge({ V3: 0.2 }), rigs, UNTIL).notFull[0]!.says.code).toBe('no-charger');
+    expect(spoken(chargeNight(night(['V3'], [TWO], { temperatureC: -4 }), withCharge({ V3: 0.2 }), rigs, UNTIL).notFull[0]!.says)).toBe(
       'Lithium cells must not be charged below 0 °C.',
     );
   });
@@ -88,12 +89,12 @@ describe('charge tonight', () => {
     );
     const found = chargeNight(night(['V3'], [TWO]), broken, rigs, UNTIL);
     expect(found.rows).toEqual([]);
-    expect(found.notFull[0]).toMatchObject({ why: 'cannot', says: 'It is marked as broken: do not charge it.' });
+    expect(found.notFull[0]).toMatchObject({ why: 'cannot', says: { code: 'broken' } });
   });
 
   it('the cautions stand beside it', () => {
     const { cautions } = chargeNight(night(['V3'], [TWO]), withCharge({ V3: 0.2 }), rigs, UNTIL);
-    expect(cautions.join(' ')).toMatch(/unattended.*sleep.*0 °C.*damaged/s);
+    expect(spoken(cautions)).toMatch(/unattended.*sleep.*0 °C.*damaged/s);
   });
 });
 

@@ -1,5 +1,5 @@
 import { pairingOf, wattsOf } from '../../day/charging';
-import type { Charger } from '../../day/charging';
+import type { Charger, ChargingSaid } from '../../day/charging';
 import { clockAt, firstCall, handsOf, nextThere } from '../../day/model';
 import { chargingList, DaySimulation } from '../../day/run';
 import type { ChargingRow } from '../../day/run';
@@ -9,7 +9,9 @@ import type { Gear } from '../../gear';
 import { chargeMinutes } from '../../physics/cell';
 import { DAY_MIN } from '../../quantity';
 import type { Rig } from '../../rig/drawn';
+import { said } from '../../said';
 import { FULL_SHARE } from '../../tables';
+import type { NightSaid } from './says';
 
 const HERE_NOW_MIN = 15;
 
@@ -28,7 +30,7 @@ export interface ChargeNight {
   readonly full: readonly string[];
   /** Their charge is not entered: taken as empty, so that no time is promised that is too short. */
   readonly takenAsEmpty: readonly string[];
-  readonly cautions: readonly string[];
+  readonly cautions: readonly (NightSaid | ChargingSaid)[];
 }
 
 export interface NotFull {
@@ -40,7 +42,7 @@ export interface NotFull {
   readonly why: 'no-charger' | 'cannot' | 'no-slot' | 'late';
   /** Minutes of charging that it still wants; undefined where nothing fills it. */
   readonly lateMin: number | undefined;
-  readonly says: string;
+  readonly says: NightSaid | ChargingSaid;
 }
 
 /** Who charges what where, for a night that no plan describes. */
@@ -138,7 +140,7 @@ export function chargeNight(planned: Day, gear: ReadonlyMap<string, Gear>, rigs:
     notFull,
     full: full.map((id) => gearTitle(gear.get(id)!)),
     takenAsEmpty: takenAsEmpty.map((id) => gearTitle(gear.get(id)!)),
-    cautions: [...list.cautions, 'Never charge a damaged, swollen or wet battery.'],
+    cautions: [...list.cautions, said('never-damaged')],
   };
 }
 
@@ -219,12 +221,14 @@ function notFullOf(
   }));
   const sound = pairs.flatMap(({ title, pairing }) => (pairing.ok ? [{ title, ...pairing }] : []));
   if (sound.length === 0) {
-    const why = pairs.map(({ pairing }) => (pairing.ok ? '' : pairing.why)).find((one) => one !== '' && one !== DOES_NOT_FIT);
+    const why = pairs
+      .map(({ pairing }) => (pairing.ok ? undefined : pairing.why))
+      .find((one) => one !== undefined && one.code !== 'does-not-fit');
     return {
       ...base,
       why: why === undefined ? 'no-charger' : 'cannot',
       lateMin: undefined,
-      says: why ?? (pairs.length === 0 ? 'No charger is there.' : 'No charger that is there fits it.'),
+      says: why ?? (pairs.length === 0 ? said('no-charger') : said('none-fits')),
     };
   }
   const left = Math.min(...sound.map(({ charger, filling }) => {
@@ -232,19 +236,15 @@ function notFullOf(
     return watts === undefined ? Infinity : chargeMinutes(filling, base.charge, 1, watts);
   })); // prettier-ignore
   const lateMin = Number.isFinite(left) ? Math.ceil(left) : undefined;
-  const at = `${Math.round(100 * base.charge)} % at ${clockAt(day, untilMin).time}`;
-  if (lateMin === undefined) return { ...base, why: 'cannot', lateMin, says: `${at}; how long it still takes is not known.` };
-  const says = row
-    ? `${at}. Start it ${lateMin} min earlier, put it on the strongest charger that fits, or take a full one in its place.`
-    : `${at}: no slot comes free for it while somebody is awake. Another charger, or a charge of ${lateMin} min elsewhere.`;
+  const { charge } = base;
+  const { time } = clockAt(day, untilMin);
+  if (lateMin === undefined) return { ...base, why: 'cannot', lateMin, says: said('not-known-how-long', { charge, time }) };
+  const says = row ? said('start-earlier', { charge, time, lateMin }) : said('no-slot', { charge, time, lateMin });
   return { ...base, why: row ? 'late' : 'no-slot', lateMin, says };
 }
 
-const BROKEN = 'It is marked as broken: do not charge it.';
+const BROKEN = said('broken');
 
 function isBroken(gear: Gear | undefined): boolean {
   return gear?.away === 'broken';
 }
-
-/** As `pairingOf` says it: of several chargers one that does not fit tells nothing. */
-const DOES_NOT_FIT = 'It does not fit this charger.';

@@ -1,3 +1,4 @@
 export { printedEnergy } from './printed';
+export type { TripFlightSaid, TripFlightSays } from './says';
 export { gateLine, tripFlight } from './trip-flight';
 export type { FlownThing, LegVerdict, TripFlight } from './trip-flight';

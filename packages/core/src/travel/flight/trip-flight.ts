@@ -1,13 +1,15 @@
 import type { Battery, Device } from '../../gear';
 import { formatQuantity } from '../../quantity';
+import { said } from '../../said';
 import type { PackThing } from '../list';
 import { areOld, strictestRules, USUAL_FLIGHT_RULES, whatMayFly } from '../rules';
-import type { FlightRules, FlyingBattery, FlyVerdict } from '../rules';
+import type { FlightRules, FlyingBattery, FlySaid, FlyVerdict } from '../rules';
 import { flyersOf } from '../trip';
 import type { Leg, Person, Trip } from '../trip';
 import { carriersOf, passedLimits, spareOf } from './carriers';
 import { printedEnergy } from './printed';
 import type { PrintedEnergy } from './printed';
+import type { TripFlightSaid } from './says';
 
 /** Of one battery on one leg. `unknown`: its printed figures are not entered. */
 export type LegVerdict = FlyVerdict | 'unknown';
@@ -22,7 +24,7 @@ export interface FlownThing {
   readonly sent: boolean;
   readonly printed: PrintedEnergy;
   readonly charge: number | undefined;
-  readonly legs: readonly { readonly legId: string; readonly verdict: LegVerdict; readonly rule: string }[];
+  readonly legs: readonly { readonly legId: string; readonly verdict: LegVerdict; readonly rule: readonly (FlySaid | TripFlightSaid)[] }[];
   /** The strictest of its legs. */
   readonly verdict: LegVerdict;
   /** Who has it on them; undefined for what is installed, does not fly, or finds nobody who may. */
@@ -45,11 +47,11 @@ export interface TripFlight {
   /** Everything may fly and everybody keeps the limits; undefined while a battery's printed figures are not known. */
   readonly possible: boolean | undefined;
   /** What would do, where it is not possible. */
-  readonly short: readonly string[];
+  readonly short: readonly (TripFlightSaid | FlySaid)[];
 }
 
 const WORST: readonly LegVerdict[] = ['free', 'approval', 'unknown', 'never'];
-const NOT_PRINTED = 'Its printed watt-hours are not entered: read the label.';
+const NOT_PRINTED = said('not-printed');
 
 /**
  * Every battery of a trip on every leg by air: what the rules of that leg say, and who carries which spare so that everybody
@@ -113,7 +115,7 @@ export function tripFlight(
   const batteries = asked.map(({ thing, battery, printed, role, bank, charge }): FlownThing => {
     const onLegs = byLeg.map(({ legId, answer }) => {
       const found = battery && answer.batteries.find(({ id }) => id === battery.id);
-      return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: NOT_PRINTED };
+      return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: [NOT_PRINTED] };
     });
     const verdict = onLegs.reduce<LegVerdict>(
       (worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst),
@@ -141,13 +143,10 @@ export function tripFlight(
     batteries,
     possible: !shared.possible || nobody || passed.length > 0 ? false : unknown.length > 0 ? undefined : true,
     short: [
-      ...(nobody ? ['Nobody flies along yet: add who travels.'] : []),
-      ...unknown.map(({ title }) => `Read the label of ${title}: its watt-hours are not entered.`),
+      ...(nobody ? [said('nobody-flies')] : []),
+      ...unknown.map(({ title }) => said('read-label', { title })),
       ...shared.short.map((says) => named(says, titles)),
-      ...passed.map(
-        ({ person, what, count, most }) =>
-          `${person.name} has ${count} ${what}, ${most} are allowed: move ${count - most === 1 ? 'one' : count - most} to somebody else.`,
-      ),
+      ...passed.map(({ person, what, count, most }) => said('person-over', { name: person.name, count, what, most })),
     ],
   };
 }
@@ -211,9 +210,19 @@ function ofDevice(thing: PackThing, { energyWh }: NonNullable<Device['builtIn']>
   return { thing, battery, printed, role: 'installed', bank: false, charge: undefined };
 }
 
-/** Sentences of the rules name batteries by identifier; a person knows their tags. */
-function named(says: string, titles: ReadonlyMap<string, string>): string {
-  return [...titles].reduce((text, [id, title]) => text.replaceAll(id, title), says);
+/** As people know them: a rule speaks of identifiers. */
+function named(says: FlySaid, titles: ReadonlyMap<string, string>): FlySaid {
+  const titleOf = (id: string): string => titles.get(id) ?? id;
+  switch (says.code) {
+    case 'may-not-fly':
+      return said('may-not-fly', { id: titleOf(says.numbers.id) });
+    case 'run-down-before':
+      return said('run-down-before', { ...says.numbers, id: titleOf(says.numbers.id) });
+    case 'leave-home':
+      return said('leave-home', { ids: says.numbers.ids.map(titleOf) });
+    default:
+      return says;
+  }
 }
 
 /** What a battery is called and holds, as it is shown at the gate. */

@@ -1,3 +1,2 @@
 export { packingList } from './packing-list';
-export type { PackingList, PackThing, TripWorld, Why } from './packing-list';
-export { sayLack, sayWhy } from './words';
+export type { Lack, PackingList, PackThing, TripWorld, Why } from './packing-list';

@@ -2,10 +2,10 @@ import { lowWaterTrip, thingIn } from '../../../testing/packed-world';
 import { build, camera, dummy, pack, wire } from '../../../testing/rig-builder';
 import type { Gear } from '../../gear/gear';
 import { drawnRig } from '../../rig/drawn/drawn-rig';
+import { sayLack, sayWhy } from '../../words/en/travel/list-words';
 import { packingList } from './packing-list';
 import type { TripWorld } from './packing-list';
 import { standsIn } from './stands-in';
-import { sayLack, sayWhy } from './words';
 
 describe('what goes along, and why', () => {
   const world = lowWaterTrip();

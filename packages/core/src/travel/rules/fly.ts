@@ -1,11 +1,13 @@
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
+import { said } from '../../said';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHEMISTRIES } from '../../tables';
 import { flightRulesShape, USUAL_FLIGHT_RULES } from './flight-rules';
 import type { FlightRules } from './flight-rules';
+import type { FlySaid } from './says';
 import { shareOut } from './who-carries';
 import type { Carried } from './who-carries';
 
@@ -46,7 +48,7 @@ export interface FlownBattery {
   readonly id: string;
   readonly verdict: FlyVerdict;
   /** In the rule's words, with the figures that are compared. */
-  readonly rule: string;
+  readonly rule: readonly FlySaid[];
   /** Which person, from 1; undefined for what is installed, may not fly, or finds nobody who may take it. */
   readonly carriedBy?: number;
 }
@@ -56,7 +58,7 @@ export interface FlyAnswer {
   /** Everything may fly, and everybody keeps the limits. */
   readonly possible: boolean;
   /** What would do where it is not possible; empty where it is. */
-  readonly short: readonly string[];
+  readonly short: readonly FlySaid[];
   readonly rules: Pick<FlightRules, 'asOf' | 'source' | 'carrier'>;
 }
 
@@ -111,8 +113,8 @@ export function whatMayFly({ people, batteries, rules = USUAL_FLIGHT_RULES }: Fl
     }),
     possible: never.length === 0 && tooFull.length === 0 && shared.left.length === 0,
     short: [
-      ...never.map(({ battery: { id } }) => `${id} may not fly: send it by road, or hire one there.`),
-      ...tooFull.map(({ battery: { id } }) => `Run ${id} down to ${percentOf(rules.mostCharge!)} before the flight.`),
+      ...never.map(({ battery: { id } }) => said('may-not-fly', { id })),
+      ...tooFull.map(({ battery: { id } }) => said('run-down-before', { id, mostCharge: rules.mostCharge! })),
       ...(shared.left.length === 0 ? [] : shared.wouldDo),
     ],
     rules: { asOf: rules.asOf, source: rules.source, ...(rules.carrier !== undefined && { carrier: rules.carrier }) },
@@ -135,8 +137,6 @@ function isTooFull(battery: FlyingBattery, { mostCharge }: FlightRules): boolean
   return mostCharge !== undefined && isLithiumIon(battery) && battery.charge !== undefined && over(battery.charge, mostCharge);
 }
 
-const percentOf = (share: number): string => `${Math.round(100 * share)} %`;
-
 /** Printed figures multiply to a hair beside a limit: 27.8 × 3.6. */
 const over = (value: number, limit: number): boolean => value > limit * (1 + 1e-9);
 
@@ -148,55 +148,51 @@ function judge(battery: FlyingBattery, rules: FlightRules): Judged {
   if (judged.verdict === 'never') return judged;
   const asked = [
     ...(rules.mostCharge !== undefined && isLithiumIon(battery)
-      ? [`Charged to at most ${percentOf(rules.mostCharge)}${battery.charge === undefined ? ': look at its gauge' : ''}.`]
+      ? [said('charged-at-most', { mostCharge: rules.mostCharge, charge: battery.charge })]
       : []),
-    ...(rules.banksUnused && battery.bank ? ['Neither used nor charged on board.'] : []),
+    ...(rules.banksUnused && battery.bank ? [said('not-on-board')] : []),
   ];
-  return { ...judged, rule: [judged.rule, ...asked].join(' ') };
+  return { ...judged, rule: [...judged.rule, ...asked] };
 }
 
 function judgeKind(battery: FlyingBattery, rules: FlightRules): Judged {
-  if (battery.damaged) return { verdict: 'never', rule: 'Damaged, swollen or recalled batteries never fly.' };
-  if (isDry(battery)) return { verdict: 'free', rule: 'Dry cells: free, each protected so that nothing can short it.' };
+  if (battery.damaged) return { verdict: 'never', rule: [said('damaged')] };
+  if (isDry(battery)) return { verdict: 'free', rule: [said('dry-cells')] };
   if (battery.chemistry === 'lithium-metal') return judgeMetal(battery.lithiumG ?? Infinity, rules);
   if (battery.chemistry === 'agm') return judgeLeadAcid(battery, rules);
   const energyWh = wattHours(battery) ?? Infinity;
-  const says = formatQuantity(energyWh, 'Wh');
   const { freeWh, approvalWh } = rules;
-  if (over(energyWh, approvalWh)) return { verdict: 'never', rule: `${says}: over ${formatQuantity(approvalWh, 'Wh')}, not in baggage.` };
+  if (over(energyWh, approvalWh)) return { verdict: 'never', rule: [said('over-approval', { energyWh, approvalWh })] };
   if (over(energyWh, freeWh))
     return {
       verdict: 'approval',
-      rule: `${says}: over ${formatQuantity(freeWh, 'Wh')}, only with the carrier’s approval${battery.role === 'spare' ? `, at most ${rules.approvalSpares} spares each` : ''}.`,
+      rule: [said('needs-approval', { energyWh, freeWh, role: battery.role, approvalSpares: rules.approvalSpares })],
     };
-  if (battery.homeMade)
-    return { verdict: 'approval', rule: `${says}, home-made: carriers may refuse a pack without a test report (UN 38.3); ask before.` };
+  if (battery.homeMade) return { verdict: 'approval', rule: [said('home-made', { energyWh })] };
   return {
     verdict: 'free',
-    rule: `${says}: up to ${formatQuantity(freeWh, 'Wh')} free${battery.role === 'spare' ? ', in the cabin, terminals covered' : ', installed and switched off'}.`,
+    rule: [said('flies-free', { energyWh, freeWh, role: battery.role })],
   };
 }
 
 function judgeMetal(lithiumG: number, { freeLithiumG, approvalLithiumG }: FlightRules): Judged {
-  const says = `${lithiumG} g of lithium`;
-  if (over(lithiumG, approvalLithiumG)) return { verdict: 'never', rule: `${says}: over ${approvalLithiumG} g, not in baggage.` };
-  if (over(lithiumG, freeLithiumG))
-    return { verdict: 'approval', rule: `${says}: over ${freeLithiumG} g, only with the carrier’s approval.` };
-  return { verdict: 'free', rule: `${says}: up to ${freeLithiumG} g free, in the cabin, terminals covered.` };
+  if (over(lithiumG, approvalLithiumG)) return { verdict: 'never', rule: [said('metal-over', { lithiumG, approvalLithiumG })] };
+  if (over(lithiumG, freeLithiumG)) return { verdict: 'approval', rule: [said('metal-approval', { lithiumG, freeLithiumG })] };
+  return { verdict: 'free', rule: [said('metal-free', { lithiumG, freeLithiumG })] };
 }
 
 function judgeLeadAcid(battery: FlyingBattery, { leadAcidWh, leadAcidV, leadAcidSpares }: FlightRules): Judged {
   const energyWh = wattHours(battery) ?? Infinity;
-  const says = `${formatQuantity(energyWh, 'Wh')} of lead-acid`;
-  if (battery.spillable) return { verdict: 'never', rule: 'Spillable lead-acid: not in baggage.' };
-  if (over(battery.voltageV ?? Infinity, leadAcidV))
+  if (battery.spillable) return { verdict: 'never', rule: [said('spillable')] };
+  const { voltageV = Infinity } = battery;
+  if (over(voltageV, leadAcidV))
     return {
       verdict: 'never',
-      rule: `${says} at ${formatQuantity(battery.voltageV ?? 0, 'V')}: over ${formatQuantity(leadAcidV, 'V')}, not in baggage.`,
+      rule: [said('lead-acid-volts', { energyWh, voltageV, leadAcidV })],
     };
-  if (over(energyWh, leadAcidWh)) return { verdict: 'never', rule: `${says}: over ${formatQuantity(leadAcidWh, 'Wh')}, not in baggage.` };
+  if (over(energyWh, leadAcidWh)) return { verdict: 'never', rule: [said('lead-acid-over', { energyWh, leadAcidWh })] };
   return {
     verdict: 'free',
-    rule: `${says}, non-spillable, to ${formatQuantity(leadAcidV, 'V')}: free, at most ${leadAcidSpares} spares each.`,
+    rule: [said('lead-acid-free', { energyWh, leadAcidV, leadAcidSpares })],
   };
 }

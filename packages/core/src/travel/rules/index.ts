@@ -2,3 +2,4 @@ export { areOld, flightRulesShape, flightRulesTitle, strictestRules, USUAL_FLIGH
 export type { FlightRules } from './flight-rules';
 export { flyIssues, flyQuestion, whatMayFly } from './fly';
 export type { FlownBattery, FlyAnswer, FlyingBattery, FlyVerdict } from './fly';
+export type { FlySaid, FlySays } from './says';

@@ -1,4 +1,6 @@
+import { said } from '../../said';
 import type { FlightRules } from './flight-rules';
+import type { FlySaid } from './says';
 
 /** A spare that somebody is to carry. */
 export interface Carried {
@@ -16,7 +18,7 @@ export interface SharedOut {
   /** What finds nobody who may still take it. */
   readonly left: readonly string[];
   /** The least that would do, in words; empty where nothing is left. */
-  readonly wouldDo: readonly string[];
+  readonly wouldDo: readonly FlySaid[];
 }
 
 /** Limits of one person; Infinity where the rules set none. */
@@ -177,14 +179,13 @@ function leaveOut(kept: readonly Carried[], people: number, limits: Limits): num
 }
 
 /** More people, or fewer of what is over. */
-function wouldDo(spares: readonly Carried[], left: readonly Carried[], people: number, limits: Limits): readonly string[] {
+function wouldDo(spares: readonly Carried[], left: readonly Carried[], people: number, limits: Limits): readonly FlySaid[] {
+  const ids = left.map(({ id }) => id);
   const counts = countsOf(spares);
-  const says: string[] = [
-    `Leave ${left.map(({ id }) => id).join(', ')} at home, send ${left.length === 1 ? 'it' : 'them'} by road, or hire there.`,
-  ];
+  const says: FlySaid[] = [said('leave-home', { ids })];
   for (let more = people + 1; more <= MOST_PEOPLE; more++) {
     if (!sharesOf(counts, more, limits)) continue;
-    says.push(more - people === 1 ? `Or one person more (${more}).` : `Or ${more - people} people more (${more}).`);
+    says.push(more - people === 1 ? said('one-person-more', { more }) : said('people-more', { more, people }));
     break;
   }
   return says;

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstCall } from '@viaggio/core/day';
-import type { ChargingList, ChargingRow, Day } from '@viaggio/core/day';
+import type { Day } from '@viaggio/core/day';
+import type { ToldCharging, ToldChargingRow } from '@viaggio/core/words';
 import { time } from './timeline/timeline-view';
 import { selectGearBodies } from '../state/items.selectors';
 
@@ -105,7 +106,7 @@ interface Slot {
 })
 export class ChargerStrip {
   readonly day = input.required<Day>();
-  readonly charging = input.required<Pick<ChargingList, 'rows'>>();
+  readonly charging = input.required<Pick<ToldCharging, 'rows'>>();
   /** When they are wanted; the first call of the day when absent. */
   readonly until = input<number>();
   private readonly gear = inject(Store).selectSignal(selectGearBodies);
@@ -121,7 +122,7 @@ export class ChargerStrip {
     return slotsOf(rows).map(({ charger, rows: inSlot }) => ({ charger, bars: inSlot.map((row) => this.bar(row, from, span)) }));
   });
 
-  private bar(row: ChargingRow, from: number, span: number): Bar {
+  private bar(row: ToldChargingRow, from: number, span: number): Bar {
     const [day, body] = [this.day(), this.gear().get(row.batteryId)];
     const label = body?.tag ?? row.battery;
     const ready =
@@ -132,13 +133,15 @@ export class ChargerStrip {
   }
 }
 
-function endOf({ fullMin, offMin }: ChargingRow): number {
+function endOf({ fullMin, offMin }: ToldChargingRow): number {
   return fullMin ?? offMin;
 }
 
 /** Batteries that are in one charger at the same time are in different slots of it. */
-export function slotsOf(rows: readonly ChargingRow[]): readonly { readonly charger: string; readonly rows: readonly ChargingRow[] }[] {
-  const slots: { charger: string; chargerId: string; rows: ChargingRow[] }[] = [];
+export function slotsOf(
+  rows: readonly ToldChargingRow[],
+): readonly { readonly charger: string; readonly rows: readonly ToldChargingRow[] }[] {
+  const slots: { charger: string; chargerId: string; rows: ToldChargingRow[] }[] = [];
   for (const row of [...rows].sort((a, b) => a.onMin - b.onMin)) {
     const free = slots.find(({ chargerId, rows: inSlot }) => chargerId === row.chargerId && inSlot.at(-1)!.offMin <= row.onMin + 1e-3);
     if (free) free.rows.push(row);

@@ -2,7 +2,8 @@ import { orderOfConnecting, resolveRig } from '@viaggio/core/answer';
 import { findFault, sheetOfRig, sizesOfRig, standingOf } from '@viaggio/core/bench';
 import type { CheckStanding, FaultQuestion, FoundFault, RigSize, SheetEntry, SheetOf } from '@viaggio/core/bench';
 import type { Gear, Rig } from '@viaggio/core/gear';
-import { sayConnecting } from '@viaggio/core/words';
+import { sayConnecting, tellFault } from '@viaggio/core/words';
+import type { ToldFault } from '@viaggio/core/words';
 
 type Kit = ReadonlyMap<string, Gear>;
 
@@ -40,8 +41,8 @@ export function rigCheck(rig: Rig, gear: Kit, sheet: SheetOf<'joints'> | undefin
   return { ...standingOf(rig, gear, sheet), connecting: orderOfConnecting(resolveRig(rig, gear)).map(sayConnecting) };
 }
 
-export function fault(question: FaultQuestion): FoundFault {
-  return findFault(question);
+export function fault(question: FaultQuestion): ToldFault {
+  return tellFault(findFault(question));
 }
 
 export function rigSizes(rig: Rig, gear: Kit): readonly RigSize[] {

@@ -5,6 +5,8 @@ import type { Gear, Link, Rig } from '@viaggio/core/gear';
 import { belongTogether, healthHistory, learnedDraws, planAgainstDay } from '@viaggio/core/measure';
 import type { DrawRow, HealthHistory, Log, PlanAgainstDay, Together } from '@viaggio/core/measure';
 import { displayAs } from '@viaggio/core/units';
+import { tellAlone, tellRemedy, tellSensitivity } from '@viaggio/core/words';
+import type { ToldAlone, ToldRemedy, ToldSensitivity } from '@viaggio/core/words';
 import {
   chargingAdvice,
   dayChancesOf,
@@ -28,13 +30,13 @@ export type Kit = ReadonlyMap<string, Gear>;
 
 /** What the time of a rig hangs on: the figures it is most sensitive to, and its backups. */
 export interface Hanging {
-  readonly sensitivities: readonly Sensitivity[];
+  readonly sensitivities: readonly ToldSensitivity[];
   /** What stands behind each device's first source. */
   readonly backups: readonly Backup[];
 }
 
 /** Remedies of the findings that have any, by the finding's place among those that are not good. */
-export type Remedies = readonly (readonly Remedy[])[];
+export type Remedies = readonly (readonly ToldRemedy[])[];
 
 export interface BatteryHealths {
   readonly batteries: readonly HealthHistory[];
@@ -62,17 +64,17 @@ export const coreCalls = {
   },
 
   hanging(rig: Rig, parts: Kit): Hanging {
-    return { sensitivities: sensitivities(rigModel(rig, parts)), backups: backups(rig, parts) };
+    return { sensitivities: sensitivities(rigModel(rig, parts)).map(tellSensitivity), backups: backups(rig, parts) };
   },
 
-  alone(rig: Rig, parts: Kit): AloneAnswer {
-    return leftAlone(rig, parts);
+  alone(rig: Rig, parts: Kit): ToldAlone {
+    return tellAlone(leftAlone(rig, parts));
   },
 
   remedies(rig: Rig, kit: Kit, exclude: ReadonlySet<string>): Remedies {
     const { findings } = assessModel(rigModel(rig, kit), { trace: false });
     const search = new RemedySearch(rig, kit, exclude);
-    return findings.filter(({ verdict }) => verdict !== 'good').map((found) => search.for(found));
+    return findings.filter(({ verdict }) => verdict !== 'good').map((found) => search.for(found).map(tellRemedy));
   },
 
   feeds(rig: Rig, deviceId: string, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): FoundFeeds {

@@ -2,6 +2,8 @@ import type { Approach } from '@viaggio/core/answer';
 import { chargingList, costOfMoving, dayApproach, dayChances, dayIndicators, DaySimulation, movedChange, neededToday, planDay, planFigures, topUps, whatWouldDo } from '@viaggio/core/day';
 import type { CardChange, ChargingList, Day, DayApproach, DayChances, DayIndicator, DayPlan, DayRun, Help, MovedChange, Moves, PlanFigures, PlanOrder, RigStates, Swap, TopUp } from '@viaggio/core/day';
 import type { Gear, Rig } from '@viaggio/core/gear';
+import { tellCharging, tellDayApproach, tellDayIndicator, tellHelp, tellTopUp } from '@viaggio/core/words';
+import type { ToldCharging, ToldDayApproach, ToldDayIndicator, ToldHelp, ToldTopUp } from '@viaggio/core/words';
 
 /** A day with everything that it names. */
 export interface DayWorld {
@@ -13,7 +15,7 @@ export interface DayWorld {
 /** What a day comes to. */
 export interface DayOutlook {
   readonly run: DayRun;
-  readonly charging: ChargingList;
+  readonly charging: ToldCharging;
 }
 
 /** What was worked out of these rigs and this gear before: an edit of times or moves needs none of it again. */
@@ -29,7 +31,7 @@ function simulationOf({ day, gear, rigs }: DayWorld): DaySimulation {
 export function dayOutlook(world: DayWorld): DayOutlook {
   const simulation = simulationOf(world);
   const run = simulation.run();
-  return { run, charging: chargingList(simulation, run) };
+  return { run, charging: tellCharging(chargingList(simulation, run)) };
 }
 
 export function dayChancesOf(world: DayWorld, runs: number, progress?: (done: number) => void): DayChances {
@@ -47,12 +49,12 @@ export function helpsOf(
   world: DayWorld,
   plan: DayPlan,
   options: { readonly order: PlanOrder; readonly fromMin?: number },
-): readonly Help[] {
-  return whatWouldDo(simulationOf(world), plan, options);
+): readonly ToldHelp[] {
+  return whatWouldDo(simulationOf(world), plan, options).map(tellHelp);
 }
 
-export function dayApproachOf(approach: Approach, world: DayWorld, order: PlanOrder): DayApproach {
-  return dayApproach(approach, simulationOf(world), { order });
+export function dayApproachOf(approach: Approach, world: DayWorld, order: PlanOrder): ToldDayApproach {
+  return tellDayApproach(dayApproach(approach, simulationOf(world), { order }));
 }
 
 /** A plan on its way is run exactly before it is told: that often at most. */
@@ -93,7 +95,7 @@ export function movedChangeOf(world: DayWorld, change: Swap | CardChange, atMin:
 
 /** What there is to know of charging beyond the list. */
 export interface ChargingAdvice {
-  readonly topUps: readonly TopUp[];
+  readonly topUps: readonly ToldTopUp[];
   /** By place among the day's charges. */
   readonly needed: readonly boolean[];
 }
@@ -101,10 +103,10 @@ export interface ChargingAdvice {
 export function chargingAdvice(world: DayWorld): ChargingAdvice {
   const simulation = simulationOf(world);
   const run = simulation.run();
-  return { topUps: topUps(simulation, run), needed: neededToday(simulation, run) };
+  return { topUps: topUps(simulation, run).map(tellTopUp), needed: neededToday(simulation, run) };
 }
 
-export function indicatorsOf(world: DayWorld): readonly DayIndicator[] {
+export function indicatorsOf(world: DayWorld): readonly ToldDayIndicator[] {
   const simulation = simulationOf(world);
-  return dayIndicators(simulation, simulation.run());
+  return dayIndicators(simulation, simulation.run()).map(tellDayIndicator);
 }

@@ -1,6 +1,8 @@
 import { attention } from '@viaggio/core/answer';
 import type { AttentionTo, Concern } from '@viaggio/core/answer';
 import type { ChargingList } from '@viaggio/core/day';
+import { tellCharging } from '@viaggio/core/words';
+import type { ToldCharging } from '@viaggio/core/words';
 import { glanceOfCheck } from './bench-calls';
 import type { CheckGlance } from './bench-calls';
 import { glanceAt } from './rig-calls';
@@ -16,7 +18,7 @@ export interface RigCard extends RigGlance {
 export interface TodayOutlook {
   readonly concerns: readonly Concern[];
   readonly rigs: readonly RigCard[];
-  readonly charging: ChargingList | undefined;
+  readonly charging: ToldCharging | undefined;
 }
 
 /** What needs somebody today, the rigs and the chargers beside it. */
@@ -25,7 +27,7 @@ export function todayOutlook(asked: AttentionTo): TodayOutlook {
   const { sheets = [] } = asked;
   return {
     concerns,
-    charging,
+    charging: charging && tellCharging(charging),
     rigs: rigs.map(({ rigId, rig, answer, check }) => ({
       rigId,
       name: rig.name,

@@ -3,6 +3,8 @@ import type { Day } from '@viaggio/core/day';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core/travel';
 import type { ChargeNight, FlightRules, PackedTrip, PackingSuggestion, PackingWorld, Placed, Trip } from '@viaggio/core/travel';
+import { tellNight } from '@viaggio/core/words';
+import type { ToldNight } from '@viaggio/core/words';
 
 /** All that a trip may name. Maps cross as what changed in them. */
 export interface TripAsked {
@@ -24,13 +26,8 @@ export function tripSuggested(asked: TripAsked, anew: boolean): { readonly trip:
   return packed(asked, anew);
 }
 
-export function night(
-  day: Day,
-  gear: ReadonlyMap<string, Gear>,
-  rigs: ReadonlyMap<string, Rig>,
-  untilMin: number | undefined,
-): ChargeNight {
-  return chargeNight(day, gear, rigs, untilMin);
+export function night(day: Day, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>, untilMin: number | undefined): ToldNight {
+  return tellNight(chargeNight(day, gear, rigs, untilMin));
 }
 
 /** Why each thing lies where it lies, as if its place had been suggested. */

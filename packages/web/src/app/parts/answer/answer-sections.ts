@@ -1,5 +1,6 @@
+import type { Answer, Criteria, RunRange } from '@viaggio/core/answer';
+import type { ToldIndicator } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Answer, Criteria, Indicator, RunRange } from '@viaggio/core/answer';
 import { RunChart } from '../../charts/run-chart';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 import type { Hanging } from '../../workers/core-calls';
@@ -108,7 +109,7 @@ export class AnswerSections {
   readonly wantedMin = input<number | undefined>();
   readonly range = input<RunRange | undefined>();
   readonly hanging = input<Hanging>();
-  readonly indicators = input<readonly Indicator[]>([]);
+  readonly indicators = input<readonly ToldIndicator[]>([]);
   readonly criteria = input<Criteria>();
   /** The order of connecting and switching on. */
   readonly connecting = input<readonly string[]>([]);

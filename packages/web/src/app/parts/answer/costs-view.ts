@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Answer, Criteria } from '@viaggio/core/answer';
-import { saySum, sumOf } from '@viaggio/core/words';
+import { sayFinding, saySum, sumOf } from '@viaggio/core/words';
 import { Currency } from '../../device/currency';
 
 const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
@@ -60,7 +60,7 @@ const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
       <h3 class="fs-6 mb-1">What is lost</h3>
       <ul class="mb-2">
         @for (one of costs.lost; track one) {
-          <li>{{ one }}</li>
+          <li>{{ sayFinding(one) }}</li>
         }
       </ul>
     }
@@ -99,6 +99,7 @@ const FLIGHT: Readonly<Record<Criteria['flight'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CostsView {
+  protected readonly sayFinding = sayFinding;
   readonly criteria = input.required<Criteria>();
   readonly failures = input.required<Answer['failures']>();
   protected readonly flight = FLIGHT;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { ToldFigure } from '@viaggio/core/answer';
+import type { ToldFigure } from '@viaggio/core/words';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 
 /** What the answer rests on: every figure, where it is from, and how it came about. */

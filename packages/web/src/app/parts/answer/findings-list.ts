@@ -1,8 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Remedy } from '@viaggio/core/answer';
 import { meaningOf } from '@viaggio/core/words';
-import type { Told } from '@viaggio/core/words';
+import type { Told, ToldRemedy } from '@viaggio/core/words';
 import { counted } from '../../basics/counted';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 import { VerdictMark } from '../../basics/verdict-mark';
@@ -185,7 +184,7 @@ export class FindingsList {
   /** Every finding with its numbers, and what fits; else the worst. */
   readonly all = input(true);
   readonly allChange = output<boolean>();
-  readonly remedy = output<Remedy>();
+  readonly remedy = output<ToldRemedy>();
   protected readonly faults = computed(() => this.findings().filter(({ verdict }) => verdict !== 'good'));
   protected readonly fits = computed(() => this.findings().filter(({ verdict }) => verdict === 'good'));
   protected readonly shown = computed(() => (this.all() ? this.faults() : this.faults().slice(0, WORST)));
@@ -199,7 +198,7 @@ export class FindingsList {
     return [...by, ...(fits > 0 ? [`${fits} fit`] : [])].join(', ');
   });
   /** Where only the worst is shown, so is only what mends it best. */
-  protected readonly remediesOf = (index: number): readonly Remedy[] => {
+  protected readonly remediesOf = (index: number): readonly ToldRemedy[] => {
     const choices = this.remedies()?.[index] ?? [];
     return this.all() ? choices : choices.slice(0, 1);
   };

@@ -1,8 +1,9 @@
+import type { Reading } from '@viaggio/core/answer';
+import type { ToldIndicator } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Indicator, Reading } from '@viaggio/core/answer';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 
-const WORDS: Readonly<Record<Indicator['believable'], string>> = {
+const WORDS: Readonly<Record<ToldIndicator['believable'], string>> = {
   yes: 'can be believed',
   roughly: 'roughly right',
   no: 'not to be believed',
@@ -71,7 +72,7 @@ const WORDS: Readonly<Record<Indicator['believable'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class IndicatorsView {
-  readonly indicators = input.required<readonly Indicator[]>();
+  readonly indicators = input.required<readonly ToldIndicator[]>();
   protected readonly words = WORDS;
 
   /** A gauge of a hundred steps is told at six of them. */

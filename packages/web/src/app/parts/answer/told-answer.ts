@@ -1,7 +1,8 @@
-import { tellAnswer } from '@viaggio/core/answer';
-import type { Answer, ToldAnswer } from '@viaggio/core/answer';
+import type { Answer } from '@viaggio/core/answer';
 import { displayNow } from '@viaggio/core/units';
 import type { Display } from '@viaggio/core/units';
+import { tellAnswer } from '@viaggio/core/words';
+import type { ToldAnswer } from '@viaggio/core/words';
 
 const known = new WeakMap<Answer, { readonly display: Display; readonly told: ToldAnswer }>();
 

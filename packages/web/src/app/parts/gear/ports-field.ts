@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { budgetsOfLabel, connectorName, LABEL_QUESTIONS, outputsOfLabel, readLabel, sayLabel } from '@viaggio/core/gear';
+import { budgetsOfLabel, connectorName, outputsOfLabel, readLabel } from '@viaggio/core/gear';
 import type { Budget, Label, Output } from '@viaggio/core/gear';
 import { formatQuantity, issue } from '@viaggio/core/units';
 import type { Parsed } from '@viaggio/core/units';
+import { LABEL_QUESTIONS, sayLabel } from '@viaggio/core/words';
 import { LabelField } from '../../fields/label-field';
 
 export interface PortList {

@@ -3,7 +3,7 @@ import type { Band, Block, CardChange, ChargePoint, Day, DayChances, DayRun, Pow
 import { DEFAULT_RESERVE, gearTitle } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { formatClock } from '@viaggio/core/units';
-import { sayUnrecorded } from '@viaggio/core/words';
+import { sayGap, sayUnrecorded } from '@viaggio/core/words';
 
 /** Where a minute lies in the picture. */
 export interface Scale {
@@ -174,7 +174,7 @@ export function rigRows(
         gap,
         x: x(gap.fromMin),
         width: Math.max(3, x(gap.toMin) - x(gap.fromMin)),
-        label: `${time(day, gap.fromMin)} to ${time(day, gap.toMin)}: ${gap.says}`,
+        label: `${time(day, gap.fromMin)} to ${time(day, gap.toMin)}: ${sayGap(gap.says)}`,
       })),
     swaps: (day.swaps ?? [])
       .filter((swap) => swap.rigId === rigId)

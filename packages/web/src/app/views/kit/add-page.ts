@@ -3,10 +3,11 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { BATTERY_CLASSES, batteryOfLabel, baysOf, connectorName, forBay, gearShape, GENERIC_TRUNK, LABEL_QUESTIONS, nextTags, readLabel, sayLabel, tagAfter } from '@viaggio/core/gear';
+import { BATTERY_CLASSES, batteryOfLabel, baysOf, connectorName, forBay, gearShape, GENERIC_TRUNK, nextTags, readLabel, tagAfter } from '@viaggio/core/gear';
 import type { BatteryClassId, Gear, GearKind, Label, LabelAnswers, LabelledBattery } from '@viaggio/core/gear';
 import { CHEMISTRIES, formatQuantity, number, withChanges } from '@viaggio/core/units';
 import type { ChemistryId, Parsed } from '@viaggio/core/units';
+import { LABEL_QUESTIONS, sayLabel, sayLabelled } from '@viaggio/core/words';
 import { GearEditor } from '../../parts/gear/gear-editor';
 import { KINDS, KIND_TITLES, sortOf } from '../../parts/gear/kinds';
 import { LabelField } from '../../fields/label-field';
@@ -50,6 +51,7 @@ export class AddPage {
   /** Whether things of this class name ports on their labels; what was typed of another class does not count. */
   private readonly asksPorts = computed(() => this.class().ports !== undefined);
   /** What the labels make of it so far. */
+  protected readonly assumed = computed(() => this.labelled().assumed.map(sayLabelled).join('; '));
   protected readonly labelled = computed((): LabelledBattery =>
     batteryOfLabel(this.classId(), this.label(), this.asksPorts() ? this.ports() : undefined, this.answers()),
   );

@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import { gearShape, LABEL_KINDS, labelMeaning, misleadingPairs } from '@viaggio/core/gear';
 import type { LabelKind, LabelMeaning, Through } from '@viaggio/core/gear';
 import { formatQuantity, number } from '@viaggio/core/units';
 import type { Parsed } from '@viaggio/core/units';
+import { sayLabelled, sayMisleading } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { QuantityField } from '../../fields/quantity-field';
 import { SelectField } from '../../fields/select-field';
 
@@ -59,8 +60,12 @@ export class LabelPage {
   );
   private readonly most = computed(() => Math.max(0, ...this.read().map(({ meaning }) => meaning?.packWh ?? 0)));
   protected readonly surprises = computed(() =>
-    misleadingPairs(this.read().flatMap(({ row, meaning }) => (meaning ? [{ name: `“${row.text}”`, meaning }] : []))),
+    misleadingPairs(this.read().flatMap(({ row, meaning }) => (meaning ? [{ name: `“${row.text}”`, meaning }] : []))).map(sayMisleading),
   );
+
+  protected stepsOf({ steps }: LabelMeaning): string {
+    return steps.map(sayLabelled).join('; ');
+  }
 
   protected bar(energyWh: number): number {
     return this.most() === 0 ? 0 : (energyWh / this.most()) * 100;

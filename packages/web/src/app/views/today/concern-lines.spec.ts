@@ -1,15 +1,29 @@
+import { assess } from '@viaggio/core/answer';
 import type { Concern } from '@viaggio/core/answer';
+import { checkSteps, judgeSteps } from '@viaggio/core/bench';
+import { LOW_WATER } from '@viaggio/core/demo';
+import type { Battery } from '@viaggio/core/gear';
+import { healthHistory } from '@viaggio/core/measure';
+import { said } from '@viaggio/core/units';
 import { lineOf } from './concern-lines';
 
+const demo = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+const [someRig] = LOW_WATER.rigs;
+const NOT_FED = assess({ ...someRig!.body, links: [] }, demo).findings[0]!;
+const [wornId, worn] = [...demo].find(([, body]) => body.kind === 'battery')!;
+const WORN = healthHistory(wornId, worn as Battery, { observations: [], recordings: [], gear: demo, rigs: new Map() }, '2026-01-20');
+const [first] = checkSteps(someRig!.body, demo);
+const STOPPED = judgeSteps([first!], new Map([[first!.id, 'OL' as const]]))[0]!;
+
 const EVERY: readonly Concern[] = [
-  { is: 'cannot-run', rigId: 'r', rig: 'Deck', says: 'It does not start.' },
-  { is: 'cannot-tell', rigId: 'r', rig: 'Deck', says: 'Its energy is not known.' },
+  { is: 'cannot-run', rigId: 'r', rig: 'Deck', finding: NOT_FED },
+  { is: 'cannot-tell', rigId: 'r', rig: 'Deck', finding: NOT_FED },
   { is: 'too-short', rigId: 'r', rig: 'Deck', plannedMin: 54.5, wantedMin: 90 },
-  { is: 'goes-dark', dayId: 'd', rig: 'Deck', blocks: ['Morning', 'Dusk'], minutes: 33.2, says: 'It has given out.' },
+  { is: 'goes-dark', dayId: 'd', rig: 'Deck', blocks: ['Morning', 'Dusk'], minutes: 33.2, gap: said('dark', { device: 'Skuadon 60', why: 'gave-out' }) },
   { is: 'charge', gearId: 'v5', battery: 'V5: Holmvik 196', charge: 0.55, rigs: ['Deck'] },
-  { is: 'retire', gearId: 'v4', battery: 'V4: Holmvik 49', when: 'now', says: 'Holds 67 % of its label.' },
+  { is: 'retire', gearId: 'v4', battery: 'V4: Holmvik 49', when: 'now', history: WORN },
   { is: 'fly', flight: 'no', batteries: [{ gearId: 'v5', battery: 'V5', printedWh: 196 }, { gearId: 'p1', battery: 'P1', printedWh: 216 }] },
-  { is: 'check-stopped', rigId: 'r', rig: 'Deck', joint: 'Adapter M', says: '9.4 V: more than Skuadon 60 takes.' },
+  { is: 'check-stopped', rigId: 'r', rig: 'Deck', checked: STOPPED },
   { is: 'check-again', rigId: 'r', rig: 'Deck', joints: 2 },
   { is: 'measure', gearId: 't', device: 'Tern Link', powerW: 7.5, from: 'guess' },
 ]; // prettier-ignore

@@ -2,6 +2,7 @@ import { verdictOfConcern } from '@viaggio/core/answer';
 import type { Concern, Verdict } from '@viaggio/core/answer';
 import { USUAL_FLIGHT_RULES } from '@viaggio/core/travel';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayFinding, sayGap, sayHealth, sayPlace, sayReading } from '@viaggio/core/words';
 
 /** What a concern says on Today, and the one press that goes there. */
 export interface ConcernLine {
@@ -30,16 +31,19 @@ export function lineOf(concern: Concern): ConcernLine {
   const verdict = verdictOfConcern(concern);
   switch (concern.is) {
     case 'cannot-run': {
-      const { rigId, rig, says } = concern;
+      const { rigId, rig, finding } = concern;
+      const says = sayFinding(finding);
       return { concern, verdict, key: `cannot ${rigId}`, title: `${rig} cannot run`, says, act: 'Open', path: `/rigs/${rigId}` };
     }
     case 'cannot-tell': {
-      const { rigId, rig, says } = concern;
+      const { rigId, rig, finding } = concern;
+      const says = sayFinding(finding);
       return { concern, verdict, key: `unknown ${rigId}`, title: `${rig} cannot be judged`, says, act: 'Open', path: `/rigs/${rigId}` };
     }
     case 'check-stopped': {
-      const { rigId, rig, joint, says } = concern;
-      const title = `${rig}: no power before ${joint} is right`;
+      const { rigId, rig, checked } = concern;
+      const says = sayReading(checked) ?? '';
+      const title = `${rig}: no power before ${sayPlace(checked.step.at)} is right`;
       return { concern, verdict, key: `check ${rigId}`, title, says, act: 'Measure', path: `/bench/check/${rigId}` };
     }
     case 'check-again': {
@@ -55,9 +59,17 @@ export function lineOf(concern: Concern): ConcernLine {
       return { concern, verdict, key: `short ${rigId}`, title, says, act: 'Open', path: `/rigs/${rigId}` };
     }
     case 'goes-dark': {
-      const { dayId, rig, blocks, minutes, says } = concern;
+      const { dayId, rig, blocks, minutes, gap } = concern;
       const title = `${rig} has no power for ${say(Math.ceil(minutes), 'min')}`;
-      return { concern, verdict, key: `dark ${rig}`, title, says: `${blocks.join(', ')}: ${says}`, act: 'Plan it', path: `/days/${dayId}` };
+      return {
+        concern,
+        verdict,
+        key: `dark ${rig}`,
+        title,
+        says: `${blocks.join(', ')}: ${sayGap(gap)}`,
+        act: 'Plan it',
+        path: `/days/${dayId}`,
+      };
     }
     case 'charge': {
       const { gearId, battery, charge, rigs } = concern;
@@ -66,7 +78,8 @@ export function lineOf(concern: Concern): ConcernLine {
       return { concern, verdict, key: `charge ${gearId}`, title, says, act: 'It is full', path: '/kit', query: { item: gearId } };
     }
     case 'retire': {
-      const { gearId, battery, when, says } = concern;
+      const { gearId, battery, when, history } = concern;
+      const says = sayHealth(history);
       const title = when === 'now' ? `${battery} is worn` : `${battery} is wearing out`;
       return { concern, verdict, key: `retire ${gearId}`, title, says, act: 'Look', path: `/log/batteries/${gearId}` };
     }

@@ -1,6 +1,3 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, viewChild } from '@angular/core';
-import { Router, RouterLink, RouterLinkActive } from '@angular/router';
-import { Store } from '@ngrx/store';
 import { chargeMinutes, fuseFor } from '@viaggio/core/answer';
 import type { Verdict } from '@viaggio/core/answer';
 import { gearOfSize, leadNeighbours, leadSheet, packAt, packOptions, packQuestion, packSheet, parallelOf, SIZE_TOOLS, wantedPackShape } from '@viaggio/core/bench';
@@ -8,6 +5,10 @@ import type { BuildSheet, ConverterQuestion, HolderQuestion, LeadQuestion, LeadS
 import { gearShape } from '@viaggio/core/gear';
 import type { Connector } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayBuild, sayBuilt, tellSize } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, viewChild } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive } from '@angular/router';
+import { Store } from '@ngrx/store';
 import { SelectField } from '../../../fields/select-field';
 import { ShapeForm } from '../../../fields/shape-form';
 import { TextField } from '../../../fields/text-field';
@@ -49,6 +50,7 @@ const PIN_ORDERS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BuildPage {
+  protected readonly sayBuild = sayBuild;
   readonly tool = input<string>();
   private readonly bench = inject(BenchSheets);
   private readonly router = inject(Router);
@@ -87,7 +89,7 @@ export class BuildPage {
   });
   private readonly taken = linkedSignal<string, RigSize | undefined>({ source: this.name, computation: () => undefined });
 
-  protected readonly answer = computed(() => SIZE_TOOLS[this.name()].size(this.question() as never) as Question);
+  protected readonly answer = computed(() => tellSize(SIZE_TOOLS[this.name()].size(this.question() as never)) as Question);
   protected readonly error = computed(() => this.answer()['error'] as string | undefined);
   protected readonly verdict = computed(() => this.answer()['verdict'] as Verdict | undefined);
   protected readonly formula = computed(() => (this.answer()['formula'] ?? '') as string);
@@ -174,7 +176,7 @@ export class BuildPage {
       .map(({ question, size, not }) => ({
         question,
         says: `${question.cellsInSeries} in series, ${question.cellsInParallel} side by side: ${formatQuantity(size.energyWh, 'Wh')}, ${formatQuantity(size.emptyV, 'V')} to ${formatQuantity(size.fullV, 'V')}`,
-        not,
+        not: not && sayBuild(not),
       }));
   });
 
@@ -196,6 +198,7 @@ export class BuildPage {
     at: localDate(new Date()),
     ends: { source: this.source(), load: this.load() },
     fuseA: this.fuseA(),
+    note: sayBuilt(localDate(new Date()), SIZE_TOOLS[this.name()].size(this.question() as never)),
   }));
   protected readonly sheet = computed((): BuildSheet | undefined => {
     if (this.error() !== undefined) return undefined;

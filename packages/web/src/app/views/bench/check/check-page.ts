@@ -1,9 +1,10 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { corrections, GOOD_START, HANDHELD, isOhms, judgeReading, meterShape, readMeter, sayExpected, sayReading, sayShown, sayWhyExpected, sheetOfRig, sheetShape, withReading } from '@viaggio/core/bench';
+import { corrections, HANDHELD, isOhms, judgeReading, meterShape, readMeter, sheetOfRig, sheetShape, withReading } from '@viaggio/core/bench';
 import type { CheckedStep, Correction, MeterReading, SheetOf } from '@viaggio/core/bench';
 import { formatDate, formatQuantity, number, withChanges } from '@viaggio/core/units';
+import { GOOD_START, sayCorrection, sayExpected, sayPlace, sayProbes, sayReading, sayShown, sayWhyExpected } from '@viaggio/core/words';
 import type { Problem } from '../../../api/api';
 import { QuantityField } from '../../../fields/quantity-field';
 import { TextField } from '../../../fields/text-field';
@@ -29,6 +30,9 @@ import { VoltScale } from './volt-scale';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CheckPage {
+  protected readonly sayPlace = sayPlace;
+  protected readonly sayProbes = sayProbes;
+  protected readonly sayCorrection = sayCorrection;
   /** The rig, from the address. */
   readonly id = input.required<string>();
   private readonly bench = inject(BenchSheets);
@@ -194,7 +198,7 @@ export class CheckPage {
 
   protected correct({ gearId, after, says }: Correction): void {
     this.keep();
-    this.bench.correct(gearId, after, says);
+    this.bench.correct(gearId, after, sayCorrection(says));
   }
 
   protected setBy(by: string | undefined): void {

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CheckStep } from '@viaggio/core/bench';
 import { connectorName } from '@viaggio/core/gear';
+import { sayProbes } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 
 /** Where the tip of a probe stands, and what that contact is. */
 interface Tip {
@@ -33,7 +34,7 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
 @Component({
   selector: 'app-probes-drawing',
   template: `
-    <svg viewBox="0 0 320 190" role="img" [attr.aria-label]="step().probes">
+    <svg viewBox="0 0 320 190" role="img" [attr.aria-label]="sayProbes(step().probes)">
       @if (kind() === 'inline') {
         <path class="lead" d="M10 110h70M240 110h70" />
         <rect class="body" x="80" y="76" width="160" height="68" rx="10" />
@@ -143,6 +144,7 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ProbesDrawing {
+  protected readonly sayProbes = sayProbes;
   readonly step = input.required<CheckStep>();
   protected readonly kind = computed((): 'inline' | 'lead' | 'barrel' | 'contacts' => {
     const { is, connector } = this.step();

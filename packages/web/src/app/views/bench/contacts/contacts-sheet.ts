@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { compareContacts, contactRole, sayCommonly, sayDifference, sheetShape, verdictOfContacts, WAYS_ON, windowOf } from '@viaggio/core/bench';
+import { compareContacts, contactRole, sheetShape, verdictOfContacts, windowOf } from '@viaggio/core/bench';
 import type { Contact, ContactRole, MeterReading, SheetOf } from '@viaggio/core/bench';
 import { gearShape, gearTitle } from '@viaggio/core/gear';
 import type { Gear } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
+import { sayCommonly, sayDifference, WAYS_ON } from '@viaggio/core/words';
 import { choicesOf } from '../../../fields/choices-of';
 import { PickerField } from '../../../fields/picker-field';
 import type { Choice } from '../../../fields/picker-field';

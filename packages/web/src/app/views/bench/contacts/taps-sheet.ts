@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { Router } from '@angular/router';
 import { judgeTaps, sheetShape } from '@viaggio/core/bench';
-import type { MeterReading, SheetOf } from '@viaggio/core/bench';
+import type { MeterReading, SheetOf, TapsJudged } from '@viaggio/core/bench';
 import { gearTitle } from '@viaggio/core/gear';
 import { formatQuantity, withChanges } from '@viaggio/core/units';
+import { sayTap } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router } from '@angular/router';
 import { CheckField } from '../../../fields/check-field';
 import { PickerField } from '../../../fields/picker-field';
 import { TextField } from '../../../fields/text-field';
@@ -61,7 +62,7 @@ const MOST_GROUPS = 20;
       <div class="side">
         <p role="status" class="said">
           @if (judged(); as judged) {
-            {{ judged.says }}
+            {{ saysOf(judged) }}
           } @else {
             Type what each group shows, from minus up.
           }
@@ -145,6 +146,7 @@ const MOST_GROUPS = 20;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TapsSheet {
+  protected readonly saysOf = ({ says }: TapsJudged): string => says.map(sayTap).join(' ');
   readonly id = input.required<string>();
   readonly sheet = input.required<SheetOf<'taps'>>();
   private readonly bench = inject(BenchSheets);

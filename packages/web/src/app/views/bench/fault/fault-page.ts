@@ -1,10 +1,13 @@
+import { writeDown } from '@viaggio/core/bench';
+import type { Correction, FaultAnswer, NextTest } from '@viaggio/core/bench';
+import { gearTitle } from '@viaggio/core/gear';
+import { CAUSES, FAULT_TESTS, formatDate, formatQuantity } from '@viaggio/core/units';
+import type { CauseId, FaultTest, FaultTestId, Symptom } from '@viaggio/core/units';
+import { CAUSE_WORDS, sayAnswer, sayCorrection, SYMPTOMS, TEST_WORDS } from '@viaggio/core/words';
+import type { ToldTest } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { CAUSES, FAULT_TESTS, SYMPTOMS, writeDown } from '@viaggio/core/bench';
-import type { CauseId, Correction, FaultAnswer, FaultTest, FaultTestId, NextTest, Symptom } from '@viaggio/core/bench';
-import { gearTitle } from '@viaggio/core/gear';
-import { formatDate, formatQuantity } from '@viaggio/core/units';
 import { SelectField } from '../../../fields/select-field';
 import { selectRigs } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
@@ -29,6 +32,7 @@ function answersOf(tried: string | undefined): readonly FaultAnswer[] {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FaultPage {
+  protected readonly sayCorrection = sayCorrection;
   /** All of the way stands in the address: it can be left, come back to, and sent on. */
   readonly rig = input<string>();
   readonly device = input<string>();
@@ -64,10 +68,7 @@ export class FaultPage {
   });
   protected readonly answers = computed(() => answersOf(this.tried()));
   protected readonly way = computed(() =>
-    this.answers().map(({ test, answer }) => {
-      const { says, answers }: FaultTest = FAULT_TESTS[test];
-      return { test, says, seen: answers.find(({ id }) => id === answer)?.says ?? answer };
-    }),
+    this.answers().map(({ test, answer }) => ({ test, says: TEST_WORDS[test].says, seen: sayAnswer(test, answer) })),
   );
   private readonly later = computedLater(
     'bench',
@@ -94,7 +95,7 @@ export class FaultPage {
   );
   /** Another of the tests that would tell something, instead of the one that tells most. */
   protected readonly instead = signal<FaultTestId | undefined>(undefined);
-  protected readonly next = computed((): NextTest | undefined => {
+  protected readonly next = computed((): ToldTest | undefined => {
     const found = this.found();
     return found && (found.others.find(({ test }) => test === this.instead()) ?? found.next);
   });
@@ -118,7 +119,7 @@ export class FaultPage {
         symptom: body.symptom,
         tried: body.answers.map(({ test, answer }) => `${test}.${answer}`).join(','),
         title: `${this.bench.rigs().get(body.rigId)?.name ?? 'A rig that is gone'}: ${SYMPTOMS[body.symptom as Symptom] ?? body.symptom}`,
-        about: `${formatDate(body.at.slice(0, 10))} · ${body.found !== undefined && body.found in CAUSES ? CAUSES[body.found as CauseId].says : 'not found'} · ${body.answers.length} tried`,
+        about: `${formatDate(body.at.slice(0, 10))} · ${body.found !== undefined && body.found in CAUSE_WORDS ? CAUSE_WORDS[body.found as CauseId].says : 'not found'} · ${body.answers.length} tried`,
       })),
   );
 
@@ -145,7 +146,7 @@ export class FaultPage {
   }
 
   protected write({ gearId, after, says }: Correction): void {
-    this.bench.correct(gearId, after, says);
+    this.bench.correct(gearId, after, sayCorrection(says));
   }
 
   protected log(): void {

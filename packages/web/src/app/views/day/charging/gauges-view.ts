@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { DayIndicator } from '@viaggio/core/day';
+import type { ToldDayIndicator } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
 import { percent, time } from '../../../parts/timeline/timeline-view';
 import { TermHint } from '../../../basics/term-hint';
 
-const WORDS: Readonly<Record<DayIndicator['believable'], string>> = {
+const WORDS: Readonly<Record<ToldDayIndicator['believable'], string>> = {
   yes: '● can be believed',
   roughly: '▲ roughly right',
   no: '■ not to be believed',
@@ -65,7 +65,7 @@ export class GaugesView {
     return time(this.sheet.day()!, minute);
   }
 
-  protected readings({ readings }: DayIndicator): string {
+  protected readings({ readings }: ToldDayIndicator): string {
     const every = Math.max(1, Math.ceil(readings.length / MOST_READINGS));
     const some = readings.filter((_, index) => index % every === 0 || index === readings.length - 1);
     return some.map(({ minute, shown, charge }) => `${this.at(minute)} ${shown} (${percent(charge)} left)`).join(', ');

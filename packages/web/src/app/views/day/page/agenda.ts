@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { BLOCK_KINDS, blockTitle } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
-import { sayCardChange, sayUnrecorded } from '@viaggio/core/words';
+import { sayCardChange, sayGap, sayUnrecorded } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
 import { percent, time } from '../../../parts/timeline/timeline-view';
 import { SelectField } from '../../../fields/select-field';
@@ -149,7 +149,12 @@ export class Agenda {
       });
     const gaps = (run?.gaps ?? [])
       .filter((one) => one.rigId === rigId && one.why !== 'change')
-      .map((gap): Item => ({ minute: gap.fromMin, kind: 'gap', says: '▲ No power', more: `until ${this.at(gap.toMin)}. ${gap.says}` }));
+      .map((gap): Item => ({
+        minute: gap.fromMin,
+        kind: 'gap',
+        says: '▲ No power',
+        more: `until ${this.at(gap.toMin)}. ${sayGap(gap.says)}`,
+      }));
     const own = new Set((run?.stays ?? []).filter((stay) => stay.rigId === rigId).map(({ batteryId }) => batteryId));
     const charges = this.charging().filter(({ batteryId }) => own.has(batteryId));
     return [...blocks, ...swaps, ...charges, ...gaps, ...this.cardItems(rigId)].sort(

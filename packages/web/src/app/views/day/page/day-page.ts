@@ -6,7 +6,7 @@ import { blockTitle, dayAfter, USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN } from '
 import type { Day } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
 import { formatDate, formatQuantity } from '@viaggio/core/units';
-import { sayNobody, sayUnrecorded } from '@viaggio/core/words';
+import { sayGap, sayNobody, sayUnrecorded } from '@viaggio/core/words';
 import { Prints } from '../../../parts/prints';
 import { PageMenu } from '../../../basics/page-menu';
 import type { PageAct } from '../../../basics/page-menu';
@@ -116,7 +116,7 @@ export class DayPage {
       if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
         return [{ block, is: 'stop' as const, cause: 'is interrupted, and must not be', says: `off for ${Math.ceil(run.changeMin)} min while a battery is changed.` }]; // prettier-ignore
       if (gap)
-        return [{ block, is: 'stop' as const, cause: 'has no power', says: `${gap.says} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.` }]; // prettier-ignore
+        return [{ block, is: 'stop' as const, cause: 'has no power', says: `${sayGap(gap.says)} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.` }]; // prettier-ignore
       if (stop) {
         const is = block.uninterrupted ? ('stop' as const) : ('caution' as const);
         const minutes = Math.ceil((run?.unrecordedMin ?? 0) - 1e-6);

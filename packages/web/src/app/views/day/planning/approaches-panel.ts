@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { DAY_APPROACHES } from '@viaggio/core/day';
-import type { DayApproach } from '@viaggio/core/day';
 import { formatQuantity } from '@viaggio/core/units';
+import type { ToldDayApproach } from '@viaggio/core/words';
 import { CoreWorkers } from '../../../workers/core-workers';
 import { DaySheet } from '../sheet/day-sheet';
 
@@ -68,7 +68,7 @@ export class ApproachesPanel {
   private readonly workers = inject(CoreWorkers);
   protected readonly state = signal<'idle' | 'working' | 'failed'>('idle');
   protected readonly failure = signal('');
-  protected readonly found = signal<readonly DayApproach[]>([]);
+  protected readonly found = signal<readonly ToldDayApproach[]>([]);
   private turn = 0;
 
   protected async compare(): Promise<void> {
@@ -100,11 +100,11 @@ export class ApproachesPanel {
     return this.sheet.rigs().get(rigId)?.name ?? 'A rig that is gone';
   }
 
-  protected mass({ plan }: DayApproach): string {
+  protected mass({ plan }: ToldDayApproach): string {
     return formatQuantity(plan.cost.massG, 'g');
   }
 
-  protected gap({ plan }: DayApproach): string {
+  protected gap({ plan }: ToldDayApproach): string {
     return plan.cost.gapMin < 0.5 ? 'none' : formatQuantity(Math.ceil(plan.cost.gapMin), 'min');
   }
 }

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { blockTitle } from '@viaggio/core/day';
 import type { Mishap } from '@viaggio/core/day';
 import { gearIdsOf, gearTitle } from '@viaggio/core/gear';
 import type { NumberShape } from '@viaggio/core/units';
+import { sayGap } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { PickerField } from '../../../fields/picker-field';
 import type { Choice } from '../../../fields/picker-field';
 import { QuantityField } from '../../../fields/quantity-field';
@@ -131,7 +132,7 @@ export class WhatIfPanel {
       if (!block || !gap || gapMin <= before + 0.5) return [];
       const rig = this.sheet.rigs().get(block.rigId)?.name ?? '?';
       return [
-        `${rig}, ${blockTitle(block, day)}: ${Math.ceil(gapMin - before)} min more without power, from ${time(day, gap.fromMin)}. ${gap.says}`,
+        `${rig}, ${blockTitle(block, day)}: ${Math.ceil(gapMin - before)} min more without power, from ${time(day, gap.fromMin)}. ${sayGap(gap.says)}`,
       ];
     });
   });

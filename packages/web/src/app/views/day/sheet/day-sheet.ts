@@ -1,12 +1,13 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { answerFrom, dayIssues, repeatBlocks, withBlock, withBlocksShifted, withCardChange, withMishap, withNewBlock, withoutBlocks, withSwap } from '@viaggio/core/day';
-import type { Block, CardChange, Day, DayPlan, Help, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
+import type { Block, CardChange, Day, DayPlan, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
 import { namedBy } from '@viaggio/core/document';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
 import type { Changes } from '@viaggio/core/units';
+import type { ToldHelp } from '@viaggio/core/words';
 import { proxy } from 'comlink';
 import { Items } from '../../../state/items.actions';
 import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs } from '../../../state/items.selectors';
@@ -107,7 +108,7 @@ export class DaySheet {
   /** How the day goes with the mishap, as it is planned now. */
   readonly triedOutlook = computed(() => (this.mishap() ? valueOf(this.triedLater()) : undefined));
   /** What would make it work, once somebody asked; undefined while nobody did. */
-  readonly helps = signal<readonly Help[] | 'looking' | undefined>(undefined);
+  readonly helps = signal<readonly ToldHelp[] | 'looking' | undefined>(undefined);
   private turn = 0;
 
   /** One step of undo. */

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, output, signal } from '@angular/core';
 import { readLabel } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayLabelled } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, output, signal } from '@angular/core';
 import { FileDrop } from '../../../basics/file-drop';
 import { Recogniser } from './recogniser';
 import type { ReadPicture } from './recogniser';
@@ -141,7 +142,7 @@ export class LabelPhoto {
   /** Of the picture; what was corrected by hand is nobody’s doubt any more. */
   protected readonly doubts = computed((): readonly string[] => {
     const state = this.state();
-    return state.is === 'read' && this.text() === state.picture.label.text ? state.picture.label.doubts : [];
+    return state.is === 'read' && this.text() === state.picture.label.text ? state.picture.label.doubts.map(sayLabelled) : [];
   });
 
   constructor() {

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { Store } from '@ngrx/store';
 import { energyFrom, energyNow, gearTitle } from '@viaggio/core/gear';
 import { dayOf, OBSERVATION_KINDS, RETIRE_SHARE } from '@viaggio/core/measure';
 import type { CapacityPoint } from '@viaggio/core/measure';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayHealth } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
 import type { ApexOptions } from 'apexcharts';
 import { ApexChart } from '../../../charts/apex-chart';
 import { chartColours, chartLook } from '../../../charts/chart-look';
@@ -36,7 +37,7 @@ import { lineOf, whenOf } from '../../../parts/log-labels';
               [says]="health.retire === 'now' ? 'Retire' : 'Retire soon'"
             />
           }
-          {{ health.says }}
+          {{ says() }}
         </p>
         @if (health.now; as now) {
           <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
@@ -138,7 +139,11 @@ export class BatteryPage {
       .map(({ id, body }) => ({ id, at: body.at, line: lineOf(body, gear, rigs) }))
       .sort((a, b) => b.at.localeCompare(a.at));
   });
-  protected readonly chartLabel = computed(() => `${this.title()} over time. ${this.history()?.says ?? ''}`);
+  protected readonly says = computed(() => {
+    const history = this.history();
+    return history ? sayHealth(history) : '';
+  });
+  protected readonly chartLabel = computed(() => `${this.title()} over time. ${this.says()}`);
   protected readonly options = computed((): ApexOptions | undefined => {
     const history = this.history();
     return history && chartOf(history.points, history.labelWh, history.now, history.trend?.perYearWh, this.theme.dark());

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { Store } from '@ngrx/store';
 import { energyNow } from '@viaggio/core/gear';
 import { RETIRE_SHARE } from '@viaggio/core/measure';
 import type { HealthHistory } from '@viaggio/core/measure';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayHealth } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
 import { Spark } from '../../../charts/spark';
 import type { SparkPoint } from '../../../charts/spark';
 import { VerdictMark } from '../../../basics/verdict-mark';
@@ -43,7 +44,7 @@ import { titleOf } from '../../../parts/log-labels';
               } @else if (row.retire === 'soon') {
                 <app-verdict-mark verdict="caution" says="retire soon" />
               }
-              <span class="says">{{ row.points.length > 0 ? row.says : byAge(row) }}</span>
+              <span class="says">{{ row.points.length > 0 ? says(row) : byAge(row) }}</span>
             </li>
           }
         </ul>
@@ -155,6 +156,8 @@ export class HealthPage {
     if (points.length < 2 || labelWh === undefined) return undefined;
     return points.map(({ at, energyWh, setAside }) => ({ at: Date.parse(at), share: energyWh / labelWh, aside: setAside }));
   }
+
+  protected readonly says = sayHealth;
 
   protected byAge({ labelWh }: HealthHistory): string {
     return labelWh === undefined ? 'Nothing is known of what it holds.' : `By its label of ${formatQuantity(labelWh, 'Wh')} and its age.`;

@@ -1,8 +1,9 @@
+import type { RunAgainstPlan } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
+import { sayHowToMeasure, sayLearning, saySensitive } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { RunAgainstPlan } from '@viaggio/core/measure';
-import { formatQuantity } from '@viaggio/core/units';
 import { selectWholeLog } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { titleOf, whenOf } from '../../../parts/log-labels';
@@ -32,7 +33,7 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
             <h2 class="fs-5 mb-1">
               <a [routerLink]="['/rigs', rig.rigId]">{{ rig.name }}</a>
             </h2>
-            <p class="mb-1">{{ rig.says }}</p>
+            <p class="mb-1">{{ sayLearning(rig.says) }}</p>
             <div class="table-responsive">
               <table class="table table-sm">
                 <thead>
@@ -62,8 +63,11 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
             @if (rig.measureNext.length > 0) {
               <p class="mb-0">To be surer, measure next:</p>
               <ul>
-                @for (next of rig.measureNext; track next.part + next.what) {
-                  <li>{{ next.part }}, {{ next.what }}: {{ percent(next.share) }} of what is unsure rests on it. {{ next.remedy }}</li>
+                @for (next of rig.measureNext; track $index) {
+                  <li>
+                    {{ next.part }}, {{ saySensitive(next.what) }}: {{ percent(next.share) }} of what is unsure rests on it.
+                    {{ sayHowToMeasure(next.what) }}
+                  </li>
                 }
               </ul>
             }
@@ -77,6 +81,9 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlansPage {
+  protected readonly sayLearning = sayLearning;
+  protected readonly saySensitive = saySensitive;
+  protected readonly sayHowToMeasure = sayHowToMeasure;
   private readonly log = inject(Store).selectSignal(selectWholeLog);
   private readonly later = computedLater('log', this.log, (core, log) => core.against(log));
   protected readonly rigs = computed(() => valueOf(this.later()));

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { Store } from '@ngrx/store';
 import { nearestDay } from '@viaggio/core/answer';
 import { chargerOf, clockAt, fits } from '@viaggio/core/day';
-import type { ChargingRow, Day } from '@viaggio/core/day';
+import type { Day } from '@viaggio/core/day';
 import { gearTitle, isFlat, whyNotAtHand } from '@viaggio/core/gear';
 import type { Battery, Gear } from '@viaggio/core/gear';
 import { kitNightDay, plugIn, takeOff } from '@viaggio/core/travel';
 import { formatClock, formatDate, formatDuration } from '@viaggio/core/units';
+import type { ToldChargingRow } from '@viaggio/core/words';
 import { ChargerStrip } from '../../../parts/charger-strip';
 import { CheckField } from '../../../fields/check-field';
 import { ClockField } from '../../../fields/clock-field';
@@ -42,7 +43,7 @@ interface Slot {
 }
 
 interface ShownRow {
-  readonly row: ChargingRow;
+  readonly row: ToldChargingRow;
   readonly tag: string;
   readonly name: string;
   readonly on: string;
@@ -155,7 +156,7 @@ export class ChargePage {
   protected readonly slots = computed((): readonly Slot[] => {
     const night = this.night();
     if (!night) return [];
-    const slots = new Map<string, ChargingRow[]>();
+    const slots = new Map<string, ToldChargingRow[]>();
     for (const row of night.rows) slots.set(row.chargerId, [...(slots.get(row.chargerId) ?? []), row]);
     return [...slots.values()].map((rows) => ({
       charger: rows[0]!.charger,
@@ -193,11 +194,11 @@ export class ChargePage {
     localStorage.setItem(AWAKE, JSON.stringify(next));
   }
 
-  protected plug({ batteryId, chargerId }: ChargingRow, on: boolean): void {
+  protected plug({ batteryId, chargerId }: ToldChargingRow, on: boolean): void {
     this.edit(batteryId, (battery) => (on ? plugIn(battery, new Date().toISOString(), chargerId) : withoutPlug(battery)), 'plugged');
   }
 
-  protected full({ batteryId }: ChargingRow): void {
+  protected full({ batteryId }: ToldChargingRow): void {
     this.edit(batteryId, (battery) => takeOff(battery), 'full');
   }
 
@@ -220,7 +221,7 @@ export class ChargePage {
     this.store.dispatch(Items.edit({ kind: 'gear', id, body: next(battery), field: `${field} ${Date.now()}`, at: Date.now() }));
   }
 
-  private shown(row: ChargingRow, day: Day): ShownRow {
+  private shown(row: ToldChargingRow, day: Day): ShownRow {
     const battery = this.gear().get(row.batteryId);
     const now = battery?.kind === 'battery' ? battery : undefined;
     const wasFull = this.then().get(row.batteryId);

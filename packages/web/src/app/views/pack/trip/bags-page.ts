@@ -2,9 +2,10 @@ import { CdkDrag, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { BAG_KINDS, sayBagTrouble, sayLeft, sayPlaced } from '@viaggio/core/travel';
+import { BAG_KINDS } from '@viaggio/core/travel';
 import type { Bag, BagLoad, FlownThing, LostBag, PackThing, Placed } from '@viaggio/core/travel';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayBagTrouble, sayLeft, sayPlaced } from '@viaggio/core/words';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { TripSheet } from './trip-sheet';
 

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import { flightRulesTitle, flyersOf, gateLine } from '@viaggio/core/travel';
 import type { FlownThing, LegVerdict } from '@viaggio/core/travel';
 import { formatQuantity } from '@viaggio/core/units';
+import { sayFlight } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { TripSheet } from './trip-sheet';
 
 const WORDS: Readonly<Record<LegVerdict, string>> = {
@@ -53,7 +54,7 @@ export class FlyingPage {
           : one.legs.map((leg) => ({ ...leg, name: names.get(leg.legId) ?? '' })),
         sent: one.sent,
         // legs with the same words say them once
-        rules: [...new Set(one.legs.map(({ rule }) => rule))],
+        rules: [...new Set(one.legs.map(({ rule }) => rule.map(sayFlight).join(' ')))],
         verdict: one.verdict,
         carriedBy: one.carriedBy?.name,
         canInstall: this.sheet.gear().get(one.id)?.kind === 'battery',
@@ -61,6 +62,7 @@ export class FlyingPage {
   });
   protected readonly ask = computed(() => (this.flight()?.batteries ?? []).filter(({ verdict, sent }) => verdict === 'approval' && !sent));
   protected readonly old = computed(() => this.legs().some(({ areOld }) => areOld));
+  protected readonly short = computed(() => (this.flight()?.short ?? []).map(sayFlight));
   /** Never well by itself while the carrier has to agree, or rules are so old that they may have changed. */
   protected readonly verdict = computed((): LegVerdict => {
     const possible = this.flight()?.possible;

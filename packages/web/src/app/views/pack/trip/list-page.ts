@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { gearTitle } from '@viaggio/core/gear';
-import { OWN_TEMPLATES, sayLack, sayWhy } from '@viaggio/core/travel';
+import { OWN_TEMPLATES } from '@viaggio/core/travel';
 import type { OwnItem, PackThing } from '@viaggio/core/travel';
+import { sayLack, sayWhy } from '@viaggio/core/words';
 import { PickerField } from '../../../fields/picker-field';
 import type { Choice } from '../../../fields/picker-field';
 import { SelectField } from '../../../fields/select-field';

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal, untracked } from '@angular/core';
-import { Router } from '@angular/router';
 import { APPROACHES, assessModel, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, rigModel } from '@viaggio/core/answer';
 import type { Alternative, Approach, Criterion } from '@viaggio/core/answer';
 import { withLinks, withoutSpares } from '@viaggio/core/gear';
 import type { Link } from '@viaggio/core/gear';
 import { number, STYLE_WEIGHTS } from '@viaggio/core/units';
+import { sayFeed } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Router } from '@angular/router';
 import { Currency, PricePipe } from '../../../device/currency';
 import { QuantityPipe } from '../../../basics/quantity.pipe';
 import { QuantityField } from '../../../fields/quantity-field';
@@ -36,6 +37,7 @@ type Progress =
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ComparePage {
+  protected readonly sayFeed = sayFeed;
   protected readonly sheet = inject(RigSheet);
   private readonly workers = inject(CoreWorkers);
   private readonly router = inject(Router);

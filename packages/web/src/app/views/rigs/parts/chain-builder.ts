@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import type { Offer } from '@viaggio/core/answer';
 import { connectorName, gearTitle, linksTo, portsOf, withLinks, withoutFeed } from '@viaggio/core/gear';
 import type { Gear, Input, Link, Rig } from '@viaggio/core/gear';
+import { sayFeed, sayFinding } from '@viaggio/core/words';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { QuantityPipe } from '../../../basics/quantity.pipe';
 import { VerdictMark } from '../../../basics/verdict-mark';
 import { computedLater, valueOf } from '../../../workers/computed-later';
@@ -92,8 +93,8 @@ interface OpenInput {
                 @if (offer.flat) {
                   <div class="why verdict-caution">Flat now: charge it first.</div>
                 }
-                @if (offer.sentence) {
-                  <div class="why">{{ offer.sentence }}</div>
+                @if (offer.worst; as worst) {
+                  <div class="why">{{ sayFinding(worst) }}</div>
                 }
                 @if (offer.firstStopMin !== undefined) {
                   <div class="why">{{ offer.firstStopMin | quantity: 'min' }} to the first stop of the rig</div>
@@ -116,7 +117,7 @@ interface OpenInput {
             <ul class="small">
               @for (one of all.refused; track one.gearId) {
                 <li>
-                  <strong>{{ one.title }}</strong>: {{ one.reason }}
+                  <strong>{{ one.title }}</strong>: {{ sayFeed(one.reason) }}
                 </li>
               }
             </ul>
@@ -152,6 +153,8 @@ interface OpenInput {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChainBuilder {
+  protected readonly sayFinding = sayFinding;
+  protected readonly sayFeed = sayFeed;
   readonly deviceId = input.required<string>();
   readonly built = output<Rig>();
   private readonly sheet = inject(RigSheet);

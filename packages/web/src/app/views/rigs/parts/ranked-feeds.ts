@@ -3,7 +3,7 @@ import { CRITERIA } from '@viaggio/core/answer';
 import type { Criterion, FoundFeed, Purchase } from '@viaggio/core/answer';
 import { withFeed } from '@viaggio/core/gear';
 import type { Rig } from '@viaggio/core/gear';
-import { sayFinding, saySum, sumOf } from '@viaggio/core/words';
+import { sayFeed, sayFinding, sayPurchase, saySum, sumOf } from '@viaggio/core/words';
 import { Currency, PricePipe } from '../../../device/currency';
 import { QuantityPipe } from '../../../basics/quantity.pipe';
 import { VerdictMark } from '../../../basics/verdict-mark';
@@ -92,7 +92,7 @@ interface RankedFeed {
           <ul class="small">
             @for (one of feeds.refused; track one.title) {
               <li>
-                <strong>{{ one.title }}</strong>: {{ one.reason }}
+                <strong>{{ one.title }}</strong>: {{ sayFeed(one.reason) }}
               </li>
             }
           </ul>
@@ -112,7 +112,7 @@ interface RankedFeed {
               @if (purchase.price !== undefined) {
                 (about {{ purchase.price | price }})
               }
-              : {{ purchase.why }}
+              : {{ sayPurchase(purchase.why) }}
             </li>
           }
         </ul>
@@ -150,6 +150,8 @@ interface RankedFeed {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RankedFeeds {
+  protected readonly sayFeed = sayFeed;
+  protected readonly sayPurchase = sayPurchase;
   readonly deviceId = input.required<string>();
   readonly picked = output<Rig>();
   private readonly sheet = inject(RigSheet);

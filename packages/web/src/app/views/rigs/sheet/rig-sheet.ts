@@ -1,11 +1,11 @@
 import { Injectable, Injector, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { assessModel, costOf, criteriaOf, DEFAULT_STYLE, indicators, orderOfConnecting, rigModel, settledTests, testedHere, weightsOf, withTestsSettled } from '@viaggio/core/answer';
-import type { Remedy } from '@viaggio/core/answer';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Draw, Gear, Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
-import { sayConnecting } from '@viaggio/core/words';
+import { sayConnecting, tellIndicator } from '@viaggio/core/words';
+import type { ToldRemedy } from '@viaggio/core/words';
 import { findEntry } from '../../../state/items';
 import type { Change } from '../../../state/items';
 import { Items } from '../../../state/items.actions';
@@ -89,7 +89,7 @@ export class RigSheet {
   });
   readonly indicators = computed(() => {
     const model = this.model();
-    return model ? indicators(model) : [];
+    return model ? indicators(model).map(tellIndicator) : [];
   });
   readonly outlook = computedLater(
     'outlook',
@@ -167,7 +167,7 @@ export class RigSheet {
     this.store.dispatch(Items.edit({ kind: 'rigs', id: this.id(), body, field, at: Date.now() }));
   }
 
-  apply(remedy: Remedy): void {
+  apply(remedy: ToldRemedy): void {
     this.put(remedy.rig, `remedy ${remedy.title}`);
   }
 

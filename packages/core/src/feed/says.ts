@@ -1,0 +1,18 @@
+import type { Finding } from '../findings';
+import type { NoNumbers, Said } from '../said';
+import type { Approach } from './approaches';
+
+/** What this room says, by code: the numbers of each sentence. */
+export interface FeedSays {
+  /** What a finding says. */
+  finding: { readonly finding: Finding };
+  'device-has-none': { readonly name: string; readonly reason: FeedSaid | undefined };
+  away: { readonly away: string };
+  'in-a-circle': NoNumbers;
+  'outputs-in-use': NoNumbers;
+  'already-spare': NoNumbers;
+  'both-sockets': { readonly there: string };
+  'does-not-fit': { readonly from: string; readonly there: string; readonly halfway: boolean };
+  'not-every-device': { readonly approach: Approach };
+}
+export type FeedSaid = Said<FeedSays>;

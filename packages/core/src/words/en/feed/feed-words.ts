@@ -1,0 +1,22 @@
+import { APPROACHES } from '../../../feed';
+import type { FeedSaid, FeedSays } from '../../../feed';
+import { sayFinding } from '../findings/tell';
+import { sayer } from '../words-of';
+import type { WordsOf } from '../words-of';
+
+const FEED: WordsOf<FeedSays> = {
+  finding: ({ finding }) => sayFinding(finding),
+  'device-has-none': ({ name, reason }) => `${name}: ${reason ? sayFeed(reason) : 'nothing of this approach mates with it.'}`,
+  away: ({ away }) => `It is ${away}.`,
+  'in-a-circle': () => 'It is fed from there: power would run in a circle.',
+  'outputs-in-use': () => 'All its outputs are in use.',
+  'already-spare': () => 'It is in this rig already, as a spare.',
+  'both-sockets': ({ there }) => `Both are sockets (${there}), and no free cable of the kit joins them.`,
+  'does-not-fit': ({ from, there, halfway }) =>
+    `${from} does not fit ${there}${halfway ? '; no cable of the kit goes from one to the other' : ''}.`,
+  'not-every-device': ({ approach }) => `Not every device of this rig can be fed at once by ${APPROACHES[approach]}.`,
+};
+
+export function sayFeed(feed: FeedSaid): string {
+  return sayer(FEED)(feed);
+}
