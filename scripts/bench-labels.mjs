@@ -15,7 +15,16 @@ export async function benchLabels() {
     'drawn-label': path.join(ROOT, 'e2e/support/drawn-label.ts'),
     label: path.join(ROOT, 'packages/core/src/gear/index.ts'),
   };
-  await build({ entryPoints, outdir, outExtension: { '.js': '.mjs' }, bundle: true, platform: 'node', format: 'esm', target: 'es2022', logLevel: 'warning' }); // prettier-ignore
+  await build({
+    entryPoints,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'es2022',
+    logLevel: 'warning',
+  });
   const load = (name) => import(pathToFileURL(path.join(outdir, `${name}.mjs`)).href);
   const { DRAWN_LABELS, HOWS, drawLabel } = await load('drawn-label');
   const { readLabel } = await load('label');
@@ -44,7 +53,9 @@ export async function benchLabels() {
       }
       const of = DRAWN_LABELS.length * HOWS.length;
       const each = (performance.now() - started) / of / 1000;
-      say(`drawn labels read from pictures   ${counts.right} of ${of} right, ${counts.warned} wrong and doubted, ${counts.silent} wrong unsaid   (aim: 50, 0 unsaid), ${each.toFixed(1)} s each`); // prettier-ignore
+      say(
+        `drawn labels read from pictures   ${counts.right} of ${of} right, ${counts.warned} wrong and doubted, ${counts.silent} wrong unsaid   (aim: 50, 0 unsaid), ${each.toFixed(1)} s each`,
+      );
     } finally {
       await browser.close();
     }

@@ -33,7 +33,11 @@ await main(async () => {
       target: 'es2022',
       logLevel: 'warning',
     });
-  await bundle(files.map((file) => path.join(FROM, file)), 'node', 'esm'); // prettier-ignore
+  await bundle(
+    files.map((file) => path.join(FROM, file)),
+    'node',
+    'esm',
+  );
   await bundle([path.join(FROM, 'worker.ts')], 'browser', 'iife');
   const meter = { long: path.join(TO, 'meter.csv'), short: path.join(TO, 'meter-short.csv') };
   await writeMeterFile(meter.long, ROWS);

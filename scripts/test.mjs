@@ -1,5 +1,7 @@
 // `npm test`: types, lint, formatting, the dependency rule, unit and API tests against a PostgreSQL of their own, and
-// the journeys in Chromium, and the short form of the reliability suite. `npm test -- unit journeys` runs only the steps named; `npm test -- --watch unit` stays.
+// the journeys in Chromium, and the short form of the reliability suite. `npm test -- unit journeys` runs only the steps
+// named, `npm test -- journeys FILE` only the journeys of a file, `npm test -- --watch unit` stays. What was sound and has
+// not changed is not looked at again (`.data/cache`); a run that is ended ends all that it began.
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
@@ -10,7 +12,7 @@ import { DATA, ROOT } from './lib/paths.mjs';
 import { POSTGRESQL, startPostgres } from './lib/postgres.mjs';
 import { Failure, main, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
-import { timed } from './lib/timed.mjs';
+import { endAll, timed } from './lib/timed.mjs';
 
 const REPORTS = path.join(DATA, 'reports');
 /** Nothing of a run is as old. */
@@ -20,38 +22,61 @@ const totals = { passed: 0, failed: 0 };
 const costs = [];
 const tests = [];
 
+const CACHE = path.join(DATA, 'cache');
+const incremental = (name) => ['--incremental', '--tsBuildInfoFile', path.join(CACHE, `${name}.tsbuildinfo`)];
+const lint = (name, ...rest) => ['eslint', '--cache', '--cache-strategy', 'content', '--cache-location', path.join(CACHE, name), ...rest];
+
 /** Checks that pass or fail as a whole, the longest first; two run beside each other. */
 const CHECKS = {
+  lint: [lint('eslint-typed', '-c', 'eslint.typed.config.mjs', 'packages', 'e2e'), lint('eslint', '.')],
   types: [
-    ['tsc', '-p', 'packages/core/tsconfig.json'],
-    ['tsc', '-p', 'packages/server/tsconfig.spec.json'],
     ['ngc', '-p', 'packages/web/tsconfig.check.json', '--noEmit'],
-    ['tsc', '-p', 'packages/web/tsconfig.worker.json', '--noEmit'],
-    ['tsc', '-p', 'e2e/tsconfig.json'],
-    ['tsc', '-p', 'scripts/tsconfig.json'],
+    ['tsc', '-p', 'packages/server/tsconfig.spec.json', ...incremental('server')],
+    ['tsc', '-p', 'packages/core/tsconfig.json', ...incremental('core')],
+    ['tsc', '-p', 'packages/web/tsconfig.worker.json', '--noEmit', ...incremental('worker')],
+    ['tsc', '-p', 'e2e/tsconfig.json', ...incremental('e2e')],
+    ['tsc', '-p', 'scripts/tsconfig.json', ...incremental('scripts')],
   ],
-  lint: [['eslint', '.']],
-  formatting: [['prettier', '--check', '.']],
+  formatting: [['prettier', '--check', '--cache', '--cache-strategy', 'content', '--cache-location', path.join(CACHE, 'prettier'), '.']],
   dependencies: [['depcruise', '--config', '.dependency-cruiser.cjs', 'packages', 'e2e', 'scripts']],
+  house: [['node', 'scripts/house.mjs', '--rules']],
 };
 const STEPS = [...Object.keys(CHECKS), 'unit', 'journeys', 'reliability'];
+
+/** What ends the run, and how long what it began may take to end. */
+const ENDED = 130;
+const TO_END_MS = 5000;
+let isEnding = false;
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => {
+    if (isEnding) process.exit(ENDED);
+    isEnding = true;
+    say('Ending what this run began …');
+    endAll();
+    // servers and databases see this process go, and end by themselves
+    setTimeout(() => process.exit(ENDED), TO_END_MS);
+  });
 
 await main(async () => {
   requireNode();
   const args = process.argv.slice(2);
   const watch = args.includes('--watch');
-  const wanted = args.filter((name) => name !== '--watch');
+  const named = args.filter((name) => name !== '--watch');
+  // behind `journeys` come the files of journeys that are wanted
+  const files = named.includes('journeys') ? named.filter((name) => !STEPS.includes(name)) : [];
+  const wanted = named.filter((name) => !files.includes(name));
   const unknown = wanted.filter((name) => !STEPS.includes(name));
   if (unknown.length > 0) throw new Failure(`No such step: ${unknown.join(', ')}. There are ${STEPS.join(', ')}, and --watch unit.`);
   if (watch && wanted.join() !== 'unit') throw new Failure('--watch is for the unit tests alone: npm test -- --watch unit');
   installDebianPackages([POSTGRESQL, CHROMIUM]);
   installNodePackages();
   fs.mkdirSync(REPORTS, { recursive: true });
+  fs.mkdirSync(CACHE, { recursive: true });
   removeLeftOvers();
 
   const steps = STEPS.filter((name) => wanted.length === 0 || wanted.includes(name));
   await checks(steps.filter((name) => name in CHECKS));
-  if (steps.includes('unit') || steps.includes('journeys')) await withClusters(steps, watch);
+  if (steps.includes('unit') || steps.includes('journeys')) await withClusters(steps, watch, files);
   if (steps.includes('reliability')) await reliability();
   report();
   say(`\n${totals.passed} passed, ${totals.failed} failed`);
@@ -78,14 +103,14 @@ async function checks(names) {
 }
 
 /** Clusters for this run alone, one for each worker: no test comes near a person's data, nor near another run. */
-async function withClusters(steps, watch) {
+async function withClusters(steps, watch, files) {
   const clusters = [];
   try {
     const places = steps.includes('journeys') ? [1, 2] : [1];
     for (const place of places) clusters.push(await startPostgres(path.join(DATA, `test-${process.pid}-${place}`), { throwaway: true }));
     const urls = clusters.map(({ url }) => url);
     if (steps.includes('unit')) await unit(urls[0], watch);
-    if (steps.includes('journeys')) await journeys(urls);
+    if (steps.includes('journeys')) await journeys(urls, files);
   } finally {
     for (const { stop, base } of clusters) {
       await stop();
@@ -113,7 +138,7 @@ async function unit(databaseUrl, watch) {
       tests.push({ name: `${path.relative(ROOT, name)}: ${fullName}`, seconds: (duration ?? 0) / 1000 });
 }
 
-async function journeys(databaseUrls) {
+async function journeys(databaseUrls, files) {
   say('\n== journeys');
   build({ gallery: true });
   const report = path.join(REPORTS, 'playwright.json');
@@ -124,7 +149,7 @@ async function journeys(databaseUrls) {
     for (const [index, databaseUrl] of databaseUrls.entries())
       servers.push(await startServer({ databaseUrl, port: 0, logFile: path.join(DATA, `test-server-${index + 1}.log`) }));
     const env = { E2E_URL: servers.map(({ url }) => url).join(' '), E2E_REPORT: report, E2E_GALLERY: GALLERY_DIR };
-    done = await timed(['npx', '--no', '--', 'playwright', 'test'], { env, cwd: path.join(ROOT, 'e2e') });
+    done = await timed(['npx', '--no', '--', 'playwright', 'test', ...files], { env, cwd: path.join(ROOT, 'e2e') });
   } finally {
     for (const server of servers) await server.stop();
   }

@@ -40,7 +40,7 @@ const NO_CLUSTER_OF_ITS_OWN =
 
 /** What a package manager said last. */
 function lastLines(file, count = 25) {
-  return fs.readFileSync(file, 'utf8').trimEnd().split('\n').slice(-count).join('\n'); // prettier-ignore
+  return fs.readFileSync(file, 'utf8').trimEnd().split('\n').slice(-count).join('\n');
 }
 
 /** @param {{name: string, found: () => boolean}[]} packages */

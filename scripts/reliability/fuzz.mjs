@@ -4,7 +4,29 @@ import { send } from './installation.mjs';
 /** Fails of whoever asks, or of what is away; never of the inside. */
 const SOUND = new Set([200, 201, 204, 400, 403, 404, 405, 409, 412, 413, 415, 422, 428, 502, 503]);
 const AT_ONCE = 16;
-const STRINGS = ['', ' ', '\u0000', '\ud800', '__proto__', 'constructor', 'toString', '/', '//', '~1', '../..', '=1+1', '\r\nBEGIN:VEVENT', '💡'.repeat(99), 'x'.repeat(5000), '-0', 'NaN', '1e999', "'; DROP TABLE gear; --", '{{7*7}}', '%00']; // prettier-ignore
+const STRINGS = [
+  '',
+  ' ',
+  '\u0000',
+  '\ud800',
+  '__proto__',
+  'constructor',
+  'toString',
+  '/',
+  '//',
+  '~1',
+  '../..',
+  '=1+1',
+  '\r\nBEGIN:VEVENT',
+  '💡'.repeat(99),
+  'x'.repeat(5000),
+  '-0',
+  'NaN',
+  '1e999',
+  "'; DROP TABLE gear; --",
+  '{{7*7}}',
+  '%00',
+];
 const NUMBERS = [0, -0, -1, 1, 0.1, 1e-320, 1e308, 2 ** 31, 2 ** 53, -(2 ** 63), 65536];
 
 export async function fuzz(url, { requests, seed = 1 }) {
@@ -15,7 +37,7 @@ export async function fuzz(url, { requests, seed = 1 }) {
     Object.keys(methods).map((method) => ({ at, method: method.toUpperCase() })),
   );
   const { body: plan } = await send(url, 'GET', '/api/plan');
-  const items = Object.values(plan).filter(Array.isArray).flat(); // prettier-ignore
+  const items = Object.values(plan).filter(Array.isArray).flat();
   const ids = [...items.map(({ id }) => id), '00000000-0000-4000-8000-000000000000', 'not-an-id', '%E0%A4%A', '..%2f..'];
 
   const value = (depth = 0) => {
@@ -25,7 +47,13 @@ export async function fuzz(url, { requests, seed = 1 }) {
     if (kind === 2) return pick([true, false, null]);
     if (kind === 3) return pick(ids);
     if (kind === 4) return Array.from({ length: Math.floor(random() * 6) }, () => value(depth + 1));
-    if (kind === 5) return Object.fromEntries(Array.from({ length: Math.floor(random() * 6) }, () => [pick([...STRINGS.slice(0, 14), 'id', 'body', 'kind', 'gear', 'rigs', 'path', 'aside', 'rest']), value(depth + 1)])); // prettier-ignore
+    if (kind === 5)
+      return Object.fromEntries(
+        Array.from({ length: Math.floor(random() * 6) }, () => [
+          pick([...STRINGS.slice(0, 14), 'id', 'body', 'kind', 'gear', 'rigs', 'path', 'aside', 'rest']),
+          value(depth + 1),
+        ]),
+      );
     return mutated(structuredClone(pick(items)));
   };
   /** A sound thing with one field, somewhere in it, made into something else. */
@@ -47,7 +75,14 @@ export async function fuzz(url, { requests, seed = 1 }) {
   const bodyOf = () => {
     const kind = random();
     if (kind < 0.25) return mutated(structuredClone(pick(items)).body);
-    if (kind < 0.45) return { [pick(['gear', 'rigs', 'days', 'log', 'recordings', 'sheets', 'rules', 'trips'])]: [mutated(structuredClone(pick(items))), { id: pick(ids), revision: pick(NUMBERS), body: value() }], rest: value() }; // prettier-ignore
+    if (kind < 0.45)
+      return {
+        [pick(['gear', 'rigs', 'days', 'log', 'recordings', 'sheets', 'rules', 'trips'])]: [
+          mutated(structuredClone(pick(items))),
+          { id: pick(ids), revision: pick(NUMBERS), body: value() },
+        ],
+        rest: value(),
+      };
     if (kind < 0.6)
       return mutated({
         ...structuredClone({ gear: plan.gear.slice(0, 6), rigs: plan.rigs.slice(0, 1) }),
@@ -97,13 +132,16 @@ export async function fuzz(url, { requests, seed = 1 }) {
   return {
     title: `${requests} requests that nobody would send`,
     figures: [
-      [...statuses].sort().map(([status, times]) => `${status}: ${times}`).join(', '),
+      [...statuses]
+        .sort()
+        .map(([status, times]) => `${status}: ${times}`)
+        .join(', '),
       `the export after them: ${exported.status}, read again: ${again.status}`,
       ...bad,
       ...(readable ? [] : [JSON.stringify(again.body).slice(0, 400)]),
     ],
     failed: bad.length > 0 || exported.status !== 200 || !readable,
-  }; // prettier-ignore
+  };
 }
 
 /** The same numbers for the same seed (mulberry32). */

@@ -94,7 +94,10 @@ export async function send(url, method, at, body, headers = {}, ms = 20_000) {
 }
 
 function pids() {
-  return fs.readdirSync('/proc').filter((name) => /^\d+$/.test(name)).map(Number); // prettier-ignore
+  return fs
+    .readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .map(Number);
 }
 
 function childrenOf(pid) {

@@ -37,7 +37,10 @@ export async function twoServers({ writers, rounds }) {
     const twice = await Promise.all(
       Array.from({ length: 8 }, (_, n) => send(servers[n % 2].url, 'POST', '/api/changes', { gear: [same] })),
     );
-    const statuses = twice.map(({ status }) => status).sort().join(' '); // prettier-ignore
+    const statuses = twice
+      .map(({ status }) => status)
+      .sort()
+      .join(' ');
     return {
       title: `${writers} writers over two servers`,
       figures: [

@@ -19,9 +19,10 @@ function pieces(file: string, take: (text: string) => void): void {
   const handle = openSync(file, 'r');
   const decoder = new TextDecoder();
   const buffer = Buffer.alloc(PIECE_BYTES);
-  for (let bytes = readSync(handle, buffer); bytes > 0; bytes = readSync(handle, buffer)) take(decoder.decode(buffer.subarray(0, bytes), { stream: true }));
+  for (let bytes = readSync(handle, buffer); bytes > 0; bytes = readSync(handle, buffer))
+    take(decoder.decode(buffer.subarray(0, bytes), { stream: true }));
   closeSync(handle);
-} // prettier-ignore
+}
 
 function timed<T>(run: () => T): { readonly value: T; readonly ms: number } {
   const started = performance.now();

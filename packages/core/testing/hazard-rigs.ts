@@ -27,9 +27,27 @@ export const joiner = (changes: Partial<Hub> = {}): Hub =>
     ...changes,
   });
 export const together = (second: Battery, charges: readonly [number, number] = [1, 1], hub = joiner()): Built =>
-  build({ one: pack(), two: { ...second, name: 'Other pack' }, lead1: wire({ resistanceOhm: 0.01 }), lead2: wire({ resistanceOhm: 0.01 }), hub, camera: camera({}, 10, { maxV: 30 }) }, [['one.out', 'hub.in1', 'lead1'], ['two.out', 'hub.in2', 'lead2'], ['hub.p1', 'camera.in']], {
-    batteries: [{ gearId: 'one', startCharge: charges[0] }, { gearId: 'two', startCharge: charges[1] }],
-  }); // prettier-ignore
+  build(
+    {
+      one: pack(),
+      two: { ...second, name: 'Other pack' },
+      lead1: wire({ resistanceOhm: 0.01 }),
+      lead2: wire({ resistanceOhm: 0.01 }),
+      hub,
+      camera: camera({}, 10, { maxV: 30 }),
+    },
+    [
+      ['one.out', 'hub.in1', 'lead1'],
+      ['two.out', 'hub.in2', 'lead2'],
+      ['hub.p1', 'camera.in'],
+    ],
+    {
+      batteries: [
+        { gearId: 'one', startCharge: charges[0] },
+        { gearId: 'two', startCharge: charges[1] },
+      ],
+    },
+  );
 /** 95 Wh at 14.4 V: 6.6 Ah may be charged with half of that; both packs and their leads, 200 mΩ. */
 export const FLOWS_V = (95 / 14.4) * 0.5 * 0.2;
 export const chargeWith = (belowFullV: number): number => {
@@ -110,7 +128,10 @@ const fiveVolt = (): Adapter =>
     leadOhm: 0.05,
   });
 export const onPort = (watts: number, port: Parameters<typeof bank>[0] = {}): Built =>
-  build({ bank: bank({ standbyW: 0, ...port }), cable: usbWire({ resistanceOhm: 0.001 }), adapter: fiveVolt(), camera: usbCamera(watts) }, [['bank.out', 'adapter.in', 'cable'], ['adapter.out', 'camera.bay']]); // prettier-ignore
+  build({ bank: bank({ standbyW: 0, ...port }), cable: usbWire({ resistanceOhm: 0.001 }), adapter: fiveVolt(), camera: usbCamera(watts) }, [
+    ['bank.out', 'adapter.in', 'cable'],
+    ['adapter.out', 'camera.bay'],
+  ]);
 /** Watts at the camera with which so many amps flow at 5 V. */
 export const wattsFor = (amps: number): number => 0.9 * amps * (5 - amps * 0.051);
 
@@ -119,18 +140,35 @@ export const triggered = (programmable: boolean): Built =>
     {
       bank: bank({ ratingW: 30, programmable: { minV: 3.3, maxV: 11, currentA: 3 } }),
       cable: usbWire(),
-      trigger: dummy({ name: 'Trigger lead', input: { connector: { type: 'usb-c' }, triggerV: 8.4, programmable }, output: { connector: { type: 'bay', family: 'S' } } }),
+      trigger: dummy({
+        name: 'Trigger lead',
+        input: { connector: { type: 'usb-c' }, triggerV: 8.4, programmable },
+        output: { connector: { type: 'bay', family: 'S' } },
+      }),
       camera: usbCamera(8),
     },
-    [['bank.out', 'trigger.in', 'cable'], ['trigger.out', 'camera.bay']],
-  ); // prettier-ignore
-export const beside = (sharedProfiles: { voltageV: number; currentA: number }[]): Built => {
-  const port = (id: string) => ({ gives: 'pd', id, name: id, connector: { type: 'usb-c' }, ratingW: 65, budget: 'b', sharedProfiles }) as const;
-  return build(
-    { bank: bank({}, { budgets: [{ id: 'b', name: 'its power' }], outputs: [port('one'), port('two')] }), c1: usbWire(), c2: usbWire(), camera: usbCamera(10, { minV: 9 }), second: usbCamera(5, {}, { name: 'Second' }) },
-    [['bank.one', 'camera.usb', 'c1'], ['bank.two', 'second.usb', 'c2']],
+    [
+      ['bank.out', 'trigger.in', 'cable'],
+      ['trigger.out', 'camera.bay'],
+    ],
   );
-}; // prettier-ignore
+export const beside = (sharedProfiles: { voltageV: number; currentA: number }[]): Built => {
+  const port = (id: string) =>
+    ({ gives: 'pd', id, name: id, connector: { type: 'usb-c' }, ratingW: 65, budget: 'b', sharedProfiles }) as const;
+  return build(
+    {
+      bank: bank({}, { budgets: [{ id: 'b', name: 'its power' }], outputs: [port('one'), port('two')] }),
+      c1: usbWire(),
+      c2: usbWire(),
+      camera: usbCamera(10, { minV: 9 }),
+      second: usbCamera(5, {}, { name: 'Second' }),
+    },
+    [
+      ['bank.one', 'camera.usb', 'c1'],
+      ['bank.two', 'second.usb', 'c2'],
+    ],
+  );
+};
 export const fedBank = (changes: Partial<Battery>): Built => {
   const { rig, gear } = byUsb({ ...bank(), ...changes }, usbCamera(10));
   return { rig: { ...rig, batteries: [{ gearId: 'bank', charging: true }] }, gear };
@@ -153,16 +191,22 @@ export const peaking = (peaks: readonly number[], maxA: number): Built =>
       ...Object.fromEntries(peaks.map((peakW, place) => [`d${place + 1}`, camera({ name: `Device ${place + 1}`, peakW, peakMs: 300 }, 5)])),
     },
     [['pack.out', 'hub.in', 'lead'], ...peaks.map((_, place) => [`hub.p${place + 1}`, `d${place + 1}.in`] as const)],
-  ); // prettier-ignore
+  );
 
 export const bay = (pins: object | undefined, insistsOn: object): Built =>
   build(
     {
-      own: inCamera({ outputs: [{ gives: 'pack', id: 'out', name: 'Contacts', connector: { type: 'bay', family: 'S' }, maxA: 5, ...(pins && { pins }) }] }),
-      camera: usbCamera(5, {}, { inputs: [{ takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'bay', family: 'S' }, minV: 6, maxV: 8.6, insistsOn }] }),
+      own: inCamera({
+        outputs: [{ gives: 'pack', id: 'out', name: 'Contacts', connector: { type: 'bay', family: 'S' }, maxA: 5, ...(pins && { pins }) }],
+      }),
+      camera: usbCamera(
+        5,
+        {},
+        { inputs: [{ takes: 'window', id: 'bay', name: 'Bay', connector: { type: 'bay', family: 'S' }, minV: 6, maxV: 8.6, insistsOn }] },
+      ),
     },
     [['own.out', 'camera.bay']],
-  ); // prettier-ignore
+  );
 
 export const poe = (watts: number, sourceClass: 'af' | 'at' | undefined, ownClass: 'af' | 'at' | undefined): Built =>
   build(
@@ -172,14 +216,22 @@ export const poe = (watts: number, sourceClass: 'af' | 'at' | undefined, ownClas
       camera: camera({}, watts, { connector: { type: 'poe' }, minV: 36, maxV: 57, ...(ownClass && { poeClass: ownClass }) }),
     },
     [['supply.out', 'camera.in', 'cable']],
-  ); // prettier-ignore
+  );
 
 export const swapped = (bufferS: number | undefined, swapMin: number, spares: readonly string[] = ['spare']): Built =>
   build(
-    { pack: pack(), spare: pack({ name: 'Spare' }), plate: splitter(1, { form: 'plate', standbyW: 0, ...(bufferS !== undefined && { bufferS }) }), camera: camera({}, 20) },
-    [['pack.out', 'plate.in'], ['plate.p1', 'camera.in']],
+    {
+      pack: pack(),
+      spare: pack({ name: 'Spare' }),
+      plate: splitter(1, { form: 'plate', standbyW: 0, ...(bufferS !== undefined && { bufferS }) }),
+      camera: camera({}, 20),
+    },
+    [
+      ['pack.out', 'plate.in'],
+      ['plate.p1', 'camera.in'],
+    ],
     { wantedMin: 400, swapMin, batteries: [{ gearId: 'pack', spareIds: [...spares] }] },
-  ); // prettier-ignore
+  );
 
 /** Ohms of a lead behind which 10 W arrive at so many volts, from a full pack of 90 mΩ. */
 export const ohmFor = (arrivesV: number): number => (4 * cellVoltage(LI, 1) - arrivesV) / (10 / arrivesV) - 0.09;

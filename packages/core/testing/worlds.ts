@@ -64,9 +64,16 @@ export class World {
   runDown(day: number, { battery = 0, temperatureC = 25, told = true } = {}): this {
     const drawn = this.drawnAt(day) / (1 - this.lost);
     let minutes = 60;
-    for (let round = 0; round < 8; round++) minutes = (deliveredWh({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: this.capacities[battery]!, temperatureC }, minutes) / drawn) * 60; // prettier-ignore
-    return this.seen({ kind: 'run-down', ...this.of(day, battery), minutes: Math.max(1, minutes + MINUTE * this.chances.normal()), ...(told && { temperatureC }) });
-  } // prettier-ignore
+    for (let round = 0; round < 8; round++)
+      minutes =
+        (deliveredWh({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: this.capacities[battery]!, temperatureC }, minutes) / drawn) * 60;
+    return this.seen({
+      kind: 'run-down',
+      ...this.of(day, battery),
+      minutes: Math.max(1, minutes + MINUTE * this.chances.normal()),
+      ...(told && { temperatureC }),
+    });
+  }
 
   /** A part of a charge, by a gauge of so many bars. */
   part(day: number, gauge: 'rounds' | 'holds', { battery = 0, bars = 4, told = true } = {}): this {
@@ -74,7 +81,16 @@ export class World {
     const left = this.chances.between(0.15, 0.75);
     const hours = (this.capacities[battery]! * (1 - left) * (1 - this.lost)) / this.drawnAt(day);
     const to = step * (gauge === 'rounds' ? Math.round(left / step) : Math.ceil(left / step));
-    return this.seen({ kind: 'part', ...this.of(day, battery), temperatureC: 25, minutes: hours * 60, from: 1, to, step, ...(told && { gauge }) }); // prettier-ignore
+    return this.seen({
+      kind: 'part',
+      ...this.of(day, battery),
+      temperatureC: 25,
+      minutes: hours * 60,
+      from: 1,
+      to,
+      step,
+      ...(told && { gauge }),
+    });
   }
 
   /** A meter at the battery, through the one feed. */
@@ -132,7 +148,12 @@ export class FadingBattery {
   }
 
   log(): Log {
-    return { observations: this.observations.map((body, index) => ({ id: `o${index}`, body })), recordings: [], gear: new Map<string, Gear>([['battery', PACK]]), rigs: new Map() }; // prettier-ignore
+    return {
+      observations: this.observations.map((body, index) => ({ id: `o${index}`, body })),
+      recordings: [],
+      gear: new Map<string, Gear>([['battery', PACK]]),
+      rigs: new Map(),
+    };
   }
 }
 

@@ -42,7 +42,10 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
 
 /** `bench=192.0.2.10:5025, desk=[2001:db8::7]:5025` */
 function metersOf(text: string): readonly MeterAddress[] {
-  const entries = text.split(',').map((entry) => entry.trim()).filter((entry) => entry !== ''); // prettier-ignore
+  const entries = text
+    .split(',')
+    .map((entry) => entry.trim())
+    .filter((entry) => entry !== '');
   return entries.map((entry) => {
     const [, name, host, digits] = /^([\w -]{1,40})=(\[[0-9a-f:]+\]|[\w.-]+):(\d{1,5})$/i.exec(entry) ?? [];
     const port = Number(digits);
@@ -59,7 +62,10 @@ function logLevelOf(text = 'info'): string {
 
 /** `viaggio.lan, 192.168.1.20` */
 function namesOf(text: string): readonly string[] {
-  const names = text.split(',').map((name) => name.trim().toLowerCase()).filter((name) => name !== ''); // prettier-ignore
+  const names = text
+    .split(',')
+    .map((name) => name.trim().toLowerCase())
+    .filter((name) => name !== '');
   for (const name of names)
     if (!/^(\[[0-9a-f:]+\]|[a-z0-9]([a-z0-9.-]*[a-z0-9])?)$/.test(name))
       throw new Error(`VIAGGIO_NAMES: expected names or addresses without port, apart by commas; got “${name.slice(0, 60)}”`);

@@ -1,20 +1,6 @@
 import { rigBalance } from '../balance';
 import type { RigBalance } from '../balance';
-import {
-  balanceFindings,
-  byHarm,
-  capabilityFindings,
-  changedFindings,
-  doubtfulFindings,
-  gaugeFindings,
-  lackFindings,
-  lastsFindings,
-  mountFindings,
-  recordingFindings,
-  sourceFindings,
-  wholeRigFindings,
-  worstVerdict,
-} from '../findings';
+import { byHarm, detected, worstVerdict } from '../findings';
 import type { Finding, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import { trackTo } from '../profile';
@@ -22,11 +8,10 @@ import type { Track } from '../profile';
 import { DEFAULT_RESERVE, isA } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { cautionsOf, resilience, treeFeeding } from '../rig/resolved';
-import type { Caution, Figure, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
+import type { Caution, Figure, FigureBasis, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { withTurns } from './deciding-assumptions';
-import { flowFindings } from './judgement';
 import { phaseFindings } from './phase-findings';
 import { isForbidden, judgedRig, rigModel } from './rig-model';
 import type { JudgedRig, RigModel } from './rig-model';
@@ -123,7 +108,10 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
     (lean) => judgedAt(model, timeline, lean),
     [...resolved.parts.values()].some((part) => isA(part, 'hub') && part.gear.inputOrder === 'together'),
   );
-  const findings = byHarm([...connected, ...beyondGate(resolved, { timeline, firstStopMin, plannedMin, balance })]);
+  const findings = byHarm([
+    ...connected,
+    ...detected(['whole'], { resolved, loads: draws?.usual, runs, timeline, firstStopMin, plannedMin, balance }),
+  ]);
   return {
     balance,
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),
@@ -148,13 +136,6 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   };
 }
 
-interface Timed {
-  readonly timeline: SystemRun | undefined;
-  readonly firstStopMin: number | undefined;
-  readonly plannedMin: number | undefined;
-  readonly balance: RigBalance | undefined;
-}
-
 /** What stops a rig at a lean of what is assumed, in its usual modes and in its phases. */
 function judgedAt({ resolved }: RigModel, timeline: SystemRun | undefined, lean: Lean): readonly Finding[] {
   const judged = judgedRig(resolved, { lean });
@@ -168,24 +149,7 @@ function connectionFindings(
   { resolved, draws, runs: tried }: JudgedRig,
   runs: ReadonlyMap<SourceTree, Discharge | undefined>,
 ): readonly Finding[] {
-  const loads = draws?.usual ?? new Map<string, LoadDraw>();
-  return [...flowFindings(resolved, loads, runs), ...capabilityFindings(resolved, tried)];
-}
-
-/** What is found once the rig has been run as a whole, and beside the run. */
-function beyondGate(resolved: ResolvedRig, { timeline, firstStopMin, plannedMin, balance }: Timed): readonly Finding[] {
-  return [
-    ...gaugeFindings(resolved, plannedMin),
-    ...changedFindings(resolved),
-    ...lastsFindings(resolved, timeline, firstStopMin, plannedMin),
-    ...recordingFindings(resolved, firstStopMin),
-    ...wholeRigFindings(resolved, timeline, plannedMin),
-    ...balanceFindings(resolved, balance),
-    ...mountFindings(resolved),
-    ...lackFindings(resolved.evidence.lacks),
-    ...doubtfulFindings(resolved),
-    ...sourceFindings(resolved),
-  ];
+  return detected(['flowing', 'able'], { resolved, loads: draws?.usual, runs, tried });
 }
 
 /** Every path to every device, the one that comes first before those that take over. */
@@ -269,8 +233,20 @@ function distinct(figures: readonly Figure[]): readonly Figure[] {
   return [...new Map(figures.map((figure) => [`${figure.gearId} ${figureKey(figure)}`, figure])).values()];
 }
 
-/** The same figure of the same part under whatever basis: ohms are ohms. */
+/** Figures that a part has one of for each port, and those that a device has one of for each mode. */
+const OF_A_PORT: ReadonlySet<FigureBasis['of']> = new Set([
+  'supply-volts',
+  'works',
+  'least-volts',
+  'highest-volts',
+  'contract',
+  'shared-rating',
+  'efficiency',
+]);
+
+/** The same figure of the same part, whatever it follows from: ohms are ohms. */
 function figureKey({ basis }: Figure): string {
   const of = basis.of.endsWith('-resistance') ? 'resistance' : basis.of;
-  return `${of} ${'port' in basis ? (basis.port ?? '') : ''} ${'mode' in basis ? (basis.mode ?? '') : ''}`;
+  const port = OF_A_PORT.has(basis.of) && 'port' in basis ? basis.port : undefined;
+  return `${of} ${port ?? ''} ${'mode' in basis ? (basis.mode ?? '') : ''}`;
 }

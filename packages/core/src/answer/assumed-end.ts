@@ -24,12 +24,20 @@ export function atEnd(figure: Figure, end: 'low' | 'high', trees: readonly Sourc
     case 'pack-resistance':
       return value === 0 ? undefined : { packOhm: { sourceId: gearId, times: to / value } };
     case 'cable-resistance':
-      return onFeed(connections.find(({ cable }) => cable?.id === gearId), { addedOhm: to - value }); // prettier-ignore
+      return onFeed(
+        connections.find(({ cable }) => cable?.id === gearId),
+        { addedOhm: to - value },
+      );
     case 'adapter-lead':
-      return onFeed(connections.find((one) => one.to.id === gearId), { addedOhm: to - value }); // prettier-ignore
+      return onFeed(
+        connections.find((one) => one.to.id === gearId),
+        { addedOhm: to - value },
+      );
     case 'contacts': {
       const ofCable = connections.find(({ cable }) => cable?.id === gearId);
-      return onFeed(ofCable ?? connections.find((one) => one.from.id === gearId && !one.cable), { addedOhm: (ofCable ? 2 : 1) * (to - value) }); // prettier-ignore
+      return onFeed(ofCable ?? connections.find((one) => one.from.id === gearId && !one.cable), {
+        addedOhm: (ofCable ? 2 : 1) * (to - value),
+      });
     }
     case 'efficiency':
     case 'own-draw': {

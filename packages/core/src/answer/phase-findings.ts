@@ -1,9 +1,8 @@
-import { severity } from '../findings';
+import { detected, severity } from '../findings';
 import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig/resolved';
 import { discharge, networkOf } from '../run';
 import type { Discharge, SystemRun } from '../run';
-import { judgement } from './judgement';
 import type { JudgedRig } from './rig-model';
 
 /** A battery that gives out with less than this share left has simply been used. */
@@ -280,7 +279,9 @@ function findingsOf(resolved: ResolvedRig, phase: PhaseDraws, runOf: (tree: Sour
     devices: resolved.devices.map((use) => ({ ...use, modeId: phase.modes.get(use.part.id) })),
   };
   const runs = new Map(resolved.trees.map((tree) => [tree, runOf(tree)] as const));
-  return judgement(inPhase, phase.loads, runs).filter(({ verdict }) => verdict !== 'good');
+  return detected(['matched', 'flowing', 'able'], { resolved: inPhase, loads: phase.loads, runs }).filter(
+    ({ verdict }) => verdict !== 'good',
+  );
 }
 
 function runFrom(tree: SourceTree, phase: PhaseDraws, soc: number | undefined): Discharge | undefined {

@@ -1,4 +1,4 @@
-import { drawingFindings, lackFindings, parallelFindings, plugFindings } from '../findings';
+import { detected, lackFindings } from '../findings';
 import type { Finding } from '../findings';
 import type { Gear } from '../gear';
 import { drawnRig } from '../rig/drawn';
@@ -7,7 +7,6 @@ import { resolveDrawn, rigDraws } from '../rig/resolved';
 import type { Lean, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { discharge, networkOf, rigSystem } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
-import { matchFindings } from './judgement';
 
 /** A rig worked out as far as its figures go: what an answer, a range, a sensitivity are all made from. */
 export interface RigModel {
@@ -42,12 +41,7 @@ export function judgedRig(drawn: DrawnRig, { tracePoints, lean }: DischargeOptio
       return [tree, network && discharge(network, tracePoints === undefined ? {} : { tracePoints })] as const;
     }),
   );
-  const gate = [
-    ...drawingFindings(resolved),
-    ...plugFindings(resolved),
-    ...parallelFindings(resolved),
-    ...matchFindings(resolved, draws?.usual, runs),
-  ];
+  const gate = detected(['drawn', 'matched'], { resolved, loads: draws?.usual, runs });
   return { resolved, draws, runs, gate };
 }
 

@@ -31,15 +31,38 @@ export type Concern =
   /** It stops before the time that is asked for. */
   | { readonly is: 'too-short'; readonly rigId: string; readonly rig: string; readonly plannedMin: number; readonly wantedMin: number }
   /** Blocks of the day go dark in one of its rigs. */
-  | { readonly is: 'goes-dark'; readonly dayId: string; readonly rig: string; readonly blocks: readonly string[]; readonly minutes: number; readonly gap: GapSaid }
+  | {
+      readonly is: 'goes-dark';
+      readonly dayId: string;
+      readonly rig: string;
+      readonly blocks: readonly string[];
+      readonly minutes: number;
+      readonly gap: GapSaid;
+    }
   /** A battery that feeds one of the rigs is known not to be full. */
   | { readonly is: 'charge'; readonly gearId: string; readonly battery: string; readonly charge: number; readonly rigs: readonly string[] }
   /** A draw that nobody measured; `powerW` undefined where it is not known at all. */
-  | { readonly is: 'measure'; readonly gearId: string; readonly device: string; readonly powerW: number | undefined; readonly from: Exclude<Provenance, 'measured'> | undefined }
+  | {
+      readonly is: 'measure';
+      readonly gearId: string;
+      readonly device: string;
+      readonly powerW: number | undefined;
+      readonly from: Exclude<Provenance, 'measured'> | undefined;
+    }
   /** Batteries that may not fly, only when the carrier agrees, or of which it cannot be told. */
-  | { readonly is: 'fly'; readonly flight: 'no' | 'approval' | 'unknown'; readonly batteries: readonly { readonly gearId: string; readonly battery: string; readonly printedWh: number | undefined }[] }
+  | {
+      readonly is: 'fly';
+      readonly flight: 'no' | 'approval' | 'unknown';
+      readonly batteries: readonly { readonly gearId: string; readonly battery: string; readonly printedWh: number | undefined }[];
+    }
   /** What it holds is below the share at which one is usually retired, or soon will be. */
-  | { readonly is: 'retire'; readonly gearId: string; readonly battery: string; readonly when: 'now' | 'soon'; readonly history: HealthHistory }; // prettier-ignore
+  | {
+      readonly is: 'retire';
+      readonly gearId: string;
+      readonly battery: string;
+      readonly when: 'now' | 'soon';
+      readonly history: HealthHistory;
+    };
 
 /** A rig as it stands: its own answer. */
 export interface RigStanding {

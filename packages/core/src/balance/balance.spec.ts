@@ -1,7 +1,7 @@
 import { assess } from '../answer/assess';
 import { LOW_WATER } from '../demo/low-water';
 import type { Rig } from '../rig/drawn/rig';
-import { SAFE_MARGIN } from '../tables/balance';
+import { SAFE_MARGIN } from '../tables/loads';
 import { tell } from '../words/en/findings/tell';
 import { ballastG, centreOfMass, counterweightG, momentNm, tipping } from './mechanics';
 import type { PlacedMass } from './mechanics';

@@ -10,8 +10,8 @@ import type { Ask, Plan } from '../document';
 import type { Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
-import { sayCommonly, sayDifference, sayExpected, sayPlace, sayProbes, sayReading, sayTap, tellFault, tellSize } from '../words';
-import type { ToldFault } from '../words';
+import { wordsIn } from '../words';
+import type { ToldFault, Words } from '../words';
 
 /** A step of a rig's check as documents and the command line tell it. */
 export interface ToldStep {
@@ -55,28 +55,28 @@ export interface BenchEvaluation {
 }
 
 /** The joints of a rig with what a plan's newest sheet of it read. */
-export function evaluateCheck(id: string, rig: Rig, gear: ReadonlyMap<string, Gear>, { sheets = [] }: Plan): CheckEvaluation {
+export function evaluateCheck(id: string, rig: Rig, gear: ReadonlyMap<string, Gear>, { sheets = [] }: Plan, words: Words): CheckEvaluation {
   const sheet = sheetOfRig(sheets, id);
   const { is, steps, reopened } = standingOf(rig, gear, sheet?.body.kind === 'joints' ? sheet.body : undefined);
-  return { standing: is, steps: steps.map(tellStep), reopened };
+  return { standing: is, steps: steps.map((step) => tellStep(step, words)), reopened };
 }
 
-export function tellStep(checked: CheckStanding['steps'][number]): ToldStep {
+export function tellStep(checked: CheckStanding['steps'][number], words: Words = wordsIn('en')): ToldStep {
   const { step, reading, judged, closed } = checked;
   const { id, is, at, probes, minV, maxV, maxOhm, loadW } = step;
-  const reason = sayReading(checked);
+  const reason = words.sayReading(checked);
   return {
     step: id,
     is,
-    at: sayPlace(at),
-    probes: sayProbes(probes),
+    at: words.sayPlace(at),
+    probes: words.sayProbes(probes),
     expect: {
       ...(minV !== undefined && { minV }),
       ...(maxV !== undefined && { maxV }),
       polarity: is === 'lead' || is === 'across' ? 'none' : 'plus',
       ...(maxOhm !== undefined && { maxOhm }),
       ...(loadW !== undefined && { loadW }),
-      says: sayExpected(step),
+      says: words.sayExpected(step),
     },
     ...(reading !== undefined && { reading }),
     ...(judged && { verdict: judged.verdict }),
@@ -86,41 +86,42 @@ export function tellStep(checked: CheckStanding['steps'][number]): ToldStep {
 }
 
 /** What else of the bench a plan asks: its sheets judged, sizes, faults. A fault of a rig that is not there is left out. */
-export function evaluateBench(plan: Plan, gear: ReadonlyMap<string, Gear>): BenchEvaluation {
+export function evaluateBench(plan: Plan, gear: ReadonlyMap<string, Gear>, words: Words): BenchEvaluation {
   const { checks, sizes, faults } = plan.ask ?? {};
   return {
-    ...(checks && { sheets: (plan.sheets ?? []).flatMap(({ id, body }) => tellSheet(id, body, gear)) }),
-    ...(sizes && { sizes: sizes.map(sizeOf) }),
-    ...(faults && { faults: faults.flatMap((fault) => faultOf(fault, plan, gear)) }),
+    ...(checks && { sheets: (plan.sheets ?? []).flatMap(({ id, body }) => tellSheet(id, body, gear, words)) }),
+    ...(sizes && { sizes: sizes.map((asked) => sizeOf(asked, words)) }),
+    ...(faults && { faults: faults.flatMap((fault) => faultOf(fault, plan, gear, words)) }),
   };
 }
 
-function tellSheet(id: string, sheet: Sheet, gear: ReadonlyMap<string, Gear>): readonly SheetEvaluation[] {
+function tellSheet(id: string, sheet: Sheet, gear: ReadonlyMap<string, Gear>, words: Words): readonly SheetEvaluation[] {
   if (sheet.kind === 'contacts') {
     const differences = compareContacts(sheet, windowOf(sheet.deviceId === undefined ? undefined : gear.get(sheet.deviceId)));
-    const says = differences.flatMap((one) => [sayDifference(one), sayCommonly(one)]).filter((text) => text !== '');
+    const says = differences.flatMap((one) => [words.sayDifference(one), words.sayCommonly(one)]).filter((text) => text !== '');
     return [{ id, kind: sheet.kind, verdict: verdictOfContacts(differences), says }];
   }
   if (sheet.kind === 'taps') {
     const battery = gear.get(sheet.batteryId);
     if (battery?.kind !== 'battery') return [];
     const { verdict, says } = judgeTaps(battery.chemistry, sheet.volts, sheet.loaded);
-    return [{ id, kind: sheet.kind, verdict, says: [says.map(sayTap).join(' ')] }];
+    return [{ id, kind: sheet.kind, verdict, says: [says.map(words.sayTap).join(' ')] }];
   }
   return [];
 }
 
-function sizeOf(asked: NonNullable<Ask['sizes']>[number]): object {
+function sizeOf(asked: NonNullable<Ask['sizes']>[number], words: Words): object {
   const { tool, ...question } = asked as { tool: SizeToolName };
-  return { tool, ...tellSize(SIZE_TOOLS[tool].size(question)) };
+  return { tool, ...words.tellSize(SIZE_TOOLS[tool].size(question)) };
 }
 
 function faultOf(
   { rigId, deviceId, symptom, answers = [] }: NonNullable<Ask['faults']>[number],
   plan: Plan,
   gear: ReadonlyMap<string, Gear>,
+  words: Words,
 ): readonly ToldFault[] {
   const rig = plan.rigs.find(({ id }) => id === rigId);
   if (!rig) return [];
-  return [tellFault(findFault({ rig: rig.body, rigId, gear, deviceId, symptom, answers, sheets: plan.sheets ?? [] }))];
+  return [words.tellFault(findFault({ rig: rig.body, rigId, gear, deviceId, symptom, answers, sheets: plan.sheets ?? [] }))];
 }

@@ -9,8 +9,7 @@ import type { DayEntry } from '../day/shape';
 import type { Plan } from '../document';
 import type { Gear } from '../gear';
 import type { Issue } from '../issue';
-import { tellCharging, tellDayIndicator, tellGap, tellTopUp } from '../words';
-import type { ToldCharging, ToldDayIndicator, ToldGap, ToldTopUp } from '../words';
+import type { ToldCharging, ToldDayIndicator, ToldGap, ToldTopUp, Words } from '../words';
 
 /** A day as it goes with its moves. */
 export interface DayEvaluation {
@@ -43,7 +42,7 @@ export interface DayEvaluation {
 }
 
 /** Everything computed for one day of a plan document. Cost: milliseconds for each rig with batteries; a plan about a second. */
-export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: ReadonlyMap<string, Gear>): DayEvaluation {
+export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: ReadonlyMap<string, Gear>, words: Words): DayEvaluation {
   const simulation = new DaySimulation(body, gear, new Map(rigs.map((rig) => [rig.id, rig.body])));
   const run = simulation.run();
   const runs = ask?.dayRuns ?? 0;
@@ -53,13 +52,13 @@ export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: R
     issues: dayIssues(body),
     figures: planFigures(simulation, body),
     blocks: run.blocks,
-    gaps: run.gaps.map(tellGap),
+    gaps: run.gaps.map(words.tellGap),
     stays: run.stays,
-    charging: tellCharging(chargingList(simulation, run)),
+    charging: words.tellCharging(chargingList(simulation, run)),
     cards: run.cards,
     needed: neededToday(simulation, run),
-    topUps: topUps(simulation, run).map(tellTopUp),
-    indicators: dayIndicators(simulation, run).map(tellDayIndicator),
+    topUps: topUps(simulation, run).map(words.tellTopUp),
+    indicators: dayIndicators(simulation, run).map(words.tellDayIndicator),
     ...(runs > 0 && { chances: chancesOf(simulation, runs, ask?.seed) }),
     // the page looks longer
     ...(ask?.plans && { plan: planDay(simulation, { effort: 0.5 }) }),

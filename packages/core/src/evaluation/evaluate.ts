@@ -11,18 +11,9 @@ import { drawnRig } from '../rig/drawn';
 import type { Rig, Style } from '../rig/drawn';
 import { leftAlone } from '../unattended';
 import type { AloneAnswer } from '../unattended';
-import {
-  tellAlone,
-  tellAlternative,
-  tellAnswer,
-  tellAssignments,
-  tellCriteria,
-  tellFeeds,
-  tellIndicator,
-  tellPurchases,
-  tellSensitivity,
-} from '../words';
+import { wordsIn } from '../words';
 import type {
+  Language,
   ToldAlone,
   ToldAlternative,
   ToldAnswer,
@@ -32,6 +23,7 @@ import type {
   ToldIndicator,
   ToldPurchases,
   ToldSensitivity,
+  Words,
 } from '../words';
 import { evaluateBench, evaluateCheck } from './evaluate-bench';
 import type { BenchEvaluation, CheckEvaluation } from './evaluate-bench';
@@ -139,21 +131,22 @@ export function planIssues(plan: Plan): readonly Issue[] {
  *
  * @example evaluate(plan).rigs[0].answer.verdict // 'caution'
  */
-export function evaluate(plan: Plan): Evaluation {
+export function evaluate(plan: Plan, language: Language = 'en'): Evaluation {
+  const words = wordsIn(language);
   const gear = gearOf(plan);
   const rigs = asked(plan);
   return {
     format: 'viaggio-evaluation',
     version: 2,
-    rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan, MOST_STEPS / rigs.length)),
-    ...(asksBench(plan.ask) && { bench: evaluateBench(plan, gear) }),
-    ...(plan.ask?.days && { days: (plan.days ?? []).map((entry) => evaluateDay(entry, plan, gear)) }),
+    rigs: rigs.map(({ id, body }) => evaluateRig(id, body, gear, plan, MOST_STEPS / rigs.length, words)),
+    ...(asksBench(plan.ask) && { bench: evaluateBench(plan, gear, words) }),
+    ...(plan.ask?.days && { days: (plan.days ?? []).map((entry) => evaluateDay(entry, plan, gear, words)) }),
   };
 }
 
 const asksBench = ({ checks, sizes, faults }: Ask = {}): boolean => checks === true || sizes !== undefined || faults !== undefined;
 
-function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, plan: Plan, mostSteps: number): RigEvaluation {
+function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, plan: Plan, mostSteps: number, words: Words): RigEvaluation {
   const { ask = {} } = plan;
   const rig: Rig = ask.style === undefined ? body : { ...body, style: ask.style };
   const style = rig.style ?? DEFAULT_STYLE;
@@ -166,19 +159,19 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, pla
   return {
     id,
     name: rig.name,
-    answer: tellAnswer(answer),
+    answer: words.tellAnswer(answer),
     range: runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps }),
-    sensitivities: sensitivities(model, mostSteps).map(tellSensitivity),
-    indicators: indicators(model).map(tellIndicator),
-    criteria: tellCriteria(criteria),
+    sensitivities: sensitivities(model, mostSteps).map(words.tellSensitivity),
+    indicators: indicators(model).map(words.tellIndicator),
+    criteria: words.tellCriteria(criteria),
     style,
     ...costOf(criteria, weights),
-    ...(ask.feeds && { feeds: each((deviceId) => tellFeeds(findFeeds(rig, deviceId, gear, { weights }))) }),
-    ...(ask.assignments && { assignments: tellAssignments(assignFeeds(rig, gear, { weights })) }),
-    ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(tellAlternative) }),
-    ...(ask.purchases && { purchases: each((deviceId) => tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
-    ...(rig.unattended && { alone: tellAlone(leftAlone(rig, gear)) }),
-    ...(ask.checks && { check: evaluateCheck(id, rig, gear, plan) }),
+    ...(ask.feeds && { feeds: each((deviceId) => words.tellFeeds(findFeeds(rig, deviceId, gear, { weights }))) }),
+    ...(ask.assignments && { assignments: words.tellAssignments(assignFeeds(rig, gear, { weights })) }),
+    ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(words.tellAlternative) }),
+    ...(ask.purchases && { purchases: each((deviceId) => words.tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
+    ...(rig.unattended && { alone: words.tellAlone(leftAlone(rig, gear)) }),
+    ...(ask.checks && { check: evaluateCheck(id, rig, gear, plan, words) }),
   };
 }
 

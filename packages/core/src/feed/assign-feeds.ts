@@ -207,7 +207,10 @@ class Search {
   }
 
   private weighGroup(devices: Rig['devices'], links: readonly Link[]): Criteria | undefined {
-    const key = links.map(({ from, to, cableId }) => `${from.gearId}/${from.portId} ${cableId ?? ''} ${to.gearId}/${to.portId}`).sort().join('|'); // prettier-ignore
+    const key = links
+      .map(({ from, to, cableId }) => `${from.gearId}/${from.portId} ${cableId ?? ''} ${to.gearId}/${to.portId}`)
+      .sort()
+      .join('|');
     if (!this.known.has(key)) {
       const model = rigModel({ ...this.rig, devices, links, phases: undefined }, this.gear);
       const answer = assessModel(model, { trace: false });

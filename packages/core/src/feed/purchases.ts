@@ -63,7 +63,10 @@ export function purchasesFor(rig: Rig, deviceId: string, gear: ReadonlyMap<strin
   for (const feed of feeds) {
     const bought = boughtFor(feed);
     if (bought.length === 0 || bought.length > MOST_ITEMS) continue;
-    const key = bought.map((id) => all.get(id)?.name).sort().join(' + '); // prettier-ignore
+    const key = bought
+      .map((id) => all.get(id)?.name)
+      .sort()
+      .join(' + ');
     const known = sets.get(key);
     if (!known || feed.cost < known.cost) sets.set(key, feed);
   }

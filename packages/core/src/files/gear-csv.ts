@@ -141,7 +141,10 @@ const SPECIAL = new Map([
 
 /** A header as a path: `outputs.1.maxA`, `Energy (Wh)`, `Label tag`. */
 function pathOf(header: string): Path | undefined {
-  const name = header.toLowerCase().replace(/\s*[([].*[)\]]\s*$/, '').trim(); // prettier-ignore
+  const name = header
+    .toLowerCase()
+    .replace(/\s*[([].*[)\]]\s*$/, '')
+    .trim();
   const special = SPECIAL.get(name);
   if (special) return special;
   if (name === 'kind') return ['kind'];
@@ -223,7 +226,11 @@ function readRow(
   // a figure that is wrong in its cell is told as that, not once more as missing
   if (issues.length === 0) {
     for (const { path, expected } of missingFields(gearShape, body)) {
-      const column = path.slice(1).split('/').map((key) => (/^\d+$/.test(key) ? String(Number(key) + 1) : key)).join('.'); // prettier-ignore
+      const column = path
+        .slice(1)
+        .split('/')
+        .map((key) => (/^\d+$/.test(key) ? String(Number(key) + 1) : key))
+        .join('.');
       refuse(column, expected, undefined);
     }
   }
@@ -326,6 +333,8 @@ function pruned(value: unknown): unknown {
     return items.length === 0 ? undefined : items;
   }
   if (typeof value !== 'object' || value === null) return value;
-  const entries = Object.entries(value).map(([key, one]) => [key, pruned(one)] as const).filter(([, one]) => one !== undefined); // prettier-ignore
+  const entries = Object.entries(value)
+    .map(([key, one]) => [key, pruned(one)] as const)
+    .filter(([, one]) => one !== undefined);
   return entries.length === 0 ? undefined : Object.fromEntries(entries);
 }

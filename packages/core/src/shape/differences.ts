@@ -56,7 +56,10 @@ function tell(shape: Shape, value: unknown): string {
       .map(([key, field]) => tell(field.kind === 'optional' ? field.of : field, value[key]))
       .join(', ');
   }
-  if (shape.kind === 'record' && isObject(value)) return Object.entries(value).map(([key, one]) => `${key} ${tell(shape.value, one)}`).join(', '); // prettier-ignore
+  if (shape.kind === 'record' && isObject(value))
+    return Object.entries(value)
+      .map(([key, one]) => `${key} ${tell(shape.value, one)}`)
+      .join(', ');
   if (Array.isArray(value)) return value.length === 1 ? 'one entry' : `${value.length} entries`;
   if (isObject(value)) return 'given';
   return typeof value === 'string' ? value : JSON.stringify(value);

@@ -191,7 +191,12 @@ export const FAULT_TESTS = {
   'other-battery': {
     effortMin: 1,
     answers: GONE,
-    with: { ...same(['battery-low', 'battery-worn', 'battery-cold', 'weak-group', 'bank-asleep', 'start-threshold'], YES), 'port-weak': HALF, 'ports-shared': HALF, renegotiates: HALF }, // prettier-ignore
+    with: {
+      ...same(['battery-low', 'battery-worn', 'battery-cold', 'weak-group', 'bank-asleep', 'start-threshold'], YES),
+      'port-weak': HALF,
+      'ports-shared': HALF,
+      renegotiates: HALF,
+    },
     otherwise: NO,
   },
   'other-lead': {
@@ -229,7 +234,14 @@ export const FAULT_TESTS = {
   'others-off': {
     effortMin: 0.5,
     answers: GONE,
-    with: { 'ports-shared': YES, renegotiates: MOSTLY, 'port-weak': [0.3, 0.7], 'lead-thin': [0.35, 0.65], 'battery-worn': [0.4, 0.6], 'battery-low': [0.25, 0.75] }, // prettier-ignore
+    with: {
+      'ports-shared': YES,
+      renegotiates: MOSTLY,
+      'port-weak': [0.3, 0.7],
+      'lead-thin': [0.35, 0.65],
+      'battery-worn': [0.4, 0.6],
+      'battery-low': [0.25, 0.75],
+    },
     otherwise: NO,
   },
   'plug-again': {
@@ -241,7 +253,14 @@ export const FAULT_TESTS = {
   'rest-volts': {
     effortMin: 1,
     answers: ['full', 'half', 'low'],
-    with: { 'battery-low': [0.05, 0.4, 0.55], 'start-threshold': [0.08, 0.87, 0.05], 'weak-group': [0.2, 0.5, 0.3], 'charger-faulty': [0.1, 0.4, 0.5], 'charges-when-off': [0.3, 0.5, 0.2], 'bank-asleep': [0.5, 0.2, 0.3] }, // prettier-ignore
+    with: {
+      'battery-low': [0.05, 0.4, 0.55],
+      'start-threshold': [0.08, 0.87, 0.05],
+      'weak-group': [0.2, 0.5, 0.3],
+      'charger-faulty': [0.1, 0.4, 0.5],
+      'charges-when-off': [0.3, 0.5, 0.2],
+      'bank-asleep': [0.5, 0.2, 0.3],
+    },
     otherwise: [0.78, 0.18, 0.04],
   },
   'end-volts': {
@@ -302,7 +321,11 @@ export const FAULT_TESTS = {
   'full-battery': {
     effortMin: 1,
     answers: GONE,
-    with: { ...same(['start-threshold', 'battery-low'], YES), ...same(['battery-worn', 'battery-cold', 'weak-group'], [0.55, 0.45]), 'bank-asleep': [0.3, 0.7] }, // prettier-ignore
+    with: {
+      ...same(['start-threshold', 'battery-low'], YES),
+      ...same(['battery-worn', 'battery-cold', 'weak-group'], [0.55, 0.45]),
+      'bank-asleep': [0.3, 0.7],
+    },
     otherwise: NO,
   },
   warm: {
@@ -314,7 +337,13 @@ export const FAULT_TESTS = {
   'gauge-falls': {
     effortMin: 4,
     answers: ['fast', 'usual'],
-    with: { 'battery-worn': [0.88, 0.12], 'weak-group': [0.75, 0.25], 'draw-higher': [0.7, 0.3], 'battery-cold': [0.6, 0.4], 'battery-low': [0.3, 0.7] }, // prettier-ignore
+    with: {
+      'battery-worn': [0.88, 0.12],
+      'weak-group': [0.75, 0.25],
+      'draw-higher': [0.7, 0.3],
+      'battery-cold': [0.6, 0.4],
+      'battery-low': [0.3, 0.7],
+    },
     otherwise: NO,
   },
   taps: {

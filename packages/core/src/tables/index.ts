@@ -1,8 +1,5 @@
-export { LEAST_LEFT_BY_AGE, LOST_PER_CYCLE, LOST_PER_YEAR } from './ageing';
 export { ASSUMED, BANK_LEAST_A, leant, PACK_LIMIT_C, timesFigure, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from './assumed';
 export type { Assumption } from './assumed';
-export { BAG_COST } from './bags';
-export { GRAVITY_M_S2, SAFE_MARGIN } from './balance';
 export {
   CHARGE_OFF,
   CHARGE_SHARE,
@@ -20,7 +17,7 @@ export {
 export { CHARGER_EFFICIENCY, COLDEST_CHARGE_C, FULL_SHARE, LEAD_RATE, OWN_CHARGE_EFFICIENCY, TAPER_POWER, TAPER_SOC } from './charging';
 export { CHARGE_CELL_V, CHEMISTRIES, isLithium, LITHIUM_CHEMISTRIES } from './chemistries';
 export type { Chemistry, ChemistryId } from './chemistries';
-export { COLD_TABLES, LOWEST_KNOWN_C } from './cold';
+export { COLD_TABLES, LEAST_LEFT_BY_AGE, LOST_PER_CYCLE, LOST_PER_YEAR, LOWEST_KNOWN_C } from './cold-and-age';
 export {
   AMPACITY,
   COPPER_AT_C,
@@ -34,7 +31,6 @@ export {
   USUAL_DROP_SHARE,
   WARM_ENOUGH_C,
 } from './conductors';
-export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from './converters';
 export { LEAST_GAP_MIN, ONE_VISIT_MIN, PAUSE_STEP_MIN, ROUGH_GAP_MIN, ROUND_MIN, SAME_DARK_MIN } from './days';
 export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './fault-weights';
 export { CAUSE_IDS, CAUSES, chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './faults';
@@ -42,7 +38,8 @@ export type { Cause, CauseId, FaultPart, FaultTest, FaultTestId, Symptom } from 
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';
-export { NEAR_LIMIT, NEAR_LOW_V } from './limits';
+export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W, NEAR_LIMIT, NEAR_LOW_V } from './limits';
+export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';
 export { DRAW_SPREAD, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from './spreads';
 export { AXIS_TILT, CLEAR_SHARE, CLOUDY_SHARE, DISTANCE_SWING, MID_MONTH, MJ_PER_KWH, SOLAR_CONSTANT, SPRING_TURN, SUN_SHARE } from './sun';

@@ -1,3 +1,12 @@
+/** What a regulator needs above its output, where its sheet was not read: from low-dropout parts to old ones. */
+export const DROPOUT_V = { linear: [0.3, 2], 'step-down': [0.3, 1.5], 'step-up': [0, 0] } as const;
+
+/** A part that runs all day is asked for this share of what it may give. */
+export const COMFORTABLE_SHARE = 0.8;
+
+/** Above so many watts a linear regulator burns fingers. */
+export const HOT_REGULATOR_W = 2;
+
 /** From this share of a limit on it is told that little is left. */
 export const NEAR_LIMIT = 0.9;
 

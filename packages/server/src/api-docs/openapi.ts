@@ -40,7 +40,11 @@ const PROBLEM_SCHEMA: JsonSchema = {
 export function failsOf({ method, fails, body, rawBody }: Operation): readonly ErrorCode[] {
   const writes = method !== 'get' && fails.includes('database-away');
   const asked = body ?? rawBody;
-  const unsaid: readonly ErrorCode[] = ['foreign-origin', ...(writes ? (['disk-full'] as const) : []), ...(asked ? (['busy'] as const) : [])]; // prettier-ignore
+  const unsaid: readonly ErrorCode[] = [
+    'foreign-origin',
+    ...(writes ? (['disk-full'] as const) : []),
+    ...(asked ? (['busy'] as const) : []),
+  ];
   return [...new Set([...fails, ...unsaid])];
 }
 

@@ -88,6 +88,8 @@ async function elsewhere(work: (other: typeof app, fresh: Fresh) => Promise<void
   try {
     const tables = [...PLAN_KINDS, 'revisions', 'plan_rests', 'recording_data', 'pieces', 'photos'];
     if (empty) await fresh.database.sequelize.query(`TRUNCATE ${tables.join(', ')}`);
+    // what is there came later than what is in the backup
+    else for (const kind of PLAN_KINDS) await fresh.database.sequelize.query(`UPDATE ${kind} SET updated_at = now()`);
     await work(appOn(fresh.database), fresh);
   } finally {
     await fresh.drop();

@@ -120,9 +120,21 @@ export class RestoreService {
       counted.set(kind, { new: is('new'), same: is('same'), different: is('different'), onlyHere: all - of.length + is('new') });
     }
     const samples = await this.database.recordingData.findAll({ attributes: ['recordingId'], ...within });
-    counted.set('samples', byId(states.recordingData, samples.map(({ recordingId }) => recordingId))); // prettier-ignore
+    counted.set(
+      'samples',
+      byId(
+        states.recordingData,
+        samples.map(({ recordingId }) => recordingId),
+      ),
+    );
     const photos = await this.database.photos.findAll({ attributes: ['id'], ...within });
-    counted.set('photos', byId(states.photos, photos.map(({ id }) => id))); // prettier-ignore
+    counted.set(
+      'photos',
+      byId(
+        states.photos,
+        photos.map(({ id }) => id),
+      ),
+    );
     return {
       madeAt: backup.contents.madeAt,
       kinds: Object.fromEntries(counted) as unknown as BackupComparison['kinds'],

@@ -39,7 +39,10 @@ export class ChangesService {
     const named = changes.flatMap(({ body }, index) => (body ? [{ path: `/${kind}/${index}/body`, kind, body }] : []));
     await requireReferences(named, this.items, transaction);
     // in one order, whatever theirs is: two who change the same things do not wait for each other
-    await this.items[kind].lock(changes.map(({ id }) => id), transaction); // prettier-ignore
+    await this.items[kind].lock(
+      changes.map(({ id }) => id),
+      transaction,
+    );
     const saved: Saved[] = [];
     for (const change of changes) saved.push(...(await applyOne(this.items[kind], change, transaction)));
     return saved;

@@ -12,10 +12,16 @@ const SAYINGS: Readonly<Record<string, { readonly of: string; readonly says: (va
   turned: { of: 'turned', says: (value) => (value === '' ? { turned: true } : undefined) },
   volts: { of: 'volts=7.4', says: (value) => quantity(value, 'V', 'voltageV') },
   step: { of: 'step=0.5', says: (value) => quantity(value, 's', 'stepS') },
-  dates: { of: 'dates=day or dates=month', says: (value) => ({ day: { timeForm: 'date' }, month: { timeForm: 'date-month' } } as const)[value] },
-  clock: { of: 'clock=hours or clock=minutes', says: (value) => ({ hours: { timeForm: 'clock-hours' }, minutes: { timeForm: 'clock' } } as const)[value] },
+  dates: {
+    of: 'dates=day or dates=month',
+    says: (value) => (({ day: { timeForm: 'date' }, month: { timeForm: 'date-month' } }) as const)[value],
+  },
+  clock: {
+    of: 'clock=hours or clock=minutes',
+    says: (value) => (({ hours: { timeForm: 'clock-hours' }, minutes: { timeForm: 'clock' } }) as const)[value],
+  },
   jumps: { of: 'jumps=kept', says: (value) => (value === 'kept' ? { jumpsKept: true } : undefined) },
-}; // prettier-ignore
+};
 
 /** What a person is to say, and how it was taken meanwhile. */
 const DOUBTS: Readonly<Record<ColumnDoubt, string>> = {
@@ -60,17 +66,24 @@ const DECIDES = { 'day-or-month': 'timeForm', 'minutes-or-hours': 'timeForm', st
 
 function sayingsOf(as: string, err: Output['err']): Partial<MeterColumns> | undefined {
   let said: Partial<MeterColumns> = {};
-  for (const one of as.split(',').map((part) => part.trim()).filter((part) => part !== '')) {
+  for (const one of as
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '')) {
     const [key = '', value = ''] = one.split('=');
     const saying = Object.hasOwn(SAYINGS, key) ? SAYINGS[key]!.says(value) : undefined;
     if (!saying) {
-      err(`--as: expected ${Object.values(SAYINGS).map(({ of }) => of).join(', ')}; got “${one}”`);
+      err(
+        `--as: expected ${Object.values(SAYINGS)
+          .map(({ of }) => of)
+          .join(', ')}; got “${one}”`,
+      );
       return undefined;
     }
     said = { ...said, ...saying };
   }
   return said;
-} // prettier-ignore
+}
 
 /** Bytes of a file, read once enough of them are there to know how. */
 class FileReading {

@@ -39,7 +39,8 @@ export class Forecasts {
     const { address } = this.state();
     if (address === undefined) throw new AppError('forecast-off', 'No forecast service is on.');
     const url = new URL(address);
-    for (const [name, value] of Object.entries({ latitude: latitudeDeg, longitude: longitudeDeg, from, days })) url.searchParams.set(name, String(value)); // prettier-ignore
+    for (const [name, value] of Object.entries({ latitude: latitudeDeg, longitude: longitudeDeg, from, days }))
+      url.searchParams.set(name, String(value));
     const body = await read(url);
     const found = validate(forecastShape, body);
     if (!found.ok) throw new AppError('forecast-away', `It talks nonsense: ${found.issues[0]!.message}`);

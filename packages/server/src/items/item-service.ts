@@ -68,8 +68,15 @@ export class ItemService {
   /** Keeps items that were deleted elsewhere, as deleted; those that were ever here are left as they are. */
   async addDeleted(items: readonly NewItem[], transaction: Transaction): Promise<void> {
     if (items.length === 0) return;
-    const unknown = await this.unknownIds(items.map(({ id }) => id), transaction); // prettier-ignore
-    const added = await this.add(items.filter(({ id }) => unknown.has(id)), 'own', transaction); // prettier-ignore
+    const unknown = await this.unknownIds(
+      items.map(({ id }) => id),
+      transaction,
+    );
+    const added = await this.add(
+      items.filter(({ id }) => unknown.has(id)),
+      'own',
+      transaction,
+    );
     await this.model.destroy({ where: { id: added.map(({ id }) => id) }, transaction });
   }
 

@@ -30,7 +30,11 @@ export class Instrument {
 
   constructor(shows: () => Shows) {
     const { status } = this;
-    const command = (header: string, run: Command['run'], takesNumber = false): Command => ({ pattern: headerPattern(header), run, takesNumber }); // prettier-ignore
+    const command = (header: string, run: Command['run'], takesNumber = false): Command => ({
+      pattern: headerPattern(header),
+      run,
+      takesNumber,
+    });
     const doing = (act: () => void) => () => {
       act();
       return undefined;
@@ -38,24 +42,50 @@ export class Instrument {
     this.commands = [
       command('*IDN?', () => IDENTITY),
       command('*OPC?', () => '1'),
-      command('*OPC', doing(() => status.complete())),
-      command('*WAI', doing(() => undefined)),
-      command('*CLS', doing(() => status.clear())),
+      command(
+        '*OPC',
+        doing(() => status.complete()),
+      ),
+      command(
+        '*WAI',
+        doing(() => undefined),
+      ),
+      command(
+        '*CLS',
+        doing(() => status.clear()),
+      ),
       // neither the queue nor the registers are of the state that is reset
-      command('*RST', doing(() => undefined)),
+      command(
+        '*RST',
+        doing(() => undefined),
+      ),
       command('*TST?', () => '0'),
       command('*ESR?', () => String(status.takeEvents())),
       command('*ESE?', () => String(status.enabled.events)),
-      command('*ESE', (mask) => { status.enableEvents(mask); return undefined; }, true),
+      command(
+        '*ESE',
+        (mask) => {
+          status.enableEvents(mask);
+          return undefined;
+        },
+        true,
+      ),
       command('*SRE?', () => String(status.enabled.service)),
-      command('*SRE', (mask) => { status.enableService(mask); return undefined; }, true),
+      command(
+        '*SRE',
+        (mask) => {
+          status.enableService(mask);
+          return undefined;
+        },
+        true,
+      ),
       command('*STB?', (_, answers) => String(status.byte(answers))),
       command('MEASure:VOLTage[:DC]?', () => scientific(shows().voltageV)),
       command('MEASure:CURRent[:DC]?', () => scientific(shows().currentA)),
       command('SYSTem:ERRor[:NEXT]?', () => status.next()),
       command('SYSTem:ERRor:COUNt?', () => String(status.waiting)),
       command('SYSTem:VERSion?', () => VERSION),
-    ]; // prettier-ignore
+    ];
   }
 
   /** What a line is answered with; undefined where it asks for nothing. */
@@ -83,7 +113,13 @@ export class Instrument {
   private unit(header: string, parameters: string, written: string, answers: boolean): string | undefined {
     const { status } = this;
     const known = this.commands.find(({ pattern }) => pattern.test(header));
-    if (!known) { status.put(/^[*:]?[a-z][\w:]*\??$/i.test(header) ? -113 : -102, `${/^[*:]?[a-z][\w:]*\??$/i.test(header) ? 'Undefined header' : 'Syntax error'};${written.replaceAll('"', '').slice(0, 40)}`); return; } // prettier-ignore
+    if (!known) {
+      status.put(
+        /^[*:]?[a-z][\w:]*\??$/i.test(header) ? -113 : -102,
+        `${/^[*:]?[a-z][\w:]*\??$/i.test(header) ? 'Undefined header' : 'Syntax error'};${written.replaceAll('"', '').slice(0, 40)}`,
+      );
+      return;
+    }
     if (!known.takesNumber) {
       if (parameters !== '') {
         status.put(-108, 'Parameter not allowed');

@@ -18,7 +18,10 @@ export class Leases {
   /** Takes it, or renews it; false while it belongs to another that is not gone. */
   async take(liveId: string): Promise<boolean> {
     if (await this.tryTo(liveId, '')) return true;
-    const [held] = await this.sequelize.query<{ owner: string }>('SELECT owner FROM live_leases WHERE live_id = :liveId', { type: QueryTypes.SELECT, replacements: { liveId } }); // prettier-ignore
+    const [held] = await this.sequelize.query<{ owner: string }>('SELECT owner FROM live_leases WHERE live_id = :liveId', {
+      type: QueryTypes.SELECT,
+      replacements: { liveId },
+    });
     // a process of this machine that is gone needs not be waited for
     return held !== undefined && isGone(held.owner) && this.tryTo(liveId, held.owner);
   }

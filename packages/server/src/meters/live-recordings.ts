@@ -278,7 +278,9 @@ function readChunks(chunks: readonly LiveChunk[]): Kept | undefined {
   for (const { samples: bytes } of chunks) samples.addBytes(bytes);
   // an older version wrote no doubts
   const { status, identity, doubtsS = [] } = (chunks.at(-1)?.about ?? {}) as Partial<Kept>;
-  return status && identity !== undefined && samples.length > 0 ? { status: { ...status, doubts: doubtsS.length }, identity, samples, doubtsS } : undefined; // prettier-ignore
+  return status && identity !== undefined && samples.length > 0
+    ? { status: { ...status, doubts: doubtsS.length }, identity, samples, doubtsS }
+    : undefined;
 }
 
 function recordingOf({ status, identity }: Kept): Omit<Recording, 'rows' | 'seconds' | 'segments'> {

@@ -47,7 +47,9 @@ export class Meters {
     const { simulated } = this;
     return [
       ...this.allowed.map(({ name, host, port }) => ({ id: name, name, address: `${host}:${port}`, simulated: false })),
-      ...(simulated ? [{ id: SIMULATED, name: `Simulated meter on ${simulated.plays}`, address: `127.0.0.1:${simulated.port}`, simulated: true }] : []), // prettier-ignore
+      ...(simulated
+        ? [{ id: SIMULATED, name: `Simulated meter on ${simulated.plays}`, address: `127.0.0.1:${simulated.port}`, simulated: true }]
+        : []),
     ];
   }
 

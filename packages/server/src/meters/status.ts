@@ -15,7 +15,14 @@ export class Status {
 
   /** An entry of the queue; with more than there is room for, the last one says so. */
   put(code: number, says: string): void {
-    this.event |= code <= -100 && code > -200 ? EVENT.command : code <= -200 && code > -300 ? EVENT.execution : code <= -400 ? EVENT.query : EVENT.device; // prettier-ignore
+    this.event |=
+      code <= -100 && code > -200
+        ? EVENT.command
+        : code <= -200 && code > -300
+          ? EVENT.execution
+          : code <= -400
+            ? EVENT.query
+            : EVENT.device;
     if (this.errors.length < MOST_ERRORS) this.errors.push(`${code},"${says}"`);
     else this.errors[MOST_ERRORS - 1] = OVERFLOW;
   }

@@ -40,7 +40,8 @@ export function photoOperations(photos: PhotoService): readonly Operation[] {
       fails: ['malformed-request', 'not-found', 'id-taken', 'too-large', 'database-away'],
       handle: async ({ id, body, query }) => {
         const gear = query['gear'] ?? '';
-        if (!UUID.test(gear)) throw new AppError('malformed-request', `gear: expected an identifier (UUID) behind ?gear=; got “${gear.slice(0, 60)}”.`); // prettier-ignore
+        if (!UUID.test(gear))
+          throw new AppError('malformed-request', `gear: expected an identifier (UUID) behind ?gear=; got “${gear.slice(0, 60)}”.`);
         await photos.put(id, gear, body);
         return { status: 204 };
       },

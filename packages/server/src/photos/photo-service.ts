@@ -19,7 +19,14 @@ export class PhotoService {
 
   /** The oldest first. */
   async list(gearId: string): Promise<readonly PhotoEntry[]> {
-    const found = await this.database.photos.findAll({ where: { gearId }, attributes: ['id', 'savedAt'], order: [['savedAt', 'ASC'], ['id', 'ASC']] }); // prettier-ignore
+    const found = await this.database.photos.findAll({
+      where: { gearId },
+      attributes: ['id', 'savedAt'],
+      order: [
+        ['savedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    });
     return found.map(({ id, savedAt }) => ({ id, savedAt: savedAt.toISOString() }));
   }
 

@@ -40,7 +40,10 @@ export interface KeptItems {
 /** Everything that is kept, as one document: what was imported comes out with all its fields, in the order that it came. */
 export function exported({ items, rests, deleted }: KeptItems): object {
   const bodies = rests.map((text) => JSON.parse(text) as Rest);
-  const name = bodies.map((rest) => rest.name).filter((one) => one !== undefined).at(-1); // prettier-ignore
+  const name = bodies
+    .map((rest) => rest.name)
+    .filter((one) => one !== undefined)
+    .at(-1);
   const kept = byKind((kind) => items[kind].map(({ id, body }) => ({ id, body: JSON.parse(body) as object })));
   const named = stillNamed(kept, deleted);
   const document = {

@@ -103,8 +103,12 @@ export class Paper {
       const item = this.doc.struct('LI');
       list.add(item);
       const y = this.doc.y;
-      item.add(this.doc.struct('Lbl', {}, () => this.doc.font(FONTS.text).fontSize(SIZES.text).fillColor(INK).text(sign, MARGIN, y, { lineBreak: false }))); // prettier-ignore
-      item.add(this.doc.struct('LBody', {}, () => this.doc.text(entry, MARGIN + indent, y, { width: this.width - indent }))); // prettier-ignore
+      item.add(
+        this.doc.struct('Lbl', {}, () =>
+          this.doc.font(FONTS.text).fontSize(SIZES.text).fillColor(INK).text(sign, MARGIN, y, { lineBreak: false }),
+        ),
+      );
+      item.add(this.doc.struct('LBody', {}, () => this.doc.text(entry, MARGIN + indent, y, { width: this.width - indent })));
       item.end();
       this.doc.x = MARGIN;
       this.doc.y += 2;
@@ -177,7 +181,10 @@ export class Paper {
 
   /** Words of one style at a place, cut where so many lines do not hold them. */
   label(text: string, x: number, y: number, { width, size = SIZES.note, strong = false, lines = 1 }: Label): void {
-    this.doc.font(FONTS[strong ? 'strong' : 'text']).fontSize(size).fillColor(INK); // prettier-ignore
+    this.doc
+      .font(FONTS[strong ? 'strong' : 'text'])
+      .fontSize(size)
+      .fillColor(INK);
     this.doc.text(text, x, y, { width, height: size * 1.3 * lines, ellipsis: true, lineGap: 0 });
   }
 
@@ -192,7 +199,7 @@ export class Paper {
   }
 
   private text(text: string, { font, size, color = INK }: { font: Face; size: number; color?: string }): void {
-    this.doc.font(FONTS[font]).fontSize(size).fillColor(color).text(text, MARGIN, this.doc.y, { width: this.width }); // prettier-ignore
+    this.doc.font(FONTS[font]).fontSize(size).fillColor(color).text(text, MARGIN, this.doc.y, { width: this.width });
   }
 
   private rowHeight(cells: readonly string[], widths: readonly number[], font: Face): number {
@@ -217,13 +224,23 @@ export class Paper {
       const x = MARGIN + widths.slice(0, at).reduce((sum, one) => sum + one, 0);
       row.add(
         this.doc.struct(tag, {}, () => {
-          this.doc.font(FONTS[isHead || (strongFirst && at === 0) ? 'strong' : 'text']).fontSize(SIZES.note).fillColor(INK); // prettier-ignore
+          this.doc
+            .font(FONTS[isHead || (strongFirst && at === 0) ? 'strong' : 'text'])
+            .fontSize(SIZES.note)
+            .fillColor(INK);
           this.doc.text(cell, x + 4, y + 3, { width: widths[at]! - 8 });
         }),
       );
     });
     row.end();
-    this.artifact(() => this.doc.moveTo(MARGIN, y + height).lineTo(MARGIN + this.width, y + height).lineWidth(0.5).strokeColor(LINE).stroke()); // prettier-ignore
+    this.artifact(() =>
+      this.doc
+        .moveTo(MARGIN, y + height)
+        .lineTo(MARGIN + this.width, y + height)
+        .lineWidth(0.5)
+        .strokeColor(LINE)
+        .stroke(),
+    );
     this.doc.x = MARGIN;
     this.doc.y = y + height;
   }
@@ -241,7 +258,7 @@ export class Paper {
     // below the margin: the page is not to be turned by it
     doc.page.margins.bottom = 0;
     doc.markContent('Artifact', { type: 'Pagination' });
-    doc.font(FONTS.text).fontSize(SIZES.note).fillColor(GREY); // prettier-ignore
+    doc.font(FONTS.text).fontSize(SIZES.note).fillColor(GREY);
     const y = doc.page.height - MARGIN - 8;
     doc.text(`${this.title}. ${this.about}`, MARGIN, y, { width: this.width - 60, height: 12, ellipsis: true });
     doc.text(pages, MARGIN + this.width - 60, y, { width: 60, align: 'right' });

@@ -176,18 +176,38 @@ function pathFigure(paper: Paper, devices: readonly string[], takesOver: boolean
     const [ceiling, floor] = [top + 12, top + 42];
     const y = (volts: number): number => floor - (volts / highest) * (floor - ceiling);
     if (takesOver) paper.label('takes over', left, top, { width: 80 });
-    doc.moveTo(left, floor).lineTo(left + paper.width, floor).lineWidth(0.4).strokeColor('#8c8c8c').stroke(); // prettier-ignore
+    doc
+      .moveTo(left, floor)
+      .lineTo(left + paper.width, floor)
+      .lineWidth(0.4)
+      .strokeColor('#8c8c8c')
+      .stroke();
     stops.forEach(({ name, volts, lowV, highV, isDevice }, at) => {
       const x = left + at * step;
       const wide = Math.min(step - 12, 110);
       if (highV !== undefined) {
         const [high, low] = [y(highV), y(lowV ?? highV)];
         const height = Math.max(2.5, low - high);
-        doc.lineWidth(1).strokeColor('#000000'); // prettier-ignore
-        if (isDevice) doc.moveTo(x + wide, high).lineTo(x, high).lineTo(x, high + height).lineTo(x + wide, high + height).stroke(); // prettier-ignore
-        else doc.rect(x, high, wide, height).fillAndStroke('#cfcfcf', '#000000'); // prettier-ignore
+        doc.lineWidth(1).strokeColor('#000000');
+        if (isDevice)
+          doc
+            .moveTo(x + wide, high)
+            .lineTo(x, high)
+            .lineTo(x, high + height)
+            .lineTo(x + wide, high + height)
+            .stroke();
+        else doc.rect(x, high, wide, height).fillAndStroke('#cfcfcf', '#000000');
       }
-      if (at > 0) doc.moveTo(x - 10, floor + 8).lineTo(x - 3, floor + 8).moveTo(x - 6, floor + 5.5).lineTo(x - 3, floor + 8).lineTo(x - 6, floor + 10.5).lineWidth(0.8).strokeColor('#000000').stroke(); // prettier-ignore
+      if (at > 0)
+        doc
+          .moveTo(x - 10, floor + 8)
+          .lineTo(x - 3, floor + 8)
+          .moveTo(x - 6, floor + 5.5)
+          .lineTo(x - 3, floor + 8)
+          .lineTo(x - 6, floor + 10.5)
+          .lineWidth(0.8)
+          .strokeColor('#000000')
+          .stroke();
       paper.label(isDevice ? called : name, x, floor + 3, {
         width: step - 14,
         size: 8,

@@ -50,7 +50,12 @@ export function printOperations(items: ItemServices, work: Work): readonly Opera
       answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
       fails: ['malformed-request', 'invalid-fields', 'not-found', 'busy', 'too-heavy', 'database-away'],
       handle: async ({ body: { dayId, tripId, rigIds, paper }, signal }) => {
-        const [gear, rigs, days, trips] = await Promise.all([bodies<Gear>('gear'), bodies<Rig>('rigs'), bodies<Day>('days'), bodies<Trip>('trips')]); // prettier-ignore
+        const [gear, rigs, days, trips] = await Promise.all([
+          bodies<Gear>('gear'),
+          bodies<Rig>('rigs'),
+          bodies<Day>('days'),
+          bodies<Trip>('trips'),
+        ]);
         for (const id of rigIds ?? []) if (!rigs.has(id)) throw new AppError('not-found', `No rig has the identifier ${id}.`);
         const day = dayId === undefined ? undefined : days.get(dayId);
         if (dayId !== undefined && !day) throw new AppError('not-found', `No day has the identifier ${dayId}.`);

@@ -139,6 +139,10 @@ function qrCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, siz
 
 /** The name of a file that is offered for saving: what a file system takes. */
 export function fileName(title: string): string {
-  const plain = title.replaceAll(/[^\p{L}\p{N} .,-]+/gu, ' ').replaceAll(/\s+/g, ' ').trim().slice(0, 80); // prettier-ignore
+  const plain = title
+    .replaceAll(/[^\p{L}\p{N} .,-]+/gu, ' ')
+    .replaceAll(/\s+/g, ' ')
+    .trim()
+    .slice(0, 80);
   return `${plain === '' ? 'Viaggio' : plain}.pdf`;
 }

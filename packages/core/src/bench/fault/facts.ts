@@ -229,9 +229,9 @@ function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): 
   return [
     charge === undefined
       ? { cause: 'battery-low', times: FACT_TIMES.notKnown, why: said('charge-not-entered', { title }) }
-      : { cause: 'battery-low', times: timesOf(FACT_TIMES.charge, charge), why: said('charge-entered', { title, charge }) }, // prettier-ignore
+      : { cause: 'battery-low', times: timesOf(FACT_TIMES.charge, charge), why: said('charge-entered', { title, charge }) },
     share !== undefined
-      ? { cause: 'battery-worn', times: timesOf(FACT_TIMES.health, share), why: said('health', { title, share }) } // prettier-ignore
+      ? { cause: 'battery-worn', times: timesOf(FACT_TIMES.health, share), why: said('health', { title, share }) }
       : years === undefined && cycles === undefined
         ? { cause: 'battery-worn', times: FACT_TIMES.notKnown, why: said('never-tested', { title }) }
         : {
@@ -266,7 +266,11 @@ function passedSheet(at: string): readonly Reason[] {
 function sparesFor(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): ReadonlyMap<FaultTestId, string> {
   const used = new Set(drawnRig(rig, gear).ends.flatMap(({ from, to, cable }) => [from.id, to.id, cable?.id ?? '']));
   const found = new Map<FaultTestId, string>();
-  for (const [test, part] of [['other-battery', 'battery'], ['other-lead', 'lead'], ['other-adapter', 'adapter']] as const) {
+  for (const [test, part] of [
+    ['other-battery', 'battery'],
+    ['other-lead', 'lead'],
+    ['other-adapter', 'adapter'],
+  ] as const) {
     const id = of.get(part);
     const now = id === undefined ? undefined : gear.get(id);
     if (!now) continue;
@@ -275,7 +279,7 @@ function sparesFor(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): Re
       found.set(test, otherId);
       break;
     }
-  } // prettier-ignore
+  }
   return found;
 }
 

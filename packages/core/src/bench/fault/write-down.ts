@@ -23,7 +23,7 @@ export function writeDown(cause: CauseId, partId: string | undefined, gear: Read
   switch (cause) {
     case 'reversed':
       return part.kind === 'cable'
-        ? [{ gearId: partId, says: said('mark-crossed', { title }), why: said('rigs-stop'), after: withChanges(part, { crossed: true }) }] // prettier-ignore
+        ? [{ gearId: partId, says: said('mark-crossed', { title }), why: said('rigs-stop'), after: withChanges(part, { crossed: true }) }]
         : [broken];
     case 'contact-loose':
     case 'weak-group':
@@ -33,11 +33,18 @@ export function writeDown(cause: CauseId, partId: string | undefined, gear: Read
       return [broken];
     case 'lead-thin':
       return part.kind === 'cable'
-        ? [{ gearId: partId, says: said('note-thin', { title }), why: said('enter-length'), after: withChanges(part, { fitNote: 'Too thin for this draw: short runs and small loads only.' }) }] // prettier-ignore
+        ? [
+            {
+              gearId: partId,
+              says: said('note-thin', { title }),
+              why: said('enter-length'),
+              after: withChanges(part, { fitNote: 'Too thin for this draw: short runs and small loads only.' }),
+            },
+          ]
         : [];
     case 'battery-low':
       return part.kind === 'battery'
-        ? [{ gearId: partId, says: said('is-flat', { title }), why: said('on-charge-list'), after: withChanges(part, { charge: 0 }) }] // prettier-ignore
+        ? [{ gearId: partId, says: said('is-flat', { title }), why: said('on-charge-list'), after: withChanges(part, { charge: 0 }) }]
         : [];
     default:
       return [];

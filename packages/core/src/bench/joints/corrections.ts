@@ -42,7 +42,7 @@ export function corrections({ step, reading, judged }: CheckedStep, gear: Readon
         after: withChanges(cable, { crossed: true }),
       });
     if (judged.code === 'broken' || judged.code === 'short')
-      found.push({ gearId, says: said('mark-lead-broken'), why: said('no-feed-any-more'), after: withChanges(cable, { away: 'broken' }) }); // prettier-ignore
+      found.push({ gearId, says: said('mark-lead-broken'), why: said('no-feed-any-more'), after: withChanges(cable, { away: 'broken' }) });
     if (judged.code === 'high-ohm' && reading !== 'OL') {
       const resistanceOhm = Math.min(10, 2 * reading);
       found.push({
@@ -57,7 +57,12 @@ export function corrections({ step, reading, judged }: CheckedStep, gear: Readon
     if (step.is === 'open') found.push(...fromVolts(step.fromId, from, reading));
   }
   if (from && judged.code === 'reversed' && cable === undefined && (from.kind === 'adapter' || from.kind === 'hub'))
-    found.push({ gearId: step.fromId, says: said('mark-broken', { title: from.name }), why: said('no-feed-until-mended'), after: withChanges(from, { away: 'broken' }) }); // prettier-ignore
+    found.push({
+      gearId: step.fromId,
+      says: said('mark-broken', { title: from.name }),
+      why: said('no-feed-until-mended'),
+      after: withChanges(from, { away: 'broken' }),
+    });
   return found;
 }
 

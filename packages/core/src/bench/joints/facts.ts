@@ -17,7 +17,10 @@ function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join()}]`;
   if (value === null || typeof value !== 'object') return JSON.stringify(value) ?? '';
   const fields = Object.entries(value).filter(([, one]) => one !== undefined);
-  return `{${fields.map(([key, one]) => `${key}:${canonical(one)}`).sort().join()}}`; // prettier-ignore
+  return `{${fields
+    .map(([key, one]) => `${key}:${canonical(one)}`)
+    .sort()
+    .join()}}`;
 }
 
 /** FNV-1a of 32 bits: short, the same everywhere, and no secret. */

@@ -292,7 +292,17 @@ class CardsRunning {
     const goesOn = this.slots.length > 1 && outFull > 1 - LITTLE && this.slots.some(({ card }) => this.full[card]! < 1 - LITTLE);
     const takesMin = best === undefined || !block || goesOn ? 0 : Math.min(changeMin, block.toMin - atMin);
     const isAlone = !isThere(this.world.hands(placeAt(this.blocks, atMin)), atMin);
-    this.changed.push({ cardsId, rigId, atMin, out: fullest.card + 1, outFull, card: best === undefined ? undefined : best + 1, inFull: best === undefined ? outFull : this.full[best]!, takesMin, isAlone }); // prettier-ignore
+    this.changed.push({
+      cardsId,
+      rigId,
+      atMin,
+      out: fullest.card + 1,
+      outFull,
+      card: best === undefined ? undefined : best + 1,
+      inFull: best === undefined ? outFull : this.full[best]!,
+      takesMin,
+      isAlone,
+    });
     if (best === undefined) return 0;
     this.takeOut(fullest, atMin);
     this.putIn(best, atMin + takesMin);

@@ -18,7 +18,12 @@ export function handsOf(day: Day): Hands {
     let spans = known.get(placeId);
     if (spans) return spans;
     const own = given.filter((one) => one.placeId === undefined || one.placeId === placeId);
-    spans = own.length > 0 ? joined(own.flatMap(({ from, to }) => dailySpans(day, from, to))) : given.length === 0 ? ALWAYS : travellers(day, placeId); // prettier-ignore
+    spans =
+      own.length > 0
+        ? joined(own.flatMap(({ from, to }) => dailySpans(day, from, to)))
+        : given.length === 0
+          ? ALWAYS
+          : travellers(day, placeId);
     known.set(placeId, spans);
     return spans;
   };
@@ -50,7 +55,9 @@ function travellers({ blocks, rigIds }: Day, placeId: string): readonly Span[] {
   for (let index = 0; index + 1 < edges.length; index++) {
     const [fromMin, toMin] = [edges[index]!, edges[index + 1]!];
     const away = (rigId: string): boolean =>
-      blocks.some((block) => block.rigId === rigId && block.fromMin <= fromMin && block.toMin >= toMin && (block.placeId ?? placeId) !== placeId); // prettier-ignore
+      blocks.some(
+        (block) => block.rigId === rigId && block.fromMin <= fromMin && block.toMin >= toMin && (block.placeId ?? placeId) !== placeId,
+      );
     if (rigIds.length === 0 || !rigIds.every(away)) spans.push({ fromMin, toMin });
   }
   return joined(spans);

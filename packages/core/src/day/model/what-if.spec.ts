@@ -95,7 +95,7 @@ describe('what would do', () => {
     const simulation = dayOfRigs({ rigs: { A: [25, 'p1'] }, gear: { p1: pack(95), p2: pack(50) }, blocks });
     const plan = planDay(simulation);
     expect(plan.unmet).toHaveLength(1);
-    expect(whatWouldDo(simulation, plan)).toMatchObject([{ enough: true, says: 'One more Pack 50 (50 Wh), charged.' }]);
+    expect(whatWouldDo(simulation, plan)).toMatchObject([{ enough: true, act: { act: 'battery', name: 'Pack 50', energyWh: 50 } }]);
   });
 
   it('is a light turned down, after the last pause where that is enough', () => {

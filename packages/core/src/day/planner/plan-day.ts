@@ -187,7 +187,8 @@ class Planner {
 
   /** The best of some plans by their exact runs, with everything there is to say about it. */
   private told(candidates: readonly Candidate[]): DayPlan {
-    let best: { readonly candidate: Candidate; readonly moves: Required<Moves>; readonly cautious: DayRun; readonly cost: PlanCost } | undefined; // prettier-ignore
+    let best:
+      { readonly candidate: Candidate; readonly moves: Required<Moves>; readonly cautious: DayRun; readonly cost: PlanCost } | undefined;
     for (const candidate of new Set(candidates)) {
       const moves = this.movesOf(candidate);
       const run = this.simulation.run(this.simulation.prepare(moves), this.deviation);
@@ -251,7 +252,7 @@ class Planner {
           fromMin,
           toMin,
           ...(inPlace && { inPlace }),
-        })) // prettier-ignore
+        }))
         .map((charge) => (isLocked(charge) ? { ...charge, locked: true } : charge))
         .sort((a, b) => a.fromMin - b.fromMin),
     };

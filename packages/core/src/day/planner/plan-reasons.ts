@@ -21,7 +21,11 @@ export function reasonsOf(flat: FlatDay, judge: QuickRun, swaps: readonly FlatSw
     const { rig: index, id } = flat.seats[seat]!;
     const rig = flat.rigs[index]!;
     then = judge.then(swaps, atMin, then && then.minute <= atMin ? then : undefined);
-    judge.run(swaps.filter((one) => one !== swap && (one.seat !== seat || one.atMin < atMin)), atMin + LOOK_MIN, then); // prettier-ignore
+    judge.run(
+      swaps.filter((one) => one !== swap && (one.seat !== seat || one.atMin < atMin)),
+      atMin + LOOK_MIN,
+      then,
+    );
     const byMin = Math.max(atMin, Math.min(judge.troubles[index]?.atMin ?? Infinity, rig.toMin));
     const before = swaps.findLast((one) => one.seat === seat && one.atMin < atMin)?.battery ?? flat.batteryAt(id);
     const draws = rig.draws.some(({ fromMin, toMin }) => fromMin < atMin + 1e-9 && atMin < toMin - 1e-9);

@@ -103,7 +103,9 @@ function filledIn(
       swaps: [...(day.swaps ?? []), ...(seat ? [{ ...seat, batteryId, atMin: Math.min(added.toMin, toMin) }] : [])],
       charges: [...(day.charges ?? []), added],
     });
-    const tried = simulation.run(simulation.prepare(movesOf(on))).filled.find((one) => one.charge.batteryId === batteryId && one.charge.fromMin === on.fromMin); // prettier-ignore
+    const tried = simulation
+      .run(simulation.prepare(movesOf(on)))
+      .filled.find((one) => one.charge.batteryId === batteryId && one.charge.fromMin === on.fromMin);
     if (!tried || tried.toCharge <= Math.max(charge + LEAST_FILL, (best?.toCharge ?? 0) + LEAST_FILL)) continue;
     const full = tried.fullMin === undefined ? on.toMin : Math.ceil(nextThere(there, Math.ceil(tried.fullMin)));
     const added = { ...on, toMin: Math.min(on.toMin, full) };
@@ -149,7 +151,12 @@ function breaksOf({ day }: DaySimulation, run: DayRun): readonly Break[] {
   return ids.flatMap((batteryId): readonly Break[] => {
     const stays = run.stays.filter((stay) => stay.batteryId === batteryId);
     const busy: readonly Span[] = [
-      ...stays.flatMap((stay) => drawing.get(stay.rigId)!.filter((block) => overlap(block, stay) > 0).map(({ fromMin, toMin }) => ({ fromMin: Math.max(fromMin, stay.fromMin), toMin: Math.min(toMin, stay.toMin) }))), // prettier-ignore
+      ...stays.flatMap((stay) =>
+        drawing
+          .get(stay.rigId)!
+          .filter((block) => overlap(block, stay) > 0)
+          .map(({ fromMin, toMin }) => ({ fromMin: Math.max(fromMin, stay.fromMin), toMin: Math.min(toMin, stay.toMin) })),
+      ),
       ...run.filled.filter(({ charge }) => charge.batteryId === batteryId).map(({ charge }) => charge),
     ].sort((a, b) => a.fromMin - b.fromMin);
     const lastDrawn = Math.max(0, ...busy.filter((one) => !('chargerId' in one)).map(({ toMin }) => toMin));

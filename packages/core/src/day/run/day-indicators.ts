@@ -47,7 +47,8 @@ export function dayIndicators(simulation: DaySimulation, run: DayRun): readonly 
             gearId === stay.batteryId || (gear.get(gearId)?.kind !== 'battery' && isFirst(told, `${stay.rigId} ${part}`)),
         )
         .map(({ part, believable, why, readings }): DayIndicator => {
-          const shownAt = (charge: number): string | undefined => readings.findLast((reading) => reading.charge >= charge - 1e-9)?.shown ?? readings[0]?.shown; // prettier-ignore
+          const shownAt = (charge: number): string | undefined =>
+            readings.findLast((reading) => reading.charge >= charge - 1e-9)?.shown ?? readings[0]?.shown;
           const atReserve = firstBelow(curve, reserve);
           return {
             rigId: stay.rigId,

@@ -83,7 +83,7 @@ export function joined(pieces: readonly Stay[]): readonly Stay[] {
     const key = `${piece.rigId} ${piece.batteryId}`;
     const before = last.get(key);
     if (before !== undefined && Math.abs(stays[before]!.toMin - piece.fromMin) < TOUCH_MIN)
-      stays[before] = { ...stays[before]!, toMin: piece.toMin, toCharge: piece.toCharge }; // prettier-ignore
+      stays[before] = { ...stays[before]!, toMin: piece.toMin, toCharge: piece.toCharge };
     else last.set(key, stays.push(piece) - 1);
   }
   return stays;

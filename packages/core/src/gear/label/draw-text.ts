@@ -59,7 +59,7 @@ function tidy(energyWh: number): number {
 /** The text without what was read already, and without the words between. */
 function rest(text: string, ...read: readonly string[]): string {
   const left = read.reduce((all, part) => all.replace(part, ' '), text);
-  return left.replace(JOINING, ' ').replace(/^[\s,;:/]+|[\s,;:/]+$/g, ''); // prettier-ignore
+  return left.replace(JOINING, ' ').replace(/^[\s,;:/]+|[\s,;:/]+$/g, '');
 }
 
 function refused(text: string): { readonly ok: false; readonly issue: ReturnType<typeof issue> } {

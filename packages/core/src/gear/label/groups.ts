@@ -16,7 +16,15 @@ export interface Told {
 
 /** Figures of one port, or of the thing itself. */
 export interface Group {
-  port: { name?: string; direction?: 'in' | 'out'; type?: Connector['type'] | undefined; size?: { outerMm: number; innerMm: number }; polarity?: NonNullable<Connector['polarity']> } | undefined; // prettier-ignore
+  port:
+    | {
+        name?: string;
+        direction?: 'in' | 'out';
+        type?: Connector['type'] | undefined;
+        size?: { outerMm: number; innerMm: number };
+        polarity?: NonNullable<Connector['polarity']>;
+      }
+    | undefined;
   count: number;
   /** Names of others that say the same. */
   readonly also: string[];

@@ -6,7 +6,10 @@ import type { Connector } from '..';
 export const CHEMISTRY_WORDS: readonly (readonly [RegExp, ChemistryId])[] = [
   [/li-?\s?fe\s?-?po4?|lfp|lithium[- ]iron(?:[- ]phosphate)?|lithium-?eisen(?:-?phosphat)?|litio[- ]ferro/, 'lifepo4'],
   [/li-?\s?hv|li-?ion hv|high[- ]voltage li(?:thium)?-?(?:ion)?/, 'li-ion-hv'],
-  [/li-?\s?ion(?:en)?|li-?\s?po(?:ly(?:mer)?)?|lithium[- ]?(?:ion(?:en)?|polymer?e?|poly)|ions?[- ]lithium|(?:lithium|litio)[- ]ion|ion(?:e|es|i)?[- ](?:de |di )?litio|pol[ií]mero de litio|polimeri di litio|lithium-ionen-akku/, 'li-ion'], // prettier-ignore
+  [
+    /li-?\s?ion(?:en)?|li-?\s?po(?:ly(?:mer)?)?|lithium[- ]?(?:ion(?:en)?|polymer?e?|poly)|ions?[- ]lithium|(?:lithium|litio)[- ]ion|ion(?:e|es|i)?[- ](?:de |di )?litio|pol[ií]mero de litio|polimeri di litio|lithium-ionen-akku/,
+    'li-ion',
+  ],
   [
     /agm|lead[- ]?acid|sealed lead|sla|vrla|blei(?:-?(?:säure|gel|akku))*|plomb|plomo(?:[- ][aá]cido)?|piombo|lood(?:zuur)?|pb(?=[\s,;)]|$)/,
     'agm',
@@ -30,7 +33,10 @@ export const CONNECTOR_WORDS: readonly (readonly [RegExp, Connector['type'] | un
 
 /** Which way a port goes. */
 export const DIRECTION_WORDS: readonly (readonly [RegExp, 'in' | 'out'])[] = [
-  [/in(?:put)?(?:\d| \d(?! ?[-vaw]| (?:to|bis|à|a) )(?=[\s,;)]|$))?|eingang|entr[ée]e|entrada|ingresso|ingang|charg(?:e|ing)|laden|ladespannung|ladestrom|ladung|recharge|carga|ricarica/, 'in'], // prettier-ignore
+  [
+    /in(?:put)?(?:\d| \d(?! ?[-vaw]| (?:to|bis|à|a) )(?=[\s,;)]|$))?|eingang|entr[ée]e|entrada|ingresso|ingang|charg(?:e|ing)|laden|ladespannung|ladestrom|ladung|recharge|carga|ricarica/,
+    'in',
+  ],
   [/out(?:put)?(?:\d| \d(?! ?[-vaw]| (?:to|bis|à|a) )(?=[\s,;)]|$))?|ausgang|sortie|salida|uscita|uitgang/, 'out'],
 ];
 

@@ -79,7 +79,12 @@ const EXPECTED = 'figures as they are printed, such as “7.2 V 2040 mAh”, “
  */
 export function readLabel(text: string): Label {
   const tokens = tokensOf(text);
-  const refuse = (code: string, at: number, got: string): Label => ({ text, reads: {}, asks: [], refused: issue(`/${at}`, code, EXPECTED, got) }); // prettier-ignore
+  const refuse = (code: string, at: number, got: string): Label => ({
+    text,
+    reads: {},
+    asks: [],
+    refused: issue(`/${at}`, code, EXPECTED, got),
+  });
   if (text.trim() === '') return refuse('empty', 0, text);
   const bare = tokens.find((token, place) => token.is === 'unreadable' || (token.is === 'number' && !isName(tokens, place)));
   if (bare) return refuse('not-a-label', bare.at, bare.text);
@@ -139,10 +144,29 @@ class Reading {
     const body = this.said.body.figures;
     const reads: Record<string, unknown> = {};
     const isBattery = body.some(({ figure }) => isCapacity(figure)) || this.said.isOfCells || this.said.series !== undefined;
-    for (const [unit, field] of [['awg', 'awg'], ['mm2', 'areaMm2'], ['Ah', 'capacityAh'], ['Wh', 'energyWh']] as const) this.put(reads, field, body.filter(({ figure }) => figure.unit === unit)); // prettier-ignore
+    for (const [unit, field] of [
+      ['awg', 'awg'],
+      ['mm2', 'areaMm2'],
+      ['Ah', 'capacityAh'],
+      ['Wh', 'energyWh'],
+    ] as const)
+      this.put(
+        reads,
+        field,
+        body.filter(({ figure }) => figure.unit === unit),
+      );
     const electric = body.filter(({ figure: { unit } }) => unit === 'V' || unit === 'A' || unit === 'W');
     const { own, profiles } = isBattery ? this.ofBattery(electric) : { own: [], profiles: this.profilesOf(electric) };
-    for (const [unit, field] of [['V', 'voltageV'], ['A', 'currentA'], ['W', 'powerW']] as const) this.put(reads, field, own.filter(({ figure }) => figure.unit === unit)); // prettier-ignore
+    for (const [unit, field] of [
+      ['V', 'voltageV'],
+      ['A', 'currentA'],
+      ['W', 'powerW'],
+    ] as const)
+      this.put(
+        reads,
+        field,
+        own.filter(({ figure }) => figure.unit === unit),
+      );
     const ports = this.said.groups.filter(isSaid).flatMap((group) => this.portsOf(group));
     const [first] = profiles;
     if (profiles.length === 1 && !isBattery) Object.assign(reads, first);
@@ -203,7 +227,13 @@ class Reading {
       const has = (key: string): boolean => open !== undefined && key in open;
       // “3 A (max. 4 A)”
       if (most && unit !== 'V' && has(field)) continue;
-      if (!open || (unit === 'V' && (has('voltageV') || (has('minV') && !(most && !has('maxV'))))) || has(field) || (unit === 'W' && profiles.length > 1)) profiles.push((open = {})); // prettier-ignore
+      if (
+        !open ||
+        (unit === 'V' && (has('voltageV') || (has('minV') && !(most && !has('maxV'))))) ||
+        has(field) ||
+        (unit === 'W' && profiles.length > 1)
+      )
+        profiles.push((open = {}));
       if (unit === 'V' && most && open['minV'] !== undefined && open['maxV'] === undefined) open['maxV'] = value;
       else if (unit === 'V' && least) open['minV'] = value;
       else if (unit === 'V' && toValue !== undefined) [open['minV'], open['maxV']] = [value, toValue];

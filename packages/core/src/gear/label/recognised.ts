@@ -57,7 +57,7 @@ export function labelOfPicture(readings: readonly (readonly RecognisedWord[])[])
   const { voltageV, capacityAh, energyWh } = best.label.reads;
   if (best.label.disagrees) {
     const { printedWh, voltageV: v, capacityAh: ah } = best.label.disagrees;
-    doubts.push(said('figures-disagree', { v, ah, printedWh })); // prettier-ignore
+    doubts.push(said('figures-disagree', { v, ah, printedWh }));
   }
   if (voltageV !== undefined && !isOfCells(voltageV) && (capacityAh !== undefined || energyWh !== undefined))
     doubts.push(said('no-usual-pack', { voltageV }));
@@ -123,7 +123,10 @@ const UNITISH = '(?:m|rn|M|n)?A[hHnb]|W[hHnb]|VVh|VDC|[VvAW]';
 /** A unit that stands by itself is one, however unsure it is: the number before it would be nothing without it. */
 const IS_UNIT = new RegExp(`^(?:${UNITISH}|V[vV])$`);
 const ZERO = new RegExp(`[OQo](?=[\\d.,OQolI|]*\\s*(?:${UNITISH})(?![a-z]))`, 'g');
-const ONE = new RegExp(`(?<![A-Za-z])[lI|](?=[\\d.,lI|]*\\d[\\d.,lI|]*\\s*(?:${UNITISH})(?![a-z]))|(?<=\\d)[lI|](?=[\\d.,lI|]*\\s*(?:${UNITISH})(?![a-z]))`, 'g'); // prettier-ignore
+const ONE = new RegExp(
+  `(?<![A-Za-z])[lI|](?=[\\d.,lI|]*\\d[\\d.,lI|]*\\s*(?:${UNITISH})(?![a-z]))|(?<=\\d)[lI|](?=[\\d.,lI|]*\\s*(?:${UNITISH})(?![a-z]))`,
+  'g',
+);
 
 /** Letters that stand for digits before a unit, and units that were split or misread. */
 function mended(line: string): string {
@@ -157,7 +160,9 @@ function isConfirmed({ reads: { voltageV, capacityAh, energyWh } }: Label): bool
 }
 
 function isOfCells(voltageV: number): boolean {
-  return CELL_V.some((cellV) => Array.from({ length: MOST_CELLS }, (_, index) => (index + 1) * cellV).some((volts) => Math.abs(volts - voltageV) < 0.06)); // prettier-ignore
+  return CELL_V.some((cellV) =>
+    Array.from({ length: MOST_CELLS }, (_, index) => (index + 1) * cellV).some((volts) => Math.abs(volts - voltageV) < 0.06),
+  );
 }
 
 function scoreOf(words: readonly RecognisedWord[], label: Label): number {

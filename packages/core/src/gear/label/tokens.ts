@@ -65,8 +65,14 @@ export type Token = { readonly at: number; readonly text: string } & (
 const NUMBER = String.raw`\d{1,3}(?:[.,'’]\d{3})*(?:[.,]\d+)?(?!\d)|\d+(?:[.,]\d+)?`;
 const GROUPED = String.raw`\d{1,3}(?:[ '’]\d{3})+(?:[.,]\d+)?(?!\d)`;
 const POLARITY: readonly (readonly [RegExp, NonNullable<Connector['polarity']>])[] = [
-  [/^(?:\(?\+\)? ?(?:in(?:side|nen)?|innen|dentro|interno|int[ée]rieur|à l'int[ée]rieur|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner|innen|plus innen)[- ]?(?:positive|plus|\+)|plus innen)(?![a-zà-ÿ])/i, 'centre-positive'], // prettier-ignore
-  [/^(?:\(?[-−]\)? ?(?:inside|innen|dentro|interno|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner)[- ]?(?:negative|minus|-)|\(?\+\)? ?(?:out(?:side)?|aussen|außen|fuera|esterno|ext[ée]rieur|buiten)|minus innen)(?![a-zà-ÿ])/i, 'centre-negative'], // prettier-ignore
+  [
+    /^(?:\(?\+\)? ?(?:in(?:side|nen)?|innen|dentro|interno|int[ée]rieur|à l'int[ée]rieur|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner|innen|plus innen)[- ]?(?:positive|plus|\+)|plus innen)(?![a-zà-ÿ])/i,
+    'centre-positive',
+  ],
+  [
+    /^(?:\(?[-−]\)? ?(?:inside|innen|dentro|interno|binnen|cent(?:er|re)|tip)|(?:cent(?:er|re)|tip|inner)[- ]?(?:negative|minus|-)|\(?\+\)? ?(?:out(?:side)?|aussen|außen|fuera|esterno|ext[ée]rieur|buiten)|minus innen)(?![a-zà-ÿ])/i,
+    'centre-negative',
+  ],
 ];
 const MOST_METRES = 50;
 /** IEC 61960 names a pack: 2ICP7/34/50 has two lithium-ion cells in series. */
@@ -87,7 +93,11 @@ const UNITS: readonly (readonly [RegExp, FigureUnit, 'k' | 'm' | ''])[] = [
   [/^(?:a(?:mp(?:s|[eè]res?|erios?)?)?)(?![a-z])/i, 'A', ''],
   [/^(?:w(?:atts?)?|vatios?)(?![a-z])/i, 'W', ''],
   // read for what it is, and nothing of power: lengths, weights, hertz, per cent, temperatures, resistance, rates of discharge
-  [/^(?:mm|cm|m|ft|feet|in|inch|zoll|hz|khz|g|kg|oz|lb|lbs|%|°c|° ?c|°f|c|mω|ω|mohm|ohm|va|h|hrs?|min|years?|jahre?|ans|cycles?|x?lm|lumens?)(?![a-z])/i, 'other', ''], // prettier-ignore
+  [
+    /^(?:mm|cm|m|ft|feet|in|inch|zoll|hz|khz|g|kg|oz|lb|lbs|%|°c|° ?c|°f|c|mω|ω|mohm|ohm|va|h|hrs?|min|years?|jahre?|ans|cycles?|x?lm|lumens?)(?![a-z])/i,
+    'other',
+    '',
+  ],
 ];
 
 /** Cuts a label into pieces; whatever is none of them is `unreadable`, where it stands. */

@@ -48,7 +48,11 @@ export function readBatteryLabel(text: string): Parsed<BatteryLabel> {
   if (label.disagrees) {
     const say = formatQuantity;
     const { printedWh: wh, voltageV: v, capacityAh: ah } = label.disagrees;
-    return fail(text, 'label-disagrees', `figures that agree: ${say(v, 'V')} × ${say(ah, 'Ah')} is ${say(v * ah, 'Wh')}, the label says ${say(wh, 'Wh')}; type the one you trust`); // prettier-ignore
+    return fail(
+      text,
+      'label-disagrees',
+      `figures that agree: ${say(v, 'V')} × ${say(ah, 'Ah')} is ${say(v * ah, 'Wh')}, the label says ${say(wh, 'Wh')}; type the one you trust`,
+    );
   }
   const twice = (['voltageV', 'capacityAh', 'energyWh'] as const).find((ask) => isTwice(label, ask));
   if (twice) return fail(text, 'figure-twice', TWICE[twice]!);

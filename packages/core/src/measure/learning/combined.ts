@@ -46,11 +46,16 @@ export function combined(values: readonly SeenValue[]): Combined {
   const sources = sourcesOf(values);
   const places = new Map(sources.map((source, place) => [source, place]));
   // what nobody shares is its own
-  const precision = values.map(({ own, shared }) => 1 / Math.max(LEAST_SIGMA, Math.hypot(own, ...shared.filter(({ source }) => !places.has(source)).map(({ sigma }) => sigma))) ** 2); // prettier-ignore
-  const factors = values.map(({ shared }) => shared.flatMap(({ source, sigma }) => {
-    const place = places.get(source);
-    return place === undefined || sigma === 0 ? [] : [{ place, sigma }];
-  })); // prettier-ignore
+  const precision = values.map(
+    ({ own, shared }) =>
+      1 / Math.max(LEAST_SIGMA, Math.hypot(own, ...shared.filter(({ source }) => !places.has(source)).map(({ sigma }) => sigma))) ** 2,
+  );
+  const factors = values.map(({ shared }) =>
+    shared.flatMap(({ source, sigma }) => {
+      const place = places.get(source);
+      return place === undefined || sigma === 0 ? [] : [{ place, sigma }];
+    }),
+  );
   const inner = inverse(innerOf(factors, precision, sources.length));
   /** The inverse of the covariance, times a column. */
   const solved = (column: readonly number[]): readonly number[] => {
@@ -75,7 +80,13 @@ export function combined(values: readonly SeenValue[]): Combined {
   const left = seen.map((value, at) => value - unknowns.reduce((sum, one, unknown) => sum + one * design[unknown]![at]!, 0));
   const leftSolved = solved(left);
   const away = values.map((_, at) => {
-    const own = precision[at]! - precision[at]! ** 2 * factors[at]!.reduce((sum, a) => sum + factors[at]!.reduce((inside, b) => inside + a.sigma * b.sigma * inner[a.place]![b.place]!, 0), 0); // prettier-ignore
+    const own =
+      precision[at]! -
+      precision[at]! ** 2 *
+        factors[at]!.reduce(
+          (sum, a) => sum + factors[at]!.reduce((inside, b) => inside + a.sigma * b.sigma * inner[a.place]![b.place]!, 0),
+          0,
+        );
     const by = designSolved.map((column) => column[at]!);
     const free = own - by.reduce((sum, one, a) => sum + by.reduce((inside, other, b) => inside + one * other * covariance[a]![b]!, 0), 0);
     return free > 1e-9 * precision[at]! ? Math.abs(leftSolved[at]!) / Math.sqrt(free) : 0;
@@ -94,7 +105,11 @@ export function combined(values: readonly SeenValue[]): Combined {
 function sourcesOf(values: readonly SeenValue[]): readonly string[] {
   const counts = new Map<string, number>();
   for (const { shared } of values) for (const { source } of shared) counts.set(source, (counts.get(source) ?? 0) + 1);
-  return [...counts].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).slice(0, MOST_SOURCES).map(([source]) => source); // prettier-ignore
+  return [...counts]
+    .filter(([, count]) => count > 1)
+    .sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]))
+    .slice(0, MOST_SOURCES)
+    .map(([source]) => source);
 }
 
 type Factors = readonly (readonly { readonly place: number; readonly sigma: number }[])[];
@@ -118,7 +133,12 @@ function learntOf(
   left.forEach((value, at) => {
     for (const { place, sigma } of factors[at]!) weighed[place]! += sigma * precision[at]! * value;
   });
-  return new Map(sources.map((source, place) => [source, { mean: inner[place]!.reduce((sum, one, at) => sum + one * weighed[at]!, 0), sigma: Math.sqrt(inner[place]![place]!) }])); // prettier-ignore
+  return new Map(
+    sources.map((source, place) => [
+      source,
+      { mean: inner[place]!.reduce((sum, one, at) => sum + one * weighed[at]!, 0), sigma: Math.sqrt(inner[place]![place]!) },
+    ]),
+  );
 }
 
 function dot(one: readonly number[], other: readonly number[]): number {

@@ -73,7 +73,10 @@ export function drawFrom(observation: DrawObservation, battery?: Battery, loss?:
   if (!used || used.energyWh <= 0) return undefined;
   const hours = observation.minutes / 60;
   const meanW = used.energyWh / hours;
-  const errors = { own: Math.hypot(used.errors.own / hours, meanW * (MINUTES / observation.minutes)), shared: scaled(used.errors.shared, 1 / hours) }; // prettier-ignore
+  const errors = {
+    own: Math.hypot(used.errors.own / hours, meanW * (MINUTES / observation.minutes)),
+    shared: scaled(used.errors.shared, 1 / hours),
+  };
   return atDevice(meanW, errors, observation, loss, `${used.formula} ÷ ${say(observation.minutes, 'min')}`);
 }
 
@@ -114,7 +117,14 @@ export function usedEnergy(
   const held = `${say(energyWh, 'Wh')}${temperatureC === undefined ? ' (25 °C assumed)' : ''}`;
   if (observation.kind === 'run-down') {
     const { cellsInSeries = 1, resistanceOhm } = batteryFigures(battery);
-    const spec = { chemistry: battery.chemistry, cellsInSeries, energyWh: full, ...(resistanceOhm !== undefined && { resistanceOhm }), ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }), temperatureC: temperatureC ?? ROOM_TEMPERATURE_C }; // prettier-ignore
+    const spec = {
+      chemistry: battery.chemistry,
+      cellsInSeries,
+      energyWh: full,
+      ...(resistanceOhm !== undefined && { resistanceOhm }),
+      ...(battery.cutoffV !== undefined && { cutoffV: battery.cutoffV }),
+      temperatureC: temperatureC ?? ROOM_TEMPERATURE_C,
+    };
     // emptied faster than its rated pace it gives less
     const givenWh = deliveredWh(spec, observation.minutes);
     return {
@@ -137,7 +147,9 @@ export function coldError(battery: Battery, temperatureC: number | undefined, wh
   const { cold } = CHEMISTRIES[battery.chemistry];
   const kept = coldDerating(cold, temperatureC ?? COLD_C).capacityFactor;
   // below 0, as less is in it; those that were not entered may all have been as cold
-  return temperatureC === undefined ? { source: 'unknown cold', sigma: -wh * UNKNOWN_COLD * (1 - kept) } : { source: 'cold', sigma: (wh * COLD_TABLE * (1 - kept)) / kept }; // prettier-ignore
+  return temperatureC === undefined
+    ? { source: 'unknown cold', sigma: -wh * UNKNOWN_COLD * (1 - kept) }
+    : { source: 'cold', sigma: (wh * COLD_TABLE * (1 - kept)) / kept };
 }
 
 /**
@@ -196,8 +208,12 @@ function atDevice(
   const way = rigId ?? `of ${lostShare}`;
   const after: EstimateErrors = {
     own: errors.own * (1 - lostShare),
-    shared: [...scaled(errors.shared, 1 - lostShare), { source: `way ${way}`, sigma: -LOSS * meanW }, { source: `others ${way}`, sigma: -OTHERS * othersW }],
-  }; // prettier-ignore
+    shared: [
+      ...scaled(errors.shared, 1 - lostShare),
+      { source: `way ${way}`, sigma: -LOSS * meanW },
+      { source: `others ${way}`, sigma: -OTHERS * othersW },
+    ],
+  };
   return {
     at: 'device',
     meanW: through(meanW, taken),

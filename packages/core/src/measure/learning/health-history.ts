@@ -96,7 +96,13 @@ export function healthHistory(batteryId: string, battery: Battery, log: Log, tod
   const doubtful = new Set(line?.doubtful.map((place) => counted[place]!.id));
   const points = found.map(({ errors: _errors, ...point }): CapacityPoint => ({ ...point, doubtful: doubtful.has(point.id) }));
   const share = line && labelWh !== undefined ? line.energyWh / labelWh : undefined;
-  const chance = line && labelWh !== undefined ? { now: below(line.energyWh, line.sigmaWh, RETIRE_SHARE * labelWh), withinYear: below(line.nextWh, line.nextSigmaWh, RETIRE_SHARE * labelWh) } : undefined; // prettier-ignore
+  const chance =
+    line && labelWh !== undefined
+      ? {
+          now: below(line.energyWh, line.sigmaWh, RETIRE_SHARE * labelWh),
+          withinYear: below(line.nextWh, line.nextSigmaWh, RETIRE_SHARE * labelWh),
+        }
+      : undefined;
   const retire = !chance || chance.withinYear < LIKELY ? undefined : chance.now >= LIKELY ? 'now' : 'soon';
   return {
     batteryId,
@@ -171,8 +177,10 @@ function pointOf(
   const shared = [
     { source: `draw ${body.deviceId} ${body.modeId ?? ''}`, sigma: energyWh * spread },
     { source: `way ${body.rigId ?? ''}`, sigma: energyWh * LOSS },
-    temperatureC === undefined ? { source: 'unknown cold', sigma: -coldError(battery, undefined, energyWh).sigma } : coldError(battery, temperatureC, energyWh),
-  ]; // prettier-ignore
+    temperatureC === undefined
+      ? { source: 'unknown cold', sigma: -coldError(battery, undefined, energyWh).sigma }
+      : coldError(battery, temperatureC, energyWh),
+  ];
   const errors = { own: energyWh * (MINUTES / body.minutes), shared };
   const others = othersW > 0 ? ` + ${say(othersW, 'W')} of the others` : '';
   return {
@@ -226,7 +234,15 @@ function lineThrough(points: readonly Found[], day: string, labelWh: number | un
   const years = points.map(({ at }) => dayOf(at) / YEAR_DAYS - today);
   const size = labelWh ?? Math.max(...points.map(({ energyWh }) => energyWh));
   const usual: SeenValue = { value: -FADE * size, own: FADE_SPREAD * size, shared: [], of: [0, 1] };
-  const seen = [...points.map(({ energyWh, errors }, at): SeenValue => ({ value: energyWh, own: Math.max(errors.own, 1e-6), shared: errors.shared, of: [1, years[at]!] })), usual]; // prettier-ignore
+  const seen = [
+    ...points.map(({ energyWh, errors }, at): SeenValue => ({
+      value: energyWh,
+      own: Math.max(errors.own, 1e-6),
+      shared: errors.shared,
+      of: [1, years[at]!],
+    })),
+    usual,
+  ];
   const doubtful = doubtfulAmong(seen).filter((place) => place < points.length);
   const found = combined(weighedDown(seen, doubtful));
   const [energyWh = 0, perYearWh = 0] = found.unknowns;

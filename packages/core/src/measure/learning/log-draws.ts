@@ -267,7 +267,12 @@ export function drawOfSegment(recording: Recording, { meanW, spreadW }: NamedSeg
   const powerW = atDevice(recording, log)?.(meanW);
   if (powerW === undefined || powerW <= 0) return undefined;
   const spread = Math.min(1, Math.max(LEAST_SPREAD, spreadW / meanW));
-  return { basis: 'learnt', powerW: round(powerW), spread: round(spread), how: `learnt from a segment of “${recording.name}”, ${recording.at.slice(0, 10)}`.slice(0, 300) }; // prettier-ignore
+  return {
+    basis: 'learnt',
+    powerW: round(powerW),
+    spread: round(spread),
+    how: `learnt from a segment of “${recording.name}”, ${recording.at.slice(0, 10)}`.slice(0, 300),
+  };
 }
 
 const LACKS_ENERGY = 'what the battery holds, or a use of its charge';
@@ -287,7 +292,12 @@ function drawLearnt(
     return { ...draw, sleepW: round(sleepW), awakeW: round(sleepW + meanW / draw.awakeS) };
   }
   const counting = evidence.filter(({ estimate, setAside }) => estimate?.at === 'device' && !setAside);
-  const newest = counting.map(({ at }) => at).sort().at(-1)?.slice(0, 10) ?? ''; // prettier-ignore
+  const newest =
+    counting
+      .map(({ at }) => at)
+      .sort()
+      .at(-1)
+      ?.slice(0, 10) ?? '';
   const number = counting.length === 1 ? 'one observation' : `${counting.length} observations`;
   const say = formatQuantity;
   return {

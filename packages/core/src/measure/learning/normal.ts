@@ -7,6 +7,7 @@
 export function normalShare(deviations: number): number {
   const at = Math.abs(deviations) / Math.SQRT2;
   const step = 1 / (1 + 0.3275911 * at);
-  const tail = ((((1.061405429 * step - 1.453152027) * step + 1.421413741) * step - 0.284496736) * step + 0.254829592) * step * Math.exp(-at * at); // prettier-ignore
+  const tail =
+    ((((1.061405429 * step - 1.453152027) * step + 1.421413741) * step - 0.284496736) * step + 0.254829592) * step * Math.exp(-at * at);
   return deviations < 0 ? tail / 2 : 1 - tail / 2;
 }

@@ -56,7 +56,9 @@ export function planAgainstDay(log: Log): readonly PlanAgainstDay[] {
     const runs = found.map(({ id, body }) => against(id, body, rig, log)).sort((a, b) => b.at.localeCompare(a.at));
     const ratios = runs.flatMap(({ ratio, ended, setAside }) => (ratio !== undefined && ended === 'died' && !setAside ? [ratio] : []));
     const bias = ratios.length === 0 ? undefined : median(Float64Array.from(ratios));
-    const measureNext = sensitivities(rigModel(rig, log.gear)).filter(({ share, gearId }) => share >= LEAST_SHARE && gearId !== undefined).slice(0, MOST_NEXT); // prettier-ignore
+    const measureNext = sensitivities(rigModel(rig, log.gear))
+      .filter(({ share, gearId }) => share >= LEAST_SHARE && gearId !== undefined)
+      .slice(0, MOST_NEXT);
     return [{ rigId, name: rig.name, runs, bias, says: planSaid(bias, ratios.length, runs), measureNext }];
   });
 }

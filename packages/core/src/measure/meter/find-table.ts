@@ -53,7 +53,9 @@ export function findTable(lines: readonly string[]): FoundTable | undefined {
 }
 
 function tableBy(lines: readonly string[], delimiter: Delimiter): FoundTable | undefined {
-  const cut = lines.slice(0, MOST_HEADER_LINES + MOST_ROWS).map((line) => (line.trim() === '' || isComment(line) ? undefined : fieldsOf(line, delimiter))); // prettier-ignore
+  const cut = lines
+    .slice(0, MOST_HEADER_LINES + MOST_ROWS)
+    .map((line) => (line.trim() === '' || isComment(line) ? undefined : fieldsOf(line, delimiter)));
   for (const [line, fields] of cut.slice(0, MOST_HEADER_LINES).entries()) {
     if (!fields || fields.length > MOST_COLUMNS || !isRow(fields)) continue;
     const behind = cut.slice(line, line + MOST_ROWS).filter((one) => one !== undefined);
@@ -61,7 +63,11 @@ function tableBy(lines: readonly string[], delimiter: Delimiter): FoundTable | u
     // a line of figures alone among words is none of a table; two rows are one
     if (behind.length > 1 && rows.length < Math.max(2, MOSTLY * behind.length)) continue;
     // `Channel;1;2` stands over a table, it is no row of it
-    if (rows.length > 2 && fields.some((field, place) => !isFigure(field) && field !== '' && rows.every((row, at) => at === 0 || isFigure(row[place]!)))) continue; // prettier-ignore
+    if (
+      rows.length > 2 &&
+      fields.some((field, place) => !isFigure(field) && field !== '' && rows.every((row, at) => at === 0 || isFigure(row[place]!)))
+    )
+      continue;
     return { delimiter, line, rows, names: namesAbove(lines, line, rows, delimiter) };
   }
   return undefined;
@@ -86,7 +92,12 @@ function namesAbove(lines: readonly string[], line: number, rows: readonly (read
     if (heads.length > 0 && !heads[0]!.every((field) => isUnit(field))) break;
     heads.unshift(fields);
   }
-  return Array.from({ length: count }, (_, place) => heads.map((fields) => fields[place]!).filter((name) => name !== '').join(' ')); // prettier-ignore
+  return Array.from({ length: count }, (_, place) =>
+    heads
+      .map((fields) => fields[place]!)
+      .filter((name) => name !== '')
+      .join(' '),
+  );
 }
 
 /** A head as long as its rows, however it is parted; undefined where it is none. A row may end in one sign more. */
@@ -119,7 +130,10 @@ export function firstNoFigure(
 ): { readonly line: number; readonly column: number; readonly got: string } | undefined {
   for (const delimiter of DELIMITERS.filter((one) => one !== ' ')) {
     const cut = lines.slice(0, MOST_HEADER_LINES).map((line) => fieldsOf(line, delimiter));
-    const at = cut.findIndex((fields, line) => line > 0 && fields.length > 1 && fields.length === cut[line - 1]!.length && fields.some((field) => !isFigure(field))); // prettier-ignore
+    const at = cut.findIndex(
+      (fields, line) =>
+        line > 0 && fields.length > 1 && fields.length === cut[line - 1]!.length && fields.some((field) => !isFigure(field)),
+    );
     if (at < 0) continue;
     const place = cut[at]!.findIndex((field) => !isFigure(field));
     return { line: at + 1, column: place + 1, got: cut[at]![place]! };

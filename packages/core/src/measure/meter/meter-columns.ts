@@ -58,7 +58,9 @@ export function guessColumns(sample: string): ColumnsGuess {
   const candidates = names.map((name, place) => candidateOf(name.slice(0, NAME_LENGTH), columnAt(table, place), decimal));
   if (!candidates.some(({ role }) => role === 'time')) {
     // nobody named a time: the first column that rises like one
-    const rising = candidates.findIndex(({ role, isNumbers }, place) => role === 'none' && !isNumbers && isRising(columnAt(table, place), decimal)); // prettier-ignore
+    const rising = candidates.findIndex(
+      ({ role, isNumbers }, place) => role === 'none' && !isNumbers && isRising(columnAt(table, place), decimal),
+    );
     if (rising >= 0) candidates[rising] = timeCandidate(columnAt(table, rising), decimal);
   }
   const { roles, choices } = taken(names, candidates);
@@ -69,7 +71,12 @@ export function guessColumns(sample: string): ColumnsGuess {
     has('power') || has('energy') || ((has('voltage') || has('current') || has('charge')) && (has('current') || has('charge')));
   if (!isKnown) {
     const isNamed = names.some((name) => name !== '');
-    const place = { line: isNamed ? line : line + 1, column: `${names.length} columns`, expected: 'watts, volts with amps, or a counter of Wh or mAh', got: (isNamed ? names : rows[0]!).join(', ') }; // prettier-ignore
+    const place = {
+      line: isNamed ? line : line + 1,
+      column: `${names.length} columns`,
+      expected: 'watts, volts with amps, or a counter of Wh or mAh',
+      got: (isNamed ? names : rows[0]!).join(', '),
+    };
     return { ok: false, issue: refusal('no-power', 'No column says what was drawn.', place, lines) };
   }
   const columns = names.map((name, place): MeterColumn => {
@@ -106,13 +113,16 @@ function isOfUse(table: FoundTable, date: number, time: number): boolean {
 /** Seconds from row to row as a head says it: `Interval: 0.5 s`, `Sample rate 10 Hz`. */
 function stepSaid(heads: readonly string[]): number | undefined {
   for (const head of heads.filter(({ length }) => length < LONGEST_SAYING)) {
-    const every = /(?:interval|period|sample time|sampling time|abtastintervall|messintervall|every|dt)\W*?([\d.,]+)\s*(ms|s|sec|seconds?|min)\b/i.exec(head);
+    const every =
+      /(?:interval|period|sample time|sampling time|abtastintervall|messintervall|every|dt)\W*?([\d.,]+)\s*(ms|s|sec|seconds?|min)\b/i.exec(
+        head,
+      );
     if (every) return Number(every[1]!.replace(',', '.')) * unitOf(every[2]!)![1];
     const rate = /(?:rate|frequency|abtastrate|frequenz)\W*?([\d.,]+)\s*(k?)(?:hz|s\/s|sa\/s|samples\/s)/i.exec(head);
     if (rate) return 1 / (Number(rate[1]!.replace(',', '.')) * (rate[2] ? 1000 : 1));
   }
   return undefined;
-} // prettier-ignore
+}
 
 /** Why there is no table: the first place that is no figure, and how the file begins. */
 function noTable(lines: readonly string[]): Issue {

@@ -72,7 +72,12 @@ export class MeterFileReader {
       timeS,
       powerW,
       rows: timeS.length,
-      remarks: [...this.found].map(([code, { line, count, fault }]): FileRemark => ({ code, line, count, ...(fault?.column !== undefined && { column: fault.column, got: fault.got }) })), // prettier-ignore
+      remarks: [...this.found].map(([code, { line, count, fault }]): FileRemark => ({
+        code,
+        line,
+        count,
+        ...(fault?.column !== undefined && { column: fault.column, got: fault.got }),
+      })),
       isTurnedRound: columns.turned ? above > below : below > above,
       beganAt: timeS.length > 0 && timeS[0]! > FIRST_DAY_S ? new Date(timeS[0]! * 1000).toISOString().slice(0, 19) : undefined,
       issue: timeS.length === 0 ? this.refusal() : undefined,
@@ -113,7 +118,12 @@ export class MeterFileReader {
   private refusal(): Issue {
     const [code, first] = [...this.found].find(([, { fault }]) => fault !== undefined) ?? [];
     const name = first?.fault?.column;
-    const place = first && { line: first.line, column: name === undefined ? 'its columns' : `“${name}”`, expected: name === undefined ? 'watts, volts with amps, or a counter' : code === 'overflow' ? 'a reading' : 'a figure', got: name === undefined ? 'none of them' : first.fault!.got }; // prettier-ignore
+    const place = first && {
+      line: first.line,
+      column: name === undefined ? 'its columns' : `“${name}”`,
+      expected: name === undefined ? 'watts, volts with amps, or a counter' : code === 'overflow' ? 'a reading' : 'a figure',
+      got: name === undefined ? 'none of them' : first.fault!.got,
+    };
     return refusal(name === undefined && first ? 'no-power' : 'no-rows', 'No row could be read.', place, this.first);
   }
 }

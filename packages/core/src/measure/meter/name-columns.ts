@@ -40,13 +40,21 @@ const LESS: readonly (readonly [RegExp, number])[] = [
   [/\b(meas|measured|measure|actual|ist|istwert|output|out|load|ausgang|live|present)\b/i, 2],
 ];
 /** From this a time is since 1970, in seconds, milliseconds, microseconds or nanoseconds. */
-const EPOCHS: readonly (readonly [number, number])[] = [[1e17, 1e-9], [1e14, 1e-6], [1e11, 1e-3]]; // prettier-ignore
+const EPOCHS: readonly (readonly [number, number])[] = [
+  [1e17, 1e-9],
+  [1e14, 1e-6],
+  [1e11, 1e-3],
+];
 /** Days of a spreadsheet since 1900, between 1982 and 2091, and steps that no seconds have. */
 const SERIAL = { least: 30_000, most: 70_000, step: 0.02 };
 
 /** `time_s`, `voltageV`, `CH1-Volt` and `current(A)` are words and their units. */
 function spaced(name: string): string {
-  return name.replaceAll(/[_\-/.,:;]+/g, ' ').replaceAll(/([a-z]{3})([A-Z])/g, '$1 $2').replaceAll(/[[({]/g, ' [').replaceAll(/[\])}]/g, '] '); // prettier-ignore
+  return name
+    .replaceAll(/[_\-/.,:;]+/g, ' ')
+    .replaceAll(/([a-z]{3})([A-Z])/g, '$1 $2')
+    .replaceAll(/[[({]/g, ' [')
+    .replaceAll(/[\])}]/g, '] ');
 }
 
 /** What a column of values under a name is most likely. */
@@ -78,7 +86,10 @@ function unitIn(words: string): ReturnType<typeof unitOf> {
   if (bracketed) return bracketed;
   const parts = words.split(/\s+/);
   // a word that names the column is not its unit: `t`, `Min`, `D`
-  const found = parts.slice(1).map((part) => unitOf(part)).filter((unit) => unit !== undefined); // prettier-ignore
+  const found = parts
+    .slice(1)
+    .map((part) => unitOf(part))
+    .filter((unit) => unit !== undefined);
   const glued = /^(?:volt|voltage|current|power|time|energy|charge)(m?[VAWs]h?)$/i.exec(words)?.[1];
   const alone = parts.length === 1 && /^(m?[WA]h|ms|m?[VAW]|watts?|volts?|amps?)$/i.test(words) ? unitOf(words) : undefined;
   return found.at(-1) ?? (glued === undefined ? undefined : unitOf(glued)) ?? alone;
@@ -90,13 +101,20 @@ function timeScale(values: readonly number[]): number {
   const epoch = EPOCHS.find(([from]) => first >= from);
   if (epoch) return epoch[1];
   const steps = values.slice(1).map((value, index) => Math.abs(value - values[index]!));
-  const isSerial = first >= SERIAL.least && first <= SERIAL.most && !Number.isInteger(values[1] ?? 0.5) && steps.every((step) => step < SERIAL.step); // prettier-ignore
+  const isSerial =
+    first >= SERIAL.least && first <= SERIAL.most && !Number.isInteger(values[1] ?? 0.5) && steps.every((step) => step < SERIAL.step);
   return isSerial ? DAY_S : 1;
 }
 
 /** Channels, as loggers number them: what belongs together bears the same. */
 export function channelOf(name: string): string {
-  return /\b(?:ch|channel|kanal|voie|port|out|output)\s*([a-d1-9])\b|^[uvipw]([1-9])\b/i.exec(spaced(name))?.slice(1).find((one) => one !== undefined)?.toLowerCase() ?? ''; // prettier-ignore
+  return (
+    /\b(?:ch|channel|kanal|voie|port|out|output)\s*([a-d1-9])\b|^[uvipw]([1-9])\b/i
+      .exec(spaced(name))
+      ?.slice(1)
+      .find((one) => one !== undefined)
+      ?.toLowerCase() ?? ''
+  );
 }
 
 /** A column that nobody named, taken for the time. */

@@ -16,7 +16,8 @@ export interface BadPlace {
 /** Why a file was refused: what was looked for, the first place that is otherwise, and how the file begins. */
 export function refusal(code: string, says: string, place: BadPlace | undefined, lines: readonly string[]): Issue {
   const shown = lines.filter((line) => line.trim() !== '').slice(0, SHOWN_LINES);
-  const begins = shown.length === 0 ? 'The file is empty.' : `The file begins: ${shown.map((line) => `“${line.slice(0, SHOWN_LENGTH)}”`).join(', ')}.`; // prettier-ignore
+  const begins =
+    shown.length === 0 ? 'The file is empty.' : `The file begins: ${shown.map((line) => `“${line.slice(0, SHOWN_LENGTH)}”`).join(', ')}.`;
   const { expected, received } = place ? issue('', code, place.expected, place.got) : issue('', code, says, shown[0]);
   const where = place ? ` Line ${place.line}, ${place.column}: expected ${expected}; got ${received}.` : '';
   return { path: place ? `/line ${place.line}/${place.column}` : '', code, expected, received, message: `${says}${where} ${begins}` };

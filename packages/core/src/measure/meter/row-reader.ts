@@ -31,7 +31,15 @@ export class RowReader {
 
   constructor(private readonly columns: MeterColumns) {
     const at = (role: ColumnRole): number => columns.columns.findIndex((column) => column.role === role);
-    this.places = { time: at('time'), date: at('date'), voltage: at('voltage'), current: at('current'), power: at('power'), energy: at('energy'), charge: at('charge') }; // prettier-ignore
+    this.places = {
+      time: at('time'),
+      date: at('date'),
+      voltage: at('voltage'),
+      current: at('current'),
+      power: at('power'),
+      energy: at('energy'),
+      charge: at('charge'),
+    };
     const { time, date, power, current, energy, charge } = this.places;
     this.counts = power < 0 && (current < 0 || (energy >= 0 && this.volts < 0)) && (energy >= 0 || charge >= 0);
     this.hasTime = time >= 0 || date >= 0;

@@ -90,7 +90,10 @@ interface DateParts {
 }
 
 function partsOf(text: string): DateParts | undefined {
-  const plain = text.normalize('NFD').replaceAll(/[\u0300-\u036f]/g, '').toLowerCase(); // prettier-ignore
+  const plain = text
+    .normalize('NFD')
+    .replaceAll(/[\u0300-\u036f]/g, '')
+    .toLowerCase();
   const words = plain.match(/[a-z]+|\d+/g) ?? [];
   // `T` parts date and clock; a weekday says nothing more
   const names = words.filter((word) => /^[a-z]{3}/.test(word)).map((word) => MONTHS.findIndex((month) => month.test(word)));

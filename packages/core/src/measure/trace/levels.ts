@@ -40,7 +40,12 @@ export function levelsOf({ timeS, powerW }: Trace, segments: readonly Span[]): r
     const all = seconds.reduce((sum, one) => sum + one, 0);
     if (all <= 0) return undefined;
     const meanW = energyJ.reduce((sum, one) => sum + one, 0) / all;
-    const driftW = seconds.every((one) => one > 0) ? driftOf(energyJ.map((joules, part) => joules / seconds[part]!), meanW) : undefined; // prettier-ignore
+    const driftW = seconds.every((one) => one > 0)
+      ? driftOf(
+          energyJ.map((joules, part) => joules / seconds[part]!),
+          meanW,
+        )
+      : undefined;
     return { meanW, ...(driftW !== undefined && { driftW }) };
   });
 }

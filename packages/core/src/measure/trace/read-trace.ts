@@ -42,7 +42,13 @@ export function readTrace(trace: Trace): TraceReading {
   const leastS = Math.max(LEAST_SLOTS * slotS, Math.min(LEAST_S, Math.max(SLOT_S, seconds / FEWEST_STRETCHES)));
   const found = steadySegments(inSlots(trace, slotS, pausesIn(trace, usualStepS(trace))), { leastS });
   const spans = spansOf(trace, found);
-  const [levels, peaks] = [levelsOf(trace, spans), peaksOf(trace, found.map((segment, index) => ({ ...segment, ...spans[index] })))]; // prettier-ignore
+  const [levels, peaks] = [
+    levelsOf(trace, spans),
+    peaksOf(
+      trace,
+      found.map((segment, index) => ({ ...segment, ...spans[index] })),
+    ),
+  ];
   const segments = found.map(({ meanW, spreadW }, index): NamedSegment => {
     const { peakW, peakMs, peaks: count, startUp } = peaks[index]!;
     return { ...spans[index]!, spreadW, peakW, peakMs, peaks: count, ...(startUp && { startUp }), ...(levels[index] ?? { meanW }) };

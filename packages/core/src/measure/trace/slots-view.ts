@@ -88,7 +88,9 @@ export function slotsView(slots: Slots, fromS: number, toS: number, most: number
       high = Math.max(high, highestW[slot]!);
     }
     const timeS = ((at + end) / 2) * slotS;
-    columns.push(count === 0 ? { timeS, meanW: null, lowestW: null, highestW: null } : { timeS, meanW: sum / count, lowestW: low, highestW: high }); // prettier-ignore
+    columns.push(
+      count === 0 ? { timeS, meanW: null, lowestW: null, highestW: null } : { timeS, meanW: sum / count, lowestW: low, highestW: high },
+    );
   }
   return { columns };
 }

@@ -37,7 +37,16 @@ export function circuitOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>
 /** A supply: a voltage that stands, and never runs out. */
 function endlessPack(connections: readonly Connection[]): Pack {
   const voltageV = Math.max(...connections.filter(({ before }) => !before).map(({ supply }) => supply?.highV ?? 0));
-  return { cellsInSeries: 1, ocvPerCell: [[0, voltageV], [1, voltageV]], capacityAh: ENDLESS_AH, resistanceOhm: 0, cutoffV: 0 }; // prettier-ignore
+  return {
+    cellsInSeries: 1,
+    ocvPerCell: [
+      [0, voltageV],
+      [1, voltageV],
+    ],
+    capacityAh: ENDLESS_AH,
+    resistanceOhm: 0,
+    cutoffV: 0,
+  };
 }
 
 class Builder {

@@ -13,7 +13,7 @@ export { awakeShare, plainDraw, shotsDraw } from './draw';
 export { rigDraws } from './draws';
 export type { PhaseDraws, RigDraws } from './draws';
 export { Evidence } from './figure';
-export type { Figure, Lack, LackOf, Lean } from './figure';
+export type { Figure, FigureBasis, Lack, LackOf, Lean } from './figure';
 export type { OutputVolts } from './output-volts';
 export { packSpecOf } from './pack-spec';
 export { resilience, unfedWithout } from './resilience';

@@ -231,10 +231,12 @@ function notFullOf(
       says: why ?? (pairs.length === 0 ? said('no-charger') : said('none-fits')),
     };
   }
-  const left = Math.min(...sound.map(({ charger, filling }) => {
-    const watts = wattsOf(charger, 1);
-    return watts === undefined ? Infinity : chargeMinutes(filling, base.charge, 1, watts);
-  })); // prettier-ignore
+  const left = Math.min(
+    ...sound.map(({ charger, filling }) => {
+      const watts = wattsOf(charger, 1);
+      return watts === undefined ? Infinity : chargeMinutes(filling, base.charge, 1, watts);
+    }),
+  );
   const lateMin = Number.isFinite(left) ? Math.ceil(left) : undefined;
   const { charge } = base;
   const { time } = clockAt(day, untilMin);

@@ -25,8 +25,12 @@ export function printedEnergy(battery: Battery): PrintedEnergy {
   if (fromCells !== undefined && cell && cellsInSeries !== undefined && labelWh === undefined) {
     const parallel = battery.cellsInParallel ?? 1;
     const volts = formatQuantity(cellsInSeries * CHEMISTRIES[battery.chemistry].nominalCellV, 'V');
-    return { energyWh: ofCells, from: 'computed', computation: `${volts} × ${formatQuantity(parallel * cell.capacityAh, 'Ah')} = ${formatQuantity(ofCells!, 'Wh')}` };
-  } // prettier-ignore
+    return {
+      energyWh: ofCells,
+      from: 'computed',
+      computation: `${volts} × ${formatQuantity(parallel * cell.capacityAh, 'Ah')} = ${formatQuantity(ofCells!, 'Wh')}`,
+    };
+  }
   const isPrinted = energyWh !== undefined && (from?.energyWh ?? 'printed') === 'printed';
   const printed = labelWh ?? (isPrinted ? energyWh : undefined);
   const volts = nominalV ?? (cellsInSeries === undefined ? undefined : cellsInSeries * CHEMISTRIES[battery.chemistry].nominalCellV);

@@ -102,10 +102,12 @@ export function tripFlight(
       return owner && spares.some((one) => one.id === id) ? [[id, owner] as const] : [];
     }),
   );
-  const sharedOut = new Map(shared.batteries.flatMap(({ id, carriedBy }) => {
-    const person = carriedBy === undefined ? undefined : flyers[carriedBy - 1];
-    return person ? [[id, person] as const] : [];
-  })); // prettier-ignore
+  const sharedOut = new Map(
+    shared.batteries.flatMap(({ id, carriedBy }) => {
+      const person = carriedBy === undefined ? undefined : flyers[carriedBy - 1];
+      return person ? [[id, person] as const] : [];
+    }),
+  );
   const carriers = carriersOf(spares, flyers, limits, inBag, sharedOut, apartOf(things));
   const passed = passedLimits(spares, carriers, flyers, limits);
   const byLeg = legs.map((one) => ({

@@ -257,17 +257,25 @@ function notAtHand(carried: readonly string[], gear: ReadonlyMap<string, Gear>):
 
 /** Rechargeable batteries that nothing on the list charges. */
 function withoutCharger(carried: readonly string[], gear: ReadonlyMap<string, Gear>): readonly Lack[] {
-  const chargers = (ids: Iterable<string>) => [...ids].flatMap((id) => {
-    const charger = chargerOf(gear.get(id));
-    return charger ? [{ id, charger }] : [];
-  }); // prettier-ignore
+  const chargers = (ids: Iterable<string>) =>
+    [...ids].flatMap((id) => {
+      const charger = chargerOf(gear.get(id));
+      return charger ? [{ id, charger }] : [];
+    });
   const [along, all] = [chargers(carried), chargers(gear.keys())];
   return carried.flatMap((id): Lack[] => {
     const battery = gear.get(id);
     if (battery?.kind !== 'battery' || isPrimary(battery) || along.some(({ charger }) => fits(charger, battery))) return [];
     const inKit = all.filter((one) => fits(one.charger, battery) && whyNotAtHand(gear.get(one.id)!) === undefined);
-    return [{ is: 'no-charger', id, title: gearTitle(battery), inKit: inKit.slice(0, 3).map((one) => ({ id: one.id, title: gearTitle(gear.get(one.id)!) })) }];
-  }); // prettier-ignore
+    return [
+      {
+        is: 'no-charger',
+        id,
+        title: gearTitle(battery),
+        inKit: inKit.slice(0, 3).map((one) => ({ id: one.id, title: gearTitle(gear.get(one.id)!) })),
+      },
+    ];
+  });
 }
 
 const isPrimary = ({ chemistry }: Battery): boolean => chemistry === 'alkaline';

@@ -81,7 +81,8 @@ export function flyIssues({ batteries }: FlyQuestion): readonly Issue[] {
     }
     if (wattHours(battery) === undefined)
       issues.push(issue(`${path}/energyWh`, 'missing', 'watt-hours as printed, or voltageV and capacityAh', undefined));
-    if (chemistry === 'agm' && voltageV === undefined) issues.push(issue(`${path}/voltageV`, 'missing', 'the volts of a lead-acid battery', undefined)); // prettier-ignore
+    if (chemistry === 'agm' && voltageV === undefined)
+      issues.push(issue(`${path}/voltageV`, 'missing', 'the volts of a lead-acid battery', undefined));
     return issues;
   });
 }
@@ -102,7 +103,7 @@ export function whatMayFly({ people, batteries, rules = USUAL_FLIGHT_RULES }: Fl
     bank: battery.bank ?? false,
     leadAcid: battery.chemistry === 'agm',
     energyWh: wattHours(battery) ?? 0,
-  })); // prettier-ignore
+  }));
   const shared = shareOut(carried, people, rules);
   const never = judged.filter(({ verdict }) => verdict === 'never');
   const tooFull = judged.filter(({ battery, verdict }) => verdict !== 'never' && isTooFull(battery, rules));

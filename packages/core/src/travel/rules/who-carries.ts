@@ -118,7 +118,10 @@ function searchedShares(counts: Counts, people: number, limits: Limits): readonl
     const key = `${person} ${left.join()}`;
     if (impossible.has(key)) return undefined;
     for (const take of fullShares(left, limits)) {
-      const rest = from(left.map((count, sort) => count - take[sort]!), person + 1); // prettier-ignore
+      const rest = from(
+        left.map((count, sort) => count - take[sort]!),
+        person + 1,
+      );
       if (rest) return [take, ...rest];
     }
     impossible.add(key);

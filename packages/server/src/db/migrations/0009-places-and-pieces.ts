@@ -34,7 +34,6 @@ export async function up({ sequelize }: QueryInterface): Promise<void> {
       ['slots', true],
       ['original', false],
     ] as const) {
-      // prettier-ignore
       await run(`ALTER TABLE recording_data ADD COLUMN ${part}_id uuid, ADD COLUMN ${part}_bytes integer`);
       await run(`UPDATE recording_data SET ${part}_id = gen_random_uuid(), ${part}_bytes = length(${part}) WHERE ${part} IS NOT NULL`);
       await run(`INSERT INTO pieces (whole_id, place, bytes, saved_at)

@@ -116,7 +116,14 @@ export class TraceChart {
             opacity: isOpen ? 0.34 : 0.14,
             borderColor: mark,
             strokeDashArray: 3,
-            label: { text: name, orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4, style: { background: 'transparent', color: ink } }, // prettier-ignore
+            label: {
+              text: name,
+              orientation: 'horizontal',
+              textAnchor: 'start',
+              borderWidth: 0,
+              offsetX: 4,
+              style: { background: 'transparent', color: ink },
+            },
           })),
       },
     };

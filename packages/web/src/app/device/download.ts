@@ -10,6 +10,11 @@ export function download(name: string, content: string | Blob, type: string): vo
 
 /** A name as files may bear it. */
 export function fileName(title: string, extension: string): string {
-  const plain = title.normalize('NFKD').replace(/[^\w -]/g, '').trim().replace(/\s+/g, '-').toLowerCase(); // prettier-ignore
+  const plain = title
+    .normalize('NFKD')
+    .replace(/[^\w -]/g, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .toLowerCase();
   return `${plain || 'viaggio'}.${extension}`;
 }

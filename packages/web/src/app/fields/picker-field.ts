@@ -101,7 +101,10 @@ export class PickerField {
 
   /** Those of which every typed word is part of the name or the heading, under their headings. */
   private matching(text: string): readonly Choice[] {
-    const words = text.toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+    const words = text
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== '');
     const found = this.choices().filter(({ title, group }) => words.every((word) => `${group} ${title}`.toLowerCase().includes(word)));
     const order = this.groups();
     return [...found].sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group)).slice(0, MOST_SHOWN);

@@ -43,5 +43,8 @@ export class ShapeForm<T> {
 /** `/outputs/0/name` as `outputs 1, name`. */
 function placeOf(path: string): string {
   const keys = path.slice(1).split('/');
-  return keys.map((key) => (/^\d+$/.test(key) ? String(Number(key) + 1) : key)).join(' ').replace(/ (\d+) /g, ' $1, '); // prettier-ignore
+  return keys
+    .map((key) => (/^\d+$/.test(key) ? String(Number(key) + 1) : key))
+    .join(' ')
+    .replace(/ (\d+) /g, ' $1, ');
 }

@@ -35,7 +35,10 @@ export function rowOf(entry: Entry<'gear'>): KitRow {
 function told(gear: Gear): Omit<KitRow, 'id' | 'entry' | 'gear'> {
   const sort = sortOf(gear);
   const { figure, from } = figureOf(gear);
-  const text = [gear.tag, gear.name, sort, gear.where, gear.away, gear.note, figure, from].filter((part) => part !== undefined).join(' ').toLowerCase(); // prettier-ignore
+  const text = [gear.tag, gear.name, sort, gear.where, gear.away, gear.note, figure, from]
+    .filter((part) => part !== undefined)
+    .join(' ')
+    .toLowerCase();
   return {
     sort,
     figure,

@@ -162,7 +162,10 @@ function findable({
 
 /** Those that hold every typed word, what begins with it first; of nothing typed, the views and actions. */
 export function find(typed: string, all: readonly Findable[], most: number): readonly Findable[] {
-  const words = typed.toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+  const words = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '');
   if (words.length === 0) return all.filter(({ about }) => about === 'View' || about === 'Action').slice(0, most);
   const whole = words.join(' ');
   const rank = ({ first, title }: Findable): number => {

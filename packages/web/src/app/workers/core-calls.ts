@@ -1,5 +1,31 @@
-import { alternativeOf, assessModel, assignFeeds, backups, findFeeds, leftAlone, offersFor, purchasesFor, RemedySearch, rigModel, runRange, sensitivities } from '@viaggio/core/answer';
-import type { AloneAnswer, Alternative, Approach, Assignments, Backup, FoundFeeds, Offers, Purchases, Remedy, RunRange, Sensitivity, Weights } from '@viaggio/core/answer';
+import {
+  alternativeOf,
+  assessModel,
+  assignFeeds,
+  backups,
+  findFeeds,
+  leftAlone,
+  offersFor,
+  purchasesFor,
+  RemedySearch,
+  rigModel,
+  runRange,
+  sensitivities,
+} from '@viaggio/core/answer';
+import type {
+  AloneAnswer,
+  Alternative,
+  Approach,
+  Assignments,
+  Backup,
+  FoundFeeds,
+  Offers,
+  Purchases,
+  Remedy,
+  RunRange,
+  Sensitivity,
+  Weights,
+} from '@viaggio/core/answer';
 import { withoutFeed } from '@viaggio/core/gear';
 import type { Gear, Link, Rig } from '@viaggio/core/gear';
 import { belongTogether, healthHistory, learnedDraws, planAgainstDay } from '@viaggio/core/measure';

@@ -68,7 +68,13 @@ const FORCED: readonly Label[] = [...NOTHING];
 /** The ends of a rig's day that no other is better than in both minutes and changes. */
 function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, strict: boolean): readonly Label[] {
   const [seat] = rig.seats;
-  if (seat === undefined || rig.seats.length !== 1 || drain.builtInOf(index).length > 0 || rig.spans.some(({ span }) => span.power.length > 0 && !isAlone(flat, rig))) return NOTHING; // prettier-ignore
+  if (
+    seat === undefined ||
+    rig.seats.length !== 1 ||
+    drain.builtInOf(index).length > 0 ||
+    rig.spans.some(({ span }) => span.power.length > 0 && !isAlone(flat, rig))
+  )
+    return NOTHING;
   const { swapMin } = flat.seats[seat]!;
   const kinds = Array.from({ length: flat.kinds }, (_, kind) => kind).filter((kind) => flat.seats[seat]!.takes[kind]);
   const lasts = lastsOf(flat, drain, rig, index, kinds);
@@ -96,7 +102,14 @@ function frontOf(flat: FlatDay, drain: Drain, rig: FlatRig, index: number, stric
     const free = lastBefore(moments.free, troubleMin);
     if (free > label.minute + 1e-6) next.push({ minute: free, gapMin: label.gapMin, swaps: label.swaps + 1, before: label, atMin: free });
     const late = lastBefore(moments.any, troubleMin);
-    if (late > label.minute + 1e-6 && late > free) next.push({ minute: late + swapMin, gapMin: label.gapMin + darkMin(late, late + swapMin), swaps: label.swaps + 1, before: label, atMin: late }); // prettier-ignore
+    if (late > label.minute + 1e-6 && late > free)
+      next.push({
+        minute: late + swapMin,
+        gapMin: label.gapMin + darkMin(late, late + swapMin),
+        swaps: label.swaps + 1,
+        before: label,
+        atMin: late,
+      });
     for (const after of [moments.free, moments.any]) {
       const at = after.find((minute) => minute > Math.max(troubleMin, label.minute) + 1e-6);
       if (at !== undefined && !isGuarded(darkFromMin, at))

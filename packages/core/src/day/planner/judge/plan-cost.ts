@@ -41,7 +41,11 @@ export function compareCost(a: PlanCost, b: PlanCost, order: PlanOrder = 'swaps'
   const [offA, offB] = [a, b].map(({ gapMin, lowMin, unrecordedMin }) => gapMin + lowMin + unrecordedMin) as [number, number];
   if (Math.abs(offA - offB) > SAME_DARK_MIN) return offA - offB;
   if (a.sparesMissing !== b.sparesMissing) return a.sparesMissing - b.sparesMissing;
-  const keys = { swaps: ['swaps', 'batteries', 'massG'], batteries: ['batteries', 'swaps', 'massG'], mass: ['massG', 'swaps', 'batteries'] } as const; // prettier-ignore
+  const keys = {
+    swaps: ['swaps', 'batteries', 'massG'],
+    batteries: ['batteries', 'swaps', 'massG'],
+    mass: ['massG', 'swaps', 'batteries'],
+  } as const;
   for (const key of keys[order]) if (a[key] !== b[key]) return a[key] - b[key];
   return 0;
 }

@@ -283,7 +283,15 @@ export class QuickChargers {
       const index = this.order.find((one) => {
         const { place, charger, lostMin, takes, live } = chargers[one]!;
         const isHere = pause.place === place || pause.place === -1;
-        return isHere && takes[battery] && charger.connector === 'usb-c' && lostMin > now && this.slots[one]!.length < charger.slots && isThere(hands(places[place]), now) && hasPower(live, now, pause.toMin); // prettier-ignore
+        return (
+          isHere &&
+          takes[battery] &&
+          charger.connector === 'usb-c' &&
+          lostMin > now &&
+          this.slots[one]!.length < charger.slots &&
+          isThere(hands(places[place]), now) &&
+          hasPower(live, now, pause.toMin)
+        );
       });
       if (index !== undefined) this.put(battery, index, now, lastThere(hands(places[chargers[index]!.place]), pause.toMin), true);
     }

@@ -45,7 +45,20 @@ export interface Trouble {
 /** Changes of one seat that follow each other sooner are never a plan. */
 const HASTY_MIN = 10;
 
-const NOTHING: Outcome = { interruptions: 0, gapMin: 0, lowMin: 0, sparesMissing: 0, swaps: 0, joined: 0, hasty: 0, touched: 0, impossible: 0, batteries: 0, massG: 0, handlings: 0 }; // prettier-ignore
+const NOTHING: Outcome = {
+  interruptions: 0,
+  gapMin: 0,
+  lowMin: 0,
+  sparesMissing: 0,
+  swaps: 0,
+  joined: 0,
+  hasty: 0,
+  touched: 0,
+  impossible: 0,
+  batteries: 0,
+  massG: 0,
+  handlings: 0,
+};
 
 /** A run at one moment: what begins the same goes on from here. */
 export interface Then {
@@ -238,7 +251,17 @@ export class QuickRun {
 
   /** A moment of the run with these swaps, to go on from with others that are the same before it. */
   then(swaps: readonly FlatSwap[], minute: number, from?: Then): Then {
-    const { interruptions: _1, gapMin, lowMin: _3, sparesMissing: _4, batteries: _5, massG: _6, handlings: _7, touched: _8, ...counted } = this.run(swaps, minute, from); // prettier-ignore
+    const {
+      interruptions: _1,
+      gapMin,
+      lowMin: _3,
+      sparesMissing: _4,
+      batteries: _5,
+      massG: _6,
+      handlings: _7,
+      touched: _8,
+      ...counted
+    } = this.run(swaps, minute, from);
     return {
       minute,
       arrays: this.arrays().map((array) => array.slice()),
@@ -276,7 +299,23 @@ export class QuickRun {
   }
 
   private arrays(): readonly (Float64Array | Int32Array | Uint8Array)[] {
-    return [this.soc, this.reach, this.seated, this.next, this.nextMin, this.inSeat, this.rigMin, this.rigSpan, this.dark, this.used, this.lastSwap, this.needAt, this.low, this.emptied, this.touched]; // prettier-ignore
+    return [
+      this.soc,
+      this.reach,
+      this.seated,
+      this.next,
+      this.nextMin,
+      this.inSeat,
+      this.rigMin,
+      this.rigSpan,
+      this.dark,
+      this.used,
+      this.lastSwap,
+      this.needAt,
+      this.low,
+      this.emptied,
+      this.touched,
+    ];
   }
 
   private reset(): void {

@@ -21,7 +21,11 @@ const MOST_TIDYING = 12_000_000;
 
 /** What one of each costs, in changes: harm far above everything else, then what the person wants least of. */
 function weights(order: PlanOrder) {
-  const rest = { swaps: { swap: 1, battery: 0.2, kg: 0.03 }, batteries: { swap: 0.2, battery: 1, kg: 0.03 }, mass: { swap: 0.2, battery: 0.05, kg: 2 } }; // prettier-ignore
+  const rest = {
+    swaps: { swap: 1, battery: 0.2, kg: 0.03 },
+    batteries: { swap: 0.2, battery: 1, kg: 0.03 },
+    mass: { swap: 0.2, battery: 0.05, kg: 2 },
+  };
   return { impossible: 5000, interruption: 1000, minute: 20, hasty: 150, touched: 250, spare: 6, handling: 0.003, ...rest[order] };
 }
 
@@ -303,7 +307,11 @@ export class PlanSearch {
     if (one === undefined || other === undefined || one === other) return undefined;
     const [a, b] = [now.swaps[one]!, now.swaps[other]!];
     if (a.battery === b.battery || !this.fits(a.seat, b.battery) || !this.fits(b.seat, a.battery)) return undefined;
-    return this.tried(now.swaps.map((swap, index) => (index === one ? { ...swap, battery: b.battery } : index === other ? { ...swap, battery: a.battery } : swap))); // prettier-ignore
+    return this.tried(
+      now.swaps.map((swap, index) =>
+        index === one ? { ...swap, battery: b.battery } : index === other ? { ...swap, battery: a.battery } : swap,
+      ),
+    );
   }
 
   /** A change more, anywhere: often the battery that is there already, put back after it was charged. */
@@ -328,7 +336,9 @@ export class PlanSearch {
     const [from, to, source, end] = [midnights[index]!, midnights[index + 1]!, midnights[before]!, midnights[before + 1]!];
     const rig = this.random.uniform() < 0.5 ? -1 : this.pickOf(this.flat.rigs.length);
     const isIt = ({ seat }: FlatSwap): boolean => rig === -1 || this.flat.seats[seat]!.rig === rig;
-    const copied = now.swaps.filter((swap) => isIt(swap) && swap.atMin >= source && swap.atMin < end).map((swap) => ({ ...swap, atMin: swap.atMin - source + from, kept: false })); // prettier-ignore
+    const copied = now.swaps
+      .filter((swap) => isIt(swap) && swap.atMin >= source && swap.atMin < end)
+      .map((swap) => ({ ...swap, atMin: swap.atMin - source + from, kept: false }));
     const rest = now.swaps.filter((swap) => swap.kept || !isIt(swap) || swap.atMin < from || swap.atMin >= to);
     return this.tried(
       inOrder([

@@ -23,6 +23,6 @@ export interface ToldSensitivity extends Omit<Sensitivity, 'what'> {
   readonly remedy: string;
 }
 
-export function tellSensitivity({ what, ...rest }: Sensitivity): ToldSensitivity {
-  return { ...rest, what: saySensitive(what), remedy: sayHowToMeasure(what) };
+export function tellSensitivity({ gearId, part, what, spread, lowMin, highMin, share }: Sensitivity): ToldSensitivity {
+  return { gearId, part, what: saySensitive(what), spread, lowMin, highMin, remedy: sayHowToMeasure(what), share };
 }

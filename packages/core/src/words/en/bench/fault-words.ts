@@ -30,7 +30,11 @@ const ALSO_SAID: Readonly<Record<Symptom, readonly string[]>> = {
  * @example symptomOf('Runs but shuts off at the shutter') // 'off-at-record'
  */
 export function symptomOf(said: string): Symptom | undefined {
-  const plain = (text: string): string => text.toLowerCase().replace(/[^a-z]+/g, ' ').trim(); // prettier-ignore
+  const plain = (text: string): string =>
+    text
+      .toLowerCase()
+      .replace(/[^a-z]+/g, ' ')
+      .trim();
   const ids = Object.keys(SYMPTOMS) as readonly Symptom[];
   return ids.find((id) => [id, SYMPTOMS[id], ...ALSO_SAID[id]].some((one) => plain(one) === plain(said)));
 }

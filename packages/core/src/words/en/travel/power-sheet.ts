@@ -201,7 +201,9 @@ function fallbacksOf(rig: Rig, gear: ReadonlyMap<string, Gear>, { failures }: To
       ? []
       : [{ when: `${gearTitle(gear.get(gearId)!)} is empty`, then: `Put in ${names.join(', then ')}.` }];
   });
-  const fatal = failures.filter(({ stops }) => stops.length > 0).map(({ part, stops }) => ({ when: `${part} fails`, then: `${stops.join(', ')} ${stops.length === 1 ? 'stops' : 'stop'}.` })); // prettier-ignore
+  const fatal = failures
+    .filter(({ stops }) => stops.length > 0)
+    .map(({ part, stops }) => ({ when: `${part} fails`, then: `${stops.join(', ')} ${stops.length === 1 ? 'stops' : 'stop'}.` }));
   return [...behind, ...spares, ...fatal];
 }
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Answer, Remedy, RunRange } from '@viaggio/core/answer';
+import type { Answer, RunRange } from '@viaggio/core/answer';
 import type { Gear } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
+import type { ToldRemedy } from '@viaggio/core/words';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { TimeRange } from './time-range';
@@ -95,8 +96,8 @@ export class AnswerHeadline {
   /** Whether the range is that of a state before, until it has been worked out again. */
   readonly working = input(false);
   /** What mends the worst, once it was found. */
-  readonly next = input<Remedy | undefined>();
-  readonly remedy = output<Remedy>();
+  readonly next = input<ToldRemedy | undefined>();
+  readonly remedy = output<ToldRemedy>();
 
   protected readonly told = computed(() => toldAnswer(this.answer()));
   protected readonly scale = computed(() =>

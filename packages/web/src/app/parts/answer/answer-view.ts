@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Answer, Remedy, RunRange } from '@viaggio/core/answer';
+import type { Answer, RunRange } from '@viaggio/core/answer';
 import type { Gear } from '@viaggio/core/gear';
+import type { ToldRemedy } from '@viaggio/core/words';
 import { VoltageProfile } from '../../profile/voltage-profile';
 import type { Remedies } from '../../workers/core-calls';
 import { valueOf } from '../../workers/computed-later';
@@ -61,7 +62,7 @@ export class AnswerView {
   /** Whether every finding is shown, with its numbers; else the worst. */
   readonly all = input(true);
   readonly allChange = output<boolean>();
-  readonly remedy = output<Remedy>();
+  readonly remedy = output<ToldRemedy>();
 
   protected readonly told = computed(() => toldAnswer(this.answer()));
   protected readonly range = computed(() => {

@@ -33,7 +33,9 @@ export function timeScale(
   if (unlimited || beyondMin !== undefined || firstStopMin === undefined || plannedMin === undefined) return undefined;
   const source = sources.find((one) => one.run === run);
   const nameOf = (id: string): string => parts.get(id)?.tag ?? parts.get(id)?.name ?? '';
-  const swaps = (timeline?.events ?? []).filter(({ kind, id, minute }) => kind === 'swap' && id === source?.sourceId && minute < firstStopMin); // prettier-ignore
+  const swaps = (timeline?.events ?? []).filter(
+    ({ kind, id, minute }) => kind === 'swap' && id === source?.sourceId && minute < firstStopMin,
+  );
   const starts = [
     { minute: 0, name: (source && nameOf(source.sourceId)) || (source?.name ?? '') },
     ...swaps.map(({ minute, by }) => ({ minute, name: by === undefined ? '' : nameOf(by) })),

@@ -17,11 +17,26 @@ export interface Scale {
 export interface RigRow {
   readonly rigId: string;
   readonly name: string;
-  readonly blocks: readonly { readonly block: Block; readonly x: number; readonly labelX: number; readonly width: number; readonly label: string; readonly says: string; readonly risky: boolean }[]; // prettier-ignore
+  readonly blocks: readonly {
+    readonly block: Block;
+    readonly x: number;
+    readonly labelX: number;
+    readonly width: number;
+    readonly label: string;
+    readonly says: string;
+    readonly risky: boolean;
+  }[];
   readonly gaps: readonly { readonly gap: PowerGap; readonly x: number; readonly width: number; readonly label: string }[];
   readonly swaps: readonly { readonly swap: Swap; readonly x: number; readonly tag: string; readonly label: string }[];
   /** Cards in their devices, filled as they fill; those in at the same time in lanes of their own. */
-  readonly cards: readonly { readonly x: number; readonly width: number; readonly lane: number; readonly tag: string; readonly label: string; readonly area: string }[]; // prettier-ignore
+  readonly cards: readonly {
+    readonly x: number;
+    readonly width: number;
+    readonly lane: number;
+    readonly tag: string;
+    readonly label: string;
+    readonly area: string;
+  }[];
   readonly cardLanes: number;
   readonly cardChanges: readonly { readonly change: CardChange; readonly x: number; readonly label: string }[];
   /** Where nothing is recorded though there is power. */
@@ -47,7 +62,17 @@ export interface ChargerRow {
   readonly chargerId: string;
   readonly name: string;
   readonly lanes: number;
-  readonly bars: readonly { readonly batteryId: string; readonly x: number; readonly labelX: number; readonly width: number; readonly lane: number; readonly tag: string; readonly label: string; readonly full: number | undefined; readonly area: string }[]; // prettier-ignore
+  readonly bars: readonly {
+    readonly batteryId: string;
+    readonly x: number;
+    readonly labelX: number;
+    readonly width: number;
+    readonly lane: number;
+    readonly tag: string;
+    readonly label: string;
+    readonly full: number | undefined;
+    readonly area: string;
+  }[];
 }
 
 export const ROW = { block: 20, line: 42, gap: 8, lane: 18, card: 14 };
@@ -211,7 +236,11 @@ function cardsOf(
         lane,
         tag: `card ${card}`,
         label: `Card ${card} in ${device}, ${time(day, fromMin)} to ${time(day, toMin)}, then ${percent(toFull)} full`,
-        area: areaOf(filling.map(({ minute, full }) => ({ minute, charge: full })), x, ROW.card - 3), // prettier-ignore
+        area: areaOf(
+          filling.map(({ minute, full }) => ({ minute, charge: full })),
+          x,
+          ROW.card - 3,
+        ),
       };
     });
   return {
@@ -265,8 +294,14 @@ function areaOf(points: readonly ChargePoint[], x: Scale['x'], height: number): 
 
 function bandOf(bands: readonly Band[], x: Scale['x']): string {
   if (bands.length < 2) return '';
-  const high = pointsOf(bands.map(({ minute, p90 }) => ({ minute, charge: p90 })), x); // prettier-ignore
-  const low = pointsOf([...bands].reverse().map(({ minute, p10 }) => ({ minute, charge: p10 })), x); // prettier-ignore
+  const high = pointsOf(
+    bands.map(({ minute, p90 }) => ({ minute, charge: p90 })),
+    x,
+  );
+  const low = pointsOf(
+    [...bands].reverse().map(({ minute, p10 }) => ({ minute, charge: p10 })),
+    x,
+  );
   return `${high} ${low}`;
 }
 
@@ -290,7 +325,13 @@ export function chargerRows(day: Day, run: DayRun | undefined, { x }: Scale, gea
           tag: battery?.tag ?? '',
           label,
           full: fullMin === undefined ? undefined : x(fullMin),
-          area: areaOf((run!.charge.get(charge.batteryId) ?? []).filter(({ minute }) => minute >= charge.fromMin - 1e-6 && minute <= charge.toMin + 1e-6), x, ROW.lane - 2), // prettier-ignore
+          area: areaOf(
+            (run!.charge.get(charge.batteryId) ?? []).filter(
+              ({ minute }) => minute >= charge.fromMin - 1e-6 && minute <= charge.toMin + 1e-6,
+            ),
+            x,
+            ROW.lane - 2,
+          ),
         };
       });
     const place = day.places?.find(({ id }) => id === placeId)?.name;

@@ -77,7 +77,10 @@ export const CHAPTERS: readonly Chapter[] = [
 
 /** Those that hold every typed word; all where nothing is typed. */
 export function matching<T extends Term | Chapter>(all: readonly T[], typed: string): readonly T[] {
-  const words = typed.toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+  const words = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '');
   const textOf = (one: Term | Chapter): string =>
     ('term' in one ? `${one.term} ${one.means}` : `${one.title} ${one.says.join(' ')}`).toLowerCase();
   return all.filter((one) => words.every((word) => textOf(one).includes(word)));

@@ -124,7 +124,12 @@ export class ChosenBar {
   protected charge(event: Event, field: HTMLInputElement): void {
     event.preventDefault();
     const typed = field.value.trim().toLowerCase();
-    const read = typed === 'full' ? { ok: true as const, value: 1 } : typed === 'flat' ? { ok: true as const, value: 0 } : readField(gearShape.variants.battery.charge.of, typed, 'shown'); // prettier-ignore
+    const read =
+      typed === 'full'
+        ? { ok: true as const, value: 1 }
+        : typed === 'flat'
+          ? { ok: true as const, value: 0 }
+          : readField(gearShape.variants.battery.charge.of, typed, 'shown');
     this.wrong.set(read.ok ? undefined : `Expected full, flat or ${read.issue.expected}.`);
     if (read.ok)
       this.all((body) => (body.kind === 'battery' ? withChanges(body, { charge: read.value }) : body), `${field.value.trim()} charged`);

@@ -229,8 +229,18 @@ const CABLE: readonly Column[] = [
 ];
 
 const HUB: readonly Column[] = [
-  column('hub', 'In', ({ inputs }) => ({ text: plugs(inputs) }), ({ inputs }) => plugs(inputs)),
-  column('hub', 'Out', ({ outputs }) => ({ text: plugs(outputs) }), ({ outputs }) => outputs.length),
+  column(
+    'hub',
+    'In',
+    ({ inputs }) => ({ text: plugs(inputs) }),
+    ({ inputs }) => plugs(inputs),
+  ),
+  column(
+    'hub',
+    'Out',
+    ({ outputs }) => ({ text: plugs(outputs) }),
+    ({ outputs }) => outputs.length,
+  ),
   column(
     'hub',
     'Bridges a swap',
@@ -238,18 +248,44 @@ const HUB: readonly Column[] = [
     ({ bufferS }) => bufferS,
     { spare: true },
   ),
-]; // prettier-ignore
+];
 
 const SUPPLY: readonly Column[] = [
-  column('supply', 'Out', (gear) => ({ text: plugs(portsOf(gear).outputs) }), ({ outputs }) => outputs.length),
-]; // prettier-ignore
+  column(
+    'supply',
+    'Out',
+    (gear) => ({ text: plugs(portsOf(gear).outputs) }),
+    ({ outputs }) => outputs.length,
+  ),
+];
 
 const CHARGER: readonly Column[] = [
-  column('charger', 'Slots', ({ slots, order }) => ({ text: `${slots}${slots > 1 && order === 'one-by-one' ? ', in turn' : ''}` }), ({ slots }) => slots),
-  column('charger', 'A slot', ({ powerW }) => ({ text: powerW === undefined ? 'unknown' : say(powerW, 'W') }), ({ powerW }) => powerW),
-  column('charger', 'In all', ({ totalW }) => ({ text: totalW === undefined ? '' : say(totalW, 'W') }), ({ totalW }) => totalW, { spare: true }),
-  column('charger', 'Fits', ({ connector }) => ({ text: connectorName(connector) }), ({ connector }) => connectorName(connector)),
-]; // prettier-ignore
+  column(
+    'charger',
+    'Slots',
+    ({ slots, order }) => ({ text: `${slots}${slots > 1 && order === 'one-by-one' ? ', in turn' : ''}` }),
+    ({ slots }) => slots,
+  ),
+  column(
+    'charger',
+    'A slot',
+    ({ powerW }) => ({ text: powerW === undefined ? 'unknown' : say(powerW, 'W') }),
+    ({ powerW }) => powerW,
+  ),
+  column(
+    'charger',
+    'In all',
+    ({ totalW }) => ({ text: totalW === undefined ? '' : say(totalW, 'W') }),
+    ({ totalW }) => totalW,
+    { spare: true },
+  ),
+  column(
+    'charger',
+    'Fits',
+    ({ connector }) => ({ text: connectorName(connector) }),
+    ({ connector }) => connectorName(connector),
+  ),
+];
 
 const OWN: Readonly<Record<GearKind, readonly Column[]>> = {
   battery: BATTERY,
@@ -282,7 +318,8 @@ export function sorted(rows: readonly KitRow[], column: Column, down: boolean, f
   const sign = down ? -1 : 1;
   keyed.sort((a, b) => {
     if (a.value === undefined || b.value === undefined) return Number(a.value === undefined) - Number(b.value === undefined);
-    const order = typeof a.value === 'number' && typeof b.value === 'number' ? a.value - b.value : collator.compare(String(a.value), String(b.value)); // prettier-ignore
+    const order =
+      typeof a.value === 'number' && typeof b.value === 'number' ? a.value - b.value : collator.compare(String(a.value), String(b.value));
     return sign * order;
   });
   return keyed.map(({ row }) => row);

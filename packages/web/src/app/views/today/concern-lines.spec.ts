@@ -40,7 +40,7 @@ describe('what needs somebody', () => {
   it('says its numbers: rounded up what is missing, watt-hours beside the limit they pass', () => {
     const said = EVERY.map((concern) => `${lineOf(concern).title} ${lineOf(concern).says}`);
     expect(said[2]).toBe('Deck is 36 min short Plan with 54 min of the 1 h 30 min asked for.');
-    expect(said[3]).toBe('Deck has no power for 34 min Morning, Dusk: It has given out.');
+    expect(said[3]).toBe('Deck has no power for 34 min Morning, Dusk: Skuadon 60 has no power: what feeds it has stopped.');
     expect(said[6]).toBe(
       'V5, P1 may not fly V5 196 Wh, P1 216 Wh. In a cabin at most 160 Wh, lead-acid 100 Wh: send by road, or hire there.',
     );

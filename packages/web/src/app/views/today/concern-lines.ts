@@ -88,7 +88,11 @@ export function lineOf(concern: Concern): ConcernLine {
       const names = batteries.map(({ battery }) => battery).join(', ');
       const each = batteries.map(({ battery, printedWh }) => `${battery} ${printedWh === undefined ? 'unknown' : say(printedWh, 'Wh')}`);
       const says = `${each.join(', ')}. ${FLIES[flight](batteries.length === 1)}`;
-      const title = { no: `${names} may not fly`, approval: `${names} ${batteries.length === 1 ? 'flies' : 'fly'} only if the carrier agrees`, unknown: `Whether ${names} may fly is not known` }[flight]; // prettier-ignore
+      const title = {
+        no: `${names} may not fly`,
+        approval: `${names} ${batteries.length === 1 ? 'flies' : 'fly'} only if the carrier agrees`,
+        unknown: `Whether ${names} may fly is not known`,
+      }[flight];
       return {
         concern,
         verdict,

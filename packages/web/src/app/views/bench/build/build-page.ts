@@ -1,7 +1,29 @@
 import { chargeMinutes, fuseFor } from '@viaggio/core/answer';
 import type { Verdict } from '@viaggio/core/answer';
-import { gearOfSize, leadNeighbours, leadSheet, packAt, packOptions, packQuestion, packSheet, parallelOf, SIZE_TOOLS, wantedPackShape } from '@viaggio/core/bench';
-import type { BuildSheet, ConverterQuestion, HolderQuestion, LeadQuestion, LeadSize, PackQuestion, PackSize, RigSize, SizeToolName, WantedPack } from '@viaggio/core/bench';
+import {
+  gearOfSize,
+  leadNeighbours,
+  leadSheet,
+  packAt,
+  packOptions,
+  packQuestion,
+  packSheet,
+  parallelOf,
+  SIZE_TOOLS,
+  wantedPackShape,
+} from '@viaggio/core/bench';
+import type {
+  BuildSheet,
+  ConverterQuestion,
+  HolderQuestion,
+  LeadQuestion,
+  LeadSize,
+  PackQuestion,
+  PackSize,
+  RigSize,
+  SizeToolName,
+  WantedPack,
+} from '@viaggio/core/bench';
 import { gearShape } from '@viaggio/core/gear';
 import type { Connector } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
@@ -56,7 +78,9 @@ export class BuildPage {
   private readonly router = inject(Router);
   private readonly rigs = inject(Store).selectSignal(selectRigs);
   protected readonly tools = TOOL_NAMES.map((name) => ({ name, title: TOOLS[name].title }));
-  protected readonly name = computed((): SizeToolName => (TOOL_NAMES as readonly string[]).includes(this.tool() ?? '') ? (this.tool() as SizeToolName) : 'lead'); // prettier-ignore
+  protected readonly name = computed((): SizeToolName =>
+    (TOOL_NAMES as readonly string[]).includes(this.tool() ?? '') ? (this.tool() as SizeToolName) : 'lead',
+  );
   protected readonly face = computed(() => TOOLS[this.name()]);
   protected readonly shape = computed(() => SIZE_TOOLS[this.name()].question);
   protected readonly question = linkedSignal((): Question => this.face().begin);

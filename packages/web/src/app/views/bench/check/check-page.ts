@@ -1,7 +1,17 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { corrections, HANDHELD, isOhms, judgeReading, meterShape, readMeter, sheetOfRig, sheetShape, withReading } from '@viaggio/core/bench';
+import {
+  corrections,
+  HANDHELD,
+  isOhms,
+  judgeReading,
+  meterShape,
+  readMeter,
+  sheetOfRig,
+  sheetShape,
+  withReading,
+} from '@viaggio/core/bench';
 import type { CheckedStep, Correction, MeterReading, SheetOf } from '@viaggio/core/bench';
 import { formatDate, formatQuantity, number, withChanges } from '@viaggio/core/units';
 import { GOOD_START, sayCorrection, sayExpected, sayPlace, sayProbes, sayReading, sayShown, sayWhyExpected } from '@viaggio/core/words';
@@ -117,7 +127,12 @@ export class CheckPage {
   });
   protected readonly acts = computed((): readonly PageAct[] => [
     { title: 'Print', icon: 'print', do: () => window.print() },
-    { title: 'Begin a new sheet', icon: 'add', do: () => this.begin(), notNow: this.sheet() ? undefined : 'There is none yet: it begins with the first reading.' }, // prettier-ignore
+    {
+      title: 'Begin a new sheet',
+      icon: 'add',
+      do: () => this.begin(),
+      notNow: this.sheet() ? undefined : 'There is none yet: it begins with the first reading.',
+    },
     { title: 'Open the rig', icon: 'rigs', do: () => void this.router.navigate(['/rigs', this.id()]) },
     {
       title: 'Delete this sheet',

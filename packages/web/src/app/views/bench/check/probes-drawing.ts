@@ -14,8 +14,14 @@ interface Tip {
 function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
   if (is === 'lead' || is === 'across') {
     return is === 'across'
-      ? [{ x: 66, y: 104, sign: '+' }, { x: 66, y: 140, sign: '−' }] // prettier-ignore
-      : [{ x: 66, y: 104, sign: '' }, { x: 254, y: 104, sign: '' }]; // prettier-ignore
+      ? [
+          { x: 66, y: 104, sign: '+' },
+          { x: 66, y: 140, sign: '−' },
+        ]
+      : [
+          { x: 66, y: 104, sign: '' },
+          { x: 254, y: 104, sign: '' },
+        ];
   }
   if (connector?.type === 'barrel') {
     const centreIsPlus = connector.polarity !== 'centre-negative';
@@ -25,9 +31,15 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
       { x: 206, y: 122 },
     ] as const;
     const [plus, minus] = centreIsPlus ? [inner, outer] : [outer, inner];
-    return [{ ...plus, sign: sure ? '+' : '?' }, { ...minus, sign: sure ? '−' : '?' }]; // prettier-ignore
+    return [
+      { ...plus, sign: sure ? '+' : '?' },
+      { ...minus, sign: sure ? '−' : '?' },
+    ];
   }
-  return [{ x: 84, y: 122, sign: '+' }, { x: 236, y: 122, sign: '−' }]; // prettier-ignore
+  return [
+    { x: 84, y: 122, sign: '+' },
+    { x: 236, y: 122, sign: '−' },
+  ];
 }
 
 /** Where red and black go, drawn: the contacts of a plug or a bay from the front, a lead with both ends, or an inline meter. */
@@ -159,7 +171,12 @@ export class ProbesDrawing {
     const many = type === 'bay' || type === 'l-plate' || type === 'v-mount' || type === 'three-stud';
     return [
       { x: 84, other: false },
-      ...(many ? [{ x: 135, other: true }, { x: 185, other: true }] : []), // prettier-ignore
+      ...(many
+        ? [
+            { x: 135, other: true },
+            { x: 185, other: true },
+          ]
+        : []),
       { x: 236, other: false },
     ];
   });

@@ -125,7 +125,12 @@ export class VoltScale {
     if (typeof reading === 'number') put(reading, `read ${formatQuantity(reading, 'V')}`, 'read');
     return apart(words);
   });
-  protected readonly says = computed(() => this.words().map(({ text }) => text).join(', ') || 'Volts, with nothing to compare'); // prettier-ignore
+  protected readonly says = computed(
+    () =>
+      this.words()
+        .map(({ text }) => text)
+        .join(', ') || 'Volts, with nothing to compare',
+  );
 
   private y(volts: number): number {
     const { low, high } = this.span();

@@ -152,7 +152,15 @@ export class TapsSheet {
   private readonly bench = inject(BenchSheets);
   private readonly router = inject(Router);
   protected readonly byShape = sheetShape.variants.taps.by.of;
-  protected readonly words = { even: 'Even', weak: 'Weak', high: 'High', deep: 'Too low', over: 'Too high', reversed: 'Reversed', 'nothing-there': 'Nothing' } as const; // prettier-ignore
+  protected readonly words = {
+    even: 'Even',
+    weak: 'Weak',
+    high: 'High',
+    deep: 'Too low',
+    over: 'Too high',
+    reversed: 'Reversed',
+    'nothing-there': 'Nothing',
+  } as const;
   protected readonly fromMinus = signal(false);
   protected readonly battery = computed(() => {
     const gear = this.bench.gear().get(this.sheet().batteryId);

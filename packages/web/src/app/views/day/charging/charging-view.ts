@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { ChargingRow } from '@viaggio/core/day';
+import type { ToldChargingRow } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
 import { percent, time } from '../../../parts/timeline/timeline-view';
 import { TermHint } from '../../../basics/term-hint';
@@ -103,7 +103,7 @@ export class ChargingView {
   protected readonly share = percent;
 
   /** Whether the plan itself needs it. */
-  protected purpose({ batteryId, chargerId, onMin }: ChargingRow): string {
+  protected purpose({ batteryId, chargerId, onMin }: ToldChargingRow): string {
     const charges = this.sheet.day()?.charges ?? [];
     const index = charges.findIndex((one) => one.batteryId === batteryId && one.chargerId === chargerId && one.fromMin === onMin);
     const needed = this.sheet.advice()?.needed[index];

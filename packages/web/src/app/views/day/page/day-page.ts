@@ -114,18 +114,53 @@ export class DayPage {
       const stop = outlook.run.cards.stops.find(({ blockId }) => blockId === block.id);
       const takeEnd = outlook.run.cards.takeEnds.find(({ blockId }) => blockId === block.id);
       if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
-        return [{ block, is: 'stop' as const, cause: 'is interrupted, and must not be', says: `off for ${Math.ceil(run.changeMin)} min while a battery is changed.` }]; // prettier-ignore
+        return [
+          {
+            block,
+            is: 'stop' as const,
+            cause: 'is interrupted, and must not be',
+            says: `off for ${Math.ceil(run.changeMin)} min while a battery is changed.`,
+          },
+        ];
       if (gap)
-        return [{ block, is: 'stop' as const, cause: 'has no power', says: `${sayGap(gap.says)} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.` }]; // prettier-ignore
+        return [
+          {
+            block,
+            is: 'stop' as const,
+            cause: 'has no power',
+            says: `${sayGap(gap.says)} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.`,
+          },
+        ];
       if (stop) {
         const is = block.uninterrupted ? ('stop' as const) : ('caution' as const);
         const minutes = Math.ceil((run?.unrecordedMin ?? 0) - 1e-6);
-        return [{ block, is, cause: 'does not record', says: `${sayUnrecorded(device(stop.deviceId), stop.why)} From ${time(day, stop.fromMin)}, ${minutes} min not recorded in all.` }]; // prettier-ignore
+        return [
+          {
+            block,
+            is,
+            cause: 'does not record',
+            says: `${sayUnrecorded(device(stop.deviceId), stop.why)} From ${time(day, stop.fromMin)}, ${minutes} min not recorded in all.`,
+          },
+        ];
       }
       if (takeEnd && block.uninterrupted)
-        return [{ block, is: 'stop' as const, cause: 'reaches its longest take, and must not be interrupted', says: `${device(takeEnd.deviceId)} at ${time(day, takeEnd.atMin)}. Begin a new take just before it, or record on something else too.` }]; // prettier-ignore
+        return [
+          {
+            block,
+            is: 'stop' as const,
+            cause: 'reaches its longest take, and must not be interrupted',
+            says: `${device(takeEnd.deviceId)} at ${time(day, takeEnd.atMin)}. Begin a new take just before it, or record on something else too.`,
+          },
+        ];
       if (chance !== undefined && chance < wanted)
-        return [{ block, is: 'caution' as const, cause: `may not last: ${percent(wanted)} of days are asked for`, says: `lasts in ${percent(chance)} of runs.` }]; // prettier-ignore
+        return [
+          {
+            block,
+            is: 'caution' as const,
+            cause: `may not last: ${percent(wanted)} of days are asked for`,
+            says: `lasts in ${percent(chance)} of runs.`,
+          },
+        ];
       return [];
     });
   });
@@ -148,7 +183,16 @@ export class DayPage {
       ...(chances ? [sureness(chances.all, day.chance ?? 0.95)] : []),
       { figure: counted(changes, 'change'), about: during === 0 ? 'none with a cut' : `${during} with a cut` },
       { figure: `${used.size} of ${there.size}`, about: 'batteries used' },
-      { figure: rest.length === 0 ? 'none' : rest.slice(0, 3).map((id) => this.tagOf(id)).join(', ') + (rest.length > 3 ? ` + ${rest.length - 3}` : ''), about: 'left over as spares' }, // prettier-ignore
+      {
+        figure:
+          rest.length === 0
+            ? 'none'
+            : rest
+                .slice(0, 3)
+                .map((id) => this.tagOf(id))
+                .join(', ') + (rest.length > 3 ? ` + ${rest.length - 3}` : ''),
+        about: 'left over as spares',
+      },
       ...((day.cardChanges ?? []).length > 0 ? [{ figure: counted(day.cardChanges!.length, 'card'), about: 'to change' }] : []),
     ];
   });

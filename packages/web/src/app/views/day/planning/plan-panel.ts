@@ -138,7 +138,9 @@ export class PlanPanel {
     const isLeast = offMin + lowMin - leastGapMin < 1;
     const parts = [
       interruptions === 0 ? 'nothing is interrupted that must not be' : `${counted(interruptions, 'block')} interrupted that must not be`,
-      offMin < 0.5 ? 'no minute off' : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`, // prettier-ignore
+      offMin < 0.5
+        ? 'no minute off'
+        : `${Math.ceil(offMin - 1e-6)} min off${changeMin < 0.5 ? '' : changeMin > offMin - 0.5 ? ', all of it for changes' : `, ${Math.ceil(changeMin - 1e-6)} of it for changes`}`,
       unrecordedMin < 0.5 ? '' : `${Math.ceil(unrecordedMin - 1e-6)} min not recorded`,
       lowMin < 0.5 ? '' : `${Math.ceil(lowMin)} min below the reserve`,
       offMin + lowMin < 0.5

@@ -178,9 +178,16 @@ function chartOf(
   const counted = points.filter(({ setAside }) => !setAside);
   const at = Date.now();
   const first = Math.min(at, ...counted.map((point) => dayOf(point.at) * DAY_MS));
-  const line = now && [first, at + YEAR_MS].map((x): [number, number] => [x, Math.max(0, now.energyWh + ((x - at) / YEAR_MS) * (perYearWh ?? 0))]); // prettier-ignore
+  const line =
+    now && [first, at + YEAR_MS].map((x): [number, number] => [x, Math.max(0, now.energyWh + ((x - at) / YEAR_MS) * (perYearWh ?? 0))]);
   const top = Math.max(labelWh ?? 0, ...counted.map(({ energyWh, sigmaWh }) => energyWh + 2 * sigmaWh));
-  const label = (text: string) => ({ text, position: 'left', textAnchor: 'start', borderWidth: 0, style: { background: 'transparent', color: ink } }); // prettier-ignore
+  const label = (text: string) => ({
+    text,
+    position: 'left',
+    textAnchor: 'start',
+    borderWidth: 0,
+    style: { background: 'transparent', color: ink },
+  });
   return {
     ...chartLook(dark, { type: 'line', height: 260 }),
     colors: [series[0]!, series[2]!],

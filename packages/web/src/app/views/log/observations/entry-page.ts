@@ -184,7 +184,8 @@ export class EntryPage {
     const { gear, rigs } = this.log();
     const today = this.entries().filter(({ body }) => body.at.startsWith(localDay()));
     const last = today.at(-1)?.body as Record<string, unknown> | undefined;
-    const still = (key: string, value: unknown): boolean => !key.endsWith('Id') || key === 'modeId' || gear.has(String(value)) || rigs.has(String(value)); // prettier-ignore
+    const still = (key: string, value: unknown): boolean =>
+      !key.endsWith('Id') || key === 'modeId' || gear.has(String(value)) || rigs.has(String(value));
     const carried = CARRIED.filter((key) => key in fields && last?.[key] !== undefined && still(key, last[key])).map((key) => [
       key,
       last![key],

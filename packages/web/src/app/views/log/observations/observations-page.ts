@@ -120,7 +120,10 @@ export class ObservationsPage {
       .sort((a, b) => b.body.at.localeCompare(a.body.at));
   });
   protected readonly found = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+    const words = this.search()
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== '');
     return this.all().filter(({ line }) => {
       const text = Object.values(line).join(' ').toLowerCase();
       return words.every((word) => text.includes(word));

@@ -164,7 +164,12 @@ export class ChargePage {
       rows: rows.map((row) => this.shown(row, night.day)),
     }));
   });
-  protected readonly done = computed(() => this.slots().flatMap(({ rows }) => rows).filter(({ isFull }) => isFull).length); // prettier-ignore
+  protected readonly done = computed(
+    () =>
+      this.slots()
+        .flatMap(({ rows }) => rows)
+        .filter(({ isFull }) => isFull).length,
+  );
   protected readonly total = computed(() => this.night()?.rows.length ?? 0);
   protected readonly notFull = computed(() => this.night()?.notFull ?? []);
   /** By cause, since a night has many of each: `S1 35 min`. */

@@ -168,7 +168,9 @@ export class TagsPage {
   }
 
   protected all(kind: GearKind, on: boolean): void {
-    const ids = this.listed().filter(({ body }) => body.kind === kind).map(({ id }) => id); // prettier-ignore
+    const ids = this.listed()
+      .filter(({ body }) => body.kind === kind)
+      .map(({ id }) => id);
     this.chosen.update((before) => new Map([...before, ...ids.map((id) => [id, on] as const)]));
   }
 

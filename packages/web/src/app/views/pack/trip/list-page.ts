@@ -94,7 +94,10 @@ export class ListPage {
   protected readonly done = computed(() => this.due().filter(({ isTicked }) => isTicked).length);
   protected readonly missing = computed(() => this.due().filter(({ isTicked }) => !isTicked));
   protected readonly groups = computed((): readonly Group[] => {
-    const words = this.search().toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+    const words = this.search()
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== '');
     const shown = (this.way() === 'out' ? this.lines() : this.due()).filter(
       (line) => words.every((word) => line.text.includes(word)) && (!this.onlyMissing() || (!line.isTicked && !line.isLeft)),
     );

@@ -38,7 +38,11 @@ export class ApproachesChart {
         : [{ title, minutes: firstStopMin, massG: massOnG + massOffG, price }];
     }),
   );
-  protected readonly endless = computed(() => this.columns().filter(({ criteria }) => criteria.unlimited).map(({ title }) => title)); // prettier-ignore
+  protected readonly endless = computed(() =>
+    this.columns()
+      .filter(({ criteria }) => criteria.unlimited)
+      .map(({ title }) => title),
+  );
   protected readonly unweighed = computed(() =>
     this.columns()
       .filter(({ criteria }) => !criteria.unlimited && isUnweighed(criteria))

@@ -142,13 +142,25 @@ const DIFFERENCES: readonly Difference[] = [
     },
     say: (size) => [`${formatQuantity(size, 'g')} less on the camera`, `${formatQuantity(size, 'g')} more on the camera`],
   },
-  { by: (of, than) => than.together - of.together, say: (size) => [counted(size, 'device') + ' less stop together', counted(size, 'device') + ' more stop together'] },
-  { by: (of, than) => than.blindGauges - of.blindGauges, say: (size) => [counted(size, 'gauge') + ' more to believe', counted(size, 'gauge') + ' more mislead'] },
+  {
+    by: (of, than) => than.together - of.together,
+    say: (size) => [counted(size, 'device') + ' less stop together', counted(size, 'device') + ' more stop together'],
+  },
+  {
+    by: (of, than) => than.blindGauges - of.blindGauges,
+    say: (size) => [counted(size, 'gauge') + ' more to believe', counted(size, 'gauge') + ' more mislead'],
+  },
   { by: (of, than) => than.joints - of.joints, say: (size) => [counted(size, 'plug') + ' less', counted(size, 'plug') + ' more'] },
-  { by: (of, than) => than.chargers.length - of.chargers.length, say: (size) => [counted(size, 'kind') + ' of charger less', counted(size, 'kind') + ' of charger more'] },
+  {
+    by: (of, than) => than.chargers.length - of.chargers.length,
+    say: (size) => [counted(size, 'kind') + ' of charger less', counted(size, 'kind') + ' of charger more'],
+  },
   { by: (of, than) => than.tethers - of.tethers, say: () => ['no socket needed', 'needs a socket'] },
-  { by: (of, than) => than.lost.length - of.lost.length, say: (size) => [counted(size, 'mode') + ' more to use', counted(size, 'mode') + ' lost'] },
-]; // prettier-ignore
+  {
+    by: (of, than) => than.lost.length - of.lost.length,
+    say: (size) => [counted(size, 'mode') + ' more to use', counted(size, 'mode') + ' lost'],
+  },
+];
 
 /** One way against another, what differs most to a person first. */
 export function exchange(of: Criteria, than: Criteria): Exchange {

@@ -3,7 +3,20 @@ import { clockAt } from '@viaggio/core/day';
 import type { Unattended } from '@viaggio/core/gear';
 import { counted } from '../../../basics/counted';
 
-export const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const; // prettier-ignore
+export const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+] as const;
 const MOST_NAMED = 3;
 
 /** `7.1 days`; whole numbers from ten on. */

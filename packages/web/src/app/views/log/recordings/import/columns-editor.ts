@@ -10,15 +10,44 @@ import { choicesOf } from '../../../../fields/choices-of';
 const SHOWN = 8;
 /** From what is written to the unit that is kept, by what a column holds. */
 const SCALES: Readonly<Record<ColumnRole, readonly (readonly [number, string])[]>> = {
-  time: [[1, 's'], [0.001, 'ms'], [1e-6, 'µs'], [1e-9, 'ns'], [60, 'min'], [3600, 'h'], [86_400, 'days']],
+  time: [
+    [1, 's'],
+    [0.001, 'ms'],
+    [1e-6, 'µs'],
+    [1e-9, 'ns'],
+    [60, 'min'],
+    [3600, 'h'],
+    [86_400, 'days'],
+  ],
   date: [],
-  voltage: [[1, 'V'], [0.001, 'mV'], [1000, 'kV']],
-  current: [[1, 'A'], [0.001, 'mA'], [1e-6, 'µA']],
-  power: [[1, 'W'], [0.001, 'mW'], [1000, 'kW']],
-  energy: [[1, 'Wh'], [0.001, 'mWh'], [1000, 'kWh'], [1 / 3600, 'J'], [1 / 3.6, 'kJ']],
-  charge: [[1, 'Ah'], [0.001, 'mAh']],
+  voltage: [
+    [1, 'V'],
+    [0.001, 'mV'],
+    [1000, 'kV'],
+  ],
+  current: [
+    [1, 'A'],
+    [0.001, 'mA'],
+    [1e-6, 'µA'],
+  ],
+  power: [
+    [1, 'W'],
+    [0.001, 'mW'],
+    [1000, 'kW'],
+  ],
+  energy: [
+    [1, 'Wh'],
+    [0.001, 'mWh'],
+    [1000, 'kWh'],
+    [1 / 3600, 'J'],
+    [1 / 3.6, 'kJ'],
+  ],
+  charge: [
+    [1, 'Ah'],
+    [0.001, 'mAh'],
+  ],
   none: [],
-}; // prettier-ignore
+};
 
 /** What a person is asked, and what each answer makes of it. */
 interface Question {
@@ -206,7 +235,10 @@ export class ColumnsEditor {
     if (rows < 2) return 'No two rows can be read like this.';
     const mean = powerW.reduce((sum, watts) => sum + watts, 0) / rows;
     const step = usualStepS({ timeS, powerW });
-    const odd = remarks.filter(({ code }) => code !== 'no-time').map((remark) => `; ${remarkOf(remark)}`).join(''); // prettier-ignore
+    const odd = remarks
+      .filter(({ code }) => code !== 'no-time')
+      .map((remark) => `; ${remarkOf(remark)}`)
+      .join('');
     return `The first ${rows} rows: one every ${Number(step.toPrecision(3))} s, ${Number(mean.toPrecision(3))} W on average${odd}.`;
   });
   /** What the first lines do not say; nothing else goes on before it is answered. */
@@ -217,7 +249,9 @@ export class ColumnsEditor {
   private readonly firstTime = computed(() => {
     const { columns, headerLines, delimiter } = this.columns();
     const at = (role: ColumnRole): number => columns.findIndex((column) => column.role === role);
-    const line = this.lines().slice(headerLines).find((one) => one.trim() !== ''); // prettier-ignore
+    const line = this.lines()
+      .slice(headerLines)
+      .find((one) => one.trim() !== '');
     return fieldsOf(line ?? '', delimiter)[at('date') < 0 ? at('time') : at('date')] ?? '';
   });
   private readonly roleSet = computed(() => new Set(this.columns().columns.map(({ role }) => role)));
@@ -275,16 +309,22 @@ const QUESTIONS: Readonly<Partial<Record<ColumnDoubt, (first: string) => readonl
   'day-or-month': (first) => [
     {
       asks: `“${first}”: which comes first?`,
-      answers: [['The day', { timeForm: 'date' }], ['The month', { timeForm: 'date-month' }]],
+      answers: [
+        ['The day', { timeForm: 'date' }],
+        ['The month', { timeForm: 'date-month' }],
+      ],
     },
   ],
   'minutes-or-hours': (first) => [
     {
       asks: `“${first}”: what does it stand for?`,
-      answers: [['Minutes and seconds', { timeForm: 'clock' }], ['Hours and minutes', { timeForm: 'clock-hours' }]],
+      answers: [
+        ['Minutes and seconds', { timeForm: 'clock' }],
+        ['Hours and minutes', { timeForm: 'clock-hours' }],
+      ],
     },
   ],
-}; // prettier-ignore
+};
 const TURN: Question = {
   asks: 'Most of it is below zero: the lead was the other way round?',
   answers: [['Turn the sign', { turned: true }]],

@@ -97,7 +97,10 @@ export class ImportRecordingPage {
 
   protected async choose(file: File): Promise<void> {
     this.problem.set(undefined);
-    if (file.size > MOST_BYTES) { this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`)); return; } // prettier-ignore
+    if (file.size > MOST_BYTES) {
+      this.problem.set(unreadable(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; expected at most ${MOST_BYTES / 1e6} MB.`));
+      return;
+    }
     const sample = await sampleOf(file);
     this.file.set(file);
     this.sample.set(sample);
@@ -209,7 +212,17 @@ export class ImportRecordingPage {
     }
     if (this.turn !== turn) return;
     const { rows, seconds, remarks, segments } = result;
-    const after: Recording = { name: this.name() || file.name, at: this.day(), ...this.subject(), source: file.name.slice(0, 200), columns, rows, seconds, remarks, segments }; // prettier-ignore
+    const after: Recording = {
+      name: this.name() || file.name,
+      at: this.day(),
+      ...this.subject(),
+      source: file.name.slice(0, 200),
+      columns,
+      rows,
+      seconds,
+      remarks,
+      segments,
+    };
     this.keeping = id;
     const changes = [{ kind: 'recordings', id, after } as const];
     this.store.dispatch(Items.change({ step: { changes, field: 'recording', at: Date.now(), title: `“${after.name}” is kept` } }));
@@ -241,11 +254,17 @@ function choiceTold({ role, taken, left }: ColumnChoice) {
 
 /** Nothing is known but the text: as many columns as its last line has, each of nothing. */
 function plainColumns(sample: string): MeterColumns {
-  const line = linesOf(sample).filter((one) => one.trim() !== '').at(-1) ?? ''; // prettier-ignore
+  const line =
+    linesOf(sample)
+      .filter((one) => one.trim() !== '')
+      .at(-1) ?? '';
   const delimiters = Object.keys(meterColumnsShape.fields.delimiter.options) as MeterColumns['delimiter'][];
   const count = (delimiter: string): number => fieldsOf(line, delimiter).length;
   const delimiter = delimiters.sort((a, b) => count(b) - count(a))[0]!;
-  const columns = Array.from({ length: Math.min(100, Math.max(1, count(delimiter))) }, (_, index) => ({ name: `column ${index + 1}`, role: 'none', scale: 1 }) as const); // prettier-ignore
+  const columns = Array.from(
+    { length: Math.min(100, Math.max(1, count(delimiter))) },
+    (_, index) => ({ name: `column ${index + 1}`, role: 'none', scale: 1 }) as const,
+  );
   // what such files have in common is how they begin, but for its figures
   const make = `?${(linesOf(sample)[0] ?? '').replaceAll(/\d/g, '').slice(0, 200)}`;
   return { delimiter, decimal: '.', headerLines: 0, timeForm: 'number', columns, make };
