@@ -1,4 +1,5 @@
-import { isLoopback, readConfig } from './config';
+import { readConfig } from './config';
+import { isLoopback } from './http/exposure';
 
 describe('readConfig', () => {
   const env = { DATABASE_URL: 'postgres://a@127.0.0.1/b' };

@@ -83,8 +83,3 @@ function forecastOf(text: string | undefined): string | undefined {
   if (!url || !/^https?:$/.test(url.protocol)) throw new Error(`FORECAST_URL: expected http://host/path; got “${text}”`);
   return url.href;
 }
-
-/** Whether an address to listen on can be reached from this machine alone. */
-export function isLoopback(host: string): boolean {
-  return host === 'localhost' || host === '::1' || /^127\./.test(host);
-}

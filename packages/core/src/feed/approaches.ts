@@ -5,6 +5,8 @@ import type { Link, Rig } from '../rig/drawn';
 import { withTestsSettled } from '../rig/resolved';
 import { said } from '../said';
 import { STYLE_WEIGHTS } from '../tables';
+import { APPROACHES } from './approach';
+import type { Approach } from './approach';
 import { assignFeeds } from './assign-feeds';
 import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
@@ -13,19 +15,6 @@ import { genericParts, isGeneric } from './generic-parts';
 import type { FeedSaid } from './says';
 import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
-
-/** The ways that people feed rigs, each with those who swear by it. */
-export const APPROACHES = {
-  'pocket-spares': 'its own batteries, spares in the pocket',
-  grip: 'a grip that holds two',
-  'pd-bank': 'USB-C Power Delivery banks',
-  '5v-bank': '5 V banks through battery-shaped adapters',
-  'passed-on': 'a monitor that passes its bigger battery on',
-  'one-v-mount': 'one V-mount for everything',
-  'each-its-own': 'each device its own battery',
-  mains: 'mains',
-} as const;
-export type Approach = keyof typeof APPROACHES;
 
 export interface Alternative {
   readonly approach: Approach;

@@ -1,5 +1,7 @@
-export { alternativeOf, alternatives, APPROACHES } from './approaches';
-export type { Alternative, Approach } from './approaches';
+export { APPROACHES } from './approach';
+export type { Approach } from './approach';
+export { alternativeOf, alternatives } from './approaches';
+export type { Alternative } from './approaches';
 export { assignFeeds } from './assign-feeds';
 export type { Assignment, Assignments } from './assign-feeds';
 export { costOf, criteriaOf } from './criteria';

@@ -1,6 +1,6 @@
 import type { Finding } from '../findings';
 import type { NoNumbers, Said } from '../said';
-import type { Approach } from './approaches';
+import type { Approach } from './approach';
 
 /** What this room says, by code: the numbers of each sentence. */
 export interface FeedSays {

@@ -1,6 +1,4 @@
 import os from 'node:os';
-import { isLoopback } from '../config';
-import type { Config } from '../config';
 
 /** What is asked of those who ask, by who can reach the server. */
 export interface Exposure {
@@ -11,10 +9,17 @@ export interface Exposure {
   readonly tls: boolean;
 }
 
+/** Where it listens, as its configuration says. */
+interface Reached {
+  readonly host: string;
+  readonly names: readonly string[];
+  readonly tls: boolean;
+}
+
 export const LOOPBACK_ONLY: Exposure = { names: [], limited: false, tls: false };
 
 /** Served to other machines, it answers to this machine's own names and addresses, and to those its owner gave. */
-export function exposureOf({ host, names, tls }: Pick<Config, 'host' | 'names' | 'tls'>): Exposure {
+export function exposureOf({ host, names, tls }: Reached): Exposure {
   if (isLoopback(host)) return { names, limited: names.length > 0, tls };
   const name = os.hostname().toLowerCase();
   const addresses = Object.values(os.networkInterfaces()).flatMap((all = []) =>
@@ -25,4 +30,9 @@ export function exposureOf({ host, names, tls }: Pick<Config, 'host' | 'names' |
 
 function bracketed(host: string): string {
   return host.includes(':') && !host.startsWith('[') ? `[${host}]` : host.toLowerCase();
+}
+
+/** Whether an address to listen on can be reached from this machine alone. */
+export function isLoopback(host: string): boolean {
+  return host === 'localhost' || host === '::1' || /^127\./.test(host);
 }

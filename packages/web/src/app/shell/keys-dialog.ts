@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NgbActiveModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { SHORTCUTS } from '../device/shortcuts';
+import { SHORTCUTS } from '../basics/shortcuts';
 
 /** The keys that work everywhere, as the frame listens to them. */
 @Component({

@@ -10,7 +10,7 @@ import { lineOf } from '../parts/log-labels';
 import type { IconName } from '../basics/icon';
 import type { ItemsState, Entry } from '../state/items';
 import type { Kind } from '../api/api';
-import { VIEWS } from './views';
+import { VIEWS } from '../basics/views';
 
 /** Something that the search over everything finds: a place to go to. */
 export interface Findable {

@@ -1,4 +1,4 @@
-import { VIEWS } from '../../shell/views';
+import { VIEWS } from '../../basics/views';
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { TERMS, termOf } from '../../basics/glossary';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { SHORTCUTS } from '../../device/shortcuts';
+import { SHORTCUTS } from '../../basics/shortcuts';
 import { TERMS } from '../../basics/glossary';
 import { CHAPTERS, matching } from './guide';
 

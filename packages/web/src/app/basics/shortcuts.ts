@@ -1,4 +1,4 @@
-import { VIEWS } from '../shell/views';
+import { VIEWS } from './views';
 
 /** What a key does: a view to go to, or something the frame does. */
 export type ShortcutAct = { readonly go: string } | { readonly act: 'undo' | 'redo' | 'search' | 'keys' | 'close' };
