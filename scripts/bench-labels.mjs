@@ -13,7 +13,7 @@ export async function benchLabels() {
   const outdir = path.join(DATA, 'bench');
   const entryPoints = {
     'drawn-label': path.join(ROOT, 'e2e/support/drawn-label.ts'),
-    label: path.join(ROOT, 'packages/core/src/gear/index.ts'),
+    label: path.join(ROOT, 'packages/core/src/gear/label/index.ts'),
   };
   await build({
     entryPoints,

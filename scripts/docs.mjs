@@ -6,7 +6,7 @@ import { ROOT } from './lib/paths.mjs';
 import { main, say } from './lib/say.mjs';
 
 const DOCS = path.join(ROOT, 'docs');
-const READ = `import { WORDINGS, meaningOf, planJsonSchema } from '@viaggio/core'; const findings = Object.keys(WORDINGS).map((code) => [code, meaningOf(code)]); console.log(JSON.stringify({ findings, schema: planJsonSchema() }));`;
+const READ = `import { planJsonSchema } from '@viaggio/core/document'; import { WORDINGS, meaningOf } from '../core/src/words/en/findings/tell'; const findings = Object.keys(WORDINGS).map((code) => [code, meaningOf(code)]); console.log(JSON.stringify({ findings, schema: planJsonSchema() }));`;
 
 await main(() => {
   const read = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', READ], {

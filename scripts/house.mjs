@@ -16,15 +16,15 @@ const { core, entries, packages } = createRequire(import.meta.url)('../rooms.cjs
 const LIMITS = { fileLines: 350, functionLines: 60, folderFiles: 20 };
 /** How many there may be. Lower a figure when it has fallen; raising one needs a reason in the commit. */
 const MOST = {
-  longFiles: 11,
-  longFunctions: 19,
+  longFiles: 10,
+  longFunctions: 22,
   fullFolders: 0,
-  prettierIgnores: 40,
-  nonNull: 1030,
-  casts: 360,
-  prose: 60,
-  publicNames: 640,
-  withoutExample: 480,
+  prettierIgnores: 8,
+  nonNull: 1025,
+  casts: 111,
+  prose: 24,
+  publicNames: 630,
+  withoutExample: 235,
 };
 
 await main(async () => {
@@ -49,16 +49,22 @@ await main(async () => {
   const tables = architectureTables();
   if (process.argv.includes('--write')) fs.writeFileSync(path.join(ROOT, 'ARCHITECTURE.md'), tables.wanted);
   const amiss = [
-    ...Object.entries(figures).flatMap(([name, count]) => (count > MOST[name] ? [`${name}: ${count}, at most ${MOST[name]} may be there`] : [])),
+    ...Object.entries(figures).flatMap(([name, count]) =>
+      count > MOST[name] ? [`${name}: ${count}, at most ${MOST[name]} may be there`] : [],
+    ),
     ...unused.map((name) => `${name}: public, and used by no package`),
     ...apartRooms().map((top) => `rooms.cjs: the rooms of ${top}/ do not stand together`),
-    ...(tables.wanted === read('ARCHITECTURE.md') || process.argv.includes('--write') ? [] : ['ARCHITECTURE.md: not as rooms.cjs has it; npm run house -- --write']),
+    ...(tables.wanted === read('ARCHITECTURE.md') || process.argv.includes('--write')
+      ? []
+      : ['ARCHITECTURE.md: not as rooms.cjs has it; npm run house -- --write']),
     ...pathsAmiss(),
     ...commandsAmiss(),
   ];
   if (!process.argv.includes('--rules')) {
     for (const [name, count] of Object.entries(figures)) say(`${name.padEnd(18)}${String(count).padStart(6)}   at most ${MOST[name]}`);
-    if (process.argv.includes('--list')) for (const one of [...longFiles, ...longFunctions, ...fullFolders.map(({ folder, count }) => `${folder}: ${count}`), ...prose]) say(`  ${one}`);
+    if (process.argv.includes('--list'))
+      for (const one of [...longFiles, ...longFunctions, ...fullFolders.map(({ folder, count }) => `${folder}: ${count}`), ...prose])
+        say(`  ${one}`);
     say(testShare());
   }
   for (const one of amiss) say(one);
@@ -96,7 +102,10 @@ function aligned(rows) {
   const cells = rows.map((row) => row.slice(2, -2).split(' | '));
   const widths = [0, 1].map((at) => Math.max(...cells.map((row) => [...row[at]].length)));
   return cells
-    .map((row, index) => `| ${row.map((cell, at) => (index === 1 ? '-'.repeat(widths[at]) : cell + ' '.repeat(widths[at] - [...cell].length))).join(' | ')} |`)
+    .map(
+      (row, index) =>
+        `| ${row.map((cell, at) => (index === 1 ? '-'.repeat(widths[at]) : cell + ' '.repeat(widths[at] - [...cell].length))).join(' | ')} |`,
+    )
     .join('\n');
 }
 

@@ -16,14 +16,18 @@ export function pathsAmiss() {
     const text = read(document);
     const quoted = [...text.matchAll(/`((?:packages|scripts|docs|e2e|\.ci)\/[\w./-]+)`/g)].map(([, at]) => at);
     const linked = [...text.matchAll(/\]\((?!https?:)([^)#\s]+)/g)].map(([, at]) => path.join(path.dirname(document), at));
-    return [...new Set([...quoted, ...linked])].filter((at) => !fs.existsSync(path.join(ROOT, at))).map((at) => `${document}: ${at} is not there`);
+    return [...new Set([...quoted, ...linked])]
+      .filter((at) => !fs.existsSync(path.join(ROOT, at)))
+      .map((at) => `${document}: ${at} is not there`);
   });
 }
 
 /** Scripts of npm, steps of the tests and commands of the command line that are none. */
 export function commandsAmiss() {
   const { scripts } = JSON.parse(read('package.json'));
-  const steps = [...read('scripts/test.mjs').matchAll(/^ {2}(\w+): \[/gm)].map(([, name]) => name).concat('unit', 'journeys', 'reliability');
+  const steps = [...read('scripts/test.mjs').matchAll(/^ {2}(\w+): \[/gm)]
+    .map(([, name]) => name)
+    .concat('unit', 'journeys', 'reliability');
   const commands = [...read('packages/server/src/cli/commands.ts').matchAll(/^ {2}(\w+): \{$/gm)].map(([, name]) => name);
   return documents().flatMap((document) => {
     const text = read(document);

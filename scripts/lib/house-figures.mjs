@@ -20,20 +20,27 @@ export function figuresOf(inCore, sources, mostLines) {
       if (!isCore) return;
       if (ts.isNonNullExpression(node)) found.nonNull++;
       if (ts.isAsExpression(node) && node.type.getText(source) !== 'const') found.casts++;
-      if (!MAY_SPEAK.test(file) && isSentence(node, source)) found.prose.push(`${file}:${source.getLineAndCharacterOfPosition(node.pos).line + 1}`);
+      if (!MAY_SPEAK.test(file) && isSentence(node, source))
+        found.prose.push(`${file}:${source.getLineAndCharacterOfPosition(node.pos).line + 1}`);
     });
   }
   return found;
 }
 
 function isFunction(node) {
-  return (ts.isFunctionDeclaration(node) || ts.isMethodDeclaration(node) || ts.isArrowFunction(node) || ts.isFunctionExpression(node)) && node.body !== undefined;
+  return (
+    (ts.isFunctionDeclaration(node) || ts.isMethodDeclaration(node) || ts.isArrowFunction(node) || ts.isFunctionExpression(node)) &&
+    node.body !== undefined
+  );
 }
 
 /** A text that ends as a sentence does. Errors thrown to programmers, and what was expected of a field, are none. */
 function isSentence(node, source) {
   if (!ts.isStringLiteral(node) && !ts.isNoSubstitutionTemplateLiteral(node) && !ts.isTemplateExpression(node)) return false;
-  const text = node.getText(source).slice(1, -1).replace(/\$\{[^}]*\}/g, 'X');
+  const text = node
+    .getText(source)
+    .slice(1, -1)
+    .replace(/\$\{[^}]*\}/g, 'X');
   if (!/^[A-Z“X].*[.!?]$/s.test(text) || text.split(/\s+/).length < 4) return false;
   for (let up = node.parent; up; up = up.parent) if (ts.isThrowStatement(up)) return false;
   return true;
@@ -49,11 +56,13 @@ export function namesOf(entries, files) {
         if (given !== '') used.set(`${entry} ${given}`, true);
       }
   }
-  const all = Object.keys(entries).flatMap((entry) =>
-    [...read(`${CORE}/entries/${entry}.ts`).matchAll(/export (type )?\{([^}]*)\}/g)].flatMap(([, isType, names]) =>
-      names.split(',').map((name) => ({ entry, name: name.trim(), isType: isType !== undefined })),
-    ),
-  ).filter(({ name }) => name !== '');
+  const all = Object.keys(entries)
+    .flatMap((entry) =>
+      [...read(`${CORE}/entries/${entry}.ts`).matchAll(/export (type )?\{([^}]*)\}/g)].flatMap(([, isType, names]) =>
+        names.split(',').map((name) => ({ entry, name: name.trim(), isType: isType !== undefined })),
+      ),
+    )
+    .filter(({ name }) => name !== '');
   const examples = examplesOf(files.filter((file) => file.startsWith(`${CORE}/`)));
   return {
     publicNames: all.length,

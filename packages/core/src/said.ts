@@ -5,7 +5,7 @@
 export type Said<M> = { readonly [K in keyof M]: { readonly code: K; readonly numbers: M[K] } }[keyof M];
 
 /** Of a code that needs none. */
-export type NoNumbers = Readonly<Record<never, never>>;
+export type NoNumbers = Readonly<Record<string, never>>;
 
 const NO_NUMBERS: NoNumbers = {};
 

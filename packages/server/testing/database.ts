@@ -43,7 +43,10 @@ async function makeTemplate(): Promise<void> {
 }
 
 /** One without any table, or a copy of another. */
-export async function emptyDatabase(suffix = '_tests', template = 'template1'): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
+export async function emptyDatabase(
+  suffix = '_tests',
+  template = 'template1',
+): Promise<{ database: Database; url: string; drop: () => Promise<void> }> {
   const name = `suite_${randomUUID().replaceAll('-', '')}${suffix}`;
   await administer(`CREATE DATABASE ${name} TEMPLATE ${template}`);
   const url = clusterUrl().replace(/\/[^/]*$/, `/${name}`);

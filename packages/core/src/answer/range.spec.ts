@@ -1,6 +1,5 @@
 import { bank, build, camera, dummy, inCamera, pack, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import { sixLoads } from '../../testing/six-loads';
-import { spoken } from '../../testing/spoken';
 import type { Battery, Device } from '../gear/gear';
 import type { Rig } from '../rig/drawn/rig';
 import { discharge } from '../run/discharge';

@@ -1,5 +1,5 @@
 export { assess, assessModel, backups, indicators, rigModel, runRange, sensitivities } from '../answer';
-export type { Answer, Backup, Reading, RunRange, Sensitivity } from '../answer';
+export type { Answer, Backup, Reading, RunRange } from '../answer';
 export { attention, nearestDay, verdictOfConcern } from '../attention';
 export type { AttentionTo, Concern } from '../attention';
 export {
@@ -29,7 +29,6 @@ export type {
   Offers,
   Purchase,
   Purchases,
-  Remedy,
   Weights,
 } from '../feed';
 export type { Verdict } from '../findings';
@@ -55,4 +54,4 @@ export {
 export { discharge } from '../run';
 export type { Discharge } from '../run';
 export { leftAlone } from '../unattended';
-export type { Alone, AloneAnswer, DayAlone, Visit } from '../unattended';
+export type { Alone, DayAlone, Visit } from '../unattended';

@@ -3,7 +3,7 @@ export type { BuildSheet, RigSize, WantedPack } from '../bench/build';
 export { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '../bench/contacts';
 export type { TapsJudged } from '../bench/contacts';
 export { findFault, writeDown } from '../bench/fault';
-export type { FaultAnswer, FaultQuestion, FoundFault, NextTest } from '../bench/fault';
+export type { FaultAnswer, FaultQuestion, FoundFault } from '../bench/fault';
 export { checkSteps, corrections, isOhms, judgeReading, judgeSteps, readMeter, sheetOfRig, standingOf, withReading } from '../bench/joints';
 export type { CheckedStep, CheckStanding, CheckStep, Correction, MeterReading } from '../bench/joints';
 export { contactRole, HANDHELD, meterShape, SHEET_KINDS, sheetShape } from '../bench/sheet';

@@ -60,10 +60,10 @@ export {
   topUps,
   whatWouldDo,
 } from '../day/planner';
-export type { DayApproach, DayPlan, Help, MovedChange, TopUp } from '../day/planner';
+export type { DayPlan, MovedChange } from '../day/planner';
 export { PLAN_ORDERS } from '../day/planner/judge';
 export type { PlanOrder } from '../day/planner/judge';
 export { chargingList, dayChances, dayIndicators, DaySimulation, onlyIn, planFigures, RigStates, sourceName } from '../day/run';
-export type { Band, ChargePoint, ChargingList, DayChances, DayIndicator, DayRun, Moves, PlanFigures, PowerGap } from '../day/run';
+export type { Band, ChargePoint, DayChances, DayRun, Moves, PlanFigures, PowerGap } from '../day/run';
 export { BLOCK_KINDS, blockTitle, dayShape, MAX_DAYS_LONG, namedByDay, QUIET_KINDS } from '../day/shape';
 export type { Block, BlockKind, CardChange, Cards, Day, OwnKind, Place, Swap } from '../day/shape';

@@ -35,5 +35,5 @@ export {
   withChanges,
 } from '../shape';
 export type { AnyShape, Changes, Fields, Infer, JsonSchema, ListShape, NumberShape, OptionalShape, Shape, TextShape } from '../shape';
-export { CAUSES, CHEMISTRIES, FAULT_TESTS, STYLE_WEIGHTS } from '../tables';
+export { CHEMISTRIES, FAULT_TESTS, STYLE_WEIGHTS } from '../tables';
 export type { CauseId, ChemistryId, FaultTest, FaultTestId, Symptom } from '../tables';

@@ -1,6 +1,5 @@
 import { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '../bench/contacts';
 import { findFault } from '../bench/fault';
-import type { FoundFault } from '../bench/fault';
 import { sheetOfRig, standingOf } from '../bench/joints';
 import type { CheckStanding } from '../bench/joints';
 import type { Sheet } from '../bench/sheet';

@@ -3,14 +3,13 @@ import type { RunRange } from '../answer';
 import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
 import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, weightsOf } from '../feed';
-import type { Criteria, Points } from '../feed';
+import type { Points } from '../feed';
 import type { Gear } from '../gear';
 import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { drawnRig } from '../rig/drawn';
 import type { Rig, Style } from '../rig/drawn';
 import { leftAlone } from '../unattended';
-import type { AloneAnswer } from '../unattended';
 import { wordsIn } from '../words';
 import type {
   Language,

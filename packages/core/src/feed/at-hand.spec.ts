@@ -40,7 +40,7 @@ describe('what is not at hand', () => {
 
   it('is told by hand: why not, and what must be charged first', () => {
     const { offers, refused } = offersFor({ ...rig, links: [] }, kit, { gearId: cameraId, portId: 'in' });
-    expect(refused.filter(({ gearId }) => [id(13), id(14)].includes(gearId)).map(({ reason }) => spoken(reason))).toEqual([
+    expect(refused.filter(({ gearId }) => [id(13), id(14)].includes(gearId)).map(({ reason }) => spoken(reason) as string)).toEqual([
       'It is lent.',
       'It is packed.',
     ]);

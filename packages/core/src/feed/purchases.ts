@@ -4,7 +4,7 @@ import type { Rig } from '../rig/drawn';
 import { findFeeds } from './find-feeds';
 import type { FeedOptions, FoundFeed } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
-import { CRITERIA, CRITERION_NAMES } from './weights';
+import { CRITERION_NAMES } from './weights';
 import type { Criterion } from './weights';
 
 /** How long a feed runs: minutes, or why there are none. */

@@ -27,6 +27,6 @@ export { AWAY_FROM_CAMERA, MOUNT_PLACES, mountPlaceShape } from './mount-shape';
 export type { Covered, MountPlace } from './mount-shape';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
 export { inputShape, outputShape } from './port';
-export type { Input, Output, PoeClass } from './port';
+export type { Input, Output } from './port';
 export { ADAPTER_IN, ADAPTER_OUT, meetsDirectly, portsOf } from './ports-of';
 export type { Ports } from './ports-of';

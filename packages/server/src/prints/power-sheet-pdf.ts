@@ -1,6 +1,5 @@
 import type { Verdict } from '@viaggio/core/answer';
 import { clockAt } from '@viaggio/core/day';
-import type { ChargeNight } from '@viaggio/core/travel';
 import type { PathStop, PowerSheet, RigPage } from '@viaggio/core/words';
 import { Paper } from './paper';
 import type { PaperSize } from './paper';
@@ -56,7 +55,7 @@ export async function powerSheetPdf(sheet: PowerSheet, size: PaperSize, madeAt: 
   return paper.end();
 }
 
-function chargingPart(paper: Paper, { day, rows, notFull, untilMin }: ChargeNight): void {
+function chargingPart(paper: Paper, { day, rows, notFull, untilMin }: NonNullable<PowerSheet['charging']>): void {
   const at = (minute: number): string => {
     const { time, weekday } = clockAt(day, minute);
     return day.days > 1 ? `${weekday.split(' ')[0]} ${time}` : time;

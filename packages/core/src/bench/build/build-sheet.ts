@@ -1,7 +1,4 @@
-import { connectorName } from '../../gear';
-import type { Connector } from '../../gear';
 import { fuseFor } from '../../physics/wire';
-import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import type { LeadQuestion, LeadSize, PackQuestion, PackSize } from '../size';
 import type { Built } from './gear-of-size';

@@ -1,4 +1,4 @@
-import type { NoNumbers, Said } from '../../said';
+import type { Said } from '../../said';
 
 /** What this room says, by code: the numbers of each sentence. */
 export interface TapSays {

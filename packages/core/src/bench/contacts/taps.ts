@@ -1,7 +1,6 @@
 import { worstVerdict } from '../../findings';
 import type { Verdict } from '../../findings';
 import { cellVoltage, socAtVoltage } from '../../physics/cell';
-import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import { CHARGE_CELL_V, CHARGE_WITHIN, CHEMISTRIES, DONE_WITH, LOADED_SHARE, NOTHING_TIMES } from '../../tables';
 import type { ChemistryId } from '../../tables';

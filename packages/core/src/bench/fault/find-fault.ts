@@ -1,6 +1,6 @@
 import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
-import { CAUSES, chancesOf, FAULT_TESTS } from '../../tables';
+import { chancesOf, FAULT_TESTS } from '../../tables';
 import type { CauseId, FaultTest, FaultTestId, Symptom } from '../../tables';
 import { likelihoods, nextTests, verdictOfFault } from './diagnose';
 import type { FaultAnswer, Likely } from './diagnose';

@@ -1,7 +1,6 @@
 import { batteryFigures } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { cellVoltage, socAtVoltage } from '../../physics/cell';
-import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import { withChanges } from '../../shape';
 import { CHEMISTRIES } from '../../tables';

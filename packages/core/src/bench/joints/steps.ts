@@ -1,6 +1,6 @@
 import { rigModel } from '../../answer';
 import type { RigModel } from '../../answer';
-import { batteryFigures, connectorName } from '../../gear';
+import { batteryFigures } from '../../gear';
 import type { Connector, Gear } from '../../gear';
 import { cellVoltage } from '../../physics/cell';
 import { batteryState, inOwnBay, isA } from '../../rig/drawn';

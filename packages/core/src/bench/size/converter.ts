@@ -5,7 +5,6 @@ import { choice, number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { ASSUMED, COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W } from '../../tables';
 import type { SizeSaid } from './says';
-import { figures } from './sized';
 import type { Sized } from './sized';
 
 export const converterQuestion = object('A converter', {

@@ -2,8 +2,7 @@ import { fuseFor } from '../../physics/wire';
 import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { FUSE_MARGIN, FUSE_SIZES_A } from '../../tables';
-import { figures } from './sized';
+import { FUSE_MARGIN } from '../../tables';
 import type { Sized } from './sized';
 
 export const fuseQuestion = object('A fuse', {

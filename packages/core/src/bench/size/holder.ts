@@ -3,7 +3,6 @@ import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
 import { chemistryField } from './chemistries';
-import { figures } from './sized';
 import type { Sized } from './sized';
 
 export const holderQuestion = object('A holder of cells', {

@@ -3,7 +3,6 @@ import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { ASSUMED, COPPER_OHM_MM2_PER_M, copperWarmth, GAUGES_AWG, USUAL_AMBIENT_C, USUAL_DROP_SHARE, WARM_ENOUGH_C } from '../../tables';
-import { figures } from './sized';
 import type { Sized } from './sized';
 
 export const leadQuestion = object('A lead to be made', {

@@ -6,7 +6,6 @@ import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES, COMFORTABLE_SHARE, isLithium, USUAL_FLIGHT_LIMITS } from '../../tables';
 import { chemistryField } from './chemistries';
-import { figures } from './sized';
 import type { Sized } from './sized';
 
 export const packQuestion = object('A pack of cells', {

@@ -6,7 +6,6 @@ import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
 import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
 import { chemistryField } from './chemistries';
-import { figures } from './sized';
 import type { Sized } from './sized';
 
 const battery = object('A battery', {

@@ -3,7 +3,7 @@ import { energyNow } from '../../gear/kit';
 import { chargeAfter, chargeMinutes, tooCold } from '../../physics/cell';
 import type { Filling } from '../../physics/cell';
 import { said } from '../../said';
-import { CHARGER_EFFICIENCY, CHEMISTRIES, TAPER_SOC } from '../../tables';
+import { CHARGER_EFFICIENCY, TAPER_SOC } from '../../tables';
 import { coldestAt, isDuring, placeW } from '../model';
 import type { Day } from '../shape';
 import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';

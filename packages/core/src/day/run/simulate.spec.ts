@@ -187,7 +187,7 @@ describe('a day as it goes', () => {
   it('goes on with a rig that was deleted, and says that it is gone', () => {
     const { day, gear } = oneRig();
     const simulation = new DaySimulation(day, gear, new Map());
-    expect(simulation.run().gaps.map(({ why, says }) => [why, spoken(says)])).toEqual([
+    expect(simulation.run().gaps.map(({ why, says }) => [why, spoken(says) as string])).toEqual([
       ['cannot-run', 'The rig is gone.'],
       ['cannot-run', 'The rig is gone.'],
     ]);

@@ -1,5 +1,4 @@
 import { issue } from '../../issue';
-import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
 import { said } from '../../said';
 import { CHEMISTRIES } from '../../tables';

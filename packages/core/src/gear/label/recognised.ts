@@ -1,4 +1,3 @@
-import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import { readLabel } from './read-label';
 import type { Label } from './read-label';

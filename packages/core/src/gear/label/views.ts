@@ -1,11 +1,9 @@
 import { issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
-import { CHEMISTRIES } from '../../tables';
 import type { ChemistryId } from '../../tables';
-import { connectorName } from '..';
 import { readLabel } from './read-label';
-import type { Label, LabelAsk, LabelPort, LabelProfile } from './read-label';
+import type { Label, LabelProfile } from './read-label';
 
 export interface BatteryLabel {
   readonly energyWh: number;

@@ -70,8 +70,6 @@ const LEAST_SPAN_DAYS = 60;
 const TEST = 0.02;
 /** From one standard deviation to nine of ten. */
 const NINE_OF_TEN = 1.645;
-/** A test older than this is said to be. */
-const OLD_MONTHS = 6;
 const YEAR_DAYS = 365.25;
 const LIKELY = 0.5;
 

@@ -1,4 +1,3 @@
-import { spoken } from '../../../testing/spoken';
 import { discharge } from '../../run/discharge';
 import { CHEMISTRIES } from '../../tables/chemistries';
 import type { ChemistryId } from '../../tables/chemistries';

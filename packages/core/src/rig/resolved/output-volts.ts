@@ -1,4 +1,4 @@
-import type { Connector, Input, PoeClass, Supply } from '../../gear';
+import type { Connector, Input, Supply } from '../../gear';
 import { ASSUMED, leant, POE_V, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from '../../tables';
 import { isA } from '../drawn';
 import type { Ends } from '../drawn';

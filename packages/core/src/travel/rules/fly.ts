@@ -1,6 +1,5 @@
 import { issue } from '../../issue';
 import type { Issue } from '../../issue';
-import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import { choice, flag, list, number, object, optional, text } from '../../shape';
 import type { Infer } from '../../shape';

@@ -1,6 +1,6 @@
 import { orderOfConnecting, resolveRig } from '@viaggio/core/answer';
 import { findFault, sheetOfRig, sizesOfRig, standingOf } from '@viaggio/core/bench';
-import type { CheckStanding, FaultQuestion, FoundFault, RigSize, SheetEntry, SheetOf } from '@viaggio/core/bench';
+import type { CheckStanding, FaultQuestion, RigSize, SheetEntry, SheetOf } from '@viaggio/core/bench';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { sayConnecting, tellFault } from '@viaggio/core/words';
 import type { ToldFault } from '@viaggio/core/words';

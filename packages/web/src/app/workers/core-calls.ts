@@ -12,20 +12,7 @@ import {
   runRange,
   sensitivities,
 } from '@viaggio/core/answer';
-import type {
-  AloneAnswer,
-  Alternative,
-  Approach,
-  Assignments,
-  Backup,
-  FoundFeeds,
-  Offers,
-  Purchases,
-  Remedy,
-  RunRange,
-  Sensitivity,
-  Weights,
-} from '@viaggio/core/answer';
+import type { Alternative, Approach, Assignments, Backup, FoundFeeds, Offers, Purchases, RunRange, Weights } from '@viaggio/core/answer';
 import { withoutFeed } from '@viaggio/core/gear';
 import type { Gear, Link, Rig } from '@viaggio/core/gear';
 import { belongTogether, healthHistory, learnedDraws, planAgainstDay } from '@viaggio/core/measure';

@@ -15,21 +15,16 @@ import {
 } from '@viaggio/core/day';
 import type {
   CardChange,
-  ChargingList,
   Day,
-  DayApproach,
   DayChances,
-  DayIndicator,
   DayPlan,
   DayRun,
-  Help,
   MovedChange,
   Moves,
   PlanFigures,
   PlanOrder,
   RigStates,
   Swap,
-  TopUp,
 } from '@viaggio/core/day';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { tellCharging, tellDayApproach, tellDayIndicator, tellHelp, tellTopUp } from '@viaggio/core/words';

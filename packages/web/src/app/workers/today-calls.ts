@@ -1,6 +1,5 @@
 import { attention } from '@viaggio/core/answer';
 import type { AttentionTo, Concern } from '@viaggio/core/answer';
-import type { ChargingList } from '@viaggio/core/day';
 import { tellCharging } from '@viaggio/core/words';
 import type { ToldCharging } from '@viaggio/core/words';
 import { glanceOfCheck } from './bench-calls';

@@ -2,7 +2,7 @@ import type { SheetEntry } from '@viaggio/core/bench';
 import type { Day } from '@viaggio/core/day';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { chargeNight, packed, packedTrip, whyPlaced } from '@viaggio/core/travel';
-import type { ChargeNight, FlightRules, PackedTrip, PackingSuggestion, PackingWorld, Placed, Trip } from '@viaggio/core/travel';
+import type { FlightRules, PackedTrip, PackingSuggestion, PackingWorld, Placed, Trip } from '@viaggio/core/travel';
 import { tellNight } from '@viaggio/core/words';
 import type { ToldNight } from '@viaggio/core/words';
 

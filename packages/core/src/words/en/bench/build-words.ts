@@ -1,5 +1,6 @@
 import type { BuildSays } from '../../../bench/build';
-import { Connector, connectorName } from '../../../gear';
+import { connectorName } from '../../../gear';
+import type { Connector } from '../../../gear';
 import { formatQuantity } from '../../../quantity';
 import { sayer } from '../words-of';
 import type { WordsOf } from '../words-of';

@@ -1,4 +1,4 @@
-import type { ContactCode, Difference } from '../../../bench/contacts';
+import type { Difference } from '../../../bench/contacts';
 import type { ContactRole } from '../../../bench/sheet';
 import { formatQuantity } from '../../../quantity';
 

@@ -10,14 +10,15 @@ import { formatDate, formatDuration, formatQuantity } from '../../../quantity';
 import type { Rig } from '../../../rig/drawn';
 import { orderOfConnecting } from '../../../rig/resolved';
 import { chargeNight } from '../../../travel/charge';
-import type { ChargeNight } from '../../../travel/charge';
 import { stateOf } from '../../../travel/trip';
 import type { Person, Trip } from '../../../travel/trip';
 import { tellAnswer } from '../answer/tell-answer';
 import type { ToldAnswer } from '../answer/tell-answer';
 import { tellIndicator } from '../answer/tell-model';
+import { sayGap } from '../day/gap-words';
 import { sayConnecting } from '../rig/connecting-words';
-import { sayChargingCaution } from './night-words';
+import { tellNight } from './night-words';
+import type { ToldNight } from './night-words';
 
 /** What a power sheet is made for: a day, with the trip that says who and where things lie; or rigs alone. */
 export interface SheetOrder {
@@ -71,7 +72,7 @@ export interface PowerSheet {
   readonly when: string | undefined;
   readonly rigs: readonly RigPage[];
   readonly batteries: readonly SheetBattery[];
-  readonly charging: ChargeNight | undefined;
+  readonly charging: ToldNight | undefined;
   readonly cautions: readonly string[];
   readonly people: readonly Person[];
 }
@@ -90,13 +91,13 @@ const MOST_FINDINGS = 5;
 export function powerSheet({ gear, rigs, day, trip, rigIds }: SheetOrder): PowerSheet {
   const ids = (rigIds ?? day?.rigIds ?? [...rigs.keys()]).filter((id) => rigs.has(id));
   const run = day && new DaySimulation(day, gear, rigs).run();
-  const charging = day && (day.chargers ?? []).length > 0 ? chargeNight(day, gear, rigs) : undefined;
+  const charging = day && (day.chargers ?? []).length > 0 ? tellNight(chargeNight(day, gear, rigs)) : undefined;
   const pages = ids.map((id) => rigPage(id, rigs.get(id)!, gear, day, run));
   const cautions = [
     'Measure before power: volts and polarity at every joint, before anything is connected.',
     'Batteries off the rig for transport, terminals covered.',
     ...ids.flatMap((id) => toldOf(rigs.get(id)!, gear).cautions),
-    ...(charging?.cautions ?? []).map(sayChargingCaution),
+    ...(charging?.cautions ?? []),
     'Makers’ instructions, local rules and licensed people come first.',
   ];
   return {
@@ -179,7 +180,7 @@ function changesOf(rigId: string, day: Day, run: DayRun, gear: ReadonlyMap<strin
     }),
     ...run.gaps
       .filter((gap) => gap.rigId === rigId && gap.why !== 'change')
-      .map(({ fromMin, toMin, says }) => ({ minute: fromMin, says: `No power until ${clock(day, toMin)}: ${says}` })),
+      .map(({ fromMin, toMin, says }) => ({ minute: fromMin, says: `No power until ${clock(day, toMin)}: ${sayGap(says)}` })),
   ].sort((a, b) => a.minute - b.minute);
   return acts.map(({ minute, says }) => ({ at: clock(day, minute), says }));
 }

@@ -1,8 +1,8 @@
 import { writeDown } from '@viaggio/core/bench';
-import type { Correction, FaultAnswer, NextTest } from '@viaggio/core/bench';
+import type { Correction, FaultAnswer } from '@viaggio/core/bench';
 import { gearTitle } from '@viaggio/core/gear';
-import { CAUSES, FAULT_TESTS, formatDate, formatQuantity } from '@viaggio/core/units';
-import type { CauseId, FaultTest, FaultTestId, Symptom } from '@viaggio/core/units';
+import { FAULT_TESTS, formatDate, formatQuantity } from '@viaggio/core/units';
+import type { CauseId, FaultTestId, Symptom } from '@viaggio/core/units';
 import { CAUSE_WORDS, sayAnswer, sayCorrection, SYMPTOMS, TEST_WORDS } from '@viaggio/core/words';
 import type { ToldTest } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';

@@ -3,7 +3,6 @@ import type { Fact } from './facts';
 
 /** The lines of a comparison, the best of each marked. */
 @Component({
-  // eslint-disable-next-line @angular-eslint/component-selector -- lines of a table, which nothing may stand around
   selector: 'tbody[appFactRows]',
   template: `
     @for (row of rows(); track row.title) {
