@@ -32,6 +32,22 @@ describe('a moment of the run', () => {
     }
   });
 
+  it('is near a limit from nine tenths of it on', () => {
+    const station = { ...demo('Stills').tracks[0]!.stations.at(-1)!, lowV: undefined, highV: undefined };
+    const at = (currentA: number) =>
+      momentOf(
+        {
+          ...station,
+          limit: { maxA: 10, by: 'port', part: 'Plate', port: undefined },
+          moments: [{ voltageV: 7, currentA, powerW: 7 * currentA }],
+        },
+        0,
+      );
+    expect(at(8.9)).toMatchObject({ verdict: 'good', near: undefined });
+    expect(at(9.1)).toMatchObject({ verdict: 'caution', near: 'near-limit' });
+    expect(at(10)).toMatchObject({ verdict: 'stop', near: 'at-limit' });
+  });
+
   it('tells a gate that is near its lowest volts, and one that is there', () => {
     const { tracks } = demo('Stills');
     const camera = tracks[0]!.stations.at(-1)!;

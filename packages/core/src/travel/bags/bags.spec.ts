@@ -98,7 +98,7 @@ describe('a bag that does not arrive', () => {
     expect(stills('siv-bag', 'siv-bag')).toEqual(['Stills with the grip']);
   });
 
-  it('a stand-in takes the place of one part only', () => {
+  it('a stand-in takes the place of one part only, and of none from the same bag', () => {
     const parts = {
       one: pack({ name: 'One' }),
       two: pack({ name: 'Two' }),
@@ -111,8 +111,10 @@ describe('a bag that does not arrive', () => {
     const rig = { name: 'Both', devices: [{ gearId: 'a' }, { gearId: 'b' }], links: [link('one', 'a'), link('two', 'b')] };
     const bags: Bag[] = [{ id: 'x', name: 'X', goes: 'hold' }, { id: 'y', name: 'Y', goes: 'hold' }]; // prettier-ignore
     const things = [{ id: 'one', bagId: 'x' }, { id: 'two', bagId: 'x' }, { id: 'three', bagId: 'y' }, { id: 'a', bagId: 'y' }, { id: 'b', bagId: 'y' }]; // prettier-ignore
-    const of = (more: readonly string[]) => packedTrip({ trip: { name: 'T', rigIds: ['r'], gearIds: more, bags, things }, gear, rigs: new Map([['r', rig]]), days: new Map(), rules: new Map(), today: '2026-01-11' }).lost[0]!; // prettier-ignore
+    const of = (more: readonly string[], lying: readonly { readonly id: string; readonly bagId: string }[] = things) => packedTrip({ trip: { name: 'T', rigIds: ['r'], gearIds: more, bags, things: lying }, gear, rigs: new Map([['r', rig]]), days: new Map(), rules: new Map(), today: '2026-01-11' }).lost[0]!; // prettier-ignore
     expect(of([]).stops[0]!.lost).toHaveLength(2);
+    const together = things.map((one) => (one.id === 'three' ? { ...one, bagId: 'x' } : one));
+    expect(of(['three'], together).stops[0]).toMatchObject({ lost: [{ id: 'one' }, { id: 'two' }], saved: [] });
     expect(of(['three']).stops[0]).toMatchObject({ lost: [{ id: 'two' }], saved: [{ part: { id: 'one' }, by: { id: 'three' } }] });
   });
 });

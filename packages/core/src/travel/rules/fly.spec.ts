@@ -74,6 +74,19 @@ describe('who carries what', () => {
     expect(over.batteries.filter(({ carriedBy }) => carriedBy === undefined)).toHaveLength(1);
   });
 
+  it('leaves at home what is missed least: the smallest of those over, and each keeps the largest', () => {
+    const spares = [40, 95, 147, 80].map((energyWh, at): Carried => ({
+      id: `b${at}`,
+      approval: false,
+      bank: true,
+      leadAcid: false,
+      energyWh,
+    }));
+    const { by, left } = shareOut(spares, 1, { ...USUAL_FLIGHT_RULES, banks: 2 });
+    expect([...by.keys()].sort()).toEqual(['b1', 'b2']);
+    expect([...left].sort()).toEqual(['b0', 'b3']);
+  });
+
   it('what is installed is nobody’s spare, what may not fly makes the journey impossible as it is', () => {
     expect(whatMayFly({ people: 1, batteries: batteries(5, { role: 'installed' }) }).possible).toBe(true);
     const never = whatMayFly({ people: 1, batteries: [spare({ id: 'V5', energyWh: 196 })] });
