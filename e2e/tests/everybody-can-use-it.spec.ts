@@ -74,6 +74,8 @@ async function look(page: Page, path: string): Promise<void> {
   // its editors come when there is time for them
   if (path === '/rigs/new' || path === '/today') await expect(page.locator('app-battery-editor, app-adapter-editor')).toHaveCount(2);
   await page.evaluate(() => document.querySelectorAll('details').forEach((fold) => (fold.open = true)));
+  // what nobody worded reaches a page as this
+  expect(await page.locator('body').innerText()).not.toMatch(/\[object |\bundefined\b|\bNaN\b/);
   expect(await serious(axe(page).withTags(TAGS))).toEqual([]);
   // another theme is other colours, and nothing else
   await page.emulateMedia({ colorScheme: 'dark' });
