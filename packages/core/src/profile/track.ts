@@ -1,6 +1,5 @@
 import { deviceVolts, feedPoint, worstVerdict } from '../findings';
 import type { Finding, Verdict } from '../findings';
-import { batteryFigures } from '../gear';
 import { fullVoltage } from '../physics/cell';
 import { isA, roleOf } from '../rig/drawn';
 import type { Part, Role } from '../rig/drawn';
@@ -95,14 +94,14 @@ function levelOf(voltageV: number, currentA: number): Level {
 
 type Levels = (level: (point: TimedPoint) => Level | undefined) => Pick<Station, 'start' | 'middle' | 'end' | 'moments'>;
 
-function sourceStation({ source }: SourceTree, first: Connection, verdict: Verdict, levels: Levels): Station {
-  const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
+function sourceStation({ source, figures }: SourceTree, first: Connection, verdict: Verdict, levels: Levels): Station {
+  const maxA = figures?.maxA;
   const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.title, port: undefined } as const);
   const key = `source ${source.id}`;
   const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.title, limit, verdict } as const;
-  if (!isA(source, 'battery'))
+  if (!isA(source, 'battery') || !figures)
     return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
-  const { cellsInSeries: cells, cutoffV } = batteryFigures(source.gear);
+  const { cellsInSeries: cells, cutoffV } = figures;
   return {
     ...base,
     highV: cells === undefined ? undefined : fullVoltage(source.gear.chemistry, cells),

@@ -1,8 +1,9 @@
+import { batteryFigures } from '../gear';
 import { packFrom } from '../physics/cell';
 import type { Feed, Network } from '../physics/circuit';
 import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, inOwnBay, isA } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
-import { connectionTo, Evidence, packSpecOf, spareTrouble, treesFeeding } from '../rig/resolved';
+import { connectionTo, Evidence, resolvedPack, spareTrouble, treesFeeding } from '../rig/resolved';
 import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
@@ -107,8 +108,8 @@ function swapsOf(resolved: ResolvedRig, { source }: SourceTree): Omit<SystemSour
   const spares = ids.flatMap((id) => {
     const part = parts.get(id);
     if (!part || !isA(part, 'battery')) return [];
-    const spec = packSpecOf(rig, part, new Evidence());
-    return spec && spareTrouble(resolved, part, source) === undefined ? [{ id, pack: packFrom(spec) }] : [];
+    const known = resolvedPack(rig, part, batteryFigures(part.gear), new Evidence());
+    return known && spareTrouble(resolved, part, source) === undefined ? [{ id, pack: known.pack }] : [];
   });
   return {
     spares,

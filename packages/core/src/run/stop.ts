@@ -1,4 +1,3 @@
-import { batteryFigures } from '../gear';
 import { isA } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { budgetFeed, portFeed } from '../rig/resolved';
@@ -42,7 +41,8 @@ export type Stop =
   | { readonly why: 'after-swaps'; readonly swaps: number; readonly battery: string; readonly swapMin: number; readonly stopMin: number };
 
 /** What ends a source's run. */
-export function stopOf({ source, connections, unlimited, spec }: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
+export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
+  const { source, connections, unlimited, spec } = tree;
   const { title: name } = source;
   const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
   const nameOf = (id: string): string =>
@@ -66,7 +66,7 @@ export function stopOf({ source, connections, unlimited, spec }: SourceTree, dra
     case 'load-undervoltage':
       return { why: 'switches-off', device: nameOf(run.at), minV, ...left };
     case 'over-current':
-      return { why: 'over-current', limit: limitAt(source, connections, run.at), ...left };
+      return { why: 'over-current', limit: limitAt(tree, run.at), ...left };
     case 'empty':
     case 'collapse':
       return { why: run.cause, source: name };
@@ -76,10 +76,10 @@ export function stopOf({ source, connections, unlimited, spec }: SourceTree, dra
 }
 
 /** The limit that is kept at a place of the circuit. */
-function limitAt(source: SourceTree['source'], connections: SourceTree['connections'], at: string): CurrentLimit | OtherLimit {
+function limitAt({ source, connections, figures }: SourceTree, at: string): CurrentLimit | OtherLimit {
   const none = { maxA: undefined, maxW: undefined, port: undefined };
   if (at === 'pack') {
-    const maxA = isA(source, 'battery') ? batteryFigures(source.gear).maxA : undefined;
+    const maxA = figures?.maxA;
     return maxA === undefined
       ? { ...none, by: 'unknown', part: source.title }
       : { maxA, by: 'battery', part: source.title, port: undefined };

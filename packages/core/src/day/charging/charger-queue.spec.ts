@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { charger, HOUSE, pack } from '../../../testing/day';
 import type { Gear } from '../../gear/gear';
-import { CHARGER_EFFICIENCY } from '../../tables';
+import { CHARGER_EFFICIENCY } from '../../tables/charging';
 import type { OnCharger } from './charger';
 import { ChargerQueues, pairingOf } from './charger-queue';
 import type { Filled } from './charger-queue';

@@ -1,4 +1,3 @@
-import { batteryFigures } from '../../gear';
 import type { Battery } from '../../gear';
 import { labelAh } from '../../physics/cell';
 import { inOwnBay, isA, roleOf } from '../../rig/drawn';
@@ -51,12 +50,12 @@ function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Fin
   return [finding('over-current-late', limit.by === 'cable' ? 'stop' : endVerdict(run), place, late)];
 }
 
-function packFindings({ source }: SourceTree, run: Discharge): Finding[] {
+function packFindings({ source, figures }: SourceTree, run: Discharge): Finding[] {
   if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
   const { title: battery } = source;
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
   const isBare = isBareCells(source.gear);
-  const facts = { at: 'battery', battery, maxA: batteryFigures(source.gear).maxA ?? 0, isBare } as const;
+  const facts = { at: 'battery', battery, maxA: figures?.maxA ?? 0, isBare } as const;
   if (run.minutes === 0) return [finding('over-current', 'stop', place, facts)];
   return [finding('over-current-late', isBare ? 'stop' : endVerdict(run), place, { ...facts, afterMin: run.minutes })];
 }

@@ -1,4 +1,4 @@
-import { cellVoltage, labelAh, packFrom, tooCold } from '../../physics/cell';
+import { cellVoltage, labelAh, tooCold } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
 import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
@@ -57,11 +57,11 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
   if (!isA(a, 'battery') || !isA(b, 'battery'))
     return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
   // what is missing of them is told as that
-  if (!first || !second) return [];
+  if (!first || !second || !one.tree.pack || !other.tree.pack) return [];
   if (first.chemistry !== second.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
   if (first.cellsInSeries !== second.cellsInSeries) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
   const [oneV, otherV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
-  const ohm = packFrom(first).resistanceOhm + packFrom(second).resistanceOhm + one.way.leadOhm + other.way.leadOhm;
+  const ohm = one.tree.pack.resistanceOhm + other.tree.pack.resistanceOhm + one.way.leadOhm + other.way.leadOhm;
   const currentA = Math.abs(oneV - otherV) / ohm;
   const limitA = Math.min(chargeLimit(first), chargeLimit(second));
   if (currentA <= TOLD_SHARE * limitA) return [];

@@ -1,6 +1,6 @@
 import type { Battery } from '../../gear';
-import { ocvArea, packFrom, socAtVoltage } from '../../physics/cell';
-import type { PackSpec } from '../../physics/cell';
+import { ocvArea, socAtVoltage } from '../../physics/cell';
+import type { Pack } from '../../physics/cell';
 import { batteryState, isA, roleOf } from '../../rig/drawn';
 import { portFeed } from '../../rig/resolved';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../../rig/resolved';
@@ -29,12 +29,12 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 }
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
-function sagFindings({ source, connections, spec }: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !spec) return [];
+function sagFindings({ source, connections, spec, pack }: SourceTree, run: Discharge | undefined): readonly Finding[] {
+  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !spec || !pack) return [];
   // at its rated pace it is cut off a little short of empty as well
-  const { capacityAh, cutoffV } = packFrom(spec);
+  const { capacityAh, cutoffV } = pack;
   const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
-  if (leftShare(source.gear, run.endSoc, socAtCutoff(spec, ratedA)) < NOTHING_STRANDED) return [];
+  if (leftShare(source.gear, run.endSoc, socAtCutoff(pack, ratedA)) < NOTHING_STRANDED) return [];
   const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.title } as const;
   const facts = { by: 'cutoff', battery: source.title, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
@@ -48,8 +48,7 @@ function leftShare({ chemistry }: Battery, endSoc: number, usedUpSoc = 0): numbe
 }
 
 /** The charge at which its own protection would cut a battery off at so many amps. */
-function socAtCutoff(spec: PackSpec, currentA: number): number {
-  const { cellsInSeries, cutoffV, resistanceOhm, ocvPerCell } = packFrom(spec);
+function socAtCutoff({ cellsInSeries, cutoffV, resistanceOhm, ocvPerCell }: Pack, currentA: number): number {
   return socAtVoltage(ocvPerCell, (cutoffV + currentA * resistanceOhm) / cellsInSeries);
 }
 
@@ -197,7 +196,7 @@ function tooLow(
   if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
   if (!isA(source, 'battery')) return undefined;
   // what its own protection would leave at that draw is not the window's doing
-  const usedUpSoc = tree.spec ? socAtCutoff(tree.spec, run?.end?.packA ?? 0) : 0;
+  const usedUpSoc = tree.pack ? socAtCutoff(tree.pack, run?.end?.packA ?? 0) : 0;
   if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
     const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };

@@ -1,6 +1,4 @@
-import { batteryFigures } from '../../gear';
-import type { Battery } from '../../gear';
-import { cellVoltage, packFrom } from '../../physics/cell';
+import { cellVoltage } from '../../physics/cell';
 import { ampacity, fuseFor } from '../../physics/wire';
 import { isA, roleOf } from '../../rig/drawn';
 import { cableLimit, wireArea } from '../../rig/resolved';
@@ -50,11 +48,11 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
   return [...far, finding('fuse-small', 'caution', place, { fuseA, currentA, wantedA, sizeA: fuseFor(currentA) ?? wantedA })];
 }
 
-function withoutFuse({ source, spec }: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
+function withoutFuse(tree: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
   const { id, before, output, from, to } = connection;
-  if (!isA(source, 'battery') || before) return [];
+  if (!isA(tree.source, 'battery') || before) return [];
   const bare = ['bare', 'xt60'].includes(output.connector.type);
-  const strong = mostGiven(source.gear, spec) >= NEEDS_FUSE_A;
+  const strong = mostGiven(tree) >= NEEDS_FUSE_A;
   if (!bare || !strong) return [];
   // past the largest size sold no figure is named
   const sizeA = run && fuseFor(mostCurrent(run, id));
@@ -62,15 +60,14 @@ function withoutFuse({ source, spec }: SourceTree, connection: Connection, run: 
 }
 
 /** Amps that a pack can give, by its limit or, where nobody says, by its kind and size: what a lead must be guarded against. */
-function mostGiven(battery: Battery, spec: SourceTree['spec']): number {
-  const { maxA } = batteryFigures(battery);
-  if (battery.chemistry === 'agm') return Infinity;
+function mostGiven({ source, figures, pack }: SourceTree): number {
+  const { maxA } = figures ?? {};
+  if (!isA(source, 'battery') || source.gear.chemistry === 'agm') return Infinity;
   if (maxA !== undefined) return maxA;
   // of a pack whose energy nobody knows nothing is known
-  if (!spec) return Infinity;
-  const pack = packFrom(spec);
+  if (!pack) return Infinity;
   return Math.max(
-    PACK_LIMIT_C[battery.chemistry].high * pack.capacityAh,
+    PACK_LIMIT_C[source.gear.chemistry].high * pack.capacityAh,
     (pack.cellsInSeries * cellVoltage(pack.ocvPerCell, 1)) / pack.resistanceOhm,
   );
 }

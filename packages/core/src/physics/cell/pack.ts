@@ -46,17 +46,6 @@ export interface PackSpec {
  * @example packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 }).capacityAh // 6.38
  */
 export function packFrom(spec: PackSpec): Pack {
-  const known = PACKS.get(spec);
-  if (known) return known;
-  const pack = workedOut(spec);
-  PACKS.set(spec, pack);
-  return pack;
-}
-
-/** Circuits, findings and figures ask for the same pack many times over. */
-const PACKS = new WeakMap<PackSpec, Pack>();
-
-function workedOut(spec: PackSpec): Pack {
   const chemistry = CHEMISTRIES[spec.chemistry];
   const temperature = coldDerating(chemistry.cold, spec.temperatureC ?? ROOM_TEMPERATURE_C);
   const age = ageFactor(spec.years ?? 0, spec.cycles ?? 0);

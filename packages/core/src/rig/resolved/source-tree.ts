@@ -1,18 +1,24 @@
-import type { PackSpec } from '../../physics/cell';
+import { batteryFigures } from '../../gear';
+import type { BatteryFigures } from '../../gear';
+import type { Pack, PackSpec } from '../../physics/cell';
 import { inOwnBay, isA } from '../drawn';
 import type { DrawnRig, Part, Source } from '../drawn';
 import { connectionsOf } from './connection';
 import type { Connection } from './connection';
 import type { Evidence } from './figure';
-import { packSpecOf } from './pack-spec';
+import { resolvedPack } from './resolved-pack';
 
 /** Everything that hangs on one source. */
 export interface SourceTree {
   readonly source: Source;
   /** Outer before inner. */
   readonly connections: readonly Connection[];
+  /** What the battery says of itself; undefined for a supply. */
+  readonly figures: BatteryFigures | undefined;
   /** The battery as a pack; undefined for a supply, and while its energy is not known. */
   readonly spec: PackSpec | undefined;
+  /** The same worked out, at its rated pace. */
+  readonly pack: Pack | undefined;
   /** A supply goes on for ever; a battery does not. */
   readonly unlimited: boolean;
   /** A figure is missing without which there is no circuit. */
@@ -20,11 +26,12 @@ export interface SourceTree {
 }
 
 export function sourceTree(drawn: DrawnRig, source: Source, evidence: Evidence): SourceTree {
+  const figures = isA(source, 'battery') ? batteryFigures(source.gear) : undefined;
   const connections = connectionsOf(drawn, source, evidence);
   const unlimited = !isA(source, 'battery');
-  const spec = isA(source, 'battery') ? packSpecOf(drawn.rig, source, evidence) : undefined;
+  const { spec, pack } = (isA(source, 'battery') && figures ? resolvedPack(drawn.rig, source, figures, evidence) : undefined) ?? {};
   const incomplete = connections.some((connection) => connection.incomplete) || (!unlimited && spec === undefined);
-  return { source, connections, spec, unlimited, incomplete };
+  return { source, connections, figures, spec, pack, unlimited, incomplete };
 }
 
 /** The connection of a tree that ends at a part which hangs on it. */

@@ -1,16 +1,21 @@
-import { batteryFigures } from '../../gear';
-import type { Battery } from '../../gear';
+import type { Battery, BatteryFigures } from '../../gear';
 import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
-import type { PackSpec } from '../../physics/cell';
+import type { Pack, PackSpec } from '../../physics/cell';
 import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, ROOM_TEMPERATURE_C, timesFigure } from '../../tables';
 import { batteryState } from '../drawn';
 import type { Part, Rig } from '../drawn';
 import type { Evidence } from './figure';
 
+/** A battery as a pack, worked out once: what it is made from, and what comes of that at its rated pace. */
+export interface ResolvedPack {
+  readonly spec: PackSpec;
+  readonly pack: Pack;
+}
+
 /** A battery as a pack, under the rig's conditions; undefined while its energy is not known. */
-export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): PackSpec | undefined {
+export function resolvedPack(rig: Rig, part: Part<Battery>, figures: BatteryFigures, evidence: Evidence): ResolvedPack | undefined {
   const battery = part.gear;
-  const { energyWh, resistanceOhm, maxA, cellsInSeries } = batteryFigures(battery);
+  const { energyWh, resistanceOhm, maxA, cellsInSeries } = figures;
   if (cellsInSeries === undefined) evidence.lack('cells', part);
   if (energyWh === undefined) evidence.lack('energy', part);
   if (energyWh === undefined || cellsInSeries === undefined) return undefined;
@@ -32,8 +37,9 @@ export function packSpecOf(rig: Rig, part: Part<Battery>, evidence: Evidence): P
     years,
     cycles,
   };
-  notePack(rig, part, spec, evidence);
-  return spec;
+  const pack = packFrom(spec);
+  notePack(rig, part, { spec, pack, ...figures }, evidence);
+  return { spec, pack };
 }
 
 function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): number {
@@ -43,10 +49,14 @@ function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): 
 }
 
 /** What the pack rests on: its own figures where it has them, typical ones where it has not. */
-function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evidence): void {
+function notePack(
+  rig: Rig,
+  part: Part<Battery>,
+  { spec, pack, fromCells, resistanceOhm }: ResolvedPack & BatteryFigures,
+  evidence: Evidence,
+): void {
   const { from: provenance = {}, cutoffV, chemistry: kind } = part.gear;
   const { energyWh, cellsInSeries, startSoc = 1, temperatureC = ROOM_TEMPERATURE_C, years = 0, cycles = 0 } = spec;
-  const { fromCells, resistanceOhm } = batteryFigures(part.gear);
   const { chosen } = batteryState(rig, part.id);
   const { cold, ratedHours, cellOhmAh, cutoffCellV, name: chemistry } = CHEMISTRIES[kind];
   const { capacityFactor, resistanceFactor } = coldDerating(cold, temperatureC);
@@ -62,7 +72,6 @@ function notePack(rig: Rig, part: Part<Battery>, spec: PackSpec, evidence: Evide
   evidence.note(part, temperature, temperatureC, 'C', chosen.cold ? 'chosen' : 'assumed');
   const left = ageFactor(years, cycles);
   if (left < 1) evidence.note(part, { of: 'age', years, cycles }, left, 'fraction', 'assumed');
-  const pack = packFrom(spec);
   evidence.note(part, { of: 'capacity', energyWh, ratedHours }, pack.capacityAh, 'Ah', 'computed');
   const resistance = { of: 'pack-resistance', cells: cellsInSeries, cellOhmAh, factor: resistanceFactor, temperatureC } as const;
   if (resistanceOhm !== undefined) evidence.note(part, resistance, pack.resistanceOhm, 'ohm', provenance.resistanceOhm ?? 'printed');
