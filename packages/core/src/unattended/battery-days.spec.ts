@@ -24,7 +24,8 @@ describe('what a rig lives on', () => {
     const slow = life(0.005);
     expect(slow.useWh).toBeCloseTo(0.12, 2);
     expect(slow.fullWh).toBeGreaterThan(0.9 * 95);
-    expect(slow.fullWh).toBeLessThan(1.05 * 95);
+    // what is spent first has the higher volts: from its share of charge the whole is taken for some more than it is
+    expect(slow.fullWh).toBeLessThan(1.1 * 95);
   });
 
   it('is of full batteries, whatever charge is in them now', () => {
