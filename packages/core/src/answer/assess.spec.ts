@@ -1,4 +1,18 @@
-import { adapter, answerTo, battery, BAY, BY_5V, BY_DTAP, BY_PD, CONTACTS, device, DTAP, IN_CAMERA, rigOf, troubles } from '../../testing/rig-parts';
+import {
+  adapter,
+  answerTo,
+  battery,
+  BAY,
+  BY_5V,
+  BY_DTAP,
+  BY_PD,
+  CONTACTS,
+  device,
+  DTAP,
+  IN_CAMERA,
+  rigOf,
+  troubles,
+} from '../../testing/rig-parts';
 import type { Parts } from '../../testing/rig-parts';
 import { cellVoltage } from '../physics/cell/ocv';
 import { discharge } from '../run/discharge';

@@ -1,4 +1,33 @@
-import { bay, behind, beside, byLead, byUsb, charged, chargeWith, converter, direct, fedBank, FLOWS_V, inSeries, joiner, leadAcid, ohmFor, onPort, onSupply, PANEL, peaking, PERCENT, poe, sleepy, supply, swapped, together, triggered, twoCells, wattsFor } from '../../testing/hazard-rigs';
+import {
+  bay,
+  behind,
+  beside,
+  byLead,
+  byUsb,
+  charged,
+  chargeWith,
+  converter,
+  direct,
+  fedBank,
+  FLOWS_V,
+  inSeries,
+  joiner,
+  leadAcid,
+  ohmFor,
+  onPort,
+  onSupply,
+  PANEL,
+  peaking,
+  PERCENT,
+  poe,
+  sleepy,
+  supply,
+  swapped,
+  together,
+  triggered,
+  twoCells,
+  wattsFor,
+} from '../../testing/hazard-rigs';
 import { bank, build, camera, DTAP, dummy, judge, pack, plainBank, stepUp, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 import type { FindingCode } from '../findings/facts';

@@ -2,8 +2,35 @@ export { assess, assessModel, backups, indicators, rigModel, runRange, sensitivi
 export type { Answer, Backup, Reading, RunRange } from '../answer';
 export { attention, nearestDay, verdictOfConcern } from '../attention';
 export type { AttentionTo, Concern } from '../attention';
-export { alternativeOf, APPROACHES, assignFeeds, costOf, CRITERIA, criteriaOf, DEFAULT_STYLE, findFeeds, offersFor, purchasesFor, RemedySearch, titleOf, weightsOf } from '../feed';
-export type { Alternative, Approach, Assignments, Criteria, Criterion, FoundFeed, FoundFeeds, Offer, Offers, Purchase, Purchases, Weights } from '../feed';
+export {
+  alternativeOf,
+  APPROACHES,
+  assignFeeds,
+  costOf,
+  CRITERIA,
+  criteriaOf,
+  DEFAULT_STYLE,
+  findFeeds,
+  offersFor,
+  purchasesFor,
+  RemedySearch,
+  titleOf,
+  weightsOf,
+} from '../feed';
+export type {
+  Alternative,
+  Approach,
+  Assignments,
+  Criteria,
+  Criterion,
+  FoundFeed,
+  FoundFeeds,
+  Offer,
+  Offers,
+  Purchase,
+  Purchases,
+  Weights,
+} from '../feed';
 export type { Verdict } from '../findings';
 export { chargeMinutes } from '../physics/cell';
 export { networkCaseShape, networkIssues } from '../physics/circuit';
@@ -12,7 +39,18 @@ export { profilesByRating } from '../physics/usb';
 export { fuseFor } from '../physics/wire';
 export { momentOf } from '../profile';
 export type { Level, Station, StationMoment, Track } from '../profile';
-export { awakeShare, givenInTest, leavesFeedOpen, orderOfConnecting, plainDraw, resolveRig, settledTests, shotsDraw, testedHere, withTestsSettled } from '../rig/resolved';
+export {
+  awakeShare,
+  givenInTest,
+  leavesFeedOpen,
+  orderOfConnecting,
+  plainDraw,
+  resolveRig,
+  settledTests,
+  shotsDraw,
+  testedHere,
+  withTestsSettled,
+} from '../rig/resolved';
 export { discharge } from '../run';
 export type { Discharge } from '../run';
 export { leftAlone } from '../unattended';

@@ -1,8 +1,65 @@
 export { USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN } from '../day/cards';
 export { chargerOf, fits } from '../day/charging';
-export { answerFrom, clockAt, DAY_TEMPLATES, dayIssues, dayLike, firstCall, forecastAskShape, forecastShape, minuteAt, minuteOf, mishapTitle, readClock, repeatBlocks, STEP_MIN, temperatureIn, templateBlocks, weatherFromForecast, withBattery, withBlock, withBlocks, withBlocksShifted, withCardChange, withCardMode, withCards, withCharger, withHands, withKind, withMishap, withNewBlock, withNewCardChange, withNewCards, withNewHands, withNewPlace, withNewSwap, withoutBlocks, withoutCards, withoutHands, withoutKind, withoutPlace, withoutRig, withPlace, withRig, withSwap, workingBlocks } from '../day/model';
+export {
+  answerFrom,
+  clockAt,
+  DAY_TEMPLATES,
+  dayIssues,
+  dayLike,
+  firstCall,
+  forecastAskShape,
+  forecastShape,
+  minuteAt,
+  minuteOf,
+  mishapTitle,
+  readClock,
+  repeatBlocks,
+  STEP_MIN,
+  temperatureIn,
+  templateBlocks,
+  weatherFromForecast,
+  withBattery,
+  withBlock,
+  withBlocks,
+  withBlocksShifted,
+  withCardChange,
+  withCardMode,
+  withCards,
+  withCharger,
+  withHands,
+  withKind,
+  withMishap,
+  withNewBlock,
+  withNewCardChange,
+  withNewCards,
+  withNewHands,
+  withNewPlace,
+  withNewSwap,
+  withoutBlocks,
+  withoutCards,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+  withSwap,
+  workingBlocks,
+} from '../day/model';
 export type { DayTemplate, Forecast, ForecastAsk, Mishap } from '../day/model';
-export { carriedOver, costOfMoving, DAY_APPROACHES, dayAfter, dayApproach, movedChange, neededToday, notAsLeft, planDay, topUps, whatWouldDo } from '../day/planner';
+export {
+  carriedOver,
+  costOfMoving,
+  DAY_APPROACHES,
+  dayAfter,
+  dayApproach,
+  movedChange,
+  neededToday,
+  notAsLeft,
+  planDay,
+  topUps,
+  whatWouldDo,
+} from '../day/planner';
 export type { DayPlan, MovedChange } from '../day/planner';
 export { PLAN_ORDERS } from '../day/planner/judge';
 export type { PlanOrder } from '../day/planner/judge';

@@ -1,5 +1,14 @@
 export type { Log } from '../measure/feed-loss';
-export { atDevice, belongTogether, drawOfSegment, healthHistory, knownModes, learnedDraws, planAgainstDay, RETIRE_SHARE } from '../measure/learning';
+export {
+  atDevice,
+  belongTogether,
+  drawOfSegment,
+  healthHistory,
+  knownModes,
+  learnedDraws,
+  planAgainstDay,
+  RETIRE_SHARE,
+} from '../measure/learning';
 export type { CapacityPoint, DrawEvidence, DrawRow, HealthHistory, PlanAgainstDay, RunAgainstPlan, Together } from '../measure/learning';
 export { dayOf, meterColumnsShape, OBSERVATION_KINDS, observationShape, recordingShape, USUAL } from '../measure/log';
 export type { MeterColumns, NamedSegment, Observation, ObservationKind, Recording } from '../measure/log';

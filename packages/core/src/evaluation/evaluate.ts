@@ -11,7 +11,19 @@ import { drawnRig } from '../rig/drawn';
 import type { Rig, Style } from '../rig/drawn';
 import { leftAlone } from '../unattended';
 import { wordsIn } from '../words';
-import type { Language, ToldAlone, ToldAlternative, ToldAnswer, ToldAssignments, ToldCriteria, ToldFeeds, ToldIndicator, ToldPurchases, ToldSensitivity, Words } from '../words';
+import type {
+  Language,
+  ToldAlone,
+  ToldAlternative,
+  ToldAnswer,
+  ToldAssignments,
+  ToldCriteria,
+  ToldFeeds,
+  ToldIndicator,
+  ToldPurchases,
+  ToldSensitivity,
+  Words,
+} from '../words';
 import { evaluateBench, evaluateCheck } from './evaluate-bench';
 import type { BenchEvaluation, CheckEvaluation } from './evaluate-bench';
 import { evaluateDay } from './evaluate-day';

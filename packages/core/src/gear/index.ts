@@ -7,7 +7,20 @@ export type { Draw } from './draw-shape';
 export { withInput, withOutput, withTyped } from './edit-gear';
 export { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 export type { FeedKind } from './feed-kind';
-export { asideShape, borrowedShape, idShape, localId, moment, MOST_ASIDE, MOST_ASIDE_PATH, name, onDate, provenanceShape, unknown, watts } from './fields';
+export {
+  asideShape,
+  borrowedShape,
+  idShape,
+  localId,
+  moment,
+  MOST_ASIDE,
+  MOST_ASIDE_PATH,
+  name,
+  onDate,
+  provenanceShape,
+  unknown,
+  watts,
+} from './fields';
 export type { Borrowed, Provenance } from './fields';
 export { gearShape, gearTitle } from './gear';
 export type { Adapter, Battery, Budget, Cable, Device, Gear, GearKind, GearOf, Hub, Mode, Needs, RecordingLimits, Supply } from './gear';

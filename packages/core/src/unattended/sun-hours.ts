@@ -1,4 +1,14 @@
-import { AXIS_TILT, CLEAR_SHARE, CLOUDY_SHARE, DISTANCE_SWING, MID_MONTH, MJ_PER_KWH, SOLAR_CONSTANT, SPRING_TURN, SUN_SHARE } from '../tables';
+import {
+  AXIS_TILT,
+  CLEAR_SHARE,
+  CLOUDY_SHARE,
+  DISTANCE_SWING,
+  MID_MONTH,
+  MJ_PER_KWH,
+  SOLAR_CONSTANT,
+  SPRING_TURN,
+  SUN_SHARE,
+} from '../tables';
 /**
  * Radiation above the air on flat ground, MJ/m² and day, by latitude (north positive) and day of the year (FAO-56, eq. 21).
  *

@@ -3,7 +3,27 @@ import { LOW_WATER_DAY } from '../../demo/low-water-day';
 import { missingFields } from '../../shape/missing-fields';
 import { dayShape } from '../shape/day';
 import type { Day } from '../shape/day';
-import { STEP_MIN, withBattery, withBlock, withBlocksShifted, withCharger, withHands, withKind, withNewBlock, withNewHands, withNewPlace, withNewSwap, withoutBlocks, withoutHands, withoutKind, withoutPlace, withoutRig, withPlace, withRig, withSwap } from './edit-day';
+import {
+  STEP_MIN,
+  withBattery,
+  withBlock,
+  withBlocksShifted,
+  withCharger,
+  withHands,
+  withKind,
+  withNewBlock,
+  withNewHands,
+  withNewPlace,
+  withNewSwap,
+  withoutBlocks,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+  withSwap,
+} from './edit-day';
 
 const DAY = LOW_WATER_DAY.body;
 const BLOCK = DAY.blocks[0]!;

@@ -3,7 +3,28 @@ export { dayIssues } from './day-issues';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
 export type { DayTemplate } from './day-templates';
 export { withCardChange, withCardMode, withCards, withNewCardChange, withNewCards, withoutCards } from './edit-cards';
-export { STEP_MIN, withBattery, withBlock, withBlocks, withBlocksShifted, withCharger, withHands, withKind, withNewBlock, withNewHands, withNewPlace, withNewSwap, withoutBlocks, withoutHands, withoutKind, withoutPlace, withoutRig, withPlace, withRig, withSwap } from './edit-day';
+export {
+  STEP_MIN,
+  withBattery,
+  withBlock,
+  withBlocks,
+  withBlocksShifted,
+  withCharger,
+  withHands,
+  withKind,
+  withNewBlock,
+  withNewHands,
+  withNewPlace,
+  withNewSwap,
+  withoutBlocks,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+  withSwap,
+} from './edit-day';
 export { firstCall, workingBlocks } from './first-call';
 export { handsOf, isThere, lastThere, nextThere } from './hands';
 export type { Hands } from './hands';

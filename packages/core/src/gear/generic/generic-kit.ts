@@ -1,5 +1,13 @@
 import type { Cable, Device, Gear, GearOf } from '..';
-import { GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES, GENERIC_HUBS, GENERIC_SUPPLIES, genericGrip } from './generic';
+import {
+  GENERIC_ADAPTERS,
+  GENERIC_BATTERIES,
+  GENERIC_CABLES,
+  GENERIC_DEVICES,
+  GENERIC_HUBS,
+  GENERIC_SUPPLIES,
+  genericGrip,
+} from './generic';
 import { GENERIC_POWER } from './generic-power';
 
 /**

@@ -1,7 +1,23 @@
 import { parseNumber } from '../../quantity';
 import type { ChemistryId } from '../../tables';
 import type { Connector } from '..';
-import { CELL_SIZES, CELL_WORDS, CHEMISTRY_WORDS, CONNECTOR_WORDS, COUNTED_WORDS, DIRECTION_WORDS, EACH_WORDS, FULL_WORDS, LEAST_WORDS, MARKINGS, MOST_WORDS, NAME_WORDS, OWN_WORDS, PEAK_WORDS, TOTAL_WORDS } from './label-words';
+import {
+  CELL_SIZES,
+  CELL_WORDS,
+  CHEMISTRY_WORDS,
+  CONNECTOR_WORDS,
+  COUNTED_WORDS,
+  DIRECTION_WORDS,
+  EACH_WORDS,
+  FULL_WORDS,
+  LEAST_WORDS,
+  MARKINGS,
+  MOST_WORDS,
+  NAME_WORDS,
+  OWN_WORDS,
+  PEAK_WORDS,
+  TOTAL_WORDS,
+} from './label-words';
 
 export type FigureUnit = 'V' | 'A' | 'W' | 'Wh' | 'Ah' | 'awg' | 'mm2' | 'other';
 

@@ -3,5 +3,15 @@ export type { Circuit, EndCause, Limit, Node } from './circuit';
 export { networkCaseShape } from './network';
 export type { Converter, Feed, Load, Network, NetworkCase, Phase } from './network';
 export { networkIssues } from './network-issues';
-export { brokenLimit, collapsePlace, operatingPoint, readPoint, refusesToStart, roughCurrent, settle, settleDraws, solve } from './operating-point';
+export {
+  brokenLimit,
+  collapsePlace,
+  operatingPoint,
+  readPoint,
+  refusesToStart,
+  roughCurrent,
+  settle,
+  settleDraws,
+  solve,
+} from './operating-point';
 export type { OperatingPoint } from './operating-point';
