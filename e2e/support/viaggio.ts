@@ -126,3 +126,8 @@ export async function pick(field: Locator, title: string): Promise<void> {
     await expect(list).toBeHidden({ timeout: 2000 });
   }).toPass();
 }
+
+/** Until the planner has looked at everything, as its page tells; the bound is for what hangs. */
+export async function untilPlanned(page: Page): Promise<void> {
+  await expect(page.getByRole('progressbar', { name: 'Looked at' })).toBeHidden({ timeout: 180_000 });
+}

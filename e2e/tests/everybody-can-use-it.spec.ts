@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { TAGS, axe, expectNothingCutOff, serious } from '../support/readable';
-import { DAY, WHEELHOUSE, addressOf, expect, test, untilSaved, visit } from '../support/viaggio';
+import { DAY, WHEELHOUSE, addressOf, expect, test, untilPlanned, untilSaved, visit } from '../support/viaggio';
 
 const RECORDING = '/log/recordings/<V1 to Wheelhouse, bench>';
 const PAGES = [
@@ -107,9 +107,12 @@ test('axe finds nothing serious where a feed is chosen, and where approaches are
 });
 
 test('axe finds nothing serious where a day is set up, planned, and a block is open', async ({ page }) => {
+  test.slow();
   await visit(page, DAY);
   await page.getByRole('button', { name: 'Places and gear' }).click();
   await page.getByRole('button', { name: 'Make it work' }).click();
+  await expect(page.getByRole('button', { name: 'Stop, keep the best so far' })).toBeVisible();
+  await untilPlanned(page);
   await expect(page.getByRole('table', { name: 'Plans side by side' })).toBeVisible();
   await page
     .getByRole('button', { name: /^Stills with the grip: Stills, morning/ })
