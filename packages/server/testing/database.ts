@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
+import type { DatabaseError } from 'sequelize';
 import { createApp, servicesOf } from '../src/app';
 import { answersAsDeclared } from './answers-as-declared';
 import { migrate, openDatabase } from '../src/db/database';
@@ -71,10 +72,21 @@ export async function allowConnections(url: string, allow: boolean): Promise<voi
   await administer(`ALTER DATABASE ${new URL(url).pathname.slice(1)} ALLOW_CONNECTIONS ${allow}`);
 }
 
+const OBJECT_IN_USE = '55006';
+/** PostgreSQL waits 5 s for who was told to leave a database; on a busy machine its own vacuum needs longer. */
+const LEAVING_TRIES = 6;
+
 async function administer(sql: string): Promise<void> {
   const connection = new Sequelize(clusterUrl(), { logging: false, pool: { max: 1 } });
   try {
-    await connection.query(sql);
+    for (let left = LEAVING_TRIES; ; left--) {
+      try {
+        return void (await connection.query(sql));
+      } catch (error) {
+        const { code } = ((error as DatabaseError).parent ?? {}) as { code?: string };
+        if (code !== OBJECT_IN_USE || left === 1) throw error;
+      }
+    }
   } finally {
     await connection.close();
   }

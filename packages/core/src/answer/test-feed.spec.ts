@@ -43,6 +43,16 @@ describe('how a test was fed', () => {
     expect(Math.round(assess(rig, gear).run!.minutes)).toBe(150);
   });
 
+  it.each(Object.keys(FEEDS))('is read through %s as it was then, however cold or low the battery in the rig is now', (name) => {
+    const { rig, gear } = rigOf({ ...FEEDS[name]!, device: { ...FEEDS[name]!.device, draw: TEST } });
+    const id = rig.devices[0]!.gearId;
+    const then = testedHere(rig, gear, id, TEST) as { lostShare: number };
+    for (const now of [{ temperatureC: -10 }, { temperatureC: 40 }, { startCharge: 0.4 }]) {
+      const told = testedHere({ ...rig, ...now }, gear, id, TEST) as { lostShare: number };
+      expect(told.lostShare).toBeCloseTo(then.lostShare, 3);
+    }
+  });
+
   it('is settled for every mode of a rig’s devices before another feed is tried, and only there', () => {
     const meter: Draw = { basis: 'meter', voltageV: 15, currentA: 1, at: 'battery' };
     const body: Device = {

@@ -13,7 +13,7 @@ const PACING_TOLERANCE = 1e-6;
  * hurried the mean current decides the capacity, and the capacity the current: found by running it until both agree.
  */
 export function networkOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>): Network | undefined {
-  const { spec } = tree;
+  const spec = tree.battery?.spec;
   let network = circuitOf(tree, draws);
   if (!network || !spec || CHEMISTRIES[spec.chemistry].peukertExponent === 1) return network;
   for (let round = 0; round < PACING_ROUNDS; round++) {

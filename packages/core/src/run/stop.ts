@@ -42,7 +42,7 @@ export type Stop =
 
 /** What ends a source's run. */
 export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
-  const { source, connections, unlimited, spec } = tree;
+  const { source, connections, unlimited, battery } = tree;
   const { title: name } = source;
   const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
   const nameOf = (id: string): string =>
@@ -59,7 +59,7 @@ export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, r
   const { minV = 0, startV } = here?.input.takes === 'window' ? here.input : {};
   switch (run.cause) {
     case 'pack-cutoff':
-      return { why: 'cutoff', cutoffV: spec?.cutoffV ?? 0, ...left };
+      return { why: 'cutoff', cutoffV: battery?.spec.cutoffV ?? 0, ...left };
     case 'converter-dropout':
       if (run.minutes === 0 && startV !== undefined) return { why: 'will-not-start', place };
       return { why: 'drops-out', place, minV, ...left };

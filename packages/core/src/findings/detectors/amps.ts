@@ -67,12 +67,12 @@ function isBareCells({ protection, cell, chemistry }: Battery): boolean {
 }
 
 /** More than a pack of its kind surely gives, while nobody says what it may give: no limit is known, not none. */
-function packLimitFindings({ source, spec, connections }: SourceTree, run: Discharge): Finding[] {
-  if (!isA(source, 'battery') || !spec || spec.maxA !== undefined) return [];
+function packLimitFindings({ source, battery, connections }: SourceTree, run: Discharge): Finding[] {
+  if (!isA(source, 'battery') || !battery || battery.spec.maxA !== undefined) return [];
   // what leaves a bank by its ports is limited there
   if (source.gear.form === 'bank' || connections.every(({ output }) => output.gives !== 'pack')) return [];
   const { low, typical, high } = PACK_LIMIT_C[source.gear.chemistry];
-  const ratedAh = labelAh(spec);
+  const ratedAh = labelAh(battery.spec);
   const currentA = Math.max(run.start?.packA ?? 0, run.end?.packA ?? 0);
   // a device and the battery made for its bay are made for each other
   const surelyC = connections.every(inOwnBay) ? typical : low;

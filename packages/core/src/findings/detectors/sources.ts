@@ -53,17 +53,21 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
   const [a, b] = [one.tree.source, other.tree.source];
   const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
   const names = { hub: hub.title, one: a.title, other: b.title };
-  const [first, second] = [one.tree.spec, other.tree.spec];
+  const [first, second] = [one.tree.battery, other.tree.battery];
   if (!isA(a, 'battery') || !isA(b, 'battery'))
     return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
   // what is missing of them is told as that
-  if (!first || !second || !one.tree.pack || !other.tree.pack) return [];
-  if (first.chemistry !== second.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
-  if (first.cellsInSeries !== second.cellsInSeries) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
-  const [oneV, otherV] = [openVolts(first, batteryState(rig, a.id).startSoc), openVolts(second, batteryState(rig, b.id).startSoc)];
-  const ohm = one.tree.pack.resistanceOhm + other.tree.pack.resistanceOhm + one.way.leadOhm + other.way.leadOhm;
+  if (!first || !second) return [];
+  if (first.spec.chemistry !== second.spec.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
+  if (first.spec.cellsInSeries !== second.spec.cellsInSeries)
+    return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
+  const [oneV, otherV] = [
+    openVolts(first.spec, batteryState(rig, a.id).startSoc),
+    openVolts(second.spec, batteryState(rig, b.id).startSoc),
+  ];
+  const ohm = first.pack.resistanceOhm + second.pack.resistanceOhm + one.way.leadOhm + other.way.leadOhm;
   const currentA = Math.abs(oneV - otherV) / ohm;
-  const limitA = Math.min(chargeLimit(first), chargeLimit(second));
+  const limitA = Math.min(chargeLimit(first.spec), chargeLimit(second.spec));
   if (currentA <= TOLD_SHARE * limitA) return [];
   const facts = { ...names, oneV, otherV, ohm, currentA, limitA };
   return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];

@@ -29,9 +29,10 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 }
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
-function sagFindings({ source, connections, spec, pack }: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !spec || !pack) return [];
+function sagFindings({ source, connections, battery }: SourceTree, run: Discharge | undefined): readonly Finding[] {
+  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !battery) return [];
   // at its rated pace it is cut off a little short of empty as well
+  const { spec, pack } = battery;
   const { capacityAh, cutoffV } = pack;
   const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
   if (leftShare(source.gear, run.endSoc, socAtCutoff(pack, ratedA)) < NOTHING_STRANDED) return [];
@@ -196,7 +197,7 @@ function tooLow(
   if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
   if (!isA(source, 'battery')) return undefined;
   // what its own protection would leave at that draw is not the window's doing
-  const usedUpSoc = tree.pack ? socAtCutoff(tree.pack, run?.end?.packA ?? 0) : 0;
+  const usedUpSoc = tree.battery ? socAtCutoff(tree.battery.pack, run?.end?.packA ?? 0) : 0;
   if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
     const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };

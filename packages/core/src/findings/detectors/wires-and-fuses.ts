@@ -60,15 +60,15 @@ function withoutFuse(tree: SourceTree, connection: Connection, run: Discharge | 
 }
 
 /** Amps that a pack can give, by its limit or, where nobody says, by its kind and size: what a lead must be guarded against. */
-function mostGiven({ source, figures, pack }: SourceTree): number {
+function mostGiven({ source, figures, battery }: SourceTree): number {
   const { maxA } = figures ?? {};
   if (!isA(source, 'battery') || source.gear.chemistry === 'agm') return Infinity;
   if (maxA !== undefined) return maxA;
   // of a pack whose energy nobody knows nothing is known
-  if (!pack) return Infinity;
+  if (!battery) return Infinity;
   return Math.max(
-    PACK_LIMIT_C[source.gear.chemistry].high * pack.capacityAh,
-    (pack.cellsInSeries * cellVoltage(pack.ocvPerCell, 1)) / pack.resistanceOhm,
+    PACK_LIMIT_C[source.gear.chemistry].high * battery.pack.capacityAh,
+    (battery.pack.cellsInSeries * cellVoltage(battery.pack.ocvPerCell, 1)) / battery.pack.resistanceOhm,
   );
 }
 

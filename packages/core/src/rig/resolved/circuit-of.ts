@@ -29,8 +29,8 @@ const ENDLESS_AH = 1e7;
  */
 export function circuitOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>): Network | undefined {
   if (tree.incomplete) return undefined;
-  const { source, connections, pack } = tree;
-  return { pack: pack ?? endlessPack(connections), feeds: new Builder(connections, draws).feedsOf(source, undefined) };
+  const { source, connections, battery } = tree;
+  return { pack: battery?.pack ?? endlessPack(connections), feeds: new Builder(connections, draws).feedsOf(source, undefined) };
 }
 
 /** A supply: a voltage that stands, and never runs out. */

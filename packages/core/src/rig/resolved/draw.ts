@@ -53,7 +53,7 @@ export function deviceDraw(
     return undefined;
   }
   const said = device.from?.draw;
-  const read = readDraw(draw, said, tree?.spec);
+  const read = readDraw(draw, said, tree?.battery?.spec);
   const atW = atDevice(draw, read, use, tree, evidence);
   if (atW === undefined) return undefined;
   const feedLossOff = read.atBattery && read.lostShare === undefined;

@@ -37,9 +37,14 @@ export function resolvedPack(rig: Rig, part: Part<Battery>, figures: BatteryFigu
     years,
     cycles,
   };
-  const pack = packFrom(spec);
-  notePack(rig, part, { spec, pack, ...figures }, evidence);
-  return { spec, pack };
+  const resolved = packOf(spec);
+  notePack(rig, part, { ...resolved, ...figures }, evidence);
+  return resolved;
+}
+
+/** What a pack is made from and what comes of it, which are never apart: another spec is another pack. */
+export function packOf(spec: PackSpec): ResolvedPack {
+  return { spec, pack: packFrom(spec) };
 }
 
 function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): number {

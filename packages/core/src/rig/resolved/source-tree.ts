@@ -1,12 +1,12 @@
 import { batteryFigures } from '../../gear';
 import type { BatteryFigures } from '../../gear';
-import type { Pack, PackSpec } from '../../physics/cell';
 import { inOwnBay, isA } from '../drawn';
 import type { DrawnRig, Part, Source } from '../drawn';
 import { connectionsOf } from './connection';
 import type { Connection } from './connection';
 import type { Evidence } from './figure';
 import { resolvedPack } from './resolved-pack';
+import type { ResolvedPack } from './resolved-pack';
 
 /** Everything that hangs on one source. */
 export interface SourceTree {
@@ -16,9 +16,7 @@ export interface SourceTree {
   /** What the battery says of itself; undefined for a supply. */
   readonly figures: BatteryFigures | undefined;
   /** The battery as a pack; undefined for a supply, and while its energy is not known. */
-  readonly spec: PackSpec | undefined;
-  /** The same worked out, at its rated pace. */
-  readonly pack: Pack | undefined;
+  readonly battery: ResolvedPack | undefined;
   /** A supply goes on for ever; a battery does not. */
   readonly unlimited: boolean;
   /** A figure is missing without which there is no circuit. */
@@ -29,9 +27,9 @@ export function sourceTree(drawn: DrawnRig, source: Source, evidence: Evidence):
   const figures = isA(source, 'battery') ? batteryFigures(source.gear) : undefined;
   const connections = connectionsOf(drawn, source, evidence);
   const unlimited = !isA(source, 'battery');
-  const { spec, pack } = (isA(source, 'battery') && figures ? resolvedPack(drawn.rig, source, figures, evidence) : undefined) ?? {};
-  const incomplete = connections.some((connection) => connection.incomplete) || (!unlimited && spec === undefined);
-  return { source, connections, figures, spec, pack, unlimited, incomplete };
+  const battery = isA(source, 'battery') && figures ? resolvedPack(drawn.rig, source, figures, evidence) : undefined;
+  const incomplete = connections.some((connection) => connection.incomplete) || (!unlimited && battery === undefined);
+  return { source, connections, figures, battery, unlimited, incomplete };
 }
 
 /** The connection of a tree that ends at a part which hangs on it. */

@@ -29,7 +29,7 @@ function asTested(resolved: ResolvedRig, deviceId: string, draw: Draw): Draw | u
   const { modes: _modes, ...device } = use.part.gear;
   const found = deviceDraw({ ...use, scale: 1, part: { ...use.part, gear: { ...device, draw } } }, undefined, tree, new Evidence());
   if (!found) return undefined;
-  const { atW, givenWh } = readDraw(draw, undefined, tree.spec);
+  const { atW, givenWh } = readDraw(draw, undefined, tree.battery?.spec);
   const lostShare = Math.max(0, 1 - found.powerW / atW);
   return { ...draw, lostShare, ...(draw.basis === 'run-down' && givenWh !== undefined && { givenWh }) };
 }

@@ -5,6 +5,7 @@ import { brokenLimit, compile, settleDraws, solve } from '../../physics/circuit'
 import type { Circuit } from '../../physics/circuit';
 import { ROOM_TEMPERATURE_C } from '../../tables';
 import { circuitOf } from './circuit-of';
+import { packOf } from './resolved-pack';
 import type { SourceTree } from './source-tree';
 
 type Tested = Extract<Draw, { basis: 'run-down' }>;
@@ -43,10 +44,11 @@ export function givenInTest(test: Tested, spec?: PackSpec): number {
  * pack in the rig is another, or cannot have lasted so long in this feed. `nearW`: about how much it is.
  */
 export function drawOfTest(deviceId: string, test: Tested, tree: SourceTree, nearW: number): number | undefined {
-  const { spec } = tree;
+  const spec = tree.battery?.spec;
   if (!isOfTest(spec, test)) return undefined;
   const temperatureC = test.temperatureC ?? ROOM_TEMPERATURE_C;
-  const network = circuitOf({ ...tree, spec: { ...spec, startSoc: 1, temperatureC } }, new Map([[deviceId, { powerW: nearW }]]));
+  const battery = packOf({ ...spec, startSoc: 1, temperatureC });
+  const network = circuitOf({ ...tree, battery }, new Map([[deviceId, { powerW: nearW }]]));
   const circuit = network && compile(network);
   const load = circuit?.nodes.find((node) => node.load?.id === deviceId);
   if (!circuit || !load) return undefined;
