@@ -21,7 +21,7 @@ const MOST = {
   prettierIgnores: 8,
   nonNull: 1025,
   casts: 111,
-  prose: 24,
+  prose: 7,
   publicNames: 630,
   withoutExample: 235,
 };

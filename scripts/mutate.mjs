@@ -13,8 +13,15 @@ const { core } = createRequire(import.meta.url)('../rooms.cjs');
 
 const SRC = 'packages/core/src';
 const TESTING = 'docs/testing.md';
-/** Rooms whose specs try another's things whole, beside those of its own folder. */
-const TRIED_IN = { physics: ['run', 'answer'], rig: ['run', 'findings', 'answer'], run: ['answer'], findings: ['answer'] };
+/** Rooms whose specs try another's things whole, beside its own. */
+const TRIED_IN = {
+  'physics/circuit': ['run', 'answer'],
+  rig: ['run', 'findings', 'answer'],
+  run: ['answer'],
+  findings: ['answer'],
+  'day/charging': ['day/run', 'day/cards'],
+  'day/run': ['day/charging', 'day/cards'],
+};
 /** Its type asks for a constant that is not there when it runs. */
 const QUIET = /** @type {object} */ ({ logLevel: 'warn' });
 /** What a room's specs should notice, in 100. */
@@ -41,8 +48,7 @@ await main(async () => {
 async function mutated(room) {
   const files = filesBelow(`${SRC}/${room}`).filter((file) => !/(\.spec|\/index)\.ts$/.test(file));
   const began = Date.now();
-  const [top] = room.split('/');
-  process.env.MUTATE_SPECS = [top, ...(TRIED_IN[top] ?? [])].join(' ');
+  process.env.MUTATE_SPECS = [room, ...(TRIED_IN[room] ?? [])].join(' ');
   const jsonFile = path.join(DATA, 'reports', `mutate-${room.replaceAll('/', '-')}.json`);
   const results = await new Stryker({
     mutate: files,

@@ -3,8 +3,8 @@ import ts from 'typescript';
 import { read } from './house-files.mjs';
 
 const CORE = 'packages/core/src';
-/** Sentences may stand here: words, what people made up, and what is read or told by field. */
-const MAY_SPEAK = new RegExp(`^${CORE}/(words|demo|tables|entries)/`);
+/** Sentences may stand here: words, what people made up or may copy into their kit, and what is read or told by field. */
+const MAY_SPEAK = new RegExp(`^${CORE}/(words|demo|gear/generic|tables|entries)/`);
 
 /** @returns what is found in core, and of long functions in all sources */
 export function figuresOf(inCore, sources, mostLines) {

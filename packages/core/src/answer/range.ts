@@ -19,8 +19,6 @@ export interface RunRange {
   readonly wantedMin: number | undefined;
   readonly runs: number;
   readonly seed: number;
-  /** What was varied, in words, for whoever asks where the range is from. */
-  readonly rule: string;
 }
 
 /** What is uncertain about a rig, as standard deviations. */
@@ -41,9 +39,6 @@ export const MAX_RUNS = 20_000;
 
 /** Voltages of random runs are solved to a billionth or so: far below what is uncertain about them. */
 const ROUGH = 1e-8;
-
-const RULE =
-  'Each run draws every device’s watts (±15 % for a maker’s figure, ±25 % for a guess, its own spread or ±5 % when measured), every battery’s capacity (its own spread or ±3 % when measured, ±8 % otherwise), efficiencies (±2 points) and the temperature anew; ± is read as two standard deviations.';
 
 /** What is uncertain, in the order of the system's loads and sources. */
 export function uncertaintyOf({ resolved, draws, system }: RigModel): Uncertainty {
@@ -176,6 +171,5 @@ export function runRange(
     wantedMin,
     runs: minutes.length,
     seed,
-    rule: RULE,
   };
 }

@@ -1,5 +1,7 @@
 export {
   CAUSE_WORDS,
+  DAY_TEMPLATE_WORDS,
+  FEED_KIND_WORDS,
   GOOD_START,
   LABEL_QUESTIONS,
   limitSetter,
@@ -33,6 +35,7 @@ export {
   sayPlaced,
   sayProbes,
   sayPurchase,
+  sayRangeRule,
   sayReading,
   saySensitive,
   sayShown,
@@ -62,7 +65,9 @@ export {
   tellSensitivity,
   tellSize,
   tellTopUp,
+  TEMPLATE_BLOCK_NAMES,
   TEST_WORDS,
+  TOO_THIN_NOTE,
   WAYS_ON,
 } from '../words';
 export type {

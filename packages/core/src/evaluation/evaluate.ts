@@ -21,6 +21,7 @@ import type {
   ToldFeeds,
   ToldIndicator,
   ToldPurchases,
+  ToldRange,
   ToldSensitivity,
   Words,
 } from '../words';
@@ -34,7 +35,7 @@ export interface RigEvaluation {
   readonly id: string;
   readonly name: string;
   readonly answer: ToldAnswer;
-  readonly range: RunRange | undefined;
+  readonly range: ToldRange | undefined;
   readonly sensitivities: readonly ToldSensitivity[];
   readonly indicators: readonly ToldIndicator[];
   readonly criteria: ToldCriteria;
@@ -153,13 +154,14 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, pla
   const model = rigModel(rig, gear, { tracePoints: ask.tracePoints ?? TRACE_POINTS });
   const answer = assessModel(model);
   const runs = ask.runs ?? EVALUATION_RUNS;
+  const range = runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps });
   const criteria = criteriaOf(model.resolved, answer);
   const each = <T>(of: (deviceId: string) => T): readonly T[] => rig.devices.map(({ gearId }) => of(gearId));
   return {
     id,
     name: rig.name,
     answer: words.tellAnswer(answer),
-    range: runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps }),
+    range: range && words.tellRange(range),
     sensitivities: sensitivities(model, mostSteps).map(words.tellSensitivity),
     indicators: indicators(model).map(words.tellIndicator),
     criteria: words.tellCriteria(criteria),

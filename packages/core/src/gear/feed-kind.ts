@@ -4,8 +4,6 @@ import type { Adapter, Battery, Cable, Device } from './gear';
 import type { Input, Output } from './port';
 
 interface FeedKindInfo {
-  readonly title: string;
-  readonly about: string;
   /** The battery it starts from, and what its port gives. */
   readonly form: 'camera' | 'v-mount' | 'bank';
   readonly gives: Output['gives'];
@@ -20,8 +18,6 @@ export type FeedKind = 'in-camera' | 'v-mount' | 'pd-bank' | '5v-bank';
 /** The ways to feed one device that the three questions offer. */
 export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
   'in-camera': {
-    title: 'Its own battery',
-    about: 'In the camera’s bay, spares in the pocket.',
     form: 'camera',
     gives: 'pack',
     output: 'bay',
@@ -29,8 +25,6 @@ export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
     needs: 'nothing',
   },
   'v-mount': {
-    title: 'V-mount battery',
-    about: 'By D-tap through a battery-shaped adapter.',
     form: 'v-mount',
     gives: 'pack',
     output: 'd-tap',
@@ -38,8 +32,6 @@ export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
     needs: 'adapter',
   },
   'pd-bank': {
-    title: 'USB-C Power Delivery bank',
-    about: 'By a USB-C cable straight into the camera.',
     form: 'bank',
     gives: 'pd',
     output: 'usb-c',
@@ -47,8 +39,6 @@ export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
     needs: 'cable',
   },
   '5v-bank': {
-    title: '5 V USB bank',
-    about: 'Through a battery-shaped adapter that steps 5 V up.',
     form: 'bank',
     gives: 'fixed',
     output: 'usb-a',

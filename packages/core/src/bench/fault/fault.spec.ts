@@ -173,10 +173,10 @@ describe('what was found', () => {
   it('is written into the kit where it lies in a piece of gear', () => {
     const [leadId] = [...gear].find(([, { kind }]) => kind === 'cable')!;
     const [batteryId] = [...gear].find(([, { kind }]) => kind === 'battery')!;
-    expect(writeDown('contact-loose', leadId, gear)[0]!.after).toMatchObject({ away: 'broken' });
-    expect(writeDown('reversed', leadId, gear)[0]!.after).toMatchObject({ crossed: true });
-    expect(writeDown('battery-low', batteryId, gear)[0]!.after).toMatchObject({ charge: 0 });
-    expect(writeDown('draw-higher', batteryId, gear)).toEqual([]);
-    expect(writeDown('contact-loose', 'gone', gear)).toEqual([]);
+    expect(writeDown('contact-loose', leadId, gear, '')[0]!.after).toMatchObject({ away: 'broken' });
+    expect(writeDown('reversed', leadId, gear, '')[0]!.after).toMatchObject({ crossed: true });
+    expect(writeDown('battery-low', batteryId, gear, '')[0]!.after).toMatchObject({ charge: 0 });
+    expect(writeDown('draw-higher', batteryId, gear, '')).toEqual([]);
+    expect(writeDown('contact-loose', 'gone', gear, '')).toEqual([]);
   });
 });

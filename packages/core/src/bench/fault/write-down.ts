@@ -7,10 +7,16 @@ import type { Correction } from '../joints';
 
 /**
  * What a cause that was found means for the kit, to be written there at one press; nothing where it is a matter of use.
+ * `thinNote` is what is noted beside a lead that is too thin.
  *
- * @example writeDown('contact-loose', 'lead', new Map([['lead', { kind: 'cable', name: 'Lead', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } }]]))[0].says // { code: 'mark-broken', numbers: { title: 'Lead' } }
+ * @example writeDown('contact-loose', 'lead', new Map([['lead', { kind: 'cable', name: 'Lead', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } }]]), '')[0].says // { code: 'mark-broken', numbers: { title: 'Lead' } }
  */
-export function writeDown(cause: CauseId, partId: string | undefined, gear: ReadonlyMap<string, Gear>): readonly Correction[] {
+export function writeDown(
+  cause: CauseId,
+  partId: string | undefined,
+  gear: ReadonlyMap<string, Gear>,
+  thinNote: string,
+): readonly Correction[] {
   const part = partId === undefined ? undefined : gear.get(partId);
   if (part === undefined || partId === undefined) return [];
   const title = gearTitle(part);
@@ -38,7 +44,7 @@ export function writeDown(cause: CauseId, partId: string | undefined, gear: Read
               gearId: partId,
               says: said('note-thin', { title }),
               why: said('enter-length'),
-              after: withChanges(part, { fitNote: 'Too thin for this draw: short runs and small loads only.' }),
+              after: withChanges(part, { fitNote: thinNote }),
             },
           ]
         : [];

@@ -1,4 +1,5 @@
 import { LOW_WATER_DAY } from '../../demo/low-water-day';
+import { TEMPLATE_BLOCK_NAMES } from '../../words/en/day/template-words';
 import { dayShape } from '../shape/day';
 import { dayIssues } from './day-issues';
 import { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
@@ -8,9 +9,9 @@ let ids = 0;
 const newId = (): string => `0d0c0000-0000-4000-8000-${String(++ids).padStart(12, '0')}`;
 
 describe('templates of a day', () => {
-  it.each(DAY_TEMPLATES.map((template) => [template.title, template] as const))('%s makes a sound day for every rig', (_, template) => {
+  it.each(DAY_TEMPLATES.map((template) => [template.id, template] as const))('%s makes a sound day for every rig', (_, template) => {
     const date = '2026-03-28';
-    const blocks = templateBlocks(template, { date, zone: 'Europe/Berlin' }, RIGS, newId);
+    const blocks = templateBlocks(template, TEMPLATE_BLOCK_NAMES, { date, zone: 'Europe/Berlin' }, RIGS, newId);
     expect(blocks).toHaveLength(2 * template.blocks.length);
     expect(dayIssues({ name: 'Day', date, zone: 'Europe/Berlin', days: 1, rigIds: RIGS, blocks })).toEqual([]);
     for (const { name } of blocks) expect(name!.length).toBeLessThanOrEqual(dayShape.fields.blocks.item.fields.name.of.maxLength);

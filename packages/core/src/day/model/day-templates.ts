@@ -1,9 +1,37 @@
 import type { Block, BlockKind, Day } from '../shape';
 import { minuteAt } from './clock';
 
+export type DayTemplateId = 'interviews' | 'event' | 'scenes' | 'talk' | 'round-the-clock';
+/** What a template calls its blocks; the words say it. */
+export type TemplateBlockName =
+  | 'set-up'
+  | 'first-interview'
+  | 'second-interview'
+  | 'lunch'
+  | 'third-interview'
+  | 'fourth-interview'
+  | 'room-and-details'
+  | 'getting-ready'
+  | 'on-the-way'
+  | 'ceremony'
+  | 'portraits'
+  | 'meal'
+  | 'speeches'
+  | 'dance'
+  | 'build-and-rehearse'
+  | 'scene-1'
+  | 'turn-round'
+  | 'scene-2'
+  | 'scene-3'
+  | 'scene-4'
+  | 'sound-check'
+  | 'morning-session'
+  | 'afternoon-session'
+  | 'all-day-and-night';
+
 interface TemplateBlock {
   readonly kind: BlockKind;
-  readonly name: string;
+  readonly called: TemplateBlockName;
   /** Clock hours; past 24 is the next day. */
   readonly from: number;
   readonly to: number;
@@ -11,9 +39,7 @@ interface TemplateBlock {
 }
 
 export interface DayTemplate {
-  readonly id: string;
-  readonly title: string;
-  readonly says: string;
+  readonly id: DayTemplateId;
   readonly blocks: readonly TemplateBlock[];
 }
 
@@ -21,76 +47,74 @@ export interface DayTemplate {
 export const DAY_TEMPLATES: readonly DayTemplate[] = [
   {
     id: 'interviews',
-    title: 'Interviews',
-    says: 'Two long takes before lunch, two after it; nothing is interrupted.',
     blocks: [
-      { kind: 'stand-by', name: 'Set up', from: 8.5, to: 9.5 },
-      { kind: 'record', name: 'First interview', from: 9.5, to: 10.75, uninterrupted: true },
-      { kind: 'record', name: 'Second interview', from: 11.25, to: 12.5, uninterrupted: true },
-      { kind: 'meal', name: 'Lunch', from: 12.5, to: 13.5 },
-      { kind: 'record', name: 'Third interview', from: 13.5, to: 14.75, uninterrupted: true },
-      { kind: 'record', name: 'Fourth interview', from: 15.25, to: 16.5, uninterrupted: true },
-      { kind: 'record', name: 'Room and details', from: 16.5, to: 17.5 },
+      { kind: 'stand-by', called: 'set-up', from: 8.5, to: 9.5 },
+      { kind: 'record', called: 'first-interview', from: 9.5, to: 10.75, uninterrupted: true },
+      { kind: 'record', called: 'second-interview', from: 11.25, to: 12.5, uninterrupted: true },
+      { kind: 'meal', called: 'lunch', from: 12.5, to: 13.5 },
+      { kind: 'record', called: 'third-interview', from: 13.5, to: 14.75, uninterrupted: true },
+      { kind: 'record', called: 'fourth-interview', from: 15.25, to: 16.5, uninterrupted: true },
+      { kind: 'record', called: 'room-and-details', from: 16.5, to: 17.5 },
     ],
   },
   {
     id: 'event',
-    title: 'Event from morning to night',
-    says: 'Twelve hours with a ceremony, speeches and a dance.',
     blocks: [
-      { kind: 'record', name: 'Getting ready', from: 9, to: 11.5 },
-      { kind: 'travel', name: 'On the way', from: 11.5, to: 12.25 },
-      { kind: 'record', name: 'Ceremony', from: 12.5, to: 13.5, uninterrupted: true },
-      { kind: 'record', name: 'Portraits', from: 13.5, to: 15.5 },
-      { kind: 'meal', name: 'Meal', from: 17, to: 18.5 },
-      { kind: 'record', name: 'Speeches', from: 18.5, to: 19.5, uninterrupted: true },
-      { kind: 'record', name: 'Dance', from: 20, to: 22 },
+      { kind: 'record', called: 'getting-ready', from: 9, to: 11.5 },
+      { kind: 'travel', called: 'on-the-way', from: 11.5, to: 12.25 },
+      { kind: 'record', called: 'ceremony', from: 12.5, to: 13.5, uninterrupted: true },
+      { kind: 'record', called: 'portraits', from: 13.5, to: 15.5 },
+      { kind: 'meal', called: 'meal', from: 17, to: 18.5 },
+      { kind: 'record', called: 'speeches', from: 18.5, to: 19.5, uninterrupted: true },
+      { kind: 'record', called: 'dance', from: 20, to: 22 },
     ],
   },
   {
     id: 'scenes',
-    title: 'Scenes, ten hours',
-    says: 'Rehearse, roll, turn round: an hour at a time with a meal in the middle.',
     blocks: [
-      { kind: 'stand-by', name: 'Build and rehearse', from: 8, to: 9 },
-      { kind: 'record', name: 'Scene 1', from: 9, to: 11 },
-      { kind: 'stand-by', name: 'Turn round', from: 11, to: 11.5 },
-      { kind: 'record', name: 'Scene 2', from: 11.5, to: 13 },
-      { kind: 'meal', name: 'Lunch', from: 13, to: 14 },
-      { kind: 'record', name: 'Scene 3', from: 14, to: 16 },
-      { kind: 'stand-by', name: 'Turn round', from: 16, to: 16.5 },
-      { kind: 'record', name: 'Scene 4', from: 16.5, to: 18 },
+      { kind: 'stand-by', called: 'build-and-rehearse', from: 8, to: 9 },
+      { kind: 'record', called: 'scene-1', from: 9, to: 11 },
+      { kind: 'stand-by', called: 'turn-round', from: 11, to: 11.5 },
+      { kind: 'record', called: 'scene-2', from: 11.5, to: 13 },
+      { kind: 'meal', called: 'lunch', from: 13, to: 14 },
+      { kind: 'record', called: 'scene-3', from: 14, to: 16 },
+      { kind: 'stand-by', called: 'turn-round', from: 16, to: 16.5 },
+      { kind: 'record', called: 'scene-4', from: 16.5, to: 18 },
     ],
   },
   {
     id: 'talk',
-    title: 'Talks, locked off',
-    says: 'A morning and an afternoon session without a break in either.',
     blocks: [
-      { kind: 'stand-by', name: 'Sound check', from: 8, to: 9 },
-      { kind: 'record', name: 'Morning session', from: 9, to: 12, uninterrupted: true },
-      { kind: 'meal', name: 'Lunch', from: 12, to: 13 },
-      { kind: 'record', name: 'Afternoon session', from: 13, to: 16.5, uninterrupted: true },
+      { kind: 'stand-by', called: 'sound-check', from: 8, to: 9 },
+      { kind: 'record', called: 'morning-session', from: 9, to: 12, uninterrupted: true },
+      { kind: 'meal', called: 'lunch', from: 12, to: 13 },
+      { kind: 'record', called: 'afternoon-session', from: 13, to: 16.5, uninterrupted: true },
     ],
   },
   {
     id: 'round-the-clock',
-    title: 'Round the clock',
-    says: 'One block of a day: for what stands by itself.',
-    blocks: [{ kind: 'record', name: 'All day and night', from: 0, to: 24 }],
+    blocks: [{ kind: 'record', called: 'all-day-and-night', from: 0, to: 24 }],
   },
 ];
 
-/** A template's blocks for each of the rigs, on the first day of a plan. */
+/** A template's blocks for each of the rigs, on the first day of a plan, called by the names of a language. */
 export function templateBlocks(
   { blocks }: DayTemplate,
+  names: Readonly<Record<TemplateBlockName, string>>,
   calendar: Pick<Day, 'date' | 'zone'>,
   rigIds: readonly string[],
   newId: () => string,
 ): readonly Block[] {
   const minute = (hours: number): number => minuteAt(calendar, Math.floor(hours / 24), (hours % 24) * 60);
   return rigIds.flatMap((rigId) =>
-    blocks.map(({ from, to, ...rest }): Block => ({ ...rest, id: newId(), rigId, fromMin: minute(from), toMin: minute(to) })),
+    blocks.map(({ from, to, called, ...rest }): Block => ({
+      ...rest,
+      name: names[called],
+      id: newId(),
+      rigId,
+      fromMin: minute(from),
+      toMin: minute(to),
+    })),
   );
 }
 

@@ -1,7 +1,7 @@
 export { clockAt, instantAt, minuteAt, minuteOf, minuteOfClock, readClock } from './clock';
 export { dayIssues } from './day-issues';
 export { DAY_TEMPLATES, dayLike, templateBlocks } from './day-templates';
-export type { DayTemplate } from './day-templates';
+export type { DayTemplate, DayTemplateId, TemplateBlockName } from './day-templates';
 export { withCardChange, withCardMode, withCards, withNewCardChange, withNewCards, withoutCards } from './edit-cards';
 export {
   STEP_MIN,

@@ -1,3 +1,4 @@
+import { tellRange } from './answer/range-words';
 import { tellAnswer } from './answer/tell-answer';
 import { tellIndicator, tellSensitivity } from './answer/tell-model';
 import { sayCommonly, sayDifference } from './bench/contact-words';
@@ -31,6 +32,7 @@ export const ENGLISH = {
   tellGap,
   tellIndicator,
   tellPurchases,
+  tellRange,
   tellSensitivity,
   tellSize,
   tellTopUp,

@@ -201,3 +201,6 @@ export const TEST_WORDS: {
     answers: { gone: 'It is gone', stays: 'It stays' },
   },
 };
+
+/** Noted beside a lead that is too thin. */
+export const TOO_THIN_NOTE = 'Too thin for this draw: short runs and small loads only.';

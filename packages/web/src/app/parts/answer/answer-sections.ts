@@ -1,4 +1,5 @@
 import type { Answer, Criteria, RunRange } from '@viaggio/core/answer';
+import { sayRangeRule } from '@viaggio/core/words';
 import type { ToldIndicator } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RunChart } from '../../charts/run-chart';
@@ -76,7 +77,7 @@ export type AnswerSection = 'gauges' | 'backups' | 'connecting' | 'costs' | 'ove
           }
         }
         @if (range(); as range) {
-          <p class="small text-body-secondary mt-2 mb-0">The range: {{ range.runs | quantity: 'count' }} runs. {{ range.rule }}</p>
+          <p class="small text-body-secondary mt-2 mb-0">The range: {{ range.runs | quantity: 'count' }} runs. {{ rangeRule }}</p>
         }
       </section>
     }
@@ -107,6 +108,7 @@ export class AnswerSections {
   readonly answer = input.required<Answer>();
   readonly open = input.required<ReadonlySet<string>>();
   readonly wantedMin = input<number | undefined>();
+  protected readonly rangeRule = sayRangeRule();
   readonly range = input<RunRange | undefined>();
   readonly hanging = input<Hanging>();
   readonly indicators = input<readonly ToldIndicator[]>([]);

@@ -3,7 +3,7 @@ import type { Correction, FaultAnswer } from '@viaggio/core/bench';
 import { gearTitle } from '@viaggio/core/gear';
 import { FAULT_TESTS, formatDate, formatQuantity } from '@viaggio/core/units';
 import type { CauseId, FaultTestId, Symptom } from '@viaggio/core/units';
-import { CAUSE_WORDS, sayAnswer, sayCorrection, SYMPTOMS, TEST_WORDS } from '@viaggio/core/words';
+import { CAUSE_WORDS, sayAnswer, sayCorrection, SYMPTOMS, TEST_WORDS, TOO_THIN_NOTE } from '@viaggio/core/words';
 import type { ToldTest } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
@@ -105,7 +105,7 @@ export class FaultPage {
   });
   protected readonly corrections = computed((): readonly Correction[] => {
     const top = this.causes()[0];
-    return top ? writeDown(top.cause, top.part, this.bench.gear()) : [];
+    return top ? writeDown(top.cause, top.part, this.bench.gear(), TOO_THIN_NOTE) : [];
   });
   protected readonly logged = signal('');
   protected readonly past = computed(() =>

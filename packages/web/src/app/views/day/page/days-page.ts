@@ -5,6 +5,7 @@ import { Store } from '@ngrx/store';
 import { DAY_TEMPLATES, dayLike, templateBlocks } from '@viaggio/core/day';
 import type { Day, DayTemplate } from '@viaggio/core/day';
 import { formatDate } from '@viaggio/core/units';
+import { DAY_TEMPLATE_WORDS, TEMPLATE_BLOCK_NAMES } from '@viaggio/core/words';
 import { CheckField } from '../../../fields/check-field';
 import { localDate } from '../../../device/dates';
 import { ownZone } from '../../../fields/zones';
@@ -29,7 +30,7 @@ const FEW = 4;
           <h2 class="dropdown-header">As days usually go</h2>
           @for (one of templates; track one.id) {
             <button type="button" ngbDropdownItem (click)="ask(one)">
-              {{ one.title }} <small class="d-block text-body-secondary text-wrap">{{ one.says }}</small>
+              {{ words[one.id].title }} <small class="d-block text-body-secondary text-wrap">{{ words[one.id].says }}</small>
             </button>
           }
           @if (rows().length > 0) {
@@ -43,7 +44,7 @@ const FEW = 4;
     </div>
     @if (template(); as chosen) {
       <form class="which mb-3" aria-label="Which rigs?" (submit)="make($event)">
-        <h2 class="fs-5">{{ chosen.title }}: which rigs?</h2>
+        <h2 class="fs-5">{{ words[chosen.id].title }}: which rigs?</h2>
         <div class="rigs">
           @for (rig of choices(); track rig.id) {
             <app-check-field [label]="rig.name" [value]="chosenRigs().has(rig.id)" (valueChange)="choose(rig.id, $event)" />
@@ -109,6 +110,7 @@ export class DaysPage {
   );
 
   protected readonly templates = DAY_TEMPLATES;
+  protected readonly words = DAY_TEMPLATE_WORDS;
 
   /** The template whose rigs are being chosen. */
   protected readonly template = signal<DayTemplate | undefined>(undefined);
@@ -155,12 +157,12 @@ export class DaysPage {
     const [date, zone] = [tomorrow(), ownZone()];
     this.template.set(undefined);
     this.open({
-      name: template.title,
+      name: this.words[template.id].title,
       date,
       zone,
       days: 1,
       rigIds,
-      blocks: templateBlocks(template, { date, zone }, rigIds, () => crypto.randomUUID()),
+      blocks: templateBlocks(template, TEMPLATE_BLOCK_NAMES, { date, zone }, rigIds, () => crypto.randomUUID()),
     });
   }
 
