@@ -1,4 +1,27 @@
 import type { Routes } from '@angular/router';
+import type { Section } from './parts/section-page';
+
+/** What is measured before power, compared, built, and searched when it fails. */
+const BENCH: Section = {
+  name: 'Bench',
+  tabs: [
+    { title: 'Before power', link: '/bench/check' },
+    { title: 'Contacts and packs', link: '/bench/contacts' },
+    { title: 'Build', link: '/bench/build' },
+    { title: 'Find the fault', link: '/bench/fault' },
+  ],
+};
+/** The night before: trips with their bags, what is charged, tags, what carriers let fly, what goes back to whom. */
+const PACK: Section = {
+  name: 'Pack',
+  tabs: [
+    { title: 'Trips', link: '/pack/trips' },
+    { title: 'Charge tonight', link: '/pack/charge' },
+    { title: 'Tags', link: '/pack/tags' },
+    { title: 'Flight rules', link: '/pack/rules' },
+    { title: 'Borrowed', link: '/pack/borrowed' },
+  ],
+};
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
@@ -55,7 +78,8 @@ export const routes: Routes = [
   {
     path: 'bench',
     title: 'Bench · Viaggio',
-    loadComponent: () => import('./views/bench/bench-page').then((m) => m.BenchPage),
+    loadComponent: () => import('./parts/section-page').then((m) => m.SectionPage),
+    data: { section: BENCH },
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'check' },
       { path: 'check', loadComponent: () => import('./views/bench/check/checks-page').then((m) => m.ChecksPage) },
@@ -90,7 +114,8 @@ export const routes: Routes = [
   {
     path: 'pack',
     title: 'Pack · Viaggio',
-    loadComponent: () => import('./views/pack/pack-page').then((m) => m.PackPage),
+    loadComponent: () => import('./parts/section-page').then((m) => m.SectionPage),
+    data: { section: PACK },
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'trips' },
       { path: 'trips', loadComponent: () => import('./views/pack/trips-page').then((m) => m.TripsPage) },

@@ -1,17 +1,19 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { localDate } from '../../device/dates';
 import { download } from '../../device/download';
 import { PageMenu } from '../../basics/page-menu';
 import type { PageAct } from '../../basics/page-menu';
+import { PageTabs } from '../../basics/page-tabs';
+import type { PageTab } from '../../basics/page-tabs';
 import { selectWholeLog, selectLoading } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
 
 /** The frame of the log: what was observed, and what it tells of draws, batteries and plans. */
 @Component({
   selector: 'app-log-page',
-  imports: [PageMenu, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, PageTabs, RouterLink, RouterOutlet],
   template: `
     <div class="page-head">
       <h1>Log</h1>
@@ -20,15 +22,7 @@ import { CoreWorkers } from '../../workers/core-workers';
         <app-page-menu of="the log" [acts]="acts" />
       </div>
     </div>
-    <nav class="pages" aria-label="Pages of the log">
-      <a routerLink="/log" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page"
-        >Observations</a
-      >
-      <a routerLink="/log/recordings" routerLinkActive="active" ariaCurrentWhenActive="page">Recordings</a>
-      <a routerLink="/log/draws" routerLinkActive="active" ariaCurrentWhenActive="page">Draws</a>
-      <a routerLink="/log/batteries" routerLinkActive="active" ariaCurrentWhenActive="page">Batteries</a>
-      <a routerLink="/log/plans" routerLinkActive="active" ariaCurrentWhenActive="page">Plan and day</a>
-    </nav>
+    <nav [appPageTabs]="tabs" aria-label="Pages of the log"></nav>
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
     } @else if (loading().is === 'loaded') {
@@ -43,6 +37,13 @@ export class LogPage {
   private readonly workers = inject(CoreWorkers);
   protected readonly loading = this.store.selectSignal(selectLoading);
   private readonly log = this.store.selectSignal(selectWholeLog);
+  protected readonly tabs: readonly PageTab[] = [
+    { title: 'Observations', link: '/log', exact: true },
+    { title: 'Recordings', link: '/log/recordings' },
+    { title: 'Draws', link: '/log/draws' },
+    { title: 'Batteries', link: '/log/batteries' },
+    { title: 'Plan and day', link: '/log/plans' },
+  ];
   protected readonly acts: readonly PageAct[] = [
     {
       title: 'Export observations, as CSV',

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { sheetOfRig } from '@viaggio/core/bench';
 import { styleShape } from '@viaggio/core/gear';
@@ -9,6 +9,8 @@ import { Prints } from '../../parts/prints';
 import { StandingMark } from '../../parts/marks/standing-mark';
 import { PageMenu } from '../../basics/page-menu';
 import type { PageAct } from '../../basics/page-menu';
+import { PageTabs } from '../../basics/page-tabs';
+import type { PageTab } from '../../basics/page-tabs';
 import { ProblemNote } from '../../basics/problem-note';
 import { selectLoading } from '../../state/items.selectors';
 import type { CheckGlance } from '../../workers/bench-calls';
@@ -20,7 +22,7 @@ const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at:
 /** The frame of one rig's pages: its name, its acts, and the way between rig, comparison, balance and history. */
 @Component({
   selector: 'app-rig-page',
-  imports: [PageMenu, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, StandingMark],
+  imports: [PageMenu, PageTabs, ProblemNote, RouterLink, RouterOutlet, StandingMark],
   providers: [RigSheet],
   template: `
     @let current = sheet.rig();
@@ -37,13 +39,7 @@ const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at:
           <span class="chip">{{ chip }}</span>
         }
         <div class="page-acts">
-          <nav class="pages" aria-label="Pages of this rig">
-            <a routerLink="./" routerLinkActive="active" [routerLinkActiveOptions]="{ exact: true }" ariaCurrentWhenActive="page">Rig</a>
-            <a routerLink="./compare" routerLinkActive="active" ariaCurrentWhenActive="page">Compare</a>
-            <a routerLink="./balance" routerLinkActive="active" ariaCurrentWhenActive="page">Balance</a>
-            <a routerLink="./unattended" routerLinkActive="active" ariaCurrentWhenActive="page">Unattended</a>
-            <a routerLink="./history" routerLinkActive="active" ariaCurrentWhenActive="page">History</a>
-          </nav>
+          <nav [appPageTabs]="tabs" aria-label="Pages of this rig"></nav>
           <app-page-menu [of]="current.name" [acts]="acts" />
         </div>
       </div>
@@ -67,6 +63,13 @@ export class RigPage {
   private readonly router = inject(Router);
   private readonly prints = inject(Prints);
   protected readonly loading = inject(Store).selectSignal(selectLoading);
+  protected readonly tabs: readonly PageTab[] = [
+    { title: 'Rig', link: './', exact: true },
+    { title: 'Compare', link: './compare' },
+    { title: 'Balance', link: './balance' },
+    { title: 'Unattended', link: './unattended' },
+    { title: 'History', link: './history' },
+  ];
   protected readonly acts: readonly PageAct[] = [
     { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
     { title: 'Find a fault', icon: 'bench', do: () => void this.router.navigate(['/bench/fault'], { queryParams: { rig: this.id() } }) },

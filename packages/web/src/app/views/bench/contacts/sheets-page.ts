@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { Router, RouterLink } from '@angular/router';
+import { Router } from '@angular/router';
 import type { Verdict } from '@viaggio/core/answer';
 import { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '@viaggio/core/bench';
 import type { Contact, Sheet } from '@viaggio/core/bench';
@@ -7,6 +7,8 @@ import { gearTitle } from '@viaggio/core/gear';
 import { formatDate } from '@viaggio/core/units';
 import { VerdictMark } from '../../../basics/verdict-mark';
 import { BenchSheets } from '../../../parts/bench-sheets';
+import { ListPage } from '../../../parts/list-page';
+import type { ListRow } from '../../../parts/list-page';
 
 const BLANK: readonly Contact[] = [
   { name: '1', role: 'plus' },
@@ -15,57 +17,33 @@ const BLANK: readonly Contact[] = [
   { name: '4', role: 'minus' },
 ];
 
+interface SheetRow extends ListRow {
+  readonly note: string;
+  readonly verdict: Verdict;
+  readonly at: string;
+}
+
+const ABOUT =
+  'An adapter that powers up and dies, a battery that shows no gauge: measure the original’s contacts, then the substitute’s, and see what differs. A pack of cells is only as good as its weakest group.';
+
 /** What was compared contact by contact, and the groups of packs. */
 @Component({
   selector: 'app-sheets-page',
-  imports: [RouterLink, VerdictMark],
+  imports: [ListPage, VerdictMark],
   template: `
-    <div class="page-head">
-      <h1>Contacts and packs</h1>
-      <div class="page-acts">
+    <app-list-page heading="Contacts and packs" [about]="about" [groups]="groups()">
+      <ng-container acts>
         <button type="button" class="btn btn-primary" (click)="begin('contacts')">Compare contacts</button>
         <button type="button" class="btn btn-outline-primary" [disabled]="!hasPack()" (click)="begin('taps')">
           Measure a balance lead
         </button>
-      </div>
-    </div>
-    <p class="about">
-      An adapter that powers up and dies, a battery that shows no gauge: measure the original’s contacts, then the substitute’s, and see
-      what differs. A pack of cells is only as good as its weakest group.
-    </p>
-    <ul class="list-unstyled rows">
-      @for (row of rows(); track row.id) {
-        <li>
-          <a class="card-box" [routerLink]="['/bench/contacts', row.id]">
-            <strong>{{ row.title }}</strong>
-            <app-verdict-mark [verdict]="row.verdict" />
-            <span class="of">{{ row.about }}</span>
-          </a>
-        </li>
-      } @empty {
-        <li>Nothing compared yet.</li>
-      }
-    </ul>
-  `,
-  styles: `
-    .about {
-      max-width: 44rem;
-    }
-    .rows {
-      display: grid;
-      grid-template-columns: repeat(auto-fill, minmax(min(100%, 19rem), 1fr));
-      gap: var(--space-2);
-    }
-    .rows a {
-      display: grid;
-      gap: var(--space-1);
-      color: inherit;
-      text-decoration: none;
-    }
-    .of {
-      font-size: var(--type-note);
-      color: var(--bs-secondary-color);
-    }
+      </ng-container>
+      <ng-template let-row>
+        <app-verdict-mark [verdict]="row.verdict" />
+        <span class="note">{{ row.note }}</span>
+      </ng-template>
+      <p empty>Nothing compared yet.</p>
+    </app-list-page>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -74,12 +52,11 @@ export class SheetsPage {
   private readonly router = inject(Router);
   private readonly packs = computed(() => this.bench.ownFirst().filter(({ body }) => body.kind === 'battery' && !body.archived));
   protected readonly hasPack = computed(() => this.packs().length > 0);
-  protected readonly rows = computed(() =>
-    this.bench
-      .sheets()
-      .flatMap(({ id, body }) => this.rowOf(id, body))
-      .sort((a, b) => b.at.localeCompare(a.at)),
-  );
+  protected readonly about = ABOUT;
+  protected readonly groups = computed(() => {
+    const rows = this.bench.sheets().flatMap(({ id, body }) => this.rowOf(id, body));
+    return rows.length === 0 ? [] : [{ rows: rows.sort((a, b) => b.at.localeCompare(a.at)) }];
+  });
 
   protected begin(kind: 'contacts' | 'taps'): void {
     const id = crypto.randomUUID();
@@ -95,18 +72,19 @@ export class SheetsPage {
     void this.router.navigate(['/bench/contacts', id]);
   }
 
-  private rowOf(id: string, sheet: Sheet): readonly { id: string; title: string; about: string; verdict: Verdict; at: string }[] {
+  private rowOf(id: string, sheet: Sheet): readonly SheetRow[] {
+    const link = ['/bench/contacts', id];
     const about = `${formatDate(sheet.at.slice(0, 10))}${sheet.by === undefined ? '' : `, ${sheet.by}`}`;
     const gear = this.bench.gear();
     if (sheet.kind === 'contacts') {
       const device = sheet.deviceId === undefined ? undefined : gear.get(sheet.deviceId);
       const verdict = verdictOfContacts(compareContacts(sheet, windowOf(device)));
-      return [{ id, title: sheet.name, about: `Contacts · ${about}`, verdict, at: sheet.at }];
+      return [{ id, link, title: sheet.name, note: `Contacts · ${about}`, verdict, at: sheet.at }];
     }
     if (sheet.kind !== 'taps') return [];
     const battery = gear.get(sheet.batteryId);
     if (battery?.kind !== 'battery') return [];
     const verdict = sheet.volts.every((volts) => volts === 0) ? 'unknown' : judgeTaps(battery.chemistry, sheet.volts, sheet.loaded).verdict;
-    return [{ id, title: `Balance lead of ${gearTitle(battery)}`, about, verdict, at: sheet.at }];
+    return [{ id, link, title: `Balance lead of ${gearTitle(battery)}`, note: about, verdict, at: sheet.at }];
   }
 }

@@ -1,42 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { withNewCardChange } from '@viaggio/core/day';
+import type { CardChange } from '@viaggio/core/day';
 import { sayCardChange, sayUnrecorded } from '@viaggio/core/words';
 import { SelectField } from '../../../fields/select-field';
 import { DaySheet } from '../sheet/day-sheet';
-import { MoveLine } from './move-line';
+import { MoveList } from './move-list';
+import type { Move } from './move-list';
 import { time } from '../../../parts/timeline/timeline-view';
 import { counted } from '../../../basics/counted';
 
 /** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */
 @Component({
   selector: 'app-card-moves',
-  imports: [MoveLine, SelectField],
+  imports: [MoveList, SelectField],
   template: `
     @if (lots().length > 0) {
-      <section aria-label="Cards that are changed">
-        <h2 class="fs-5">Cards that are changed</h2>
-        @for (stop of stops(); track $index) {
-          <p class="mb-1 verdict-stop">▲ {{ stop }}</p>
-        }
-        @if (rows().length === 0) {
-          <p class="text-body-secondary">Every device keeps the card it starts with.</p>
-        } @else {
-          <ul class="list-unstyled mb-2">
-            @for (row of rows(); track row.key) {
-              <li>
-                <app-move-line
-                  [title]="row.title"
-                  [minute]="row.change.atMin"
-                  [state]="row.state"
-                  [locked]="row.change.locked === true"
-                  (minuteChange)="sheet.changeCard(row.change, { atMin: $event }, 'at')"
-                  (lockedChange)="sheet.changeCard(row.change, { locked: $event }, 'locked')"
-                  (removed)="sheet.changeCard(row.change, undefined, 'out')"
-                />
-              </li>
-            }
-          </ul>
-        }
+      <app-move-list
+        heading="Cards that are changed"
+        none="Every device keeps the card it starts with."
+        [moves]="rows()"
+        (edited)="sheet.changeCard($event.of, $event.as)"
+      >
+        <ng-container above>
+          @for (stop of stops(); track $index) {
+            <p class="mb-1 verdict-stop">▲ {{ stop }}</p>
+          }
+        </ng-container>
         @for (copy of copies(); track $index) {
           <p class="small mb-1">{{ copy }}</p>
         }
@@ -46,7 +35,7 @@ import { counted } from '../../../basics/counted';
         <app-select-field label="Add a change of card" [bare]="true" [small]="true" [once]="true" [choices]="lots()" (picked)="add($event)">
           <option value="">Add a change of card …</option>
         </app-select-field>
-      </section>
+      </app-move-list>
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -61,14 +50,16 @@ export class CardMoves {
 
   protected readonly lots = computed(() => (this.sheet.day()?.cards ?? []).map(({ id }) => [id, this.device(id)] as const));
 
-  protected readonly rows = computed(() =>
+  protected readonly rows = computed((): readonly Move<CardChange>[] =>
     [...(this.sheet.day()?.cardChanges ?? [])]
       .sort((a, b) => a.atMin - b.atMin)
       .map((change, index) => {
         const done = this.run()?.changes.find(({ cardsId, atMin }) => cardsId === change.cardsId && atMin === change.atMin);
         const device = this.device(change.cardsId);
         return {
-          change,
+          of: change,
+          atMin: change.atMin,
+          locked: change.locked === true,
           key: `${change.cardsId} ${index}`,
           title: `Card of ${device}`,
           state: done ? sayCardChange(device, done.out, done.outFull, done.card) : '',

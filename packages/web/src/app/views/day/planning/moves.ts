@@ -4,64 +4,49 @@ import type { Swap } from '@viaggio/core/day';
 import { gearTitle, whyNotAtHand } from '@viaggio/core/gear';
 import { computedLater } from '../../../workers/computed-later';
 import { SelectField } from '../../../fields/select-field';
-import { MoveLine } from './move-line';
+import { MoveList } from './move-list';
+import type { Move } from './move-list';
 import { DaySheet } from '../sheet/day-sheet';
 import { percent, time } from '../../../parts/timeline/timeline-view';
 
 /** Which battery goes where and when: times can be typed, lines locked, taken out or added. */
 @Component({
   selector: 'app-moves',
-  imports: [MoveLine, SelectField],
+  imports: [MoveList, SelectField],
   template: `
-    <section aria-label="Batteries that go in">
-      <h2 class="fs-5">Batteries that go in</h2>
-      @if (rows().length === 0) {
-        <p class="text-body-secondary">Every rig starts with its own batteries, and keeps them.</p>
-      } @else {
-        <ul class="list-unstyled mb-2">
-          @for (row of rows(); track row.key) {
-            <li>
-              <app-move-line
-                [title]="row.title"
-                [minute]="row.swap.atMin"
-                [state]="row.state"
-                [locked]="row.swap.locked === true"
-                (minuteChange)="sheet.changeSwap(row.swap, { atMin: $event }, 'at')"
-                (lockedChange)="sheet.changeSwap(row.swap, { locked: $event }, 'locked')"
-                (removed)="sheet.changeSwap(row.swap, undefined, 'out')"
-              >
-                <button
-                  type="button"
-                  class="btn btn-sm btn-outline-secondary acts"
-                  [attr.aria-expanded]="asked() === row.swap"
-                  [attr.aria-label]="'Earlier or later: ' + row.title"
-                  (click)="ask(row.swap)"
-                >
-                  Earlier or later?
-                </button>
-              </app-move-line>
-              @if (asked() === row.swap) {
-                @if (costs(); as all) {
-                  <ul class="costs small" [attr.aria-label]="'What moving it costs: ' + row.title">
-                    @for (one of all; track one.byMin) {
-                      <li>
-                        <button
-                          type="button"
-                          class="btn btn-link btn-sm p-0"
-                          (click)="sheet.changeSwap(row.swap, { atMin: one.atMin }, 'at')"
-                        >
-                          {{ one.byMin > 0 ? one.byMin + ' min later' : -one.byMin + ' min earlier' }}</button>: {{ one.says }}
-                      </li>
-                    }
-                  </ul>
-                } @else {
-                  <p role="status" class="small mb-0">Trying …</p>
-                }
+    <app-move-list
+      heading="Batteries that go in"
+      none="Every rig starts with its own batteries, and keeps them."
+      [moves]="rows()"
+      (edited)="sheet.changeSwap($event.of, $event.as)"
+    >
+      <ng-template #more let-move>
+        <button
+          type="button"
+          class="btn btn-sm btn-outline-secondary acts"
+          [attr.aria-expanded]="asked() === move.of"
+          [attr.aria-label]="'Earlier or later: ' + move.title"
+          (click)="ask(move.of)"
+        >
+          Earlier or later?
+        </button>
+      </ng-template>
+      <ng-template #below let-move>
+        @if (asked() === move.of) {
+          @if (costs(); as all) {
+            <ul class="costs small" [attr.aria-label]="'What moving it costs: ' + move.title">
+              @for (one of all; track one.byMin) {
+                <li>
+                  <button type="button" class="btn btn-link btn-sm p-0" (click)="sheet.changeSwap(move.of, { atMin: one.atMin })">
+                    {{ one.byMin > 0 ? one.byMin + ' min later' : -one.byMin + ' min earlier' }}</button>: {{ one.says }}
+                </li>
               }
-            </li>
+            </ul>
+          } @else {
+            <p role="status" class="small mb-0">Trying …</p>
           }
-        </ul>
-      }
+        }
+      </ng-template>
       @if (seats().length > 0) {
         <form class="add acts" (submit)="add($event)">
           <app-select-field label="Into" [bare]="true" [small]="true" [choices]="seats()" [value]="seat()" (picked)="seat.set($event)" />
@@ -76,7 +61,7 @@ import { percent, time } from '../../../parts/timeline/timeline-view';
           <button class="btn btn-sm btn-outline-secondary">Add a change</button>
         </form>
       }
-    </section>
+    </app-move-list>
   `,
   styles: `
     .costs {
@@ -116,7 +101,7 @@ export class Moves {
     return gear ? gearTitle(gear) : 'A battery that is gone';
   };
 
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed((): readonly Move<Swap>[] => {
     const day = this.sheet.day();
     const stays = this.sheet.outlook()?.run.stays ?? [];
     return (day?.swaps ?? [])
@@ -127,13 +112,15 @@ export class Moves {
           ? `${percent(stay.fromCharge)} when it goes in, ${percent(stay.toCharge)} at ${time(day!, stay.toMin)}`
           : 'not in any block';
         return {
-          swap,
+          of: swap,
+          atMin,
+          locked: swap.locked === true,
           state,
           key: `${rigId} ${batteryId} ${index}`,
           title: `${this.name(batteryId)} into ${this.sheet.rigs().get(rigId)?.name ?? '?'}`,
         };
       })
-      .sort((a, b) => a.swap.atMin - b.swap.atMin);
+      .sort((a, b) => a.atMin - b.atMin);
   });
 
   protected readonly seats = computed(() => {

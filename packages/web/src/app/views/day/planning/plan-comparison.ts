@@ -3,6 +3,8 @@ import { onlyIn, PLAN_ORDERS } from '@viaggio/core/day';
 import type { Moves, PlanFigures, Swap } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
+import { SideBySideRows } from '../../../parts/side-by-side-rows';
+import type { SideBySideRow } from '../../../parts/side-by-side-rows';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { DaySheet } from '../sheet/day-sheet';
 import type { Found } from '../sheet/day-sheet';
@@ -61,6 +63,7 @@ const ROWS: readonly Row[] = [
 /** The day as it is beside the plan that was found, and beside those found before it: figures, and what differs. */
 @Component({
   selector: 'app-plan-comparison',
+  imports: [SideBySideRows],
   template: `
     @if (columns(); as all) {
       <div class="table-responsive">
@@ -73,15 +76,8 @@ const ROWS: readonly Row[] = [
               }
             </tr>
           </thead>
+          <tbody [appSideBySideRows]="rows()"></tbody>
           <tbody>
-            @for (row of rows(); track row.title) {
-              <tr>
-                <th scope="row" class="fw-normal">{{ row.title }}</th>
-                @for (one of all; track one.title) {
-                  <td>{{ row.of(one.figures) }}</td>
-                }
-              </tr>
-            }
             <tr>
               <td></td>
               @for (one of all; track one.title) {
@@ -106,7 +102,13 @@ const ROWS: readonly Row[] = [
 })
 export class PlanComparison {
   protected readonly sheet = inject(DaySheet);
-  protected readonly rows = computed(() => ROWS.filter(({ only }) => !only || this.columns()?.some(({ figures }) => only(figures))));
+  protected readonly rows = computed((): readonly SideBySideRow[] => {
+    const columns = this.columns() ?? [];
+    return ROWS.filter(({ only }) => !only || columns.some(({ figures }) => only(figures))).map(({ title, of }) => {
+      const texts = columns.map(({ figures }) => of(figures));
+      return { title, cells: texts.map((text) => ({ text, best: false })), same: new Set(texts).size === 1 };
+    });
+  });
   private readonly plans = computed(() => {
     const [world, found] = [this.sheet.asked(), this.sheet.search()];
     if (!world || found.is !== 'found') return undefined;

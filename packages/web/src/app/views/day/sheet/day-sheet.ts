@@ -1,6 +1,17 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { answerFrom, dayIssues, repeatBlocks, withBlock, withBlocksShifted, withCardChange, withMishap, withNewBlock, withoutBlocks, withSwap } from '@viaggio/core/day';
+import {
+  answerFrom,
+  dayIssues,
+  repeatBlocks,
+  withBlock,
+  withBlocksShifted,
+  withCardChange,
+  withMishap,
+  withNewBlock,
+  withoutBlocks,
+  withSwap,
+} from '@viaggio/core/day';
 import type { Block, CardChange, Day, DayPlan, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
 import { namedBy } from '@viaggio/core/document';
 import { gearIdsOf } from '@viaggio/core/gear';
@@ -149,12 +160,13 @@ export class DaySheet {
     this.chosen.set(new Set());
   }
 
-  changeSwap(swap: Swap, changes: Partial<Swap> | undefined, field: string): void {
-    this.edit((day) => withSwap(day, swap, changes), `swap ${swap.rigId} ${swap.batteryId} ${field}`);
+  /** Another time, locked or not; undefined takes it out. */
+  changeSwap(swap: Swap, changes: Partial<Swap> | undefined): void {
+    this.edit((day) => withSwap(day, swap, changes), `swap ${swap.rigId} ${swap.batteryId} ${fieldOf(changes)}`);
   }
 
-  changeCard(change: CardChange, changes: Partial<CardChange> | undefined, field: string): void {
-    this.edit((day) => withCardChange(day, change, changes), `card ${change.cardsId} ${field}`);
+  changeCard(change: CardChange, changes: Partial<CardChange> | undefined): void {
+    this.edit((day) => withCardChange(day, change, changes), `card ${change.cardsId} ${fieldOf(changes)}`);
   }
 
   private readonly adviceLater = computedLater('compare', this.world, (core, world) => core.chargingAdvice(world), { restMs: REST_MS });
@@ -238,3 +250,6 @@ export class DaySheet {
     return { order, ...(mishap && { fromMin: answerFrom(mishap) }) };
   }
 }
+
+/** What is typed on in one field is one step to undo. */
+const fieldOf = (changes: object | undefined): string => Object.keys(changes ?? {}).join() || 'out';

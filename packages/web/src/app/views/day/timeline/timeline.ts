@@ -222,8 +222,8 @@ export class Timeline {
     const grip = this.held();
     this.held.set(undefined);
     if (!grip || grip.atMin === grip.change.atMin) return;
-    if ('cardsId' in grip.change) this.sheet.changeCard(grip.change, { atMin: grip.atMin }, 'at');
-    else this.sheet.changeSwap(grip.change, { atMin: grip.atMin }, 'at');
+    if ('cardsId' in grip.change) this.sheet.changeCard(grip.change, { atMin: grip.atMin });
+    else this.sheet.changeSwap(grip.change, { atMin: grip.atMin });
   }
 
   protected move(event: PointerEvent): void {

@@ -1,32 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { PageMenu } from '../../../basics/page-menu';
 import type { PageAct } from '../../../basics/page-menu';
+import { PageTabs } from '../../../basics/page-tabs';
+import type { PageTab } from '../../../basics/page-tabs';
 import { Prints } from '../../../parts/prints';
 import { TripSheet } from './trip-sheet';
 
 /** One trip: its list, its bags, how it flies, and what it is made of. */
 @Component({
   selector: 'app-trip-page',
-  imports: [PageMenu, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [PageMenu, PageTabs, RouterLink, RouterOutlet],
   providers: [TripSheet],
   template: `
     @if (sheet.trip(); as trip) {
       <div class="page-head">
         <h1>{{ trip.name }}</h1>
-        <nav class="pages" [attr.aria-label]="'Pages of ' + trip.name">
-          <a
-            [routerLink]="['/pack/trips', id()]"
-            routerLinkActive="active"
-            [routerLinkActiveOptions]="{ exact: true }"
-            ariaCurrentWhenActive="page"
-            >List</a
-          >
-          <a [routerLink]="['/pack/trips', id(), 'bags']" routerLinkActive="active" ariaCurrentWhenActive="page">Bags</a>
-          <a [routerLink]="['/pack/trips', id(), 'flying']" routerLinkActive="active" ariaCurrentWhenActive="page">Flying</a>
-          <a [routerLink]="['/pack/trips', id(), 'gate']" routerLinkActive="active" ariaCurrentWhenActive="page">At the gate</a>
-          <a [routerLink]="['/pack/trips', id(), 'setup']" routerLinkActive="active" ariaCurrentWhenActive="page">Who and how</a>
-        </nav>
+        <nav [appPageTabs]="tabs" [attr.aria-label]="'Pages of ' + trip.name"></nav>
         <div class="page-acts">
           <app-page-menu [of]="trip.name" [acts]="acts()" />
         </div>
@@ -38,9 +28,6 @@ import { TripSheet } from './trip-sheet';
     }
   `,
   styles: `
-    .pages a {
-      white-space: nowrap;
-    }
     @media (max-width: 700px) {
       .page-head {
         display: grid;
@@ -62,6 +49,13 @@ export class TripPage {
   protected readonly sheet = inject(TripSheet);
   private readonly router = inject(Router);
   private readonly prints = inject(Prints);
+  protected readonly tabs: readonly PageTab[] = [
+    { title: 'List', link: './', exact: true },
+    { title: 'Bags', link: './bags' },
+    { title: 'Flying', link: './flying' },
+    { title: 'At the gate', link: './gate' },
+    { title: 'Who and how', link: './setup' },
+  ];
   protected readonly acts = computed((): readonly PageAct[] => {
     const dayId = this.sheet.trip()?.dayIds?.[0];
     const notNow = dayId === undefined && (this.sheet.trip()?.rigIds ?? []).length === 0 ? 'Choose a day or a rig first.' : undefined;

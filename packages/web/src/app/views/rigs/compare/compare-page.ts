@@ -15,7 +15,7 @@ import { LeaveOutChoice } from '../parts/leave-out-choice';
 import { StyleChoice } from '../parts/style-choice';
 import { RigSheet } from '../sheet/rig-sheet';
 import type { Column } from './column';
-import { FactRows } from './fact-rows';
+import { SideBySideRows } from '../../../parts/side-by-side-rows';
 import { bestIn, exchange, facts } from './facts';
 import { ApproachesChart } from './approaches-chart';
 
@@ -31,7 +31,7 @@ type Progress =
 /** The approaches side by side for this rig and style: from what is owned, completed with generic gear; pick one and it becomes the rig. */
 @Component({
   selector: 'app-compare-page',
-  imports: [PricePipe, QuantityPipe, FactRows, LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
+  imports: [PricePipe, QuantityPipe, SideBySideRows, LeaveOutChoice, QuantityField, ApproachesChart, StyleChoice, VerdictMark],
   templateUrl: './compare-page.html',
   styleUrl: './compare-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,15 +3,8 @@ import type { Criteria, Weights } from '@viaggio/core/answer';
 import { formatQuantity } from '@viaggio/core/units';
 import { saySum, sumOf } from '@viaggio/core/words';
 import { counted } from '../../../basics/counted';
+import type { SideBySideRow } from '../../../parts/side-by-side-rows';
 import type { Compared } from './column';
-
-/** One line of the comparison: what each column comes to, and whether it is the best there. */
-export interface Fact {
-  readonly title: string;
-  readonly cells: readonly { readonly text: string; readonly best: boolean }[];
-  /** All the same: told, but not stressed. */
-  readonly same: boolean;
-}
 
 interface Measure {
   readonly title: string;
@@ -79,7 +72,7 @@ const MEASURES: readonly Measure[] = [
   { title: 'Sockets it needs', of: ({ tethers }) => tethers, tell: ({ tethers }) => String(tethers) },
 ];
 
-export function facts(columns: readonly Compared[], weights: Weights, sayPrice: SayPrice): readonly Fact[] {
+export function facts(columns: readonly Compared[], weights: Weights, sayPrice: SayPrice): readonly SideBySideRow[] {
   const points: Measure = {
     title: 'Points in all, the less the better',
     of: (criteria) => costOf(criteria, weights).cost,

@@ -11,14 +11,14 @@ import { SelectField } from '../../../fields/select-field';
 import { Currency } from '../../../device/currency';
 import { VerdictMark } from '../../../basics/verdict-mark';
 import { selectGearBodies, selectLoading, selectRigs } from '../../../state/items.selectors';
-import { FactRows } from './fact-rows';
+import { SideBySideRows } from '../../../parts/side-by-side-rows';
 import { bestIn, facts } from './facts';
 import { rigColumns } from './side-by-side';
 
 /** Two to six rigs side by side: the same lines as the approaches, weighed for one way of shooting. */
 @Component({
   selector: 'app-side-by-side-page',
-  imports: [ApproachesChart, FactRows, RouterLink, SelectField, VerdictMark],
+  imports: [ApproachesChart, SideBySideRows, RouterLink, SelectField, VerdictMark],
   template: `
     <div class="d-flex flex-wrap align-items-end gap-3 mb-3">
       <h1 class="mb-0">Side by side</h1>
@@ -48,7 +48,7 @@ import { rigColumns } from './side-by-side';
               }
             </tr>
           </thead>
-          <tbody [appFactRows]="rows()"></tbody>
+          <tbody [appSideBySideRows]="rows()"></tbody>
           <tbody>
             <tr>
               <th scope="row">Fed by</th>

@@ -1,9 +1,16 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Fact } from './facts';
+
+/** One line of a comparison: what each column comes to, and which are best there. */
+export interface SideBySideRow {
+  readonly title: string;
+  readonly cells: readonly { readonly text: string; readonly best: boolean }[];
+  /** All the same: told, but not stressed. */
+  readonly same: boolean;
+}
 
 /** The lines of a comparison, the best of each marked. */
 @Component({
-  selector: 'tbody[appFactRows]',
+  selector: 'tbody[appSideBySideRows]',
   template: `
     @for (row of rows(); track row.title) {
       <tr [class.same]="row.same">
@@ -19,9 +26,9 @@ import type { Fact } from './facts';
       </tr>
     }
   `,
-  styleUrl: './fact-rows.scss',
+  styleUrl: './side-by-side-rows.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class FactRows {
-  readonly rows = input.required<readonly Fact[]>({ alias: 'appFactRows' });
+export class SideBySideRows {
+  readonly rows = input.required<readonly SideBySideRow[]>({ alias: 'appSideBySideRows' });
 }
