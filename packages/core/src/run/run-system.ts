@@ -1,4 +1,5 @@
 import { OWN_CHARGE_EFFICIENCY } from '../tables';
+import type { RunOptions } from './run-options';
 import { choose, feedingPlace, NOT_FED, plainPlace } from './running-load';
 import type { RunningLoad } from './running-load';
 import { RunningSource } from './running-source';
@@ -13,17 +14,6 @@ const INSTANT_MIN = 1e-9;
 const FULL = 0.999_999;
 /** A change of state that itself changes the state settles within as many rounds as there are parts; this is a bound. */
 const MAX_ROUNDS = 100;
-
-export interface RunOptions {
-  /** Collects events; without it only the loads' minutes, which is all that many random runs need. */
-  readonly record?: boolean;
-  /** Collects the charge of every source over time as well. */
-  readonly trace?: boolean;
-  /** Instead of the system's own phases and horizon: these, once. */
-  readonly phases?: readonly SystemPhase[];
-  /** Charge of each source's battery at the start, instead of what its pack says. */
-  readonly startSoc?: ArrayLike<number>;
-}
 
 /**
  * A system made ready to be run many times over: circuits are compiled once, each run only sets them anew.

@@ -32,9 +32,11 @@ export {
   WARM_ENOUGH_C,
 } from './conductors';
 export { LEAST_GAP_MIN, ONE_VISIT_MIN, PAUSE_STEP_MIN, ROUGH_GAP_MIN, ROUND_MIN, SAME_DARK_MIN } from './days';
+export { CAUSE_IDS, CAUSES } from './fault-causes';
+export type { Cause, CauseId, FaultPart, Symptom } from './fault-causes';
+export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './fault-tests';
+export type { FaultTest, FaultTestId } from './fault-tests';
 export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './fault-weights';
-export { CAUSE_IDS, CAUSES, chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './faults';
-export type { Cause, CauseId, FaultPart, FaultTest, FaultTestId, Symptom } from './faults';
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';

@@ -3,7 +3,8 @@ import { isA, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import { connectionsInto } from '../../rig/resolved';
 import type { ResolvedRig } from '../../rig/resolved';
-import type { Finding, Unseen } from '../facts';
+import type { Unseen } from '../fact-parts';
+import type { Finding } from '../facts';
 import { finding } from '../finding';
 
 const UNSEEN: readonly Unseen[] = ['charge', 'temperature', 'make'];

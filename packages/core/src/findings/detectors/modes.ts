@@ -4,7 +4,8 @@ import type { DeviceUse, Part } from '../../rig/drawn';
 import { connectionsInto, connectionTo, treeFeeding } from '../../rig/resolved';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import type { Facts, Finding, FindingPlace, Need } from '../facts';
+import type { Need } from '../fact-parts';
+import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { deviceVolts, feedPoint } from '../points';
 

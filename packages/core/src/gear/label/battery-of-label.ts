@@ -2,9 +2,9 @@ import { said } from '../../said';
 import { CHEMISTRIES } from '../../tables';
 import type { ChemistryId } from '../../tables';
 import type { Battery, Connector, Output } from '..';
+import type { Label, LabelAsk } from './label';
 import { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
 import { cellsMeant } from './read-label';
-import type { Label, LabelAsk } from './read-label';
 import type { LabelSaid } from './says';
 
 interface BatteryClass {

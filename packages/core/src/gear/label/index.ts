@@ -1,13 +1,13 @@
 export { BATTERY_CLASSES, batteryOfLabel } from './battery-of-label';
 export type { BatteryClassId, LabelAnswers, LabelledBattery } from './battery-of-label';
 export { drawText, readDrawText } from './draw-text';
+export type { Label, LabelAsk, LabelPort, LabelProfile } from './label';
 export { LABEL_KINDS, labelMeaning, misleadingPairs } from './label-meaning';
 export type { ComparedLabel, LabelKind, LabelMeaning, MisleadingPair, Through } from './label-meaning';
 export { despeckled, grainOf, greyOf, levelled, skewOf, smoothed } from './picture';
 export type { Grey } from './picture';
 export { budgetsOfLabel, outputsOfLabel } from './ports-of-label';
 export { cellsMeant, readLabel } from './read-label';
-export type { Label, LabelAsk, LabelPort, LabelProfile } from './read-label';
 export { labelOfPicture } from './recognised';
 export type { PictureLabel, RecognisedWord } from './recognised';
 export type { LabelSays } from './says';

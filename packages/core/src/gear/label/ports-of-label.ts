@@ -1,5 +1,5 @@
 import type { Budget, Connector, Output } from '..';
-import type { Label, LabelPort } from './read-label';
+import type { Label, LabelPort } from './label';
 
 export interface OutputsOptions {
   /** A connector that is told already: the mount of a battery. */

@@ -1,6 +1,6 @@
 import { said } from '../../said';
+import type { Label } from './label';
 import { readLabel } from './read-label';
-import type { Label } from './read-label';
 import type { LabelSaid } from './says';
 
 /** A word that was recognised in a picture, where it stands there, in pixels. */

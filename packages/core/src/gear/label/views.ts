@@ -2,8 +2,8 @@ import { issue } from '../../issue';
 import { formatQuantity } from '../../quantity';
 import type { Parsed } from '../../quantity';
 import type { ChemistryId } from '../../tables';
+import type { Label, LabelProfile } from './label';
 import { readLabel } from './read-label';
-import type { Label, LabelProfile } from './read-label';
 
 export interface BatteryLabel {
   readonly energyWh: number;

@@ -1,12 +1,12 @@
 import { cellVoltage } from '../cell';
 import { compile } from './circuit';
-import type { Circuit, EndCause, LeafSeries, Limit, Node } from './circuit';
+import type { Circuit, EndCause, Limit, Node } from './circuit';
 import type { Converter, Network } from './network';
 
-const MAX_NEWTON_STEPS = 100;
+export const MAX_NEWTON_STEPS = 100;
 /** From this tolerance on, a step of less than a ten-thousandth of the voltage is the last. */
-const ROUGH = 1e-9;
-const ROUGH_STEP = 1e-4;
+export const ROUGH = 1e-9;
+export const ROUGH_STEP = 1e-4;
 
 export interface OperatingPoint {
   readonly packV: number;
@@ -145,7 +145,7 @@ function solveThrough(node: Node, leaf: Node, voltageV: number): boolean {
 }
 
 /** Where a shared voltage will about be: with the drop it had when it was last solved. */
-function guess({ resistanceOhm, currentA }: Node, voltageV: number): number {
+export function guess({ resistanceOhm, currentA }: Node, voltageV: number): number {
   const volts = voltageV - resistanceOhm * currentA;
   return volts > 0 ? volts : voltageV;
 }
@@ -186,7 +186,7 @@ function descend(node: Node, voltageV: number, fromV: number, tolerance: number)
   return false;
 }
 
-function solveLeaf(node: Node, voltageV: number): boolean {
+export function solveLeaf(node: Node, voltageV: number): boolean {
   const ohm = node.resistanceOhm;
   const volts = voltageV - ohm * node.drawnA;
   const square = volts * volts - 4 * ohm * node.drawnW;
@@ -198,103 +198,6 @@ function solveLeaf(node: Node, voltageV: number): boolean {
   node.inputV = voltageV - ohm * node.currentA;
   if (!node.converter) node.loadV = node.inputV;
   return true;
-}
-
-/** Where a leaf's drop is this small a share of its voltage, five terms of its series are exact to a ten-millionth. */
-const SERIES_SHARE = 0.02;
-let roughSlope = 0;
-
-/**
- * The pack's current at an open-circuit voltage, to about a millionth, for many random runs: what single feeds draw is
- * summed as a power series of drop over voltage instead of a square root each, and only the feeds that others share
- * keep their voltage. Limits are not to be read after it: `solve` sets the circuit for that. 0 where it collapses.
- */
-export function roughCurrent(circuit: Circuit, openCircuitV: number): number {
-  if (circuit.deadAt !== undefined) return 0;
-  const amps = roughAmps(circuit.root, openCircuitV);
-  return amps >= 0 ? amps : 0;
-}
-
-const NO_SERIES: LeafSeries = { c0: 0, c1: 0, c2: 0, c3: 0, c4: 0, leastV2: Infinity };
-
-/**
- * One series for all leaves of a shared feed, by the Catalan numbers 1, 1, 2, 5, 14 of (1 − √(1 − 4x)) / 2x; `NO_SERIES`
- * where one of them shares on, or draws a constant current.
- */
-function leafSeries({ children }: Node): LeafSeries {
-  let c0 = 0;
-  let c1 = 0;
-  let c2 = 0;
-  let c3 = 0;
-  let c4 = 0;
-  let leastV2 = 0;
-  for (let index = 0; index < children.length; index++) {
-    const { children: inner, converter, off, drawnA, drawnW, resistanceOhm } = children[index]!;
-    if ((inner.length > 0 && !converter && !off) || drawnA !== 0) return NO_SERIES;
-    const step = resistanceOhm * drawnW;
-    if (step > leastV2 * SERIES_SHARE) leastV2 = step / SERIES_SHARE;
-    let term = drawnW;
-    c0 += term;
-    c1 += term *= step;
-    c2 += 2 * (term *= step);
-    c3 += 5 * (term *= step);
-    c4 += 14 * term * step;
-  }
-  return { c0, c1, c2, c3, c4, leastV2 };
-}
-
-/** Amps of all that hangs on a feed at its shared voltage, their slope in `roughSlope`; negative where one cannot be carried. */
-function branchAmps(node: Node, volts: number): number {
-  const { c0, c1, c2, c3, c4, leastV2 } = (node.series ??= leafSeries(node));
-  const u = 1 / (volts * volts);
-  if (leastV2 * u < 1) {
-    roughSlope = -u * (c0 + u * (3 * c1 + u * (5 * c2 + u * (7 * c3 + u * 9 * c4))));
-    return volts * u * (c0 + u * (c1 + u * (c2 + u * (c3 + u * c4))));
-  }
-  let amps = 0;
-  let slope = 0;
-  for (let index = 0; index < node.children.length; index++) {
-    const here = roughAmps(node.children[index]!, volts);
-    if (here < 0) return -1;
-    amps += here;
-    slope += roughSlope;
-  }
-  roughSlope = slope;
-  return amps;
-}
-
-/** Amps of a feed that is given `voltageV`, its slope in `roughSlope`; negative where it cannot carry its load. */
-function roughAmps(node: Node, voltageV: number): number {
-  const { children, resistanceOhm: ohm } = node;
-  if (children.length === 0 || node.converter || node.off) {
-    const x = (ohm * node.drawnW) / (voltageV * voltageV);
-    if (node.drawnA !== 0 || x > SERIES_SHARE) {
-      if (!solveLeaf(node, voltageV)) return -1;
-      roughSlope = node.slope;
-      return node.currentA;
-    }
-    // I = (V − √(V² − 4 R P)) / 2R as a series in x = R P / V²
-    const amps = (node.drawnW / voltageV) * (1 + x * (1 + x * (2 + x * (5 + x * 14))));
-    roughSlope = (-amps / voltageV) * (1 + 2 * x);
-    return amps;
-  }
-  let volts = guess(node, voltageV);
-  for (let step = 0; step < MAX_NEWTON_STEPS; step++) {
-    const amps = branchAmps(node, volts);
-    if (amps < 0) return -1;
-    const slope = roughSlope;
-    const rise = 1 + ohm * slope;
-    if (rise <= 0) return -1;
-    const drop = (volts + ohm * amps - voltageV) / rise;
-    volts -= drop;
-    if (volts <= 0 || volts > voltageV * (1 + ROUGH)) return -1;
-    if (drop < ROUGH_STEP * voltageV && drop > -ROUGH_STEP * voltageV) {
-      roughSlope = slope / rise;
-      node.currentA = amps - slope * drop;
-      return node.currentA;
-    }
-  }
-  return -1;
 }
 
 /**
