@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { firstCall } from '@viaggio/core/day';
 import type { Day } from '@viaggio/core/day';
 import type { ToldCharging, ToldChargingRow } from '@viaggio/core/words';
-import { time } from './timeline/timeline-view';
+import { time } from './timeline/say-moment';
 import { selectGearBodies } from '../state/items.selectors';
 
 interface Bar {

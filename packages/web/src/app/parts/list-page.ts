@@ -67,6 +67,7 @@ export interface ListGroup {
     .rows a {
       display: grid;
       gap: var(--space-1);
+      place-content: start stretch;
       justify-items: start;
       height: 100%;
       color: inherit;

@@ -1,7 +1,9 @@
 import { DaySimulation, planDay } from '@viaggio/core/day';
 import type { Day } from '@viaggio/core/day';
 import { LOW_WATER, LOW_WATER_DAY } from '@viaggio/core/demo';
-import { chargerRows, moved, nightBefore, percent, rigRows, scaleOf, time, wholePlan, workingHours, zoomed } from './timeline-view';
+import { chargerRows, rigRows, scaleOf } from './timeline-view';
+import { moved, nightBefore, wholePlan, workingHours, zoomed } from './timeline-window';
+import { percent, time } from './say-moment';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));

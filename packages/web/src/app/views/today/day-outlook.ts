@@ -8,7 +8,7 @@ import type { Rig } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';
 import { BenchSheets } from '../../parts/bench-sheets';
 import { StandingMark } from '../../parts/marks/standing-mark';
-import { time } from '../../parts/timeline/timeline-view';
+import { time } from '../../parts/timeline/say-moment';
 import { counted } from '../../basics/counted';
 import { localDate } from '../../device/dates';
 import { QuantityPipe } from '../../basics/quantity.pipe';

@@ -9,7 +9,7 @@ import { BlockModes } from './block-modes';
 import { MomentField } from '../sheet/moment-field';
 import { DaySheet } from '../sheet/day-sheet';
 import { RepeatBlocks } from './repeat-blocks';
-import { percent } from '../../../parts/timeline/timeline-view';
+import { percent } from '../../../parts/timeline/say-moment';
 import { SelectField } from '../../../fields/select-field';
 import { CheckField } from '../../../fields/check-field';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { ToldChargingRow } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { TermHint } from '../../../basics/term-hint';
 
 /** What goes on which charger when, what is not ready by call time, and the usual cautions beside it. */

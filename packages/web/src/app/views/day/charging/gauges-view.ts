@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { ToldDayIndicator } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { TermHint } from '../../../basics/term-hint';
 
 const WORDS: Readonly<Record<ToldDayIndicator['believable'], string>> = {

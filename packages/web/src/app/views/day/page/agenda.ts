@@ -3,7 +3,7 @@ import { BLOCK_KINDS, blockTitle } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
 import { sayCardChange, sayGap, sayUnrecorded } from '@viaggio/core/words';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { SelectField } from '../../../fields/select-field';
 
 /** One thing that a rig's operator does or has before them. */

@@ -28,7 +28,7 @@ import { Moves } from '../planning/moves';
 import { PlanPanel } from '../planning/plan-panel';
 import { ApproachesPanel } from '../planning/approaches-panel';
 import { Timeline } from '../timeline/timeline';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { WhatIfPanel } from '../planning/what-if-panel';
 
 /** What is at risk in one rig for one cause, said once for all the blocks that it is in. */

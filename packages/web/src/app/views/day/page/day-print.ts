@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { gearTitle } from '@viaggio/core/gear';
 import { Agenda, CHARGERS } from './agenda';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent } from '../../../parts/timeline/timeline-view';
+import { percent } from '../../../parts/timeline/say-moment';
 
 interface Page {
   readonly id: string;

@@ -6,7 +6,7 @@ import { SelectField } from '../../../fields/select-field';
 import { DaySheet } from '../sheet/day-sheet';
 import { MoveList } from './move-list';
 import type { Move } from './move-list';
-import { time } from '../../../parts/timeline/timeline-view';
+import { time } from '../../../parts/timeline/say-moment';
 import { counted } from '../../../basics/counted';
 
 /** Which card is changed when, how full it is, and when it is copied: times can be typed, lines locked, taken out or added. */

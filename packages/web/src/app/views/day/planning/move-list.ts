@@ -1,5 +1,5 @@
 import { NgTemplateOutlet } from '@angular/common';
-import type { TemplateRef} from '@angular/core';
+import type { TemplateRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, contentChild, input, output } from '@angular/core';
 import { MomentField } from '../sheet/moment-field';
 

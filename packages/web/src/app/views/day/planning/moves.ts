@@ -7,7 +7,7 @@ import { SelectField } from '../../../fields/select-field';
 import { MoveList } from './move-list';
 import type { Move } from './move-list';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 
 /** Which battery goes where and when: times can be typed, lines locked, taken out or added. */
 @Component({

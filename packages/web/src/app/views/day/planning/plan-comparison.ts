@@ -8,7 +8,7 @@ import type { SideBySideRow } from '../../../parts/side-by-side-rows';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { DaySheet } from '../sheet/day-sheet';
 import type { Found } from '../sheet/day-sheet';
-import { time } from '../../../parts/timeline/timeline-view';
+import { time } from '../../../parts/timeline/say-moment';
 
 interface Column {
   readonly title: string;

@@ -4,7 +4,7 @@ import type { DayPlan, PlanOrder } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
 import { DaySheet } from '../sheet/day-sheet';
 import { PlanComparison, sayMass } from './plan-comparison';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { SelectField } from '../../../fields/select-field';
 import { choicesOf } from '../../../fields/choices-of';
 import { counted } from '../../../basics/counted';

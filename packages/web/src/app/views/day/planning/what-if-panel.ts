@@ -9,7 +9,7 @@ import type { Choice } from '../../../fields/picker-field';
 import { QuantityField } from '../../../fields/quantity-field';
 import { MomentField } from '../sheet/moment-field';
 import { DaySheet } from '../sheet/day-sheet';
-import { time } from '../../../parts/timeline/timeline-view';
+import { time } from '../../../parts/timeline/say-moment';
 import { SelectField } from '../../../fields/select-field';
 
 type Kind = Mishap['kind'];

@@ -11,7 +11,7 @@ import { QuantityField } from '../../../fields/quantity-field';
 import { DaySheet } from '../sheet/day-sheet';
 import { ForecastApi } from './forecast-api';
 import type { ForecastService } from './forecast-api';
-import { time } from '../../../parts/timeline/timeline-view';
+import { time } from '../../../parts/timeline/say-moment';
 import { CoreWorkers } from '../../../workers/core-workers';
 
 const PLACE = dayShape.fields.places.of.item.fields;

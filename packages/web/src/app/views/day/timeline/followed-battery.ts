@@ -7,7 +7,7 @@ import { ApexChart } from '../../../charts/apex-chart';
 import { chartColours, chartLook } from '../../../charts/chart-look';
 import { Theme } from '../../../device/theme';
 import { DaySheet } from '../sheet/day-sheet';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 
 /** Points of the plain curve, evenly in time: more than a chart of this size shows. */
 const POINTS = 240;

@@ -3,19 +3,10 @@ import { minuteOf, STEP_MIN } from '@viaggio/core/day';
 import type { Block, CardChange, Swap } from '@viaggio/core/day';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { DaySheet } from '../sheet/day-sheet';
-import {
-  ROW,
-  chargerRows,
-  moved,
-  nightBefore,
-  rigRows,
-  scaleOf,
-  time,
-  wholePlan,
-  workingHours,
-  zoomed,
-} from '../../../parts/timeline/timeline-view';
-import type { Window } from '../../../parts/timeline/timeline-view';
+import { ROW, chargerRows, rigRows, scaleOf } from '../../../parts/timeline/timeline-view';
+import { moved, nightBefore, wholePlan, workingHours, zoomed } from '../../../parts/timeline/timeline-window';
+import { time } from '../../../parts/timeline/say-moment';
+import type { Window } from '../../../parts/timeline/timeline-window';
 import { ownWidth } from '../../../device/own-width';
 import { PressGroup, Pressable } from '../../../basics/press-group';
 

@@ -12,7 +12,7 @@ import { ChargerStrip } from '../../../parts/charger-strip';
 import { CheckField } from '../../../fields/check-field';
 import { ClockField } from '../../../fields/clock-field';
 import { SelectField } from '../../../fields/select-field';
-import { percent, time } from '../../../parts/timeline/timeline-view';
+import { percent, time } from '../../../parts/timeline/say-moment';
 import { ownZone } from '../../../fields/zones';
 import { ScanButton } from '../../../parts/scan/scan-button';
 import { localDate, shownMoment } from '../../../device/dates';
