@@ -92,12 +92,7 @@ export function phaseFindings(
     const atWorst = late(worst);
     if (atWorst.length === 0) continue;
     // without a change of battery margins only fall: the first time that it is so is closed in on
-    let [clear, met] = [isSwapped ? worst - 1 : -1, worst];
-    while (met - clear > 1) {
-      const middle = (clear + met) >> 1;
-      if (late(middle).length > 0) met = middle;
-      else clear = middle;
-    }
+    const met = isSwapped ? worst : firstThatIs((nth) => late(nth).length > 0, worst);
     tell(late(met), calendar.occurrence(places, met));
     tell(atWorst, calendar.occurrence(places, worst));
   }
@@ -110,6 +105,17 @@ export function phaseFindings(
     );
   }
   return found;
+}
+
+/** The first of a row of which one is known to be so, and all after the first are. */
+function firstThatIs(isSo: (nth: number) => boolean, known: number): number {
+  let [clear, met] = [-1, known];
+  while (met - clear > 1) {
+    const middle = (clear + met) >> 1;
+    if (isSo(middle)) met = middle;
+    else clear = middle;
+  }
+  return met;
 }
 
 /** What the run itself goes through: it starts once, and drops out where its volts are gone. */

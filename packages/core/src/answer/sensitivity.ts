@@ -34,14 +34,31 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
   const base = runner.run();
   const baseMin = base.firstGapMin ?? Infinity;
   if (base.steps * 2 * (system.loads.length + system.sources.length + 2 + resolved.evidence.assumptions.size) > mostSteps) return [];
-  const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
   const variations = new Variations(model);
-  const none = (): number => 0;
-  const only = (place: number, by: number) => (at: number) => (at === place ? by : 0);
-  const minutes = (...by: Parameters<Variations['set']>): number => runner.run(variations.set(...by)).firstGapMin ?? Infinity;
+  const minutes: Minutes = (...by) => runner.run(variations.set(...by)).firstGapMin ?? Infinity;
+  const found = [...ownFigures(model, system, minutes), ...assumedFigures(resolved, baseMin, minutes)];
+  const timed = found.filter(({ lowMin, highMin }) => Number.isFinite(lowMin) && Number.isFinite(highMin));
+  const square = ({ lowMin, highMin }: Moved): number => ((highMin - lowMin) / 2) ** 2;
+  const total = timed.reduce((sum, one) => sum + square(one), 0);
+  return timed
+    .map((one) => ({ ...one, share: total === 0 ? 0 : square(one) / total }))
+    .filter(({ share }) => share > 1e-6)
+    .sort((a, b) => b.share - a.share);
+}
+
+/** A figure moved to both sides, and what the run then lasts. */
+type Moved = Omit<Sensitivity, 'share'>;
+type Minutes = (...by: Parameters<Variations['set']>) => number;
+const none = (): number => 0;
+const only = (place: number, by: number) => (at: number) => (at === place ? by : 0);
+
+/** What a rig's own figures move: each draw, each capacity, all efficiencies, the temperature. */
+function ownFigures(model: RigModel, system: NonNullable<RigModel['system']>, minutes: Minutes): readonly Moved[] {
+  const { resolved } = model;
+  const { loads, capacity, efficiency, temperatureC } = uncertaintyOf(model);
   const nameOf = (id: string): string =>
     resolved.parts.get(id)?.gear.name ?? resolved.parts.get(id.replace('!built-in', ''))?.gear.name ?? id;
-  const found: Omit<Sensitivity, 'share'>[] = [
+  return [
     ...system.loads.map(({ id }, place) => ({
       gearId: id,
       part: nameOf(id),
@@ -81,28 +98,26 @@ export function sensitivities(model: RigModel, mostSteps = Infinity): readonly S
       highMin: minutes(none, none, 0, temperatureC),
     },
   ];
-  const { assumptions } = resolved.evidence;
-  for (const figure of assumptions.values()) {
+}
+
+/** What the figures move that nobody gave, from one end of their range to the other. */
+function assumedFigures(resolved: RigModel['resolved'], baseMin: number, minutes: Minutes): readonly Moved[] {
+  return [...resolved.evidence.assumptions.values()].flatMap((figure): readonly Moved[] => {
     const ends = (['low', 'high'] as const).map((end) => atEnd(figure, end, resolved.trees));
-    if (!figure.range || ends.some((end) => end === undefined)) continue;
+    if (!figure.range || ends.some((end) => end === undefined)) return [];
     const [one, other] = ends.map((end) => minutes(none, none, 0, 0, end));
-    found.push({
-      gearId: figure.gearId,
-      part: figure.part,
-      what: { of: 'assumed', figure },
-      // a range is read as two standard deviations to both sides, like everything else
-      spread: (figure.range.high - figure.range.low) / 4 / Math.max(figure.value, 1e-9),
-      lowMin: middle(baseMin, Math.min(one!, other!)),
-      highMin: middle(baseMin, Math.max(one!, other!)),
-    });
-  }
-  const timed = found.filter(({ lowMin, highMin }) => Number.isFinite(lowMin) && Number.isFinite(highMin));
-  const square = ({ lowMin, highMin }: { lowMin: number; highMin: number }): number => ((highMin - lowMin) / 2) ** 2;
-  const total = timed.reduce((sum, one) => sum + square(one), 0);
-  return timed
-    .map((one) => ({ ...one, share: total === 0 ? 0 : square(one) / total }))
-    .filter(({ share }) => share > 1e-6)
-    .sort((a, b) => b.share - a.share);
+    return [
+      {
+        gearId: figure.gearId,
+        part: figure.part,
+        what: { of: 'assumed', figure },
+        // a range is read as two standard deviations to both sides, like everything else
+        spread: (figure.range.high - figure.range.low) / 4 / Math.max(figure.value, 1e-9),
+        lowMin: middle(baseMin, Math.min(one!, other!)),
+        highMin: middle(baseMin, Math.max(one!, other!)),
+      },
+    ];
+  });
 }
 
 /** Half of the way: the ends of a range are two standard deviations off. */

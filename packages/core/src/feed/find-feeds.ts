@@ -115,30 +115,27 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
       refuse(worst);
       continue;
     }
-    const criteria = criteriaOf(model.resolved, answer);
-    found.push({
-      links,
-      title: titleOf(links, gear),
-      verdict: answer.verdict,
-      findings: answer.findings.filter(({ verdict }) => verdict !== 'good'),
-      firstStopMin: answer.firstStopMin,
-      criteria,
-      flat: links.flatMap(({ from: { gearId } }) =>
-        isFlat(gear.get(gearId)!) && !inRig.has(gearId) ? [gearTitle(gear.get(gearId)!)] : [],
-      ),
-      ...costOf(criteria, weights),
-    });
+    const flat = links.flatMap(({ from: { gearId } }) =>
+      isFlat(gear.get(gearId)!) && !inRig.has(gearId) ? [gearTitle(gear.get(gearId)!)] : [],
+    );
+    found.push({ links, title: titleOf(links, gear), flat, ...worthOf(criteriaOf(model.resolved, answer), answer, weights) });
   }
-  // of ways that cost the same the one that can start at once
+  return { deviceId, feeds: bestFirst(found), refused: [...refused.values()], bounded: more };
+}
+
+function worthOf(criteria: Criteria, answer: Answer, weights: Weights) {
+  const { verdict, firstStopMin } = answer;
+  const findings = answer.findings.filter((one) => one.verdict !== 'good');
+  return { verdict, findings, firstStopMin, criteria, ...costOf(criteria, weights) };
+}
+
+/** The cheapest first; of ways that cost the same the one that can start at once; those that another dominates last. */
+function bestFirst(found: readonly Omit<FoundFeed, 'dominated'>[]): readonly FoundFeed[] {
   const step = ({ cost }: { readonly cost: number }): number => Math.round(cost / SAME_COST);
-  found.sort((a, b) => step(a) - step(b) || a.flat.length - b.flat.length || a.cost - b.cost);
-  const feeds = found.map((feed) => ({ ...feed, dominated: found.some((other) => dominates(other.criteria, feed.criteria)) }));
-  return {
-    deviceId,
-    feeds: [...feeds.filter(({ dominated }) => !dominated), ...feeds.filter(({ dominated }) => dominated)],
-    refused: [...refused.values()],
-    bounded: more,
-  };
+  const feeds = [...found]
+    .sort((a, b) => step(a) - step(b) || a.flat.length - b.flat.length || a.cost - b.cost)
+    .map((feed) => ({ ...feed, dominated: found.some((other) => dominates(other.criteria, feed.criteria)) }));
+  return [...feeds.filter(({ dominated }) => !dominated), ...feeds.filter(({ dominated }) => dominated)];
 }
 
 /** The parts of a way in order, by name. */

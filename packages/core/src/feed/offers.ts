@@ -57,29 +57,14 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
     const { outputs, inputs } = portsOf(body);
     if (outputs.length === 0) continue;
     const title = gearTitle(body);
-    const refuse = (reason: FeedSaid): void => void refused.push({ gearId, title, reason });
-    const away = whyNotAtHand(body);
-    if (away !== undefined && !inUse.has(gearId)) {
-      refuse(said('away', { away }));
-      continue;
-    }
-    if (downstream.has(gearId)) {
-      refuse(said('in-a-circle'));
-      continue;
-    }
     const isSource = inputs.length === 0;
     const free = outputs.filter(({ id }) => !outputsInUse.has(`${gearId}/${id}`));
-    if (free.length === 0) {
-      refuse(said('outputs-in-use'));
-      continue;
-    }
-    if (inUse.has(gearId) && !rig.links.some(({ from, to: fed }) => from.gearId === gearId || fed.gearId === gearId)) {
-      refuse(said('already-spare'));
-      continue;
-    }
     const joined = free.flatMap((output) => join(output, input, cables).map((cable) => ({ output, cable })));
-    if (joined.length === 0) {
-      refuse(reasonFor(free, input, cables));
+    const reason =
+      whyNot(rig, gearId, body, { inUse, downstream, isAllTaken: free.length === 0 }) ??
+      (joined.length === 0 ? reasonFor(free, input, cables) : undefined);
+    if (reason) {
+      refused.push({ gearId, title, reason });
       continue;
     }
     for (const { output, cable } of joined) {
@@ -100,6 +85,21 @@ export function offersFor(rig: Rig, gear: ReadonlyMap<string, Gear>, to: Link['t
       (b.firstStopMin ?? 0) - (a.firstStopMin ?? 0),
   );
   return { offers, refused };
+}
+
+/** Why a part cannot feed anything more of the rig, whatever its plugs are; undefined where it can. */
+function whyNot(
+  rig: Rig,
+  gearId: string,
+  body: Gear,
+  { inUse, downstream, isAllTaken }: { inUse: ReadonlySet<string>; downstream: ReadonlySet<string>; isAllTaken: boolean },
+): FeedSaid | undefined {
+  const away = whyNotAtHand(body);
+  if (away !== undefined && !inUse.has(gearId)) return said('away', { away });
+  if (downstream.has(gearId)) return said('in-a-circle');
+  if (isAllTaken) return said('outputs-in-use');
+  const isJoined = rig.links.some(({ from, to }) => from.gearId === gearId || to.gearId === gearId);
+  return inUse.has(gearId) && !isJoined ? said('already-spare') : undefined;
 }
 
 /** Ways to join two ports: straight (`undefined`), or by one of the cables; none where neither mates. */

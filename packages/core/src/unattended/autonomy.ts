@@ -123,7 +123,6 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
   const perDay = framesADay(rig, gear);
   const cardDays = asked.cardFrames !== undefined && perDay ? asked.cardFrames / perDay : undefined;
   const sustained = worst && worst.balanceWh >= 0;
-  const ownMonth = worst?.yieldWh ?? 0;
   return {
     is: 'known',
     alone: {
@@ -142,29 +141,38 @@ export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswe
       sustained,
       withoutSun: months.length === 0 ? [] : [...new Set(dates.flatMap((date) => (sunOf(date) ? [] : [date!.month])))],
       panelForWorstW: worst && worst.sunHours > 0 ? useWh / (worst.sunHours * share) : undefined,
-      spell:
-        dullDays > 0
-          ? {
-              days: dullDays,
-              bridged: dullDays * useWh <= usableWh,
-              leftCharge: Math.max(0, 1 - (dullDays * useWh) / fullWh),
-              backDays: ownMonth > useWh ? Math.ceil(Math.min(fullWh, dullDays * useWh) / (ownMonth - useWh)) : undefined,
-            }
-          : undefined,
+      spell: spellOf(dullDays, { useWh, fullWh, usableWh, yieldWh: worst?.yieldWh ?? 0 }),
       days: clear.map((charge, day) => ({ day, charge, dullCharge: dull[day]! })),
       visits: walk.visits(dullDays, cardDays),
-      everySaid:
-        asked.visitEveryDays === undefined
-          ? undefined
-          : {
-              everyDays: asked.visitEveryDays,
-              enough: walk.lastsBetween(asked.visitEveryDays, dullDays) && asked.visitEveryDays <= (cardDays ?? Infinity),
-            },
+      everySaid: everySaid(asked.visitEveryDays, (days) => walk.lastsBetween(days, dullDays) && days <= (cardDays ?? Infinity)),
       framesADay: perDay,
       cardDays,
       duties: perDay === undefined ? [] : dutiesOf(rig, gear, { sunWh: worst?.yieldWh, reserve, days: dates.length }),
     },
   };
+}
+
+/** So many dull days in the worst month: whether they are bridged, what is left, and when it is full again. */
+function spellOf(
+  days: number,
+  {
+    useWh,
+    fullWh,
+    usableWh,
+    yieldWh,
+  }: { readonly useWh: number; readonly fullWh: number; readonly usableWh: number; readonly yieldWh: number },
+): Alone['spell'] {
+  if (days <= 0) return undefined;
+  return {
+    days,
+    bridged: days * useWh <= usableWh,
+    leftCharge: Math.max(0, 1 - (days * useWh) / fullWh),
+    backDays: yieldWh > useWh ? Math.ceil(Math.min(fullWh, days * useWh) / (yieldWh - useWh)) : undefined,
+  };
+}
+
+function everySaid(everyDays: number | undefined, lasts: (days: number) => boolean): Alone['everySaid'] {
+  return everyDays === undefined ? undefined : { everyDays, enough: lasts(everyDays) };
 }
 
 /** All twelve, where hours were typed or a latitude is known; none where there is neither, or no panel. */

@@ -28,7 +28,6 @@ function told(world: PackingWorld): object {
   const { trip, suggestion } = packed(world);
   const { list, flight, loads, troubles, lost } = packedTrip({ ...world, trip });
   const bag = (id: string | undefined): string | undefined => trip.bags?.find((one) => one.id === id)?.name;
-  const legs = new Map(flight.legs.map((one) => [one.leg.id, one]));
   return {
     trip: trip.name,
     things: list.things.map(({ id, kind, title, count, massG, why, state }) => {
@@ -49,35 +48,7 @@ function told(world: PackingWorld): object {
     lacks: list.lacks.map((lack) => ({ ...lack, says: sayLack(lack) })),
     unused: list.unused,
     withoutBag: suggestion.left,
-    flight: {
-      possible: flight.possible ?? 'unknown',
-      short: flight.short.map(sayFlight),
-      legs: flight.legs.map(({ leg, rules, areOld }) => ({
-        id: leg.id,
-        name: leg.name,
-        on: leg.on,
-        asOf: rules.asOf,
-        source: rules.source,
-        carrier: rules.carrier,
-        areOld,
-      })),
-      batteries: flight.batteries.map(({ id, title, role, printed, verdict, carriedBy, legs: byLeg }) => ({
-        id,
-        title,
-        role,
-        energyWh: printed.energyWh,
-        computation: printed.computation,
-        verdict,
-        carriedBy: carriedBy?.name,
-        legs: byLeg.map(({ legId, verdict: onLeg, rule }) => ({
-          leg: legId,
-          verdict: onLeg,
-          rule: rule.map(sayFlight).join(' '),
-          asOf: legs.get(legId)?.rules.asOf,
-        })),
-      })),
-      decides: 'The carrier and the local authority decide.',
-    },
+    flight: toldFlight(flight),
     bags: loads.map(({ bag: one, massG, mostG, isOver, unweighed, things }) => ({
       id: one.id,
       name: one.name,
@@ -94,5 +65,38 @@ function told(world: PackingWorld): object {
       stops: stops.map(({ rig, lost: gone }) => ({ rig, lost: gone.map(({ title }) => title) })),
       runs: runs.map(({ rig, saved }) => ({ rig, saved: saved.map(({ part, by }) => `${by.title} for ${part.title}`) })),
     })),
+  };
+}
+
+function toldFlight(flight: ReturnType<typeof packedTrip>['flight']): object {
+  const legs = new Map(flight.legs.map((one) => [one.leg.id, one]));
+  return {
+    possible: flight.possible ?? 'unknown',
+    short: flight.short.map(sayFlight),
+    legs: flight.legs.map(({ leg, rules, areOld }) => ({
+      id: leg.id,
+      name: leg.name,
+      on: leg.on,
+      asOf: rules.asOf,
+      source: rules.source,
+      carrier: rules.carrier,
+      areOld,
+    })),
+    batteries: flight.batteries.map(({ id, title, role, printed, verdict, carriedBy, legs: byLeg }) => ({
+      id,
+      title,
+      role,
+      energyWh: printed.energyWh,
+      computation: printed.computation,
+      verdict,
+      carriedBy: carriedBy?.name,
+      legs: byLeg.map(({ legId, verdict: onLeg, rule }) => ({
+        leg: legId,
+        verdict: onLeg,
+        rule: rule.map(sayFlight).join(' '),
+        asOf: legs.get(legId)?.rules.asOf,
+      })),
+    })),
+    decides: 'The carrier and the local authority decide.',
   };
 }

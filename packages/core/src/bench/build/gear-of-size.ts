@@ -20,83 +20,86 @@ export interface Built {
  *
  * @example gearOfSize('fuse', { continuousA: 4, wireMaxA: 6 }, { name: 'Fuse', at: '2026-01-12', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } }) // undefined
  */
-export function gearOfSize(
-  tool: SizeToolName,
-  question: Readonly<Record<string, unknown>>,
-  { name, ends, fuseA, note }: Built,
-): Gear | undefined {
+export function gearOfSize(tool: SizeToolName, question: Readonly<Record<string, unknown>>, built: Built): Gear | undefined {
   const size = SIZE_TOOLS[tool].size(question as never);
   if ('error' in size) return undefined;
   switch (tool) {
-    case 'lead': {
-      const { lengthM } = question as unknown as LeadQuestion;
-      const { awg, areaMm2, maxA } = size as unknown as LeadSize;
-      const lead: Cable = {
-        kind: 'cable',
-        name,
-        ...(note !== undefined && { note }),
-        ends,
-        lengthM,
-        awg,
-        areaMm2: Number(areaMm2.toPrecision(3)),
-        maxA: Number(maxA.toPrecision(3)),
-        ...(fuseA !== undefined && { fuseA, fuseAt: 'source' as const }),
-      };
-      return lead;
-    }
-    case 'converter': {
-      const { kind, outputV, efficiency, maxInputV, maxOutputA } = question as unknown as ConverterQuestion;
-      return {
-        kind: 'adapter',
-        name,
-        ...(note !== undefined && { note }),
-        // what its sheet does not say stays unknown
-        input: { connector: ends.source, ...(maxInputV !== undefined && { maxV: maxInputV }) },
-        output: { connector: ends.load, voltageV: outputV },
-        ...(maxOutputA !== undefined && { ratedW: Number((maxOutputA * outputV).toPrecision(3)) }),
-        ...(kind === 'linear' ? { linear: true } : { works: kind === 'step-up' ? ('up' as const) : ('down' as const) }),
-        ...(efficiency !== undefined && kind !== 'linear' && { efficiency }),
-        gauge: 'always-full',
-        from: { voltageV: 'guess', ...(efficiency !== undefined && { efficiency: 'printed' as const }) },
-      };
-    }
-    case 'pack': {
-      const { cell, cellsInSeries, cellsInParallel } = question as unknown as PackQuestion;
-      const { nominalV, massG } = size as unknown as PackSize;
-      const { chemistry, capacityAh, maxA } = cell;
-      return {
-        kind: 'battery',
-        form: 'pack',
-        name,
-        ...(note !== undefined && { note }),
-        chemistry,
-        cellsInSeries,
-        cellsInParallel,
-        cell: { capacityAh, ...(maxA !== undefined && { maxA }) },
-        nominalV: Number(nominalV.toPrecision(4)),
-        ...(massG !== null && { massG }),
-        gauge: { reads: 'none' },
-        outputs: [{ gives: 'pack', id: 'lead', name: 'Lead', connector: ends.load, ...(fuseA !== undefined && { fuseA }) }],
-      };
-    }
-    case 'holder': {
-      const { chemistry, inSeries, inParallel, cellAh } = question as unknown as HolderQuestion;
-      const { nominalV } = size as unknown as HolderSize;
-      return {
-        kind: 'battery',
-        form: 'pack',
-        name,
-        ...(note !== undefined && { note }),
-        chemistry,
-        cellsInSeries: inSeries,
-        cellsInParallel: inParallel,
-        ...(cellAh !== undefined && { cell: { capacityAh: cellAh } }),
-        nominalV: Number(nominalV.toPrecision(4)),
-        gauge: { reads: 'none' },
-        outputs: [{ gives: 'pack', id: 'lead', name: 'Lead', connector: ends.load }],
-      };
-    }
+    case 'lead':
+      return leadOf(question as unknown as LeadQuestion, size as unknown as LeadSize, built);
+    case 'converter':
+      return converterOf(question as unknown as ConverterQuestion, built);
+    case 'pack':
+      return packOf(question as unknown as PackQuestion, size as unknown as PackSize, built);
+    case 'holder':
+      return holderOf(question as unknown as HolderQuestion, size as unknown as HolderSize, built);
     default:
       return undefined;
   }
+}
+
+const named = ({ name, note }: Built) => ({ name, ...(note !== undefined && { note }) });
+/** As many digits as a label has. */
+const printed = (value: number, digits = 3): number => Number(value.toPrecision(digits));
+
+function leadOf({ lengthM }: LeadQuestion, { awg, areaMm2, maxA }: LeadSize, built: Built): Cable {
+  const { ends, fuseA } = built;
+  return {
+    kind: 'cable',
+    ...named(built),
+    ends,
+    lengthM,
+    awg,
+    areaMm2: printed(areaMm2),
+    maxA: printed(maxA),
+    ...(fuseA !== undefined && { fuseA, fuseAt: 'source' as const }),
+  };
+}
+
+function converterOf({ kind, outputV, efficiency, maxInputV, maxOutputA }: ConverterQuestion, built: Built): Gear {
+  const { ends } = built;
+  return {
+    kind: 'adapter',
+    ...named(built),
+    // what its sheet does not say stays unknown
+    input: { connector: ends.source, ...(maxInputV !== undefined && { maxV: maxInputV }) },
+    output: { connector: ends.load, voltageV: outputV },
+    ...(maxOutputA !== undefined && { ratedW: printed(maxOutputA * outputV) }),
+    ...(kind === 'linear' ? { linear: true } : { works: kind === 'step-up' ? ('up' as const) : ('down' as const) }),
+    ...(efficiency !== undefined && kind !== 'linear' && { efficiency }),
+    gauge: 'always-full',
+    from: { voltageV: 'guess', ...(efficiency !== undefined && { efficiency: 'printed' as const }) },
+  };
+}
+
+function packOf({ cell, cellsInSeries, cellsInParallel }: PackQuestion, { nominalV, massG }: PackSize, built: Built): Gear {
+  const { ends, fuseA } = built;
+  const { chemistry, capacityAh, maxA } = cell;
+  return {
+    kind: 'battery',
+    form: 'pack',
+    ...named(built),
+    chemistry,
+    cellsInSeries,
+    cellsInParallel,
+    cell: { capacityAh, ...(maxA !== undefined && { maxA }) },
+    nominalV: printed(nominalV, 4),
+    ...(massG !== null && { massG }),
+    gauge: { reads: 'none' },
+    outputs: [{ gives: 'pack', id: 'lead', name: 'Lead', connector: ends.load, ...(fuseA !== undefined && { fuseA }) }],
+  };
+}
+
+function holderOf({ chemistry, inSeries, inParallel, cellAh }: HolderQuestion, { nominalV }: HolderSize, built: Built): Gear {
+  return {
+    kind: 'battery',
+    form: 'pack',
+    ...named(built),
+    chemistry,
+    cellsInSeries: inSeries,
+    cellsInParallel: inParallel,
+    ...(cellAh !== undefined && { cell: { capacityAh: cellAh } }),
+    nominalV: printed(nominalV, 4),
+    gauge: { reads: 'none' },
+    outputs: [{ gives: 'pack', id: 'lead', name: 'Lead', connector: built.ends.load }],
+  };
 }

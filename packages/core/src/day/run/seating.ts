@@ -62,14 +62,10 @@ interface Move {
  * charger or to another rig leaves its seat empty until another is put in.
  */
 export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seating {
-  const blocksOf = new Map(
-    day.rigIds.map((rigId) => [rigId, day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin)]),
-  );
-  const places = new Map((day.places ?? []).map((place) => [place.id, place]));
-  const chargerPlace = new Map((day.chargers ?? []).map(({ gearId, placeId }) => [gearId, places.get(placeId)]));
+  const blocksOf = new Map(day.rigIds.map((rigId) => [rigId, blocksOfRig(day, rigId)]));
+  const chargerPlace = placesOfChargers(day);
 
-  const seatedAt = new Map<string, Map<string, Sitting[]>>();
-  for (const rigId of day.rigIds) seatedAt.set(rigId, new Map(states.seatsOf(rigId).map((seatId) => [seatId, []])));
+  const seatedAt = new Map(day.rigIds.map((rigId) => [rigId, emptySeats(states.seatsOf(rigId))]));
   const seated: Seated[] = [];
   const charging: OnCharger[] = [];
   /** Charges of batteries in their seats, by place in `charging`; each ends when its battery is moved. */
@@ -89,10 +85,8 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
       const blocks = blocksOf.get(before.rigId)!;
       const place = chargerPlace.get(charge.chargerId);
       const untilMin = Math.min(charge.toMin, lostFrom(day, charge.chargerId), lostFrom(day, batteryId));
-      for (const { fromMin, toMin } of without({ fromMin: charge.fromMin, toMin: untilMin }, drawsOf(blocks))) {
-        if (![undefined, place?.id].includes(placeAt(blocks, fromMin))) continue;
-        inPlace.push({ rigId: before.rigId, batteryId, index: charging.push({ ...charge, fromMin, toMin, place }) - 1 });
-      }
+      for (const span of restsOf(blocks, { fromMin: charge.fromMin, toMin: untilMin }, place))
+        inPlace.push({ rigId: before.rigId, batteryId, index: charging.push({ ...charge, ...span, place }) - 1 });
       continue;
     }
     if (typeof before === 'number') charging[before] = cutAt(charging[before]!, atMin);
@@ -104,11 +98,7 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     } else if (seat) {
       const { rigId, seatId, first } = seat;
       const history = seatedAt.get(rigId)!.get(seatId)!;
-      // what was only just being put in does not sit down any more
-      while (history.length > 0 && history.at(-1)!.atMin > atMin) {
-        const pending = history.pop()!.batteryId;
-        if (pending !== undefined && pending !== batteryId) whereIs.delete(pending);
-      }
+      for (const pending of unsettled(history, atMin)) if (pending !== batteryId) whereIs.delete(pending);
       const last = history.at(-1);
       const out = last?.batteryId;
       if (out !== undefined && out !== batteryId) {
@@ -118,13 +108,9 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
       // into a seat that was emptied before, it takes no longer than what is left of a change
       const emptiedMin = out === undefined ? (last?.atMin ?? -Infinity) : atMin;
       const takesMin = first ? 0 : Math.max(0, states.swapMinutes(rigId, seatId) - (atMin - emptiedMin));
-      // one that takes time and begins with a block falls into it
-      const within = blocksOf
-        .get(rigId)!
-        .find(({ fromMin, toMin }) => (takesMin > 0 ? fromMin <= atMin : fromMin < atMin) && atMin < toMin);
       if (takesMin > 0) history.push({ atMin, batteryId: undefined });
       history.push({ atMin: atMin + takesMin, batteryId });
-      seated.push({ rigId, seatId, batteryId, atMin, takesMin, within, first });
+      seated.push({ rigId, seatId, batteryId, atMin, takesMin, within: blockAt(blocksOf.get(rigId)!, atMin, takesMin), first });
       whereIs.set(batteryId, { rigId, seatId });
     }
   }
@@ -134,6 +120,33 @@ export function seatingOf(day: Day, states: RigStates, outlets: Outlets): Seatin
     return rigSpansOf(day, rigId, blocksOf.get(rigId)!, seatedAt.get(rigId)!, outlets, states.partsOf(rigId), resting);
   });
   return { rigSpans: rigSpans.sort((a, b) => a.fromMin - b.fromMin), seated, charging };
+}
+
+function blocksOfRig({ blocks }: Day, rigId: string): readonly Block[] {
+  return blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
+}
+
+const emptySeats = (seatIds: readonly string[]): Map<string, Sitting[]> => new Map(seatIds.map((seatId) => [seatId, []]));
+
+function placesOfChargers({ places = [], chargers = [] }: Day): ReadonlyMap<string, Place | undefined> {
+  return new Map(chargers.map(({ gearId, placeId }) => [gearId, places.find(({ id }) => id === placeId)]));
+}
+
+/** When a rig draws nothing at a place, or nowhere in particular: its batteries can be charged where they sit. */
+function restsOf(blocks: readonly Block[], span: Span, place: Place | undefined): readonly Span[] {
+  return without(span, drawsOf(blocks)).filter(({ fromMin }) => [undefined, place?.id].includes(placeAt(blocks, fromMin)));
+}
+
+/** Takes what was only just being put in out of a seat's history: it does not sit down any more. */
+function unsettled(history: Sitting[], atMin: number): readonly string[] {
+  const pending: string[] = [];
+  while (history.length > 0 && history.at(-1)!.atMin > atMin) pending.push(...[history.pop()!.batteryId].flatMap((id) => id ?? []));
+  return pending;
+}
+
+/** The block in which a change falls; one that takes time and begins with a block falls into it. */
+function blockAt(blocks: readonly Block[], atMin: number, takesMin: number): Block | undefined {
+  return blocks.find(({ fromMin, toMin }) => (takesMin > 0 ? fromMin <= atMin : fromMin < atMin) && atMin < toMin);
 }
 
 /** Empties a seat; a battery that is only just being put in does not sit down any more. */

@@ -103,31 +103,19 @@ export class Grouping {
 
   private take(token: Token, place: number): void {
     switch (token.is) {
-      case 'figure': {
-        this.figure(token, place);
-        return;
-      }
-      case 'connector': {
-        this.connector(token, place);
-        return;
-      }
-      case 'direction': {
-        this.direction(token, place);
-        return;
-      }
+      case 'figure':
+        return this.figure(token, place);
+      case 'connector':
+        return this.connector(token, place);
+      case 'direction':
+        return this.direction(token, place);
       case 'barrel':
-      case 'polarity': {
-        this.open(token);
-        return;
-      }
-      case 'count': {
-        this.counted(token, place);
-        return;
-      }
-      case 'number': {
-        this.number(token, place);
-        return;
-      }
+      case 'polarity':
+        return this.open(token);
+      case 'count':
+        return this.counted(token, place);
+      case 'number':
+        return this.number(token, place);
       case 'size':
         this.isOfCells = true;
         return;
@@ -147,14 +135,10 @@ export class Grouping {
       case 'own':
         this.group = this.body;
         return;
-      case 'total': {
-        this.total(place);
-        return;
-      }
-      case 'word': {
-        this.alike(token.text, place);
-        return;
-      }
+      case 'total':
+        return this.total(place);
+      case 'word':
+        return this.alike(token.text, place);
       case 'end':
         if (token.text !== '\n' || this.group.figures.length > 0) this.joined = false;
         return;

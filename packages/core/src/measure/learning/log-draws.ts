@@ -99,6 +99,25 @@ interface Seen {
 }
 type Read = Seen & Estimated;
 
+/** What each observation says, and how much of what was learnt is its: none where it does not count. */
+function evidenceOf(read: readonly Read[], counted: readonly Read[], learnt: ReturnType<typeof combineDraws>): readonly DrawEvidence[] {
+  const places = new Map(counted.map(({ id }, place) => [id, place]));
+  const doubtful = new Set(learnt?.doubtful);
+  return read.map(({ id, body, estimate, lacks }): DrawEvidence => {
+    const place = places.get(id);
+    return {
+      id,
+      kind: body.kind,
+      at: body.at,
+      estimate,
+      lacks,
+      share: place === undefined ? 0 : (learnt?.shares[place] ?? 0),
+      doubtful: place !== undefined && doubtful.has(place),
+      setAside: body.setAside === true,
+    };
+  });
+}
+
 function rowOf(
   deviceId: string,
   device: Device,
@@ -128,21 +147,7 @@ function rowOf(
       setAside: body.setAside === true,
     })),
   );
-  const places = new Map(counted.map(({ id }, place) => [id, place]));
-  const doubtful = new Set(learnt?.doubtful);
-  const evidence = read.map(({ id, body, estimate, lacks }): DrawEvidence => {
-    const place = places.get(id);
-    return {
-      id,
-      kind: body.kind,
-      at: body.at,
-      estimate,
-      lacks,
-      share: place === undefined ? 0 : (learnt?.shares[place] ?? 0),
-      doubtful: place !== undefined && doubtful.has(place),
-      setAside: body.setAside === true,
-    };
-  });
+  const evidence = evidenceOf(read, counted, learnt);
   const peak = read.flatMap(({ body, peak: seen }) => (seen && body.setAside !== true ? [seen] : [])).sort((a, b) => b.peakW - a.peakW)[0];
   const plain = draw && plainDraw(draw, mode ? undefined : device.from?.draw);
   const value = of === 'draw' ? plain?.powerW : wakesOf(draw)?.eventJ;

@@ -68,15 +68,7 @@ export function tripFlight(
   today: string,
   damaged: ReadonlySet<string> = new Set(),
 ): TripFlight {
-  const legs = (trip.legs ?? [])
-    .filter(({ by }) => by === 'air')
-    .map((leg): FlownLeg => {
-      const own = leg.rulesId === undefined ? USUAL_FLIGHT_RULES : rules.get(leg.rulesId);
-      // a carrier's rules that were deleted are not taken for the usual ones without a word
-      return own
-        ? { leg, rules: own, areOld: areOld(own, today), areGone: false }
-        : { leg, rules: USUAL_FLIGHT_RULES, areOld: true, areGone: true };
-    });
+  const legs = flownLegs(trip, rules, today);
   const flyers = flyersOf(trip);
   const asked = things.filter(({ state }) => !state.left).flatMap((thing) => flying(thing, damaged));
   const byRoad = new Set((trip.bags ?? []).flatMap(({ id, goes }) => (goes === 'freight' ? [id] : [])));
@@ -89,19 +81,11 @@ export function tripFlight(
     batteries: onBoard,
     rules: limits,
   });
-  const owners = new Map(
-    (trip.bags ?? []).map((bag) => [bag.id, bag.goes === 'cabin' ? flyers.find(({ id }) => id === bag.personId) : undefined]),
-  );
   const spares = onBoard.flatMap((battery) => {
     const found = shared.batteries.find(({ id }) => id === battery.id)!;
     return battery.role === 'spare' && found.verdict !== 'never' ? [spareOf(battery, found)] : [];
   });
-  const inBag = new Map(
-    asked.flatMap(({ thing: { id, state } }) => {
-      const owner = state.bagId === undefined ? undefined : owners.get(state.bagId);
-      return owner && spares.some((one) => one.id === id) ? [[id, owner] as const] : [];
-    }),
-  );
+  const inBag = inCabinBags(trip, asked, spares, flyers);
   const sharedOut = new Map(
     shared.batteries.flatMap(({ id, carriedBy }) => {
       const person = carriedBy === undefined ? undefined : flyers[carriedBy - 1];
@@ -115,26 +99,9 @@ export function tripFlight(
     answer: whatMayFly({ people: Math.max(1, flyers.length), batteries: known, rules: one.rules }),
   }));
   const batteries = asked.map(({ thing, battery, printed, role, bank, charge }): FlownThing => {
-    const onLegs = byLeg.map(({ legId, answer }) => {
-      const found = battery && answer.batteries.find(({ id }) => id === battery.id);
-      return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: [NOT_PRINTED] };
-    });
-    const verdict = onLegs.reduce<LegVerdict>(
-      (worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst),
-      'free',
-    );
-    return {
-      id: thing.id,
-      title: thing.title,
-      role,
-      bank,
-      sent: isSent(thing),
-      printed,
-      charge,
-      legs: onLegs,
-      verdict,
-      carriedBy: legs.length > 0 ? carriers.get(thing.id) : undefined,
-    };
+    const { id, title } = thing;
+    const carriedBy = legs.length > 0 ? carriers.get(id) : undefined;
+    return { id, title, role, bank, sent: isSent(thing), printed, charge, ...onEachLeg(battery, byLeg), carriedBy };
   });
   if (legs.length === 0) return { legs, batteries, possible: true, short: [] };
   const unknown = batteries.filter(({ verdict, sent }) => verdict === 'unknown' && !sent);
@@ -151,6 +118,51 @@ export function tripFlight(
       ...passed.map(({ person, what, count, most }) => said('person-over', { name: person.name, count, what, most })),
     ],
   };
+}
+
+/** The legs by air, each with the rules that hold on it. */
+function flownLegs({ legs = [] }: Trip, rules: ReadonlyMap<string, FlightRules>, today: string): readonly FlownLeg[] {
+  return legs
+    .filter(({ by }) => by === 'air')
+    .map((leg): FlownLeg => {
+      const own = leg.rulesId === undefined ? USUAL_FLIGHT_RULES : rules.get(leg.rulesId);
+      // a carrier's rules that were deleted are not taken for the usual ones without a word
+      return own
+        ? { leg, rules: own, areOld: areOld(own, today), areGone: false }
+        : { leg, rules: USUAL_FLIGHT_RULES, areOld: true, areGone: true };
+    });
+}
+
+/** Spares that lie in somebody's own bag for the cabin, and whose. */
+function inCabinBags(
+  { bags = [] }: Trip,
+  asked: readonly Asked[],
+  spares: readonly { readonly id: string }[],
+  flyers: ReturnType<typeof flyersOf>,
+): ReadonlyMap<string, ReturnType<typeof flyersOf>[number]> {
+  const owners = new Map(bags.map((bag) => [bag.id, bag.goes === 'cabin' ? flyers.find(({ id }) => id === bag.personId) : undefined]));
+  return new Map(
+    asked.flatMap(({ thing: { id, state } }) => {
+      const owner = state.bagId === undefined ? undefined : owners.get(state.bagId);
+      return owner && spares.some((one) => one.id === id) ? [[id, owner] as const] : [];
+    }),
+  );
+}
+
+/** What each leg says of a battery, and the worst of it. */
+function onEachLeg(
+  battery: FlyingBattery | undefined,
+  byLeg: readonly { readonly legId: string; readonly answer: ReturnType<typeof whatMayFly> }[],
+): Pick<FlownThing, 'legs' | 'verdict'> {
+  const legs = byLeg.map(({ legId, answer }) => {
+    const found = battery && answer.batteries.find(({ id }) => id === battery.id);
+    return found ? { legId, verdict: found.verdict, rule: found.rule } : { legId, verdict: 'unknown' as const, rule: [NOT_PRINTED] };
+  });
+  const verdict = legs.reduce<LegVerdict>(
+    (worst, one) => (WORST.indexOf(one.verdict) > WORST.indexOf(worst) ? one.verdict : worst),
+    'free',
+  );
+  return { legs, verdict };
 }
 
 /** What takes whose place, both ways. */

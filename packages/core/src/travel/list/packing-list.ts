@@ -120,33 +120,8 @@ export function packingList(world: TripWorld): PackingList {
     for (const id of standIns) standsInFor.set(id, (standsInFor.get(id) ?? new Set()).add(part.id));
 
   const things = [
-    ...carried.map((id): PackThing => {
-      const body = gear.get(id)!;
-      return {
-        id,
-        kind: body.kind,
-        title: gearTitle(body),
-        tag: body.tag,
-        count: 1,
-        massG: body.massG,
-        why: why.get(id)!,
-        state: stateOf(trip, id),
-        gear: body,
-        standsInFor: [...(standsInFor.get(id) ?? [])],
-      };
-    }),
-    ...(trip.own ?? []).map(({ id, name, count, massG, why: says }): PackThing => ({
-      id,
-      kind: 'own',
-      title: name,
-      tag: undefined,
-      count,
-      massG: massG === undefined ? undefined : massG * count,
-      why: [{ is: 'own', says }],
-      state: stateOf(trip, id),
-      gear: undefined,
-      standsInFor: [],
-    })),
+    ...carried.map((id) => ofKit(trip, id, gear.get(id)!, why.get(id)!, [...(standsInFor.get(id) ?? [])])),
+    ...(trip.own ?? []).map((one) => ofTrip(trip, one)),
   ];
   return {
     things: things.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.title.localeCompare(b.title, 'en', { numeric: true })),
@@ -155,6 +130,27 @@ export function packingList(world: TripWorld): PackingList {
     there: listed.filter(isThere).map((id) => ({ id, title: gearTitle(gear.get(id)!) })),
     rigIds,
     needs: new Map(rigIds.map((id) => [id, carried.filter((one) => why.get(one)!.some((each) => isNeed(each, id)))])),
+  };
+}
+
+function ofKit(trip: Trip, id: string, body: Gear, why: readonly Why[], standsInFor: readonly string[]): PackThing {
+  const { kind, tag, massG } = body;
+  return { id, kind, title: gearTitle(body), tag, count: 1, massG, why, state: stateOf(trip, id), gear: body, standsInFor };
+}
+
+/** What is no gear: tape, a cloth, papers. */
+function ofTrip(trip: Trip, { id, name, count, massG, why }: NonNullable<Trip['own']>[number]): PackThing {
+  return {
+    id,
+    kind: 'own',
+    title: name,
+    tag: undefined,
+    count,
+    massG: massG === undefined ? undefined : massG * count,
+    why: [{ is: 'own', says: why }],
+    state: stateOf(trip, id),
+    gear: undefined,
+    standsInFor: [],
   };
 }
 

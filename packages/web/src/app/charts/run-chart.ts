@@ -71,24 +71,7 @@ export class RunChart {
         tickAmount: hours.ticks,
         labels: { formatter: (value) => formatDuration(Number(value)) },
       },
-      yaxis: [
-        {
-          seriesName: 'Charge',
-          min: 0,
-          max: 100,
-          tickAmount: 5,
-          title: { text: 'Charge, %' },
-          labels: { formatter: (value) => value.toFixed(0) },
-        },
-        {
-          seriesName: 'At the device',
-          opposite: true,
-          ...scale,
-          title: { text: 'Volts' },
-          labels: { formatter: (value) => value.toFixed(1) },
-        },
-        { seriesName: 'At the device', show: false, ...scale },
-      ],
+      yaxis: axes(scale),
       tooltip: {
         x: { formatter: (value) => formatDuration(value) },
         y: {
@@ -105,6 +88,28 @@ export class RunChart {
       },
     };
   });
+}
+
+/** Per cent on the left, volts on the right, those of the battery by the same scale. */
+function axes(scale: { readonly min: number; readonly max: number; readonly tickAmount: number }): NonNullable<ApexOptions['yaxis']> {
+  return [
+    {
+      seriesName: 'Charge',
+      min: 0,
+      max: 100,
+      tickAmount: 5,
+      title: { text: 'Charge, %' },
+      labels: { formatter: (value) => value.toFixed(0) },
+    },
+    {
+      seriesName: 'At the device',
+      opposite: true,
+      ...scale,
+      title: { text: 'Volts' },
+      labels: { formatter: (value) => value.toFixed(1) },
+    },
+    { seriesName: 'At the device', show: false, ...scale },
+  ];
 }
 
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240, 480, 1440];

@@ -51,7 +51,6 @@ export class TraceChart {
     const dark = this.theme.dark();
     const { ink, mark, band, bandLine, series: colours } = chartColours(dark);
     const kinds = [...new Set(this.names())];
-    const highest = Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0));
     const shown = this.segments().map((segment, index) => ({ segment, name: this.names()[index] ?? '', isOpen: index === this.chosen() }));
     return {
       ...chartLook(dark, {
@@ -59,18 +58,7 @@ export class TraceChart {
         height: 320,
         toolbar: { show: false, autoSelected: 'zoom' },
         zoom: { enabled: true, type: 'x', autoScaleYaxis: false },
-        events: {
-          // the chart asks before it zooms: what it then shows is made anew from the samples
-          beforeZoom: (_chart: unknown, { xaxis }: { xaxis: { min: number; max: number } }) => {
-            this.zoomed.emit({ fromS: xaxis.min, toS: xaxis.max });
-            return { xaxis: { min: fromS, max: toS } };
-          },
-          click: (event: MouseEvent) => {
-            const grid = (event.target as Element).closest('svg')?.querySelector('.apexcharts-grid')?.getBoundingClientRect();
-            if (grid && event.clientX >= grid.left && event.clientX <= grid.right)
-              this.pressed.emit(fromS + ((event.clientX - grid.left) / grid.width) * (toS - fromS));
-          },
-        },
+        events: this.events(),
       }),
       colors: [band, bandLine],
       stroke: { width: [0, 2], curve: 'straight' },
@@ -92,14 +80,7 @@ export class TraceChart {
         labels: { formatter: (value) => clock(Number(value)) },
         tooltip: { enabled: false },
       },
-      yaxis: {
-        min: 0,
-        title: { text: 'Watts' },
-        labels: {
-          // the chart asks for the band's values too, which are none
-          formatter: (value: number | null | undefined) => (typeof value === 'number' ? value.toFixed(highest < 10 ? 1 : 0) : ''),
-        },
-      },
+      yaxis: wattsAxis(Math.max(0, ...columns.map(({ highestW }) => highestW ?? 0))),
       tooltip: {
         shared: true,
         intersect: false,
@@ -113,22 +94,40 @@ export class TraceChart {
             x2: Math.min(segment.toS, toS),
             // painted by what it was: the same mode is the same colour, wherever it comes again
             fillColor: name === '' ? mark : colours[kinds.indexOf(name) % colours.length],
-            opacity: isOpen ? 0.34 : 0.14,
-            borderColor: mark,
-            strokeDashArray: 3,
-            label: {
-              text: name,
-              orientation: 'horizontal',
-              textAnchor: 'start',
-              borderWidth: 0,
-              offsetX: 4,
-              style: { background: 'transparent', color: ink },
-            },
+            ...segmentLook(isOpen, mark),
+            label: { text: name, ...BESIDE_LINE, style: { background: 'transparent', color: ink } },
           })),
       },
     };
   });
+
+  private events() {
+    const { fromS, toS } = this.span();
+    return {
+      // the chart asks before it zooms: what it then shows is made anew from the samples
+      beforeZoom: (_chart: unknown, { xaxis }: { xaxis: { min: number; max: number } }) => {
+        this.zoomed.emit({ fromS: xaxis.min, toS: xaxis.max });
+        return { xaxis: { min: fromS, max: toS } };
+      },
+      click: (event: MouseEvent) => {
+        const grid = (event.target as Element).closest('svg')?.querySelector('.apexcharts-grid')?.getBoundingClientRect();
+        if (grid && event.clientX >= grid.left && event.clientX <= grid.right)
+          this.pressed.emit(fromS + ((event.clientX - grid.left) / grid.width) * (toS - fromS));
+      },
+    };
+  }
 }
+
+const segmentLook = (isOpen: boolean, mark: string) => ({ opacity: isOpen ? 0.34 : 0.14, borderColor: mark, strokeDashArray: 3 });
+
+function wattsAxis(highestW: number): NonNullable<ApexOptions['yaxis']> {
+  // the chart asks for the band's values too, which are none
+  const formatter = (value: number | null | undefined) => (typeof value === 'number' ? value.toFixed(highestW < 10 ? 1 : 0) : '');
+  return { min: 0, title: { text: 'Watts' }, labels: { formatter } };
+}
+
+/** A name beside its line instead of along it. */
+const BESIDE_LINE = { orientation: 'horizontal', textAnchor: 'start', borderWidth: 0, offsetX: 4 };
 
 function told(column: ReturnType<typeof slotsView>['columns'][number] | undefined): string {
   if (!column || column.meanW === null) return '<div class="p-2">a gap</div>';

@@ -1,6 +1,6 @@
 import { plainDraw } from '@viaggio/core/answer';
 import { connectorName, energyFrom, energyNow, portsOf } from '@viaggio/core/gear';
-import type { Gear } from '@viaggio/core/gear';
+import type { Device, Gear } from '@viaggio/core/gear';
 import { displayNow, formatQuantity } from '@viaggio/core/units';
 import type { Display } from '@viaggio/core/units';
 import { sortOf } from './gear/kinds';
@@ -57,42 +57,8 @@ export function figureOf(gear: Gear): { readonly figure: string; readonly from: 
         from: energyFrom(gear),
       };
     }
-    case 'device': {
-      const { draw } = gear;
-      if (!draw) return { figure: 'draw unknown', from: '' };
-      const modes = gear.modes?.length ? `, ${gear.modes.length + 1} modes` : '';
-      switch (draw.basis) {
-        case 'maker':
-          return {
-            figure: `${formatQuantity(draw.powerW, 'W')}${modes}`,
-            from: gear.from?.draw === 'guess' ? 'a guess' : 'printed',
-          };
-        case 'meter': {
-          const watts = draw.voltageV * draw.currentA;
-          return {
-            figure: `${formatQuantity(watts, 'W')}${modes}`,
-            from: draw.at === 'battery' ? 'measured at the battery' : 'measured',
-          };
-        }
-        case 'run-down': {
-          const { powerW } = plainDraw(draw, undefined);
-          const where = draw.lostShare === undefined ? ', at the battery' : '';
-          return { figure: `${formatQuantity(powerW, 'W')}${modes}`, from: `measured by a run-down${where}` };
-        }
-        case 'learnt':
-          return { figure: `${formatQuantity(draw.powerW, 'W')}${modes}`, from: 'measured, learnt from the log' };
-        case 'shots-a-charge':
-          return { figure: `${draw.shots} shots a charge${modes}`, from: gear.from?.draw ?? 'printed' };
-        case 'shots':
-          return { figure: `${formatQuantity(draw.shotJ, 'J')} a shot${modes}`, from: gear.from?.draw ?? 'printed' };
-        case 'frames':
-          return {
-            figure: `a frame every ${formatQuantity(draw.everyS, 's')}${modes}`,
-            from: gear.from?.draw ?? 'printed',
-          };
-      }
-    }
-    // falls through is not possible: every basis above returns
+    case 'device':
+      return drawFigure(gear);
     case 'adapter':
       return {
         figure: `${connectorName(gear.input.connector)} → ${gear.output.voltageV === undefined ? 'passed on' : formatQuantity(gear.output.voltageV, 'V')}`,
@@ -115,6 +81,42 @@ export function figureOf(gear: Gear): { readonly figure: string; readonly from: 
       return {
         figure: `${counted(gear.slots, 'slot')}, ${connectorName(gear.connector)}`,
         from: '',
+      };
+  }
+}
+
+function drawFigure(gear: Device): { readonly figure: string; readonly from: string } {
+  const { draw } = gear;
+  if (!draw) return { figure: 'draw unknown', from: '' };
+  const modes = gear.modes?.length ? `, ${gear.modes.length + 1} modes` : '';
+  switch (draw.basis) {
+    case 'maker':
+      return {
+        figure: `${formatQuantity(draw.powerW, 'W')}${modes}`,
+        from: gear.from?.draw === 'guess' ? 'a guess' : 'printed',
+      };
+    case 'meter': {
+      const watts = draw.voltageV * draw.currentA;
+      return {
+        figure: `${formatQuantity(watts, 'W')}${modes}`,
+        from: draw.at === 'battery' ? 'measured at the battery' : 'measured',
+      };
+    }
+    case 'run-down': {
+      const { powerW } = plainDraw(draw, undefined);
+      const where = draw.lostShare === undefined ? ', at the battery' : '';
+      return { figure: `${formatQuantity(powerW, 'W')}${modes}`, from: `measured by a run-down${where}` };
+    }
+    case 'learnt':
+      return { figure: `${formatQuantity(draw.powerW, 'W')}${modes}`, from: 'measured, learnt from the log' };
+    case 'shots-a-charge':
+      return { figure: `${draw.shots} shots a charge${modes}`, from: gear.from?.draw ?? 'printed' };
+    case 'shots':
+      return { figure: `${formatQuantity(draw.shotJ, 'J')} a shot${modes}`, from: gear.from?.draw ?? 'printed' };
+    case 'frames':
+      return {
+        figure: `a frame every ${formatQuantity(draw.everyS, 's')}${modes}`,
+        from: gear.from?.draw ?? 'printed',
       };
   }
 }

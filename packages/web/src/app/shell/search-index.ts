@@ -2,6 +2,7 @@ import { SHEET_KINDS } from '@viaggio/core/bench';
 import type { Sheet } from '@viaggio/core/bench';
 import { gearTitle } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
+import type { Trip } from '@viaggio/core/travel';
 import { flightRulesTitle } from '@viaggio/core/travel';
 import { formatDate } from '@viaggio/core/units';
 import { figureOf } from '../parts/kit-row';
@@ -60,20 +61,7 @@ export function findables(items: ItemsState): readonly Findable[] {
   return [
     ...VIEWS.map(({ title, path, icon }) => findable({ title, about: 'View', icon, path, first: [title], words: '' })),
     ...ACTIONS.map((act) => findable({ ...act, about: 'Action', first: [act.title] })),
-    ...entries('gear').map(({ id, body }) => {
-      const { figure } = figureOf(body);
-      const about = `${KIND_TITLES[body.kind].one} · ${figure}${body.archived ? ' · archived' : ''}`;
-      const words = [body.where, body.note].join(' ');
-      return findable({
-        title: gearTitle(body),
-        about,
-        icon: 'kit',
-        path: '/kit',
-        query: { item: id },
-        first: [body.tag, body.name],
-        words,
-      });
-    }),
+    ...entries('gear').map(({ id, body }) => gearPlace(id, body)),
     ...entries('rigs').map(({ id, body }) =>
       findable({
         title: body.name,
@@ -94,16 +82,7 @@ export function findables(items: ItemsState): readonly Findable[] {
         words: body.note ?? '',
       }),
     ),
-    ...entries('trips').map(({ id, body }) =>
-      findable({
-        title: body.name,
-        about: 'Trip',
-        icon: 'pack',
-        path: `/pack/trips/${id}`,
-        first: [body.name],
-        words: (body.legs ?? []).map(({ name }) => name).join(' '),
-      }),
-    ),
+    ...entries('trips').map(({ id, body }) => tripPlace(id, body)),
     ...entries('rules').map(({ id, body }) =>
       findable({
         title: flightRulesTitle(body),
@@ -116,22 +95,26 @@ export function findables(items: ItemsState): readonly Findable[] {
       }),
     ),
     ...entries('log').map(({ id, body }) => {
-      const line = lineOf(body, gear, rigs);
-      const about = `Log · ${line.when} · ${line.summary}`;
-      return findable({
-        title: `${line.kind}: ${line.about}`,
-        about,
-        icon: 'log',
-        path: `/log/entry/${id}`,
-        first: [line.about],
-        words: '',
-      });
+      const { kind, about, when, summary } = lineOf(body, gear, rigs);
+      const title = `${kind}: ${about}`;
+      return findable({ title, about: `Log · ${when} · ${summary}`, icon: 'log', path: `/log/entry/${id}`, first: [about], words: '' });
     }),
     ...entries('sheets').flatMap(({ id, body }) => sheetPlace(id, body, gear, rigs)),
     ...entries('recordings').map(({ id, body }) =>
       findable({ title: body.name, about: 'Recording', icon: 'log', path: `/log/recordings/${id}`, first: [body.name], words: '' }),
     ),
   ];
+}
+
+function gearPlace(id: string, body: Gear): Findable {
+  const about = `${KIND_TITLES[body.kind].one} · ${figureOf(body).figure}${body.archived ? ' · archived' : ''}`;
+  const words = [body.where, body.note].join(' ');
+  return findable({ title: gearTitle(body), about, icon: 'kit', path: '/kit', query: { item: id }, first: [body.tag, body.name], words });
+}
+
+function tripPlace(id: string, { name, legs = [] }: Trip): Findable {
+  const words = legs.map((leg) => leg.name).join(' ');
+  return findable({ title: name, about: 'Trip', icon: 'pack', path: `/pack/trips/${id}`, first: [name], words });
 }
 
 /** Where a sheet of the bench is gone on with. */

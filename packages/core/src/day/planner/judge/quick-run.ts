@@ -386,15 +386,24 @@ export class QuickRun {
       this.chargers.keep(battery, charger, atMin, offMin);
       return;
     }
-    const { rig, swapMin } = flat.seats[seat]!;
+    this.rigTo(flat.seats[seat]!.rig, atMin);
+    if (!wasOn && this.isElsewhere(battery, before, flat.seats[seat]!.rig, atMin)) result.impossible++;
+    this.putIn(battery, seat, atMin, first, result);
+  }
+
+  /** Whether a battery is free at another place, or in a rig that is at one. */
+  private isElsewhere(battery: number, before: number, rig: number, atMin: number): boolean {
+    const { flat } = this;
     const { places } = flat;
-    this.rigTo(rig, atMin);
-    // it is somewhere else: free at another place, or in a rig that is at one
-    if (!wasOn && places.length > 0 && (before === -1 || flat.seats[before]!.rig !== rig)) {
-      const there = flat.placeOf(flat.rigs[rig]!, atMin);
-      const isBeside = before !== -1 && [there, -1].includes(flat.placeOf(flat.rigs[flat.seats[before]!.rig]!, atMin));
-      if (there !== -1 && !isBeside && this.reach[battery * places.length + there]! > atMin) result.impossible++;
-    }
+    if (places.length === 0 || (before !== -1 && flat.seats[before]!.rig === rig)) return false;
+    const there = flat.placeOf(flat.rigs[rig]!, atMin);
+    const isBeside = before !== -1 && [there, -1].includes(flat.placeOf(flat.rigs[flat.seats[before]!.rig]!, atMin));
+    return there !== -1 && !isBeside && this.reach[battery * places.length + there]! > atMin;
+  }
+
+  private putIn(battery: number, seat: number, atMin: number, first: boolean, result: Outcome): void {
+    const { flat } = this;
+    const { rig, swapMin } = flat.seats[seat]!;
     const out = this.next[seat] === -1 ? this.seated[seat]! : this.next[seat]!;
     if (out !== -1) {
       this.empty(seat, atMin);

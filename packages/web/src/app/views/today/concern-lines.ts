@@ -61,15 +61,8 @@ export function lineOf(concern: Concern): ConcernLine {
     case 'goes-dark': {
       const { dayId, rig, blocks, minutes, gap } = concern;
       const title = `${rig} has no power for ${say(Math.ceil(minutes), 'min')}`;
-      return {
-        concern,
-        verdict,
-        key: `dark ${rig}`,
-        title,
-        says: `${blocks.join(', ')}: ${sayGap(gap)}`,
-        act: 'Plan it',
-        path: `/days/${dayId}`,
-      };
+      const says = `${blocks.join(', ')}: ${sayGap(gap)}`;
+      return { concern, verdict, key: `dark ${rig}`, title, says, act: 'Plan it', path: `/days/${dayId}` };
     }
     case 'charge': {
       const { gearId, battery, charge, rigs } = concern;
@@ -83,34 +76,42 @@ export function lineOf(concern: Concern): ConcernLine {
       const title = when === 'now' ? `${battery} is worn` : `${battery} is wearing out`;
       return { concern, verdict, key: `retire ${gearId}`, title, says, act: 'Look', path: `/log/batteries/${gearId}` };
     }
-    case 'fly': {
-      const { flight, batteries } = concern;
-      const names = batteries.map(({ battery }) => battery).join(', ');
-      const each = batteries.map(({ battery, printedWh }) => `${battery} ${printedWh === undefined ? 'unknown' : say(printedWh, 'Wh')}`);
-      const says = `${each.join(', ')}. ${FLIES[flight](batteries.length === 1)}`;
-      const title = {
-        no: `${names} may not fly`,
-        approval: `${names} ${batteries.length === 1 ? 'flies' : 'fly'} only if the carrier agrees`,
-        unknown: `Whether ${names} may fly is not known`,
-      }[flight];
-      return {
-        concern,
-        verdict,
-        key: `fly ${flight}`,
-        title,
-        says,
-        act: flight === 'unknown' ? 'Look' : 'Pack',
-        path: flight === 'unknown' ? '/kit' : '/pack',
-        ...(flight === 'unknown' && { query: { item: batteries[0]!.gearId } }),
-      };
-    }
-    case 'measure': {
-      const { gearId, device, powerW, from } = concern;
-      const title =
-        powerW === undefined ? `${device}’s draw is unknown` : `${device}’s draw is ${from === 'guess' ? 'a guess' : 'the maker’s figure'}`;
-      const says =
-        powerW === undefined ? 'No time can be told without it.' : `${say(powerW, 'W')}. Ten minutes on a meter make every answer surer.`;
-      return { concern, verdict, key: `measure ${gearId}`, title, says, act: 'Log it', path: '/log/new', query: { device: gearId } };
-    }
+    case 'fly':
+      return flyLine(concern);
+    case 'measure':
+      return measureLine(concern);
   }
+}
+
+function flyLine(concern: Extract<Concern, { is: 'fly' }>): ConcernLine {
+  const verdict = verdictOfConcern(concern);
+  const { flight, batteries } = concern;
+  const names = batteries.map(({ battery }) => battery).join(', ');
+  const each = batteries.map(({ battery, printedWh }) => `${battery} ${printedWh === undefined ? 'unknown' : say(printedWh, 'Wh')}`);
+  const says = `${each.join(', ')}. ${FLIES[flight](batteries.length === 1)}`;
+  const title = {
+    no: `${names} may not fly`,
+    approval: `${names} ${batteries.length === 1 ? 'flies' : 'fly'} only if the carrier agrees`,
+    unknown: `Whether ${names} may fly is not known`,
+  }[flight];
+  return {
+    concern,
+    verdict,
+    key: `fly ${flight}`,
+    title,
+    says,
+    act: flight === 'unknown' ? 'Look' : 'Pack',
+    path: flight === 'unknown' ? '/kit' : '/pack',
+    ...(flight === 'unknown' && { query: { item: batteries[0]!.gearId } }),
+  };
+}
+
+function measureLine(concern: Extract<Concern, { is: 'measure' }>): ConcernLine {
+  const verdict = verdictOfConcern(concern);
+  const { gearId, device, powerW, from } = concern;
+  const title =
+    powerW === undefined ? `${device}’s draw is unknown` : `${device}’s draw is ${from === 'guess' ? 'a guess' : 'the maker’s figure'}`;
+  const says =
+    powerW === undefined ? 'No time can be told without it.' : `${say(powerW, 'W')}. Ten minutes on a meter make every answer surer.`;
+  return { concern, verdict, key: `measure ${gearId}`, title, says, act: 'Log it', path: '/log/new', query: { device: gearId } };
 }

@@ -6,7 +6,7 @@ import { blockTitle, dayAfter, USUAL_CARD_CHANGE_MIN, USUAL_COOLING_MIN } from '
 import type { Day } from '@viaggio/core/day';
 import { gearTitle } from '@viaggio/core/gear';
 import { formatDate, formatQuantity } from '@viaggio/core/units';
-import { sayGap, sayNobody, sayUnrecorded } from '@viaggio/core/words';
+import { sayNobody } from '@viaggio/core/words';
 import { Prints } from '../../../parts/prints';
 import { PageMenu } from '../../../basics/page-menu';
 import type { PageAct } from '../../../basics/page-menu';
@@ -21,6 +21,7 @@ import { DayBefore } from '../setup/day-before';
 import { DayFiles } from './day-files';
 import { DaySetup } from '../setup/day-setup';
 import { DayPrint } from './day-print';
+import { troubleOf } from './block-trouble';
 import { DaySheet } from '../sheet/day-sheet';
 import { FollowedBattery } from '../timeline/followed-battery';
 import { GaugesView } from '../charging/gauges-view';
@@ -107,62 +108,7 @@ export class DayPage {
     const chances = this.sheet.chances()?.blocks;
     const wanted = day.chance ?? 0.95;
     const device = (id: string): string => this.sheet.gear().get(id)?.name ?? 'A device';
-    return day.blocks.flatMap((block) => {
-      const run = outlook.run.blocks.find(({ blockId }) => blockId === block.id);
-      const gap = outlook.run.gaps.find(({ blockId, why }) => blockId === block.id && why !== 'change');
-      const chance = chances?.get(block.id);
-      const stop = outlook.run.cards.stops.find(({ blockId }) => blockId === block.id);
-      const takeEnd = outlook.run.cards.takeEnds.find(({ blockId }) => blockId === block.id);
-      if (run && run.interruptions > 0 && run.changeMin > 0 && !gap)
-        return [
-          {
-            block,
-            is: 'stop' as const,
-            cause: 'is interrupted, and must not be',
-            says: `off for ${Math.ceil(run.changeMin)} min while a battery is changed.`,
-          },
-        ];
-      if (gap)
-        return [
-          {
-            block,
-            is: 'stop' as const,
-            cause: 'has no power',
-            says: `${sayGap(gap.says)} From ${time(day, gap.fromMin)}, ${Math.ceil(run?.gapMin ?? 0)} min in all.`,
-          },
-        ];
-      if (stop) {
-        const is = block.uninterrupted ? ('stop' as const) : ('caution' as const);
-        const minutes = Math.ceil((run?.unrecordedMin ?? 0) - 1e-6);
-        return [
-          {
-            block,
-            is,
-            cause: 'does not record',
-            says: `${sayUnrecorded(device(stop.deviceId), stop.why)} From ${time(day, stop.fromMin)}, ${minutes} min not recorded in all.`,
-          },
-        ];
-      }
-      if (takeEnd && block.uninterrupted)
-        return [
-          {
-            block,
-            is: 'stop' as const,
-            cause: 'reaches its longest take, and must not be interrupted',
-            says: `${device(takeEnd.deviceId)} at ${time(day, takeEnd.atMin)}. Begin a new take just before it, or record on something else too.`,
-          },
-        ];
-      if (chance !== undefined && chance < wanted)
-        return [
-          {
-            block,
-            is: 'caution' as const,
-            cause: `may not last: ${percent(wanted)} of days are asked for`,
-            says: `lasts in ${percent(chance)} of runs.`,
-          },
-        ];
-      return [];
-    });
+    return day.blocks.flatMap((block) => troubleOf(block, { day, run: outlook.run, device, wanted, chance: chances?.get(block.id) }) ?? []);
   });
 
   /** The day in a few figures: does it work, how sure, how much work it is, what is left. */
