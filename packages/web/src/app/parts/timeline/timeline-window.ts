@@ -1,5 +1,4 @@
-import { firstCall } from '@viaggio/core/day';
-import { workingBlocks } from '@viaggio/core/day';
+import { firstCall, workingBlocks } from '@viaggio/core/day';
 import type { Day } from '@viaggio/core/day';
 
 /** Hours of a plan that are looked at. */

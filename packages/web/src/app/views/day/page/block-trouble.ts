@@ -1,5 +1,5 @@
-import { sayGap, sayUnrecorded } from '@viaggio/core/words';
 import type { Block, Day, DayRun } from '@viaggio/core/day';
+import { sayGap, sayUnrecorded } from '@viaggio/core/words';
 import { percent, time } from '../../../parts/timeline/say-moment';
 
 /** What keeps a block from going as it should. */
