@@ -15,11 +15,11 @@ const { core, entries, packages } = createRequire(import.meta.url)('../rooms.cjs
 const LIMITS = { fileLines: 350, functionLines: 60, folderFiles: 20 };
 /** How many there may be. Lower a figure when it has fallen; raising one needs a reason in the commit. */
 const MOST = {
-  longFiles: 10,
-  longFunctions: 22,
+  longFiles: 3,
+  longFunctions: 0,
   fullFolders: 0,
-  prettierIgnores: 8,
-  nonNull: 1025,
+  prettierIgnores: 6,
+  nonNull: 1022,
   casts: 111,
   prose: 7,
   publicNames: 630,

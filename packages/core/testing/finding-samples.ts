@@ -136,8 +136,8 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { source: 'Cell', loads: ['Lamp', 'Monitor', 'Camera'], afterMin: 20 },
   ],
   'adapter-overloaded': [
-    { adapter: 'Adapter M', load: 'Plovera R', drawnW: 14, ratedW: 12, atPeaks: false },
-    { adapter: 'Adapter M', load: 'Plovera R', drawnW: 14, ratedW: 12, atPeaks: true },
+    { adapter: 'Adapter M', load: 'Plovera R', wantedW: 14, ratedW: 12, atPeaks: false },
+    { adapter: 'Adapter M', load: 'Plovera R', wantedW: 14, ratedW: 12, atPeaks: true },
   ],
   'budget-passed': [
     { of: 'Splitter', budget: 'all taps', maxA: 8, maxW: undefined, takenA: 8.2, afterMin: 0 },
@@ -274,7 +274,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
       'poe-short',
       'stop',
       { aspect: 'current', role: 'device', part: 'Lamp' },
-      { device: 'Lamp', agreedW: 25.5, drawnW: 30 },
+      { device: 'Lamp', agreedW: 25.5, wantedW: 30 },
     ),
     stopsAsAssumed,
     assumed: [
@@ -322,7 +322,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { bank: 'Grynna 10', loads: ['Tern Link'], currentA: 0.05, leastA: undefined, lowA: 0.02, highA: 0.15 },
     { bank: 'Grynna 10', loads: ['Tern Link', 'Lamp'], currentA: 0.05, leastA: 0.06, lowA: 0.02, highA: 0.15 },
   ],
-  'poe-short': [{ device: 'Camera B', agreedW: 12.95, drawnW: 18 }],
+  'poe-short': [{ device: 'Camera B', agreedW: 12.95, wantedW: 18 }],
   'fuse-far': [{ cable: 'Bare lead', source: 'Lead-acid pair' }],
   'built-in-only': [{ device: 'Lamp', energyWh: 12 }],
   'series-unlike': [

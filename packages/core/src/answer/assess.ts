@@ -5,10 +5,10 @@ import type { Finding, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import { trackTo } from '../profile';
 import type { Track } from '../profile';
-import { DEFAULT_RESERVE, isA } from '../rig/drawn';
+import { DEFAULT_RESERVE, isKind } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { cautionsOf, resilience, treeFeeding } from '../rig/resolved';
-import type { Caution, Figure, FigureBasis, Lean, LoadDraw, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
+import type { Caution, Figure, FigureBasis, LoadDraw, PlacesInRange, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { withTurns } from './deciding-assumptions';
@@ -87,10 +87,10 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints 
 
 /** `assess` of a rig that has been worked out already. */
 export function assessModel(model: RigModel, { trace = true } = {}): Answer {
-  const { resolved, draws, runs: tried, gate, system } = model;
+  const { resolved, draws, runs: tried, beforeRun, system } = model;
   const { rig, trees, devices, evidence } = resolved;
   const loads = draws?.usual ?? new Map<string, LoadDraw>();
-  const forbidden = isForbidden(gate);
+  const forbidden = isForbidden(beforeRun);
   const runs = new Map([...tried].map(([tree, run]) => [tree, forbidden ? undefined : run]));
   const timeline = system && new SystemRunner(system).run(undefined, { record: true, trace });
   const swaps = timeline?.events.filter(({ kind, minute }) => kind === 'swap' && minute <= (timeline.firstGapMin ?? 0)) ?? [];
@@ -101,12 +101,12 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const endless = timeline !== undefined && firstStopMin === undefined;
   const mains = devices.every(({ part }) => treeFeeding(trees, part)?.unlimited);
   const balance = rigBalance(rig, gearOf(resolved));
-  const usual = [...gate, ...connectionFindings(model, runs)];
+  const usual = [...beforeRun, ...connectionFindings(model, runs)];
   const connected = withTurns(
     [...usual, ...phaseFindings(model, timeline, usual)],
     evidence.assumptions,
-    (lean) => judgedAt(model, timeline, lean),
-    [...resolved.parts.values()].some((part) => isA(part, 'hub') && part.gear.inputOrder === 'together'),
+    (places) => judgedAt(model, timeline, places),
+    [...resolved.parts.values()].some((part) => isKind(part, 'hub') && part.gear.inputOrder === 'together'),
   );
   const findings = byHarm([
     ...connected,
@@ -136,11 +136,11 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   };
 }
 
-/** What stops a rig at a lean of what is assumed, in its usual modes and in its phases. */
-function judgedAt({ resolved }: RigModel, timeline: SystemRun | undefined, lean: Lean): readonly Finding[] {
-  const judged = judgedRig(resolved, { lean });
-  const runs = isForbidden(judged.gate) ? new Map<SourceTree, undefined>() : judged.runs;
-  const usual = [...judged.gate, ...connectionFindings(judged, runs)];
+/** What stops a rig at other places in the ranges of what is assumed, in its usual modes and in its phases. */
+function judgedAt({ resolved }: RigModel, timeline: SystemRun | undefined, places: PlacesInRange): readonly Finding[] {
+  const judged = judgedRig(resolved, { places });
+  const runs = isForbidden(judged.beforeRun) ? new Map<SourceTree, undefined>() : judged.runs;
+  const usual = [...judged.beforeRun, ...connectionFindings(judged, runs)];
   return [...usual, ...phaseFindings(judged, timeline, usual)];
 }
 

@@ -1,5 +1,5 @@
 import type { Gear } from '../gear';
-import { isA } from '../rig/drawn';
+import { isKind } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { treesFeeding } from '../rig/resolved';
 import type { ResolvedRig, SourceTree } from '../rig/resolved';
@@ -76,7 +76,7 @@ export function backups(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly Bac
 
 function titleOf({ connections }: ResolvedRig, { source }: SourceTree): string {
   const into = connections.find(({ from }) => from.id === source.id);
-  return into && isA(into.to, 'hub') ? `${source.title} in ${into.input.name} of ${into.to.title}` : source.title;
+  return into && isKind(into.to, 'hub') ? `${source.title} in ${into.input.name} of ${into.to.title}` : source.title;
 }
 
 /** How the rig answers with these sources taken out; undefined where it cannot be run then. */

@@ -1,6 +1,6 @@
 import { finding } from '../findings';
 import type { Finding } from '../findings';
-import type { Figure, Lean } from '../rig/resolved';
+import type { Figure, PlacesInRange } from '../rig/resolved';
 
 /** Stops by where they are: what is looked at, of which connection or part, in which phase. */
 type Stops = ReadonlyMap<string, Finding>;
@@ -8,7 +8,7 @@ type Stops = ReadonlyMap<string, Finding>;
 /**
  * What of a judgement turns within the range of something that is only assumed. Each assumption is moved to both its ends
  * while the others stay; where a stop comes or goes, `unknown` takes its place, names the assumption and says what to
- * measure. `judge` judges the rig anew at a lean of its assumptions; `joinsPacks`: some of its packs hang together.
+ * measure. `judge` judges the rig anew with its assumptions at other places in their ranges; `joinsPacks`: some of its packs hang together.
  *
  * Cost: one judgement where nothing turns even with all of them at their worst, two where something is stopped; else some
  * more, by halves.
@@ -16,7 +16,7 @@ type Stops = ReadonlyMap<string, Finding>;
 export function withTurns(
   found: readonly Finding[],
   assumptions: ReadonlyMap<string, Figure>,
-  judge: (lean: Lean) => readonly Finding[],
+  judge: (places: PlacesInRange) => readonly Finding[],
   joinsPacks = false,
 ): readonly Finding[] {
   if (assumptions.size === 0) return found;

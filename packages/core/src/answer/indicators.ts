@@ -1,6 +1,6 @@
 import { batteryFigures } from '../gear';
 import type { Battery } from '../gear';
-import { isA } from '../rig/drawn';
+import { isKind } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { connectionsInto } from '../rig/resolved';
 import { stoppingPeak } from '../run';
@@ -36,7 +36,7 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
   for (const tree of resolved.trees) {
     const { source } = tree;
     const run = runs.get(tree);
-    if (!run || !isA(source, 'battery')) continue;
+    if (!run || !isKind(source, 'battery')) continue;
     const trace = run.trace.map(({ minute, soc, packV }) => ({ minute, soc, packV }));
     const endMin = stoppingPeak(run)?.minute ?? run.minutes;
     found.push(
@@ -49,7 +49,7 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
   for (const { part } of resolved.devices) {
     const adapter = connectionsInto(resolved, part)
       .map(({ from }) => from)
-      .find((from) => isA(from, 'adapter'));
+      .find((from) => isKind(from, 'adapter'));
     const changed = connectionsInto(resolved, part).find(({ from }) => from.gear.changedByHand?.some(({ unseen }) => unseen?.charge))?.from;
     if (changed)
       found.push({
@@ -59,7 +59,7 @@ export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
         why: { fact: 'changed', part: changed.title },
         readings: [],
       });
-    if (changed || !adapter || !isA(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
+    if (changed || !adapter || !isKind(adapter, 'adapter') || adapter.gear.gauge === 'true') continue;
     const full = adapter.gear.gauge === 'always-full';
     found.push({
       part: part.title,

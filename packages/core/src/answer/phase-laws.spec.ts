@@ -178,7 +178,7 @@ describe('law: no converter gives more than it takes', () => {
 
 describe('law: a wider range never makes an unknown good', () => {
   const place = { aspect: 'current', role: 'device', gearId: 'lamp', part: 'Lamp' } as const;
-  const stop = finding('poe-short', 'stop', place, { device: 'Lamp', agreedW: 10, drawnW: 12 });
+  const stop = finding('poe-short', 'stop', place, { device: 'Lamp', agreedW: 10, wantedW: 12 });
   const figure = (name: string): Figure => ({ role: 'cable', gearId: name, part: name, value: 0, unit: 'ohm', from: 'assumed', basis: { of: 'cable-resistance' } });
   const verdicts = (all: readonly Finding[]): string => all.map(({ verdict }) => verdict).join();
 
@@ -188,7 +188,7 @@ describe('law: a wider range never makes an unknown good', () => {
         const assumptions = new Map(limits.map((_, at) => [`a${at}`, figure(`a${at}`)]));
         // a limit at 0 or below is broken as assumed
         const judged = (width: number) => {
-          const judge = (lean: (name: string) => number) => (limits.some((limit, at) => lean(`a${at}`) * width >= limit) ? [stop] : []);
+          const judge = (places: (name: string) => number) => (limits.some((limit, at) => places(`a${at}`) * width >= limit) ? [stop] : []);
           return verdicts(withTurns(judge(() => 0), assumptions, judge));
         };
         if (judged(narrow) === 'unknown') expect(judged(narrow * wider)).toBe('unknown');

@@ -1,6 +1,6 @@
 import { ENERGY_SPREAD, energySpread } from '../gear/kit';
 import { coldDerating } from '../physics/cell';
-import { batteryState, isA } from '../rig/drawn';
+import { batteryState, isKind } from '../rig/drawn';
 import { chance, SystemRunner } from '../run';
 import type { PartInstead, System, Variation } from '../run';
 import { CHEMISTRIES, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from '../tables';
@@ -47,7 +47,7 @@ export function uncertaintyOf({ resolved, draws, system }: RigModel): Uncertaint
     loads: (system?.loads ?? []).map(({ id }) => draws?.usual.get(id)?.spread ?? 0),
     capacity: (system?.sources ?? []).map(({ id }) => {
       const part = resolved.parts.get(id);
-      if (!part || !isA(part, 'battery')) return resolved.parts.has(id) ? 0 : ENERGY_SPREAD.other;
+      if (!part || !isKind(part, 'battery')) return resolved.parts.has(id) ? 0 : ENERGY_SPREAD.other;
       return energySpread(part.gear);
     }),
     efficiency: EFFICIENCY_SPREAD,
@@ -80,8 +80,8 @@ export class Variations {
     const sources = model.system?.sources ?? [];
     this.tables = sources.map(({ id }) => {
       const part = model.resolved.parts.get(id);
-      const table = part && isA(part, 'battery') ? CHEMISTRIES[part.gear.chemistry].cold : 'lithium-ion';
-      return { id, table, temperatureC: batteryState(model.resolved.rig, id).temperatureC, limited: !part || isA(part, 'battery') };
+      const table = part && isKind(part, 'battery') ? CHEMISTRIES[part.gear.chemistry].cold : 'lithium-ion';
+      return { id, table, temperatureC: batteryState(model.resolved.rig, id).temperatureC, limited: !part || isKind(part, 'battery') };
     });
     const loads = model.system?.loads.length ?? 0;
     this.variation = {

@@ -1,5 +1,4 @@
 import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities } from '../answer';
-import type { RunRange } from '../answer';
 import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
 import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, weightsOf } from '../feed';

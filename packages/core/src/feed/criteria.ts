@@ -4,7 +4,7 @@ import { AWAY_FROM_CAMERA, batteryFigures, gearTitle, isMount } from '../gear';
 import type { Battery } from '../gear';
 import { mayFly, strictestFlight } from '../gear/kit';
 import type { Flight } from '../gear/kit';
-import { isA } from '../rig/drawn';
+import { isKind } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { connectionsInto, hasCushion, resilience } from '../rig/resolved';
 import type { Connection, ResolvedRig } from '../rig/resolved';
@@ -65,7 +65,7 @@ export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
     },
   };
   const mass = (parts: readonly Part[]): number => parts.reduce((sum, { gear }) => sum + (gear.massG ?? 0), 0);
-  const batteries = feed.filter((part): part is Part<Battery> => isA(part, 'battery'));
+  const batteries = feed.filter((part): part is Part<Battery> => isKind(part, 'battery'));
   const energyWh = batteries.reduce((sum, { gear }) => sum + (batteryFigures(gear).energyWh ?? 0), 0);
   const [onIt, elsewhere] = [feed.filter(({ id }) => on.has(id)), feed.filter(({ id }) => !on.has(id))];
   const unweighed = (parts: readonly Part[]) => parts.filter(({ gear }) => gear.massG === undefined).map(({ gear }) => gearTitle(gear));
@@ -99,7 +99,7 @@ export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
     together: Math.max(0, ...resilience(rig).map(({ stops }) => stops.length)),
     chargers: [...new Set(batteries.map(({ gear }) => `${gear.form} ${gear.outputs[0]?.connector.family ?? ''}`))],
     flight: strictestFlight(batteries.map(({ gear }) => mayFly(gear))),
-    tethers: rig.sources.filter((source) => isA(source, 'supply')).length,
+    tethers: rig.sources.filter((source) => isKind(source, 'supply')).length,
     cautions: answer.findings.filter(({ verdict, code }) => verdict === 'caution' && !COUNTED_ELSEWHERE.has(code)).length,
     missing: answer.findings.filter(({ verdict }) => verdict === 'unknown').length,
     unfed: rig.devices.filter(({ part }) => connectionsInto(rig, part).length === 0 && !part.gear.builtIn).length,
@@ -195,24 +195,24 @@ function feedParts(rig: ResolvedRig): readonly Part[] {
 /** What hangs on a device: up to the first lead. */
 function onCamera(rig: ResolvedRig, part: Part): readonly Part[] {
   return connectionsInto(rig, part).flatMap((connection) => {
-    if (isA(connection.from, 'device')) return [];
+    if (isKind(connection.from, 'device')) return [];
     return isLead(connection) ? [] : [connection.from, ...onCamera(rig, connection.from)];
   });
 }
 
 /** A battery-shaped adapter sits in the bay, but its other end is a lead. */
 function isLead({ cable, input, from }: Connection): boolean {
-  return cable !== undefined || !(isMount(input.connector) || isA(from, 'adapter'));
+  return cable !== undefined || !(isMount(input.connector) || isKind(from, 'adapter'));
 }
 
 function carriedOver(rig: ResolvedRig, part: Part): boolean {
   const into = connectionsInto(rig, part);
   return into.some((connection) => {
-    if (isA(part, 'device') && hasCushion(rig, part, connection.id)) return true;
-    if (isA(connection.from, 'supply')) return true;
-    if (isA(connection.from, 'hub') && ((connection.from.gear.bufferS ?? 0) > 0 || connectionsInto(rig, connection.from).length > 1))
+    if (isKind(part, 'device') && hasCushion(rig, part, connection.id)) return true;
+    if (isKind(connection.from, 'supply')) return true;
+    if (isKind(connection.from, 'hub') && ((connection.from.gear.bufferS ?? 0) > 0 || connectionsInto(rig, connection.from).length > 1))
       return true;
-    return !isA(connection.from, 'battery') && carriedOver(rig, connection.from);
+    return !isKind(connection.from, 'battery') && carriedOver(rig, connection.from);
   });
 }
 

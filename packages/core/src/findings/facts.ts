@@ -181,7 +181,7 @@ export interface Facts {
   'adapter-overloaded': {
     readonly adapter: string;
     readonly load: string;
-    readonly drawnW: number;
+    readonly wantedW: number;
     readonly ratedW: number;
     readonly atPeaks: boolean;
   };
@@ -232,7 +232,7 @@ export interface Facts {
   };
   'contract-short': ShortContract;
   'legacy-short': ShortContract;
-  'poe-short': { readonly device: string; readonly agreedW: number; readonly drawnW: number };
+  'poe-short': { readonly device: string; readonly agreedW: number; readonly wantedW: number };
   'sink-needs-battery': { readonly device: string };
   'sink-only-charges': { readonly device: string };
   'battery-drains': { readonly device: string; readonly flatMin: number };

@@ -116,8 +116,8 @@ export const DETECTORS: readonly Detector[] = [
     ],
     atSource: ({ resolved, loads }, tree) =>
       tree.connections.flatMap((one) => {
-        const drawnW = loads?.get(one.to.id)?.powerW;
-        return [...contractFindings(resolved, one, drawnW), ...poeFindings(one, drawnW)];
+        const wantedW = loads?.get(one.to.id)?.powerW;
+        return [...contractFindings(resolved, one, wantedW), ...poeFindings(one, wantedW)];
       }),
   },
   {

@@ -1,7 +1,7 @@
 import { deviceVolts, feedPoint, worstVerdict } from '../findings';
 import type { Finding, Verdict } from '../findings';
 import { fullVoltage } from '../physics/cell';
-import { isA, roleOf } from '../rig/drawn';
+import { isKind, roleOf } from '../rig/drawn';
 import type { Part, Role } from '../rig/drawn';
 import { connectionTo } from '../rig/resolved';
 import type { Connection, CurrentLimit, SourceTree } from '../rig/resolved';
@@ -99,7 +99,7 @@ function sourceStation({ source, figures }: SourceTree, first: Connection, verdi
   const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.title, port: undefined } as const);
   const key = `source ${source.id}`;
   const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.title, limit, verdict } as const;
-  if (!isA(source, 'battery') || !figures)
+  if (!isKind(source, 'battery') || !figures)
     return { ...base, highV: first.supply?.highV, lowV: first.supply?.lowV, ...levels((point) => levelOf(point.packV, point.packA)) };
   const { cellsInSeries: cells, cutoffV } = figures;
   return {
@@ -122,12 +122,12 @@ function connectionStations(
   const [limit] = connection.limits;
   const stations: Station[] = [];
   const fromSource = connection.before === undefined;
-  if ((converter || isA(from, 'adapter') || isA(from, 'hub')) && !(fromSource && !isA(tree.source, 'battery'))) {
+  if ((converter || isKind(from, 'adapter') || isKind(from, 'hub')) && !(fromSource && !isKind(tree.source, 'battery'))) {
     const volts = supply?.highV;
     stations.push({
       key: `port ${from.id}/${output.id}`,
       kind: 'converter',
-      limit: isA(from, 'adapter') && !cable ? limit : undefined,
+      limit: isKind(from, 'adapter') && !cable ? limit : undefined,
       role: roleOf(from),
       gearId: from.id,
       name: fromSource ? output.name : from.title,
@@ -140,7 +140,7 @@ function connectionStations(
       }),
     });
   }
-  if (isA(from, 'adapter') && !cable) return stations; // an adapter's own output has no lead of its own
+  if (isKind(from, 'adapter') && !cable) return stations; // an adapter's own output has no lead of its own
   // down to the cut-off, less what the lead takes at the end: the gate then shows the share it leaves in the battery
   const last = run?.end && feedPoint(run.end, id);
   const dropV = last ? last.currentA * leadOhm : 0;
@@ -148,9 +148,9 @@ function connectionStations(
     key: `lead ${id}`,
     kind: 'lead',
     limit,
-    role: cable ? 'cable' : isA(to, 'adapter') ? 'adapter' : roleOf(from),
-    gearId: cable?.id ?? (isA(to, 'adapter') ? to.id : from.id),
-    name: cable ? cable.title : isA(to, 'adapter') ? `lead of ${to.title}` : 'contacts',
+    role: cable ? 'cable' : isKind(to, 'adapter') ? 'adapter' : roleOf(from),
+    gearId: cable?.id ?? (isKind(to, 'adapter') ? to.id : from.id),
+    name: cable ? cable.title : isKind(to, 'adapter') ? `lead of ${to.title}` : 'contacts',
     highV: supply?.highV,
     lowV: supply === undefined ? undefined : supply.followsPack ? supply.lowV - dropV : (last?.inputV ?? supply.lowV),
     verdict: cable ? verdictOf(cable) : 'good',

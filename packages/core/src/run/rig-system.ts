@@ -1,7 +1,7 @@
 import { batteryFigures } from '../gear';
 import { packFrom } from '../physics/cell';
 import type { Feed, Network } from '../physics/circuit';
-import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, inOwnBay, isA } from '../rig/drawn';
+import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, inOwnBay, isKind } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { connectionTo, Evidence, resolvedPack, spareTrouble, treesFeeding } from '../rig/resolved';
 import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
@@ -86,7 +86,7 @@ function loadFeed({ source }: SourceTree, connection: Connection): LoadFeed {
 function usesPacksTogether(connection: Connection | undefined): boolean {
   if (!connection) return false;
   const { to, before } = connection;
-  return (isA(to, 'hub') && to.gear.inputOrder === 'together') || usesPacksTogether(before);
+  return (isKind(to, 'hub') && to.gear.inputOrder === 'together') || usesPacksTogether(before);
 }
 
 /** Minutes that a change of battery takes. */
@@ -96,18 +96,18 @@ export function swapMinutes({ swapMin = DEFAULT_SWAP_MIN }: Rig): number {
 
 /** Minutes of a change that no buffer behind the battery bridges. */
 export function unbridgedMinutes({ rig, ends }: Pick<ResolvedRig, 'rig' | 'ends'>, sourceId: string): number {
-  const buffers = ends.map(({ from, to }) => (from.id === sourceId && isA(to, 'hub') ? (to.gear.bufferS ?? 0) : 0));
+  const buffers = ends.map(({ from, to }) => (from.id === sourceId && isKind(to, 'hub') ? (to.gear.bufferS ?? 0) : 0));
   return Math.max(0, swapMinutes(rig) - Math.max(0, ...buffers) / 60);
 }
 
 /** The batteries that take a source's place, how long a change takes, and at which charge it is made. */
 function swapsOf(resolved: ResolvedRig, { source }: SourceTree): Omit<SystemSource, 'id' | 'network'> {
   const { rig, parts } = resolved;
-  if (!isA(source, 'battery')) return { spares: [], swapMin: 0, swapAtSoc: 0 };
+  if (!isKind(source, 'battery')) return { spares: [], swapMin: 0, swapAtSoc: 0 };
   const ids = rig.batteries?.find(({ gearId }) => gearId === source.id)?.spareIds ?? [];
   const spares = ids.flatMap((id) => {
     const part = parts.get(id);
-    if (!part || !isA(part, 'battery')) return [];
+    if (!part || !isKind(part, 'battery')) return [];
     const known = resolvedPack(rig, part, batteryFigures(part.gear), new Evidence());
     return known && spareTrouble(resolved, part, source) === undefined ? [{ id, pack: known.pack }] : [];
   });

@@ -1,4 +1,4 @@
-import { isA } from '../rig/drawn';
+import { isKind } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
 import { budgetFeed, portFeed } from '../rig/resolved';
 import type { CurrentLimit, LoadDraw, SourceTree } from '../rig/resolved';
@@ -44,7 +44,7 @@ export type Stop =
 export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge): Stop {
   const { source, connections, unlimited, battery } = tree;
   const { title: name } = source;
-  const devices = connections.flatMap(({ to }) => (isA(to, 'device') ? [to as Part] : []));
+  const devices = connections.flatMap(({ to }) => (isKind(to, 'device') ? [to as Part] : []));
   const nameOf = (id: string): string =>
     (devices.find((one) => one.id === id) ?? devices.find((one) => id.startsWith(one.id)))?.title ?? name;
   const peak = stoppingPeak(run);
@@ -55,7 +55,7 @@ export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, r
   if (unlimited && run.cause === 'empty') return { why: 'goes-on', source: name };
   const left: Left = { battery: name, leftWh: run.strandedWh, charge: run.endSoc };
   const here = connections.find(({ id, to }) => id === run.at || to.id === run.at || run.at.startsWith(portFeed(to.id, '')));
-  const place = here ? (isA(here.to, 'device') ? `${here.input.name} of ${here.to.title}` : here.to.title) : name;
+  const place = here ? (isKind(here.to, 'device') ? `${here.input.name} of ${here.to.title}` : here.to.title) : name;
   const { minV = 0, startV } = here?.input.takes === 'window' ? here.input : {};
   switch (run.cause) {
     case 'pack-cutoff':

@@ -62,13 +62,13 @@ export const PACK_LIMIT_C = {
 export const BANK_LEAST_A = assumption(0.06, 0.02, 0.15);
 
 /**
- * The value at a lean: 0 the typical one, 1 the end that costs, −1 the other end, straight between.
+ * The value at a place in its range: 0 the typical one, 1 the end that costs, −1 the other end, straight between.
  *
- * @example leant(ASSUMED.cableOhm, 1) // 0.2
+ * @example valueInRange(ASSUMED.cableOhm, 1) // 0.2
  */
-export function leant({ typical, low, high, worse }: Assumption, lean: number): number {
+export function valueInRange({ typical, low, high, worse }: Assumption, place: number): number {
   const [bad, good] = worse === 'high' ? [high, low] : [low, high];
-  return lean >= 0 ? typical + lean * (bad - typical) : typical - lean * (good - typical);
+  return place >= 0 ? typical + place * (bad - typical) : typical - place * (good - typical);
 }
 
 /** The same assumption times a figure. */

@@ -1,4 +1,4 @@
-export { ASSUMED, BANK_LEAST_A, leant, PACK_LIMIT_C, timesFigure, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from './assumed';
+export { ASSUMED, BANK_LEAST_A, PACK_LIMIT_C, timesFigure, TRANSFORMER_IDLE, USB_5V_WINDOW, valueInRange, VEHICLE_V } from './assumed';
 export type { Assumption } from './assumed';
 export {
   CHARGE_OFF,
@@ -32,11 +32,11 @@ export {
   WARM_ENOUGH_C,
 } from './conductors';
 export { LEAST_GAP_MIN, ONE_VISIT_MIN, PAUSE_STEP_MIN, ROUGH_GAP_MIN, ROUND_MIN, SAME_DARK_MIN } from './days';
-export { CAUSE_IDS, CAUSES } from './fault-causes';
-export type { Cause, CauseId, FaultPart, Symptom } from './fault-causes';
-export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './fault-tests';
-export type { FaultTest, FaultTestId } from './fault-tests';
-export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './fault-weights';
+export { CAUSE_IDS, CAUSES } from './faults/causes';
+export type { Cause, CauseId, FaultPart, Symptom } from './faults/causes';
+export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './faults/tests';
+export type { FaultTest, FaultTestId } from './faults/tests';
+export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './faults/weights';
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';

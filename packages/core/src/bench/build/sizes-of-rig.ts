@@ -3,7 +3,7 @@ import type { RigModel } from '../../answer';
 import { batteryFigures } from '../../gear';
 import type { Gear } from '../../gear';
 import { ampacity } from '../../physics/wire';
-import { batteryState, isA } from '../../rig/drawn';
+import { batteryState, isKind } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import { wireArea } from '../../rig/resolved';
 import type { Connection, SourceTree } from '../../rig/resolved';
@@ -86,7 +86,7 @@ function leadOf(model: RigModel, tree: SourceTree, one: Connection, rig: Rig): r
 
 /** By how much more flows when the one with the highest peak behind a joint peaks: the others as usual. */
 function peakTimes({ draws }: RigModel, { connections }: SourceTree, one: Connection): number {
-  const behind = connections.filter(({ to }) => isA(to, 'device')).filter((leaf) => isBehind(leaf, one));
+  const behind = connections.filter(({ to }) => isKind(to, 'device')).filter((leaf) => isBehind(leaf, one));
   const loads = behind.flatMap(({ to }) => draws?.usual.get(to.id) ?? []);
   const totalW = loads.reduce((sum, { powerW }) => sum + powerW, 0);
   const moreW = Math.max(0, ...loads.map(({ powerW, peakW = powerW }) => peakW - powerW));
@@ -100,7 +100,7 @@ function isBehind(leaf: Connection, one: Connection): boolean {
 
 function converterOf(model: RigModel, tree: SourceTree, one: Connection): readonly Asked[] {
   const { from, before, output, to } = one;
-  if (!isA(from, 'adapter') || output.gives !== 'fixed' || output.voltageV === undefined || !before?.supply) return [];
+  if (!isKind(from, 'adapter') || output.gives !== 'fixed' || output.voltageV === undefined || !before?.supply) return [];
   const currentA = highestA(model, tree, one.id);
   if (currentA === undefined || currentA <= 0) return [];
   const { linear, works, efficiency, ratedW, input } = from.gear;
@@ -124,7 +124,7 @@ function converterOf(model: RigModel, tree: SourceTree, one: Connection): readon
 }
 
 function packOf({ source }: SourceTree, drawW: number | undefined): readonly Asked[] {
-  if (!isA(source, 'battery') || drawW === undefined || drawW <= 0) return [];
+  if (!isKind(source, 'battery') || drawW === undefined || drawW <= 0) return [];
   const { cell, cellsInParallel = 1, chemistry, massG } = source.gear;
   const { cellsInSeries } = batteryFigures(source.gear);
   if (!cell || cellsInSeries === undefined) return [];

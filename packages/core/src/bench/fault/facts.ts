@@ -4,7 +4,7 @@ import type { FindingCode } from '../../findings';
 import { batteryFigures, gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { isReady } from '../../gear/kit';
-import { batteryState, drawnRig, isA } from '../../rig/drawn';
+import { batteryState, drawnRig, isKind } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import { resolveRig } from '../../rig/resolved';
 import type { Connection } from '../../rig/resolved';
@@ -103,11 +103,11 @@ function partsOf(way: readonly Connection[], deviceId: string | undefined): Part
   };
   put('device', deviceId);
   for (const { from, to, cable } of way) {
-    if (isA(from, 'battery')) put('battery', from.id);
+    if (isKind(from, 'battery')) put('battery', from.id);
     put('lead', cable?.id);
     for (const part of [from, to]) {
-      if (isA(part, 'adapter')) put('adapter', part.id);
-      if (isA(part, 'hub')) put('hub', part.id);
+      if (isKind(part, 'adapter')) put('adapter', part.id);
+      if (isKind(part, 'hub')) put('hub', part.id);
     }
   }
   const source = way[0]?.from;
@@ -115,15 +115,18 @@ function partsOf(way: readonly Connection[], deviceId: string | undefined): Part
   const into = way.at(-1);
   return {
     of,
-    hasBank: source !== undefined && isA(source, 'battery') && source.gear.form === 'bank',
+    hasBank: source !== undefined && isKind(source, 'battery') && source.gear.form === 'bank',
     hasDelivery: way.some(({ output, contract }) => output.gives === 'pd' || contract !== undefined),
-    hasConverter: way.some(({ converter, from }) => converter !== undefined && (isA(from, 'adapter') || isA(from, 'hub'))),
+    hasConverter: way.some(({ converter, from }) => converter !== undefined && (isKind(from, 'adapter') || isKind(from, 'hub'))),
     hasGroups:
-      source !== undefined && isA(source, 'battery') && source.gear.form === 'pack' && (batteryFigures(source.gear).cellsInSeries ?? 1) > 1,
+      source !== undefined &&
+      isKind(source, 'battery') &&
+      source.gear.form === 'pack' &&
+      (batteryFigures(source.gear).cellsInSeries ?? 1) > 1,
     isPlural: (source?.outputs.length ?? 0) > 1,
     hasOwnBay:
       into !== undefined &&
-      isA(into.to, 'device') &&
+      isKind(into.to, 'device') &&
       into.to.gear.inputs.some(({ connector }) => connector.type === 'bay' || connector.type === 'l-plate'),
   };
 }

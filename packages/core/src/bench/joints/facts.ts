@@ -1,5 +1,5 @@
 import { batteryFigures } from '../../gear';
-import { isA } from '../../rig/drawn';
+import { isKind } from '../../rig/drawn';
 import type { Connection } from '../../rig/resolved';
 
 /**
@@ -7,7 +7,7 @@ import type { Connection } from '../../rig/resolved';
  * takes, which lead. How full a battery is does not count: a reading stays true of the joint, not of the day.
  */
 export function factsOf({ source, from, to, input, output, cable, contract }: Connection): string {
-  const cells = source && isA(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
+  const cells = source && isKind(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
   const lead = cable && [cable.id, cable.gear.crossed ?? false, cable.gear.ends, cable.gear.fuseA];
   return shortened(canonical([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV]));
 }

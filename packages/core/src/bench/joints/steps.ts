@@ -3,7 +3,7 @@ import type { RigModel } from '../../answer';
 import { batteryFigures } from '../../gear';
 import type { Connector, Gear } from '../../gear';
 import { cellVoltage } from '../../physics/cell';
-import { batteryState, inOwnBay, isA } from '../../rig/drawn';
+import { batteryState, inOwnBay, isKind } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import type { Connection, SourceTree } from '../../rig/resolved';
 import { ASSUMED, CHARGE_OFF, CHEMISTRIES, CONTRACT_SHARE } from '../../tables';
@@ -157,7 +157,7 @@ function stepsOf(
     ...(isAgreed && { connector: undefined }),
     after,
   };
-  const loaded = !isAgreed && isA(to, 'device') && !inOwnBay(one) ? [loadedStep(model, tree, one, measured, range, meter)] : [];
+  const loaded = !isAgreed && isKind(to, 'device') && !inOwnBay(one) ? [loadedStep(model, tree, one, measured, range, meter)] : [];
   return [...leads, measured, ...loaded];
 }
 
@@ -243,7 +243,7 @@ function openRange(rig: Rig, { source }: SourceTree, { supply }: Connection): Ra
     return isHeld ? { minV: supply.lowV * low, maxV: supply.highV * high } : { minV: supply.lowV, maxV: supply.highV };
   }
   const whole: Range = { minV: supply.lowV, maxV: supply.highV };
-  if (!isA(source, 'battery')) return whole;
+  if (!isKind(source, 'battery')) return whole;
   const { startSoc, chosen } = batteryState(rig, source.id);
   const cells = batteryFigures(source.gear).cellsInSeries;
   // as it lies there now; else what the rig starts with

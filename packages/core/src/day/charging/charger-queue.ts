@@ -4,7 +4,7 @@ import { chargeAfter, chargeMinutes, tooCold } from '../../physics/cell';
 import type { Filling } from '../../physics/cell';
 import { said } from '../../said';
 import { CHARGER_EFFICIENCY, TAPER_SOC } from '../../tables';
-import { coldestAt, isDuring, placeW } from '../model';
+import { coldestAt, isDuring, wattsOfPlace } from '../model';
 import type { Day } from '../shape';
 import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';
 import type { Charger, OnCharger, Outlets } from './charger';
@@ -45,7 +45,7 @@ export function pairingOf(
   if (battery.chemistry === 'alkaline') return no(said('never-charged'));
   if (tooCold(battery, coldestAt(place, day))) return no(said('too-cold'));
   if (place.power === 'none') return no(said('no-power'));
-  if (placeW(place) === 0) return no(said('sun-not-known'));
+  if (wattsOfPlace(place) === 0) return no(said('sun-not-known'));
   return { ok: true, charger, filling: { chemistry: battery.chemistry, energyWh } };
 }
 
@@ -156,7 +156,7 @@ interface Rate {
 
 /** What hangs on one outlet that gives little shares it by what each would take. */
 function withinOutlets(rates: readonly Rate[]): readonly Rate[] {
-  if (rates.every(({ slot }) => placeW(slot.charge.place!) === undefined)) return rates;
+  if (rates.every(({ slot }) => wattsOfPlace(slot.charge.place!) === undefined)) return rates;
   const wantedW = new Map<string, number>();
   for (const { slot, watts } of rates) {
     const id = slot.charge.place!.id;
@@ -164,7 +164,7 @@ function withinOutlets(rates: readonly Rate[]): readonly Rate[] {
   }
   return rates.map((rate) => {
     const place = rate.slot.charge.place!;
-    return { ...rate, watts: rate.watts * Math.min(1, (placeW(place) ?? Infinity) / wantedW.get(place.id)!) };
+    return { ...rate, watts: rate.watts * Math.min(1, (wattsOfPlace(place) ?? Infinity) / wantedW.get(place.id)!) };
   });
 }
 

@@ -28,7 +28,7 @@ export {
 export { firstCall, workingBlocks } from './first-call';
 export { handsOf, isThere, lastThere, nextThere } from './hands';
 export type { Hands } from './hands';
-export { placeW } from './place-power';
+export { wattsOfPlace } from './place-power';
 export { repeatBlocks } from './repeat-blocks';
 export { dailySpans, isDuring, overlap, without } from './spans';
 export type { Span } from './spans';

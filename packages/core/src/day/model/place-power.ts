@@ -6,9 +6,9 @@ import type { Place } from '../shape';
  * Watts that a place gives to chargers while it gives any: an outlet's own limit, or a panel's yield of the day spread evenly
  * over its hours of sun. Undefined where an outlet gives plenty; 0 where a figure of the sun is missing, which `dayIssues` tells.
  *
- * @example placeW({ id: 'quay', name: 'Quay', power: 'solar', outletW: 100, sunHours: 2, powerFrom: 600, powerTo: 900 }) // 26
+ * @example wattsOfPlace({ id: 'quay', name: 'Quay', power: 'solar', outletW: 100, sunHours: 2, powerFrom: 600, powerTo: 900 }) // 26
  */
-export function placeW({ power, outletW, sunHours, powerFrom, powerTo }: Place): number | undefined {
+export function wattsOfPlace({ power, outletW, sunHours, powerFrom, powerTo }: Place): number | undefined {
   if (power === 'none') return 0;
   if (power !== 'solar') return outletW;
   if (outletW === undefined || sunHours === undefined || powerFrom === undefined || powerTo === undefined) return 0;

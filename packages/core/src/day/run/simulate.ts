@@ -4,7 +4,7 @@ import { builtInId } from '../../run';
 import { runCards } from '../cards';
 import { pairingOf } from '../charging';
 import type { OnCharger, Outlets, Pairing } from '../charging';
-import { dailySpans, handsOf, placeW } from '../model';
+import { dailySpans, handsOf, wattsOfPlace } from '../model';
 import type { Hands } from '../model';
 import type { Day } from '../shape';
 import type { DayRun } from './day-run';
@@ -43,7 +43,7 @@ export class DaySimulation {
     this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs);
     this.hands = handsOf(day);
     this.outlets = new Map(
-      (day.places ?? []).map((place) => [place.id, placeW(place) === 0 ? [] : dailySpans(day, place.powerFrom, place.powerTo)]),
+      (day.places ?? []).map((place) => [place.id, wattsOfPlace(place) === 0 ? [] : dailySpans(day, place.powerFrom, place.powerTo)]),
     );
   }
 

@@ -1,4 +1,4 @@
-import { isA } from '../../rig/drawn';
+import { isKind } from '../../rig/drawn';
 import type { Connection } from '../../rig/resolved';
 import type { Finding } from '../facts';
 import { finding } from '../finding';
@@ -7,7 +7,7 @@ import { lacking } from './lacking';
 /** What an adapter asks of the port before it: amps enough to start, and a second port for its second plug. */
 export function adapterInputFindings(connection: Connection): Finding[] {
   const { id, from, to, output, secondPort } = connection;
-  if (!isA(to, 'adapter')) return [];
+  if (!isKind(to, 'adapter')) return [];
   const { leastA, plugs } = to.gear.input;
   const place = { aspect: 'connector', role: 'adapter', gearId: to.id, connectionId: id, part: to.title } as const;
   const facts = { adapter: to.title, port: output.name, of: from.title };

@@ -1,6 +1,6 @@
 import type { Battery } from '../../gear';
 import { labelAh } from '../../physics/cell';
-import { inOwnBay, isA, roleOf } from '../../rig/drawn';
+import { inOwnBay, isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import { budgetFeed } from '../../rig/resolved';
 import type { Connection, LoadDraw, SourceTree } from '../../rig/resolved';
@@ -31,7 +31,7 @@ export function currentFindings(tree: SourceTree, run: Discharge | undefined): r
 }
 
 function collapse({ source, connections }: SourceTree, run: Discharge): Finding {
-  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
+  const loads = connections.filter(({ to }) => isKind(to, 'device')).map(({ to }) => to.title);
   const place = { aspect: 'current', role: roleOf(source), gearId: source.id, part: source.title } as const;
   const facts = { source: source.title, loads, afterMin: run.minutes };
   return finding('collapse', endVerdict(run), place, facts);
@@ -51,7 +51,7 @@ function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Fin
 }
 
 function packFindings({ source, figures }: SourceTree, run: Discharge): Finding[] {
-  if (run.cause !== 'over-current' || run.at !== 'pack' || !isA(source, 'battery')) return [];
+  if (run.cause !== 'over-current' || run.at !== 'pack' || !isKind(source, 'battery')) return [];
   const { title: battery } = source;
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
   const isBare = isBareCells(source.gear);
@@ -68,7 +68,7 @@ function isBareCells({ protection, cell, chemistry }: Battery): boolean {
 
 /** More than a pack of its kind surely gives, while nobody says what it may give: no limit is known, not none. */
 function packLimitFindings({ source, battery, connections }: SourceTree, run: Discharge): Finding[] {
-  if (!isA(source, 'battery') || !battery || battery.spec.maxA !== undefined) return [];
+  if (!isKind(source, 'battery') || !battery || battery.spec.maxA !== undefined) return [];
   // what leaves a bank by its ports is limited there
   if (source.gear.form === 'bank' || connections.every(({ output }) => output.gives !== 'pack')) return [];
   const { low, typical, high } = PACK_LIMIT_C[source.gear.chemistry];
@@ -87,7 +87,7 @@ const SMALL_DRAW_A = 0.1;
 
 /** A bank that takes a small draw for nobody there and switches itself off. */
 function bankFindings({ source, connections }: SourceTree, run: Discharge): Finding[] {
-  if (!isA(source, 'battery') || source.gear.leastA === 0) return [];
+  if (!isKind(source, 'battery') || source.gear.leastA === 0) return [];
   const {
     title: bank,
     gear: { leastA: saidA, form },
@@ -122,15 +122,15 @@ function budgetFindings({ connections, source }: SourceTree, run: Discharge): Fi
 
 /** The watts that go through a part that is rated in watts. */
 function ratingFindings({ id, from, to, supply }: Connection, run: Discharge): Finding[] {
-  if (!isA(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
-  const drawnW = mostCurrent(run, id) * supply.highV;
+  if (!isKind(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
+  const wantedW = mostCurrent(run, id) * supply.highV;
   const { ratedW } = from.gear;
-  return drawnW <= ratedW ? [] : [overloaded(from, id, { load: to.title, drawnW, ratedW, atPeaks: false })];
+  return wantedW <= ratedW ? [] : [overloaded(from, id, { load: to.title, wantedW, ratedW, atPeaks: false })];
 }
 
 interface Overload {
   readonly load: string;
-  readonly drawnW: number;
+  readonly wantedW: number;
   readonly ratedW: number;
   readonly atPeaks: boolean;
 }
@@ -144,18 +144,18 @@ function overloaded(adapter: Part, connectionId: string, overload: Overload): Fi
 /** An adapter whose rating nobody knows, and peaks above a known one: they do not need a run. */
 export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<string, LoadDraw>): readonly Finding[] {
   return connections.flatMap(({ id, from, to }): Finding[] => {
-    if (!isA(from, 'adapter') || from.gear.output.passThrough || from.gear.input.triggerV !== undefined) return [];
+    if (!isKind(from, 'adapter') || from.gear.output.passThrough || from.gear.input.triggerV !== undefined) return [];
     const { ratedW: rated, output } = from.gear;
     const ratedW = rated ?? (output.maxA !== undefined && output.voltageV !== undefined ? output.maxA * output.voltageV : undefined);
     if (ratedW === undefined) return [lacking('rated-power', from, id)];
     const { powerW = 0, peakW = 0 } = draws.get(to.id) ?? {};
     if (peakW <= ratedW || powerW > ratedW) return [];
-    return [overloaded(from, id, { load: to.title, drawnW: peakW, ratedW, atPeaks: true })];
+    return [overloaded(from, id, { load: to.title, wantedW: peakW, ratedW, atPeaks: true })];
   });
 }
 
 function heatFindings({ id, from, supply, before }: Connection, run: Discharge): Finding[] {
-  if (!isA(from, 'adapter') || !from.gear.linear || !supply || !before) return [];
+  if (!isKind(from, 'adapter') || !from.gear.linear || !supply || !before) return [];
   // hottest where the input stands highest: at the start, or while the battery behind it is charged
   const inV = Math.max(feedPoint(run.start, before.id)?.inputV ?? 0, before.supply?.chargingV ?? 0);
   const currentA = feedPoint(run.start, id)?.currentA ?? 0;

@@ -9,7 +9,7 @@ import { finding } from '../finding';
 import { lacking } from './lacking';
 
 /** What source, cable and device agree on over USB, whether it is enough, and what happens while it is not. */
-export function contractFindings(rig: ResolvedRig, connection: Connection, drawnW: number | undefined): readonly Finding[] {
+export function contractFindings(rig: ResolvedRig, connection: Connection, wantedW: number | undefined): readonly Finding[] {
   const { id, contract, input, to } = connection;
   if (input.takes !== 'pd') return [];
   const part = `${input.name} of ${to.title}`;
@@ -20,19 +20,19 @@ export function contractFindings(rig: ResolvedRig, connection: Connection, drawn
     return [finding('contract-none', 'stop', place, whyNone(connection, input.minV, input.maxV))];
   }
   return [
-    ...enough(rig, connection, contract, drawnW, place),
+    ...enough(rig, connection, contract, wantedW, place),
     ...sinkFindings(rig, connection, place),
     ...shared(rig, connection, contract, place),
   ];
 }
 
 /** What is negotiated over a network cable: the class of the two ends that gives less. */
-export function poeFindings({ id, input, output, to }: Connection, drawnW: number | undefined): readonly Finding[] {
+export function poeFindings({ id, input, output, to }: Connection, wantedW: number | undefined): readonly Finding[] {
   const classes = [input.takes === 'window' ? input.poeClass : undefined, output.gives === 'fixed' ? output.poeClass : undefined];
   const agreedW = Math.min(...classes.map((one) => (one === undefined ? Infinity : POE_W[one])));
-  if (drawnW === undefined || drawnW <= agreedW) return [];
+  if (wantedW === undefined || wantedW <= agreedW) return [];
   const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.title } as const;
-  return [finding('poe-short', 'stop', place, { device: to.title, agreedW, drawnW })];
+  return [finding('poe-short', 'stop', place, { device: to.title, agreedW, wantedW })];
 }
 
 /** A port whose offer is missing is told as that, not as one that offers nothing. */
@@ -60,12 +60,12 @@ function enough(
   rig: ResolvedRig,
   { id, input, to, cable, mixedW }: Connection,
   contract: Contract,
-  drawnW: number | undefined,
+  wantedW: number | undefined,
   place: FindingPlace,
 ): Finding[] {
   if (input.takes !== 'pd') return [];
-  const needW = Math.max(input.needW ?? 0, drawnW ?? 0);
-  if (contract.powerW >= needW) return drawnW === undefined ? [] : [finding('contract-fits', 'good', place, { contract, needW })];
+  const needW = Math.max(input.needW ?? 0, wantedW ?? 0);
+  if (contract.powerW >= needW) return wantedW === undefined ? [] : [finding('contract-fits', 'good', place, { contract, needW })];
   const refuses = (input.needW ?? 0) > contract.powerW;
   const mixes = (input.sink === 'mixes' || input.sink === 'needs-battery') && !refuses && hasCushion(rig, to, id);
   const end = cable?.gear.ends.source.type === 'usb-a' ? 'usb-a' : 'usb-c';

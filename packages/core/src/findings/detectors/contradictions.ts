@@ -1,5 +1,5 @@
 import type { Adapter, Battery, Input, Output } from '../../gear';
-import { isA, roleOf } from '../../rig/drawn';
+import { isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import type { ResolvedRig } from '../../rig/resolved';
 import { CHEMISTRIES } from '../../tables';
@@ -39,8 +39,8 @@ function ofRange(of: string, port: Input | Output): Doubt[] {
 }
 
 function ownDoubts(part: Part): readonly Doubt[] {
-  if (isA(part, 'battery')) return [...ofBattery(part.gear), ...part.gear.outputs.flatMap((port) => ofPort(part.title, port))];
-  if (isA(part, 'adapter')) return ofAdapter(part.gear);
+  if (isKind(part, 'battery')) return [...ofBattery(part.gear), ...part.gear.outputs.flatMap((port) => ofPort(part.title, port))];
+  if (isKind(part, 'adapter')) return ofAdapter(part.gear);
   return part.outputs.flatMap((port) => ofPort(part.title, port));
 }
 

@@ -1,5 +1,5 @@
 import type { Adapter } from '../../gear';
-import { isA, roleOf } from '../../rig/drawn';
+import { isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import { connectionsInto } from '../../rig/resolved';
 import type { ResolvedRig } from '../../rig/resolved';
@@ -26,7 +26,7 @@ export function changedFindings({ connections }: ResolvedRig): Finding[] {
 /** Devices whose own gauge does not show what is left. */
 export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined): Finding[] {
   return rig.connections.flatMap(({ id, from, to }) => {
-    const adapter = isA(to, 'device') ? adapterBefore(rig, from) : undefined;
+    const adapter = isKind(to, 'device') ? adapterBefore(rig, from) : undefined;
     if (!adapter || adapter.gear.gauge === 'true') return [];
     const {
       title: name,
@@ -40,7 +40,7 @@ export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined):
 
 /** The adapter that stands in for a device's battery: straight in its bay, or in the grip there. */
 function adapterBefore(rig: ResolvedRig, part: Part): Part<Adapter> | undefined {
-  if (isA(part, 'adapter')) return part;
-  const behind = isA(part, 'hub') && part.gear.form === 'grip' ? connectionsInto(rig, part)[0] : undefined;
+  if (isKind(part, 'adapter')) return part;
+  const behind = isKind(part, 'hub') && part.gear.form === 'grip' ? connectionsInto(rig, part)[0] : undefined;
   return behind && adapterBefore(rig, behind.from);
 }

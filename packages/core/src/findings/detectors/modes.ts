@@ -1,5 +1,5 @@
 import type { Needs } from '../../gear';
-import { inOwnBay, isA } from '../../rig/drawn';
+import { inOwnBay, isKind } from '../../rig/drawn';
 import type { DeviceUse, Part } from '../../rig/drawn';
 import { connectionsInto, connectionTo, treeFeeding } from '../../rig/resolved';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
@@ -107,7 +107,7 @@ function unrecognised({ connection: { input, from }, own }: Fed): Need | undefin
   // USB feeds beside the bay: what sits there is what the device knows
   const battery = input.takes === 'pd' ? own : from;
   if (!battery) return { need: 'no-battery' };
-  const known = isA(battery, 'battery') || isA(battery, 'adapter') || isA(battery, 'hub') ? battery.gear.recognised : false;
+  const known = isKind(battery, 'battery') || isKind(battery, 'adapter') || isKind(battery, 'hub') ? battery.gear.recognised : false;
   if (known === true) return undefined;
   return { need: known === undefined ? 'recognition-unknown' : 'recognised', battery: battery.title };
 }

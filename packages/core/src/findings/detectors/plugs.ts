@@ -1,6 +1,6 @@
 import { connectorName, mates, meetsDirectly, polarityOf } from '../../gear';
 import type { Connector } from '../../gear';
-import { isA, roleOf } from '../../rig/drawn';
+import { isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import type { Connection, ResolvedRig } from '../../rig/resolved';
 import type { Finding, FindingPlace } from '../facts';
@@ -101,8 +101,8 @@ function taken({ devices }: ResolvedRig, connection: Connection): Finding[] {
 
 function refusals(connection: Connection): Finding[] {
   const { from, to } = connection;
-  const grip = isA(to, 'hub') && to.gear.form === 'grip';
-  if (!isA(from, 'adapter') || !(grip || from.gear.refusedBy?.includes(to.gear.name))) return [];
+  const grip = isKind(to, 'hub') && to.gear.form === 'grip';
+  if (!isKind(from, 'adapter') || !(grip || from.gear.refusedBy?.includes(to.gear.name))) return [];
   return [finding('refused', 'stop', at(connection, from), { by: to.title, adapter: from.title, grip })];
 }
 

@@ -1,6 +1,6 @@
 import { cellVoltage, labelAh, tooCold } from '../../physics/cell';
 import type { PackSpec } from '../../physics/cell';
-import { batteryState, isA, isChargedInPlace, printedAh, roleOf } from '../../rig/drawn';
+import { batteryState, isChargedInPlace, isKind, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
 import { CHEMISTRIES, LOWEST_KNOWN_C } from '../../tables';
@@ -25,7 +25,7 @@ function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
 /** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
 export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] {
   return [...parts.values()].flatMap((part) => {
-    if (!isA(part, 'hub') || part.gear.isolates) return [];
+    if (!isKind(part, 'hub') || part.gear.isolates) return [];
     const { inputOrder } = part.gear;
     if (inputOrder !== 'together' && inputOrder !== undefined) return [];
     const joined = trees.flatMap((tree) => {
@@ -40,7 +40,7 @@ export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] 
 }
 
 function followsSource(connection: Connection): boolean {
-  for (let at: Connection | undefined = connection; at; at = at.before) if (at.converter && !isA(at.from, 'supply')) return false;
+  for (let at: Connection | undefined = connection; at; at = at.before) if (at.converter && !isKind(at.from, 'supply')) return false;
   return true;
 }
 
@@ -54,8 +54,8 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
   const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
   const names = { hub: hub.title, one: a.title, other: b.title };
   const [first, second] = [one.tree.battery, other.tree.battery];
-  if (!isA(a, 'battery') || !isA(b, 'battery'))
-    return isA(a, 'supply') && isA(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
+  if (!isKind(a, 'battery') || !isKind(b, 'battery'))
+    return isKind(a, 'supply') && isKind(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
   // what is missing of them is told as that
   if (!first || !second) return [];
   if (first.spec.chemistry !== second.spec.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
@@ -84,7 +84,7 @@ function chargeLimit(spec: PackSpec): number {
 /** A charger or a panel on a battery that must not be charged so. */
 function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
   return sources.flatMap((source) => {
-    if (!isA(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
+    if (!isKind(source, 'battery') || !isChargedInPlace(rig, source.id)) return [];
     const {
       title: battery,
       gear: { chemistry, form, chargesWhileFeeding },
@@ -127,7 +127,7 @@ function seriesFindings({ parts, strings }: ResolvedRig): Finding[] {
 
 function coldFindings({ rig, sources }: ResolvedRig): Finding[] {
   return sources.flatMap((source) => {
-    if (!isA(source, 'battery')) return [];
+    if (!isKind(source, 'battery')) return [];
     const { temperatureC } = batteryState(rig, source.id);
     if (temperatureC >= LOWEST_KNOWN_C) return [];
     return [finding('outside-known', 'unknown', ofSource(source, 'run'), { battery: source.title, temperatureC, lowestC: LOWEST_KNOWN_C })];

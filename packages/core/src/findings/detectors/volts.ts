@@ -1,7 +1,7 @@
 import type { Battery } from '../../gear';
 import { ocvArea, socAtVoltage } from '../../physics/cell';
 import type { Pack } from '../../physics/cell';
-import { batteryState, isA, roleOf } from '../../rig/drawn';
+import { batteryState, isKind, roleOf } from '../../rig/drawn';
 import { portFeed } from '../../rig/resolved';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
@@ -30,13 +30,13 @@ export function voltageFindings(rig: ResolvedRig, tree: SourceTree, run: Dischar
 
 /** A load that pulls the battery down to its cut-off while there is charge left. */
 function sagFindings({ source, connections, battery }: SourceTree, run: Discharge | undefined): readonly Finding[] {
-  if (run?.cause !== 'pack-cutoff' || !isA(source, 'battery') || !battery) return [];
+  if (run?.cause !== 'pack-cutoff' || !isKind(source, 'battery') || !battery) return [];
   // at its rated pace it is cut off a little short of empty as well
   const { spec, pack } = battery;
   const { capacityAh, cutoffV } = pack;
   const ratedA = capacityAh / CHEMISTRIES[spec.chemistry].ratedHours;
   if (leftShare(source.gear, run.endSoc, socAtCutoff(pack, ratedA)) < NOTHING_STRANDED) return [];
-  const loads = connections.filter(({ to }) => isA(to, 'device')).map(({ to }) => to.title);
+  const loads = connections.filter(({ to }) => isKind(to, 'device')).map(({ to }) => to.title);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.title } as const;
   const facts = { by: 'cutoff', battery: source.title, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
   return [finding('charge-stranded', endVerdict(run), place, facts)];
@@ -120,7 +120,7 @@ interface Gate {
 }
 
 function placeOf({ id, input, to }: Connection): { readonly place: FindingPlace } {
-  const part = isA(to, 'device') ? `${input.name} of ${to.title}` : to.title;
+  const part = isKind(to, 'device') ? `${input.name} of ${to.title}` : to.title;
   return { place: { aspect: 'voltage', role: roleOf(to), gearId: to.id, connectionId: id, part } };
 }
 
@@ -195,7 +195,7 @@ function tooLow(
   }
   // a supply that goes lower now and then takes the device with it
   if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
-  if (!isA(source, 'battery')) return undefined;
+  if (!isKind(source, 'battery')) return undefined;
   // what its own protection would leave at that draw is not the window's doing
   const usedUpSoc = tree.battery ? socAtCutoff(tree.battery.pack, run?.end?.packA ?? 0) : 0;
   if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {

@@ -1,5 +1,5 @@
 import type { Device } from '../../gear';
-import { inOwnBay, isA, roleOf } from '../../rig/drawn';
+import { inOwnBay, isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import { connectionsInto, hasCushion, resilience, spareTrouble } from '../../rig/resolved';
 import type { ResolvedRig } from '../../rig/resolved';
@@ -83,9 +83,9 @@ function cutBySwaps(resolved: ResolvedRig): readonly Part<Device>[] {
 
 /** Whether a change of battery behind this part is carried: by a buffer, a second input, or a supply that is never changed. */
 function bridged(rig: ResolvedRig, part: Part): boolean {
-  if (isA(part, 'supply')) return true;
+  if (isKind(part, 'supply')) return true;
   const behind = connectionsInto(rig, part);
-  if (isA(part, 'hub') && ((part.gear.bufferS ?? 0) >= swapMinutes(rig.rig) * 60 || behind.length > 1)) return true;
+  if (isKind(part, 'hub') && ((part.gear.bufferS ?? 0) >= swapMinutes(rig.rig) * 60 || behind.length > 1)) return true;
   return behind.some(({ from }) => bridged(rig, from));
 }
 
@@ -110,10 +110,10 @@ function spareFindings(resolved: ResolvedRig): Finding[] {
   const { rig, parts } = resolved;
   return (rig.batteries ?? []).flatMap(({ gearId, spareIds = [] }) => {
     const battery = parts.get(gearId);
-    if (!battery || !isA(battery, 'battery')) return [];
+    if (!battery || !isKind(battery, 'battery')) return [];
     return spareIds.flatMap((id) => {
       const spare = parts.get(id);
-      const trouble = spare && isA(spare, 'battery') ? spareTrouble(resolved, spare, battery) : undefined;
+      const trouble = spare && isKind(spare, 'battery') ? spareTrouble(resolved, spare, battery) : undefined;
       if (!spare || trouble === undefined) return [];
       const place: FindingPlace = { aspect: 'run', role: 'battery', gearId: id, part: spare.title };
       return [finding('spare-unfit', 'caution', place, { spare: spare.title, battery: battery.title, trouble })];

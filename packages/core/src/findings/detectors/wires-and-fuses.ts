@@ -1,6 +1,6 @@
 import { cellVoltage } from '../../physics/cell';
 import { ampacity, fuseFor } from '../../physics/wire';
-import { isA, roleOf } from '../../rig/drawn';
+import { isKind, roleOf } from '../../rig/drawn';
 import { cableLimit, wireArea } from '../../rig/resolved';
 import type { Connection, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
@@ -37,7 +37,7 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
   const place: FindingPlace = { aspect: 'current', role: roleOf(owner), gearId: owner.id, connectionId: id, part: owner.title };
   if (fuseA === undefined) return withoutFuse(tree, connection, run, place);
   const far =
-    cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isA(tree.source, 'battery')
+    cable?.gear.fuseA !== undefined && cable.gear.fuseAt === 'load' && isKind(tree.source, 'battery')
       ? [finding('fuse-far', 'caution', place, { cable: cable.title, source: from.title })]
       : [];
   const carriesA = carriedBehind(connection);
@@ -50,7 +50,7 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
 
 function withoutFuse(tree: SourceTree, connection: Connection, run: Discharge | undefined, place: FindingPlace): Finding[] {
   const { id, before, output, from, to } = connection;
-  if (!isA(tree.source, 'battery') || before) return [];
+  if (!isKind(tree.source, 'battery') || before) return [];
   const bare = ['bare', 'xt60'].includes(output.connector.type);
   const strong = mostGiven(tree) >= NEEDS_FUSE_A;
   if (!bare || !strong) return [];
@@ -62,7 +62,7 @@ function withoutFuse(tree: SourceTree, connection: Connection, run: Discharge | 
 /** Amps that a pack can give, by its limit or, where nobody says, by its kind and size: what a lead must be guarded against. */
 function mostGiven({ source, figures, battery }: SourceTree): number {
   const { maxA } = figures ?? {};
-  if (!isA(source, 'battery') || source.gear.chemistry === 'agm') return Infinity;
+  if (!isKind(source, 'battery') || source.gear.chemistry === 'agm') return Infinity;
   if (maxA !== undefined) return maxA;
   // of a pack whose energy nobody knows nothing is known
   if (!battery) return Infinity;

@@ -1,7 +1,7 @@
 import { rigModel } from '../../answer';
 import type { RigModel } from '../../answer';
 import type { Gear } from '../../gear';
-import { batteriesOf, isA, withPartReplaced } from '../../rig/drawn';
+import { batteriesOf, isKind, withPartReplaced } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import { USUAL } from '../log';
 
@@ -45,13 +45,13 @@ export function rigInMode(rig: Rig, deviceId: string, modeId: string): Rig {
 
 /** The run of a battery in a rig, with everything that hangs on it; undefined where it cannot be worked out. */
 export function runOn(model: RigModel, batteryId: string) {
-  const tree = treeOn(model, batteryId);
+  const tree = treeOfBattery(model, batteryId);
   return tree && model.runs.get(tree);
 }
 
 /** What hangs on a battery in a rig. */
-export function treeOn(model: RigModel, batteryId: string) {
-  return model.resolved.trees.find(({ source }) => isA(source, 'battery') && source.id === batteryId);
+export function treeOfBattery(model: RigModel, batteryId: string) {
+  return model.resolved.trees.find(({ source }) => isKind(source, 'battery') && source.id === batteryId);
 }
 
 /**

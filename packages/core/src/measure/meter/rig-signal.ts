@@ -5,7 +5,7 @@ import { operatingPoint } from '../../physics/circuit';
 import { batteriesOf } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import { networkOf } from '../../run';
-import { rigInMode, treeOn } from '../feed-loss';
+import { rigInMode, treeOfBattery } from '../feed-loss';
 import { USUAL } from '../log';
 
 /** What a meter between a battery and its rig would show. */
@@ -99,7 +99,7 @@ export function playedRig(
 
 function networkIn(rig: Rig, gear: ReadonlyMap<string, Gear>, deviceId: string, batteryId: string, modeId: string) {
   const model = rigModel(rigInMode(rig, deviceId, modeId === OFF ? USUAL : modeId), gear);
-  const tree = treeOn(model, batteryId);
+  const tree = treeOfBattery(model, batteryId);
   if (!tree || !model.draws) return undefined;
   const draws = new Map(model.draws.usual);
   const own = draws.get(deviceId);

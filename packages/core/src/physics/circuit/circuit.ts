@@ -23,8 +23,8 @@ export interface Node {
   /** Power now asked for by its load, peaks and phases applied. */
   loadW: number;
   /** Constant power drawn behind the resistance, and constant current beside it (a linear regulator's). */
-  drawnW: number;
-  drawnA: number;
+  wantedW: number;
+  wantedA: number;
   /** What leaves the converter. */
   outputW: number;
   outputA: number;
@@ -114,8 +114,8 @@ function makeNode(feed: Feed, children: readonly Node[]): Node {
     children,
     off: false,
     loadW: feed.load?.powerW ?? 0,
-    drawnW: 0,
-    drawnA: 0,
+    wantedW: 0,
+    wantedA: 0,
     outputW: 0,
     outputA: 0,
     currentA: 0,

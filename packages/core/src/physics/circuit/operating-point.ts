@@ -42,9 +42,9 @@ export function settle(circuit: Circuit, scale: Readonly<Record<string, number>>
   for (const node of circuit.nodes) {
     if (!node.load) continue;
     const { id, powerW, peakW } = node.load;
-    const drawnW = powerW * (scale[id] ?? 1);
+    const wantedW = powerW * (scale[id] ?? 1);
     // what is turned up beyond its peak draws what it draws
-    node.loadW = peakW !== undefined && peaking?.has(id) ? Math.max(peakW, drawnW) : drawnW;
+    node.loadW = peakW !== undefined && peaking?.has(id) ? Math.max(peakW, wantedW) : wantedW;
   }
   settleDraws(circuit);
 }
@@ -59,14 +59,14 @@ export function settleDraws(circuit: Circuit): void {
 
 function settleNode(circuit: Circuit, node: Node): void {
   if (node.off) {
-    node.drawnW = node.drawnA = node.outputA = node.outputW = 0;
+    node.wantedW = node.wantedA = node.outputA = node.outputW = 0;
     for (const child of node.children) silence(child);
     return;
   }
   for (const child of node.children) settleNode(circuit, child);
   const { converter } = node;
   if (!converter) {
-    node.drawnW = node.loadW;
+    node.wantedW = node.loadW;
     return;
   }
   node.outputA = node.loadW / converter.outputV;
@@ -79,13 +79,13 @@ function settleNode(circuit: Circuit, node: Node): void {
   }
   node.outputW = node.outputA * converter.outputV;
   node.loadV = converter.outputV;
-  node.drawnA = converter.linear ? node.outputA : 0;
-  node.drawnW = converter.standbyW + (converter.linear ? 0 : node.outputW / efficiencyAt(converter.efficiency, node.outputW));
+  node.wantedA = converter.linear ? node.outputA : 0;
+  node.wantedW = converter.standbyW + (converter.linear ? 0 : node.outputW / efficiencyAt(converter.efficiency, node.outputW));
 }
 
 /** What hangs on a feed that is off carries nothing. */
 function silence(node: Node): void {
-  node.currentA = node.drawnW = node.drawnA = 0;
+  node.currentA = node.wantedW = node.wantedA = 0;
   for (const child of node.children) silence(child);
 }
 
@@ -130,12 +130,12 @@ function isLeaf({ children, converter, off }: Node): boolean {
 /** A feed with nothing but one leaf behind it: two resistances in series, in closed form. */
 function solveThrough(node: Node, leaf: Node, voltageV: number): boolean {
   const ohm = node.resistanceOhm + leaf.resistanceOhm;
-  const volts = voltageV - ohm * leaf.drawnA;
-  const square = volts * volts - 4 * ohm * leaf.drawnW;
-  if (volts <= 0 || square < 0 || (square === 0 && leaf.drawnW > 0)) return false;
+  const volts = voltageV - ohm * leaf.wantedA;
+  const square = volts * volts - 4 * ohm * leaf.wantedW;
+  if (volts <= 0 || square < 0 || (square === 0 && leaf.wantedW > 0)) return false;
   const root = Math.sqrt(square);
-  const amps = (2 * leaf.drawnW) / (volts + root);
-  const currentA = leaf.drawnA + amps;
+  const amps = (2 * leaf.wantedW) / (volts + root);
+  const currentA = leaf.wantedA + amps;
   node.currentA = leaf.currentA = currentA;
   node.slope = leaf.slope = -amps / root;
   node.inputV = voltageV - node.resistanceOhm * currentA;
@@ -188,12 +188,12 @@ function descend(node: Node, voltageV: number, fromV: number, tolerance: number)
 
 export function solveLeaf(node: Node, voltageV: number): boolean {
   const ohm = node.resistanceOhm;
-  const volts = voltageV - ohm * node.drawnA;
-  const square = volts * volts - 4 * ohm * node.drawnW;
-  if (volts <= 0 || square < 0 || (square === 0 && node.drawnW > 0)) return false;
+  const volts = voltageV - ohm * node.wantedA;
+  const square = volts * volts - 4 * ohm * node.wantedW;
+  if (volts <= 0 || square < 0 || (square === 0 && node.wantedW > 0)) return false;
   const root = Math.sqrt(square);
-  const amps = (2 * node.drawnW) / (volts + root);
-  node.currentA = node.drawnA + amps;
+  const amps = (2 * node.wantedW) / (volts + root);
+  node.currentA = node.wantedA + amps;
   node.slope = -amps / root;
   node.inputV = voltageV - ohm * node.currentA;
   if (!node.converter) node.loadV = node.inputV;
@@ -209,7 +209,7 @@ export function collapsePlace(node: Node, voltageV: number): string {
   const needs = node.children.map((child) => lowestVoltage(child, voltageV));
   const worst = needs.indexOf(Math.max(...needs));
   const child = node.children[worst]!;
-  if (needs[worst] === 0) return node.children.reduce((most, other) => (other.drawnW > most.drawnW ? other : most)).id;
+  if (needs[worst] === 0) return node.children.reduce((most, other) => (other.wantedW > most.wantedW ? other : most)).id;
   return collapsePlace(child, needs[worst]!);
 }
 
@@ -257,13 +257,13 @@ export function refusesToStart(circuit: Circuit, openCircuitV: number): { cause:
   for (const node of circuit.nodes) {
     const { startInputV } = node;
     if (startInputV === undefined || node.off) continue;
-    const { drawnW, drawnA } = node;
+    const { wantedW, wantedA } = node;
     node.off = true;
-    node.drawnW = node.drawnA = 0;
+    node.wantedW = node.wantedA = 0;
     const starts = solve(circuit, openCircuitV) && node.inputV >= startInputV;
     node.off = false;
-    node.drawnW = drawnW;
-    node.drawnA = drawnA;
+    node.wantedW = wantedW;
+    node.wantedA = wantedA;
     if (!starts) return { cause: 'converter-dropout', at: node.id };
   }
   return undefined;

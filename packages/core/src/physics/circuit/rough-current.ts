@@ -31,11 +31,11 @@ function leafSeries({ children }: Node): LeafSeries {
   let c4 = 0;
   let leastV2 = 0;
   for (let index = 0; index < children.length; index++) {
-    const { children: inner, converter, off, drawnA, drawnW, resistanceOhm } = children[index]!;
-    if ((inner.length > 0 && !converter && !off) || drawnA !== 0) return NO_SERIES;
-    const step = resistanceOhm * drawnW;
+    const { children: inner, converter, off, wantedA, wantedW, resistanceOhm } = children[index]!;
+    if ((inner.length > 0 && !converter && !off) || wantedA !== 0) return NO_SERIES;
+    const step = resistanceOhm * wantedW;
     if (step > leastV2 * SERIES_SHARE) leastV2 = step / SERIES_SHARE;
-    let term = drawnW;
+    let term = wantedW;
     c0 += term;
     c1 += term *= step;
     c2 += 2 * (term *= step);
@@ -69,14 +69,14 @@ function branchAmps(node: Node, volts: number): number {
 function roughAmps(node: Node, voltageV: number): number {
   const { children, resistanceOhm: ohm } = node;
   if (children.length === 0 || node.converter || node.off) {
-    const x = (ohm * node.drawnW) / (voltageV * voltageV);
-    if (node.drawnA !== 0 || x > SERIES_SHARE) {
+    const x = (ohm * node.wantedW) / (voltageV * voltageV);
+    if (node.wantedA !== 0 || x > SERIES_SHARE) {
       if (!solveLeaf(node, voltageV)) return -1;
       roughSlope = node.slope;
       return node.currentA;
     }
     // I = (V − √(V² − 4 R P)) / 2R as a series in x = R P / V²
-    const amps = (node.drawnW / voltageV) * (1 + x * (1 + x * (2 + x * (5 + x * 14))));
+    const amps = (node.wantedW / voltageV) * (1 + x * (1 + x * (2 + x * (5 + x * 14))));
     roughSlope = (-amps / voltageV) * (1 + 2 * x);
     return amps;
   }

@@ -1,6 +1,6 @@
 import { gearTitle, portsOf } from '../../gear';
 import type { Cable, Device, Gear, Input, Output } from '../../gear';
-import { isA } from './part';
+import { isKind } from './part';
 import type { Part, Source } from './part';
 import { gearIdsOf } from './rig';
 import type { Link, Rig } from './rig';
@@ -123,7 +123,7 @@ function passedThrough({ devices, links }: Rig, gear: ReadonlyMap<string, Gear>)
 
 function deviceUse({ gearId, modeId, scale = 1, busyPorts = [] }: Rig['devices'][number], shelf: Shelf): DeviceUse[] {
   const part = shelf.part(gearId, 'device');
-  if (!part || !isA(part, 'device')) return [];
+  if (!part || !isKind(part, 'device')) return [];
   if (modeId !== undefined && !hasMode(part, modeId)) shelf.faults.push({ fault: 'mode-gone', part, modeId });
   return [{ part, modeId, scale, busyPorts }];
 }
@@ -161,7 +161,7 @@ function endsOf(link: Link, shelf: Shelf): Ends[] {
 /** Each source once, in the order in which links leave them. */
 function sourcesOf(ends: readonly Ends[]): readonly Source[] {
   const sources = new Map<string, Source>();
-  for (const { from } of ends) if (isA(from, 'battery') || isA(from, 'supply')) sources.set(from.id, from);
+  for (const { from } of ends) if (isKind(from, 'battery') || isKind(from, 'supply')) sources.set(from.id, from);
   return [...sources.values()];
 }
 
@@ -218,7 +218,7 @@ function partInLoop(ends: readonly Ends[]): Part | undefined {
 function deadEnds(rig: Rig, ends: readonly Ends[]): RigFault[] {
   const fed = new Set(rig.links.map(({ to }) => to.gearId));
   const givesItself = (part: Part): boolean =>
-    isA(part, 'battery') || isA(part, 'supply') || (isA(part, 'device') && part.gear.builtIn !== undefined);
+    isKind(part, 'battery') || isKind(part, 'supply') || (isKind(part, 'device') && part.gear.builtIn !== undefined);
   const dead = new Map<string, Part>();
   for (const { from } of ends) if (!fed.has(from.id) && !givesItself(from)) dead.set(from.id, from);
   return [...dead.values()].map((part) => ({ fault: 'part-not-fed', part }));

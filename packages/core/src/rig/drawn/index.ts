@@ -5,7 +5,7 @@ export { drawnRig } from './drawn-rig';
 export type { DeviceUse, DrawnRig, Ends, RigFault } from './drawn-rig';
 export { linksTo, withFeed, withLinks, withoutDevice, withoutFeed, withPartReplaced } from './edit-links';
 export { oneFeed } from './one-feed';
-export { inOwnBay, isA, roleOf } from './part';
+export { inOwnBay, isKind, roleOf } from './part';
 export type { Part, Role, Source } from './part';
 export { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, gearIdsOf, namedByRig, phaseShape, rigShape } from './rig';
 export type { Link, Named, Rig, RigPhase } from './rig';

@@ -12,7 +12,7 @@ export interface Part<G extends Gear = Gear> extends Ports {
 }
 export type Source = Part<Battery> | Part<Supply>;
 
-export function isA<K extends Gear['kind']>(part: Part, kind: K): part is Part<GearOf<K>> {
+export function isKind<K extends Gear['kind']>(part: Part, kind: K): part is Part<GearOf<K>> {
   return part.gear.kind === kind;
 }
 
@@ -23,5 +23,5 @@ export function roleOf({ gear }: Part): Role {
 
 /** A battery sitting in the device's own bay. */
 export function inOwnBay({ from, output }: { readonly from: Part; readonly output: Output }): boolean {
-  return isA(from, 'battery') && output.connector.type === 'bay';
+  return isKind(from, 'battery') && output.connector.type === 'bay';
 }

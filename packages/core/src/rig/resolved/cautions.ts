@@ -1,5 +1,5 @@
 import { ROOM_TEMPERATURE_C } from '../../tables';
-import { isA } from '../drawn';
+import { isKind } from '../drawn';
 import type { ResolvedRig } from './resolve-rig';
 
 /** A usual caution, by the act it concerns. */
@@ -11,10 +11,10 @@ export type Caution =
 export function cautionsOf({ connections, sources, rig }: ResolvedRig): readonly Caution[] {
   const cautions = new Map<string, Caution>();
   const add = (caution: Caution): void => void cautions.set(JSON.stringify(caution), caution);
-  for (const { from } of connections) if (isA(from, 'adapter')) add({ of: 'adapter', outputV: from.gear.output.voltageV });
+  for (const { from } of connections) if (isKind(from, 'adapter')) add({ of: 'adapter', outputV: from.gear.output.voltageV });
   for (const source of sources) {
-    if (isA(source, 'supply') && source.gear.form === 'mains') add({ of: 'mains' });
-    if (!isA(source, 'battery')) continue;
+    if (isKind(source, 'supply') && source.gear.form === 'mains') add({ of: 'mains' });
+    if (!isKind(source, 'battery')) continue;
     const { form, chemistry, cell, chargeV } = source.gear;
     if (form === 'v-mount') add({ of: 'v-mount' });
     if (chemistry === 'agm') add({ of: 'lead-acid' });

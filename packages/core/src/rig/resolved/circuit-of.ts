@@ -1,7 +1,7 @@
 import type { Device } from '../../gear';
 import type { Pack } from '../../physics/cell';
 import type { Feed, Network } from '../../physics/circuit';
-import { isA } from '../drawn';
+import { isKind } from '../drawn';
 import type { Part } from '../drawn';
 import { isFuse } from './conductor';
 import type { Connection } from './connection';
@@ -93,10 +93,10 @@ class Builder {
     const inner = this.feedsOf(to, connection);
     const base = {
       id,
-      resistanceOhm: leadOhm + (isA(to, 'hub') ? (to.gear.resistanceOhm ?? 0) : 0),
+      resistanceOhm: leadOhm + (isKind(to, 'hub') ? (to.gear.resistanceOhm ?? 0) : 0),
       ...(limit && { maxA: limit.maxA, ...(isFuse(limit) && { limit: 'fuse' as const }) }),
     };
-    if (isA(to, 'device')) return { ...base, ...this.load(to, connection, inner) };
+    if (isKind(to, 'device')) return { ...base, ...this.load(to, connection, inner) };
     const [only] = inner;
     const own = connection.ownW;
     // a part with one regulated output is a converter at the end of its lead

@@ -3,7 +3,7 @@ import { usbCable } from '../../physics/usb';
 import type { Contract } from '../../physics/usb';
 import { areaOfAwg, leadOhm } from '../../physics/wire';
 import { ASSUMED } from '../../tables';
-import { isA } from '../drawn';
+import { isKind } from '../drawn';
 import type { Ends } from '../drawn';
 import { plainPortAmps } from './contract';
 import type { Evidence } from './figure';
@@ -36,11 +36,11 @@ export function cableLimit(cable: Cable): number | undefined {
 /** Ohms there and back between an output and what it feeds: cable, the adapter's own lead, or bare contacts. */
 export function leadResistance({ from, cable, to }: Ends, evidence: Evidence): number {
   let ohm = cable ? cableResistance(cable, evidence) : 0;
-  if (isA(to, 'adapter')) {
+  if (isKind(to, 'adapter')) {
     const { leadOhm: own } = to.gear;
     if (own !== undefined) evidence.note(to, { of: 'adapter-lead' }, own, 'ohm', 'printed');
     ohm += own ?? evidence.assume(to, { of: 'adapter-lead' }, ASSUMED.adapterLeadOhm, 'ohm');
-  } else if (!cable && !isA(from, 'adapter')) ohm += evidence.assume(from, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm');
+  } else if (!cable && !isKind(from, 'adapter')) ohm += evidence.assume(from, { of: 'contacts' }, ASSUMED.contactsOhm, 'ohm');
   return ohm;
 }
 
@@ -67,7 +67,7 @@ function cableResistance(cable: NonNullable<Ends['cable']>, evidence: Evidence):
 
 /** The port that an adapter's second plug goes into: one like the first on the same part, free. */
 export function secondPort(all: readonly Ends[], { from, to, output }: Ends): Output | undefined {
-  if (!isA(to, 'adapter') || to.gear.input.plugs !== 2) return undefined;
+  if (!isKind(to, 'adapter') || to.gear.input.plugs !== 2) return undefined;
   const taken = new Set(all.filter((one) => one.from.id === from.id).map((one) => one.output.id));
   const volts = (port: Output): number | undefined => (port.gives === 'fixed' ? port.voltageV : undefined);
   return from.outputs.find(
@@ -94,7 +94,7 @@ export function currentLimits(
     const portA = output.maxA !== undefined && secondA !== undefined ? output.maxA + secondA : output.maxA;
     add(portA, 'port', from.title, secondA === undefined ? output.name : `${output.name} and ${second!.name}`);
     // an adapter is limited by its rated power instead
-    const byPower = isA(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
+    const byPower = isKind(from, 'adapter') || (output.gives === 'pack' && output.maxW !== undefined);
     if (output.maxA === undefined && !byPower) evidence.lack('port-current', from, { connectionId: id, port: output.name });
   }
   // without a contract the port gives its 5 V, at what its rating and the standard allow
@@ -108,6 +108,6 @@ export function currentLimits(
     add(cable.gear.fuseA, 'cable-fuse', cable.title);
   }
   if (input.takes === 'window') add(input.maxA, 'input', to.title, input.name);
-  if (isA(to, 'hub')) add(to.gear.fuseA, 'part-fuse', to.title);
+  if (isKind(to, 'hub')) add(to.gear.fuseA, 'part-fuse', to.title);
   return limits.sort((a, b) => a.maxA - b.maxA);
 }

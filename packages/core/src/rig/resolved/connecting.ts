@@ -1,4 +1,4 @@
-import { inOwnBay, isA } from '../drawn';
+import { inOwnBay, isKind } from '../drawn';
 import type { Connection } from './connection';
 import type { ResolvedRig } from './resolve-rig';
 import { treesFeeding } from './source-tree';
@@ -19,7 +19,7 @@ export type ConnectingStep =
  */
 export function orderOfConnecting({ devices, connections, trees }: ResolvedRig): readonly ConnectingStep[] {
   const steps: ConnectingStep[] = [{ act: 'all-off', devices: devices.map(({ part }) => part.title) }];
-  const isOwn = (one: Connection): boolean => isA(one.to, 'device') && inOwnBay(one);
+  const isOwn = (one: Connection): boolean => isKind(one.to, 'device') && inOwnBay(one);
   for (const { from, to } of connections.filter(isOwn)) steps.push({ act: 'own-battery', battery: from.title, device: to.title });
   const done = new Set<string>();
   const outwards = trees.flatMap((tree) => tree.connections).filter((one) => !isOwn(one));
@@ -28,8 +28,8 @@ export function orderOfConnecting({ devices, connections, trees }: ResolvedRig):
     if (done.has(one.id)) continue;
     done.add(one.id);
     const { from, to, cable, input, output, supply } = one;
-    const toDevice = isA(to, 'device');
-    if (isA(from, 'adapter') && toDevice) {
+    const toDevice = isKind(to, 'device');
+    if (isKind(from, 'adapter') && toDevice) {
       steps.push({ act: 'measure', part: from.title, outputV: output.gives === 'fixed' ? output.voltageV : supply?.startV });
       last.push({ act: 'into-camera', part: from.title, input: input.name, device: to.title, isBay: input.connector.type === 'bay' });
     } else if (toDevice) {

@@ -4,7 +4,7 @@ import { cellVoltage, fullVoltage } from '../../physics/cell';
 import type { Converter } from '../../physics/circuit';
 import type { Contract } from '../../physics/usb';
 import { ASSUMED, CHEMISTRIES, PLAIN_V, timesFigure } from '../../tables';
-import { batteryState, inOwnBay, isA, isChargedInPlace } from '../drawn';
+import { batteryState, inOwnBay, isChargedInPlace, isKind } from '../drawn';
 import type { DrawnRig, Ends, Part, Rig, Source } from '../drawn';
 import { currentLimits, leadResistance, secondPort } from './conductor';
 import type { CurrentLimit } from './conductor';
@@ -46,12 +46,12 @@ export interface Connection extends Ends {
 
 /** Whether something else carries the device when this link does not: a battery in its bay, built in, or another feed. */
 export function hasCushion({ ends }: Pick<DrawnRig, 'ends'>, to: Part, id: string): boolean {
-  return (isA(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && other.id !== id);
+  return (isKind(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && other.id !== id);
 }
 
 /** Whether a device has a battery of its own to run from: in its bay, or built in. */
 export function hasOwnBattery({ ends }: Pick<DrawnRig, 'ends'>, to: Part): boolean {
-  return (isA(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && inOwnBay(other));
+  return (isKind(to, 'device') && to.gear.builtIn !== undefined) || ends.some((other) => other.to.id === to.id && inOwnBay(other));
 }
 
 /** Every connection that hangs on a source, outer before inner. */
@@ -120,7 +120,7 @@ function agreedPower({ voltageV, currentA }: Contract, leadOhm: number): number 
 
 /** What electronics in a plate or a box take for themselves; a splitter and a grip are wire. */
 function ownDraw(drawn: DrawnRig, { to }: Ends, evidence: Evidence): number | undefined {
-  if (!isA(to, 'hub')) return undefined;
+  if (!isKind(to, 'hub')) return undefined;
   const { standbyW, form } = to.gear;
   if (standbyW !== undefined) return standbyW;
   // its converters have their own
@@ -131,7 +131,7 @@ function ownDraw(drawn: DrawnRig, { to }: Ends, evidence: Evidence): number | un
 
 /** A battery's own range; undefined where nothing says it. What a supply gives is said by its output. */
 function sourceSupply(rig: Rig, source: Source, evidence: Evidence): OutputVolts | undefined {
-  if (!isA(source, 'battery')) return undefined;
+  if (!isKind(source, 'battery')) return undefined;
   const { chemistry } = source.gear;
   const { cellsInSeries: cells, cutoffV = 0 } = batteryFigures(source.gear);
   if (cells === undefined) return undefined;
@@ -171,11 +171,14 @@ function outputOf(drawn: DrawnRig, ends: Ends, given: OutputVolts | undefined, b
   if (output.gives === 'pd') return delivered(drawn, ends, output, regulated, evidence);
   const { voltageV, maxA } = output;
   if (voltageV === undefined) {
-    evidence.lack(isA(ends.from, 'supply') ? 'source-voltage' : 'output-voltage', ends.from, { connectionId: ends.id, port: output.name });
+    evidence.lack(isKind(ends.from, 'supply') ? 'source-voltage' : 'output-voltage', ends.from, {
+      connectionId: ends.id,
+      port: output.name,
+    });
     return GIVES_NOTHING_KNOWN;
   }
   // a panel without load stands far above what is printed on it
-  if (isA(ends.from, 'supply') && ends.from.gear.form === 'solar' && output.maxV === undefined)
+  if (isKind(ends.from, 'supply') && ends.from.gear.form === 'solar' && output.maxV === undefined)
     evidence.lack('source-voltage', ends.from, { connectionId: ends.id, port: output.name });
   const plain = ends.input.takes === 'pd' && isPlainUsb(voltageV);
   return { ...regulated(voltageV), contract: plain ? plainContract(ends, maxA) : undefined, incomplete: plain && maxA === undefined };
@@ -183,12 +186,12 @@ function outputOf(drawn: DrawnRig, ends: Ends, given: OutputVolts | undefined, b
 
 function handedOn(ends: Ends, output: Extract<Output, { gives: 'pack' }>, given: OutputVolts | undefined, evidence: Evidence): Gives {
   const { from, input } = ends;
-  if (isA(from, 'adapter') && !from.gear.output.passThrough && from.gear.input.triggerV === undefined) {
+  if (isKind(from, 'adapter') && !from.gear.output.passThrough && from.gear.input.triggerV === undefined) {
     evidence.lack('output-voltage', from, { connectionId: ends.id });
     return GIVES_NOTHING_KNOWN;
   }
   // a supply that hands on what nothing gives it: its volts are not known
-  if (isA(from, 'supply')) evidence.lack('source-voltage', from, { connectionId: ends.id, port: output.name });
+  if (isKind(from, 'supply')) evidence.lack('source-voltage', from, { connectionId: ends.id, port: output.name });
   const contract = input.takes === 'pd' && given && isPlainUsb(given.highV) ? plainContract(ends, output.maxA) : undefined;
   return { supply: given, converter: undefined, contract, incomplete: given === undefined };
 }
@@ -225,9 +228,9 @@ function delivered(
 
 /** The electronics behind a port: a bank's, a plate's or an adapter's, with the thresholds of the input behind it. */
 function converterOf({ from, output }: Ends, before: Connection | undefined, outputV: number, evidence: Evidence): Converter {
-  if (isA(from, 'supply')) return { outputV, efficiency: 1, standbyW: 0 }; // a wall socket's losses cost nobody a minute
+  if (isKind(from, 'supply')) return { outputV, efficiency: 1, standbyW: 0 }; // a wall socket's losses cost nobody a minute
   const regulated = output as Extract<Output, { gives: 'fixed' | 'pd' }>;
-  const adapter = isA(from, 'adapter') ? from.gear : undefined;
+  const adapter = isKind(from, 'adapter') ? from.gear : undefined;
   const works = output.gives === 'fixed' ? output.works : undefined;
   const port = adapter ? undefined : output.name;
   if (adapter) evidence.note(from, { of: 'output' }, outputV, 'V', adapter.from?.voltageV ?? 'printed');
@@ -251,17 +254,17 @@ function converterOf({ from, output }: Ends, before: Connection | undefined, out
 type Regulated = Extract<Output, { gives: 'fixed' | 'pd' }>;
 
 function efficiencyOf(from: Part, { efficiency }: Regulated, port: string | undefined, evidence: Evidence): number {
-  if (isA(from, 'adapter') && from.gear.linear) return 1; // what goes in as current comes out as current
+  if (isKind(from, 'adapter') && from.gear.linear) return 1; // what goes in as current comes out as current
   const basis = { of: 'efficiency', port } as const;
   if (efficiency === undefined)
-    return evidence.assume(from, basis, isA(from, 'battery') ? ASSUMED.bankEfficiency : ASSUMED.converterEfficiency, 'fraction');
-  evidence.note(from, basis, efficiency, 'fraction', (isA(from, 'adapter') ? from.gear.from?.efficiency : undefined) ?? 'printed');
+    return evidence.assume(from, basis, isKind(from, 'battery') ? ASSUMED.bankEfficiency : ASSUMED.converterEfficiency, 'fraction');
+  evidence.note(from, basis, efficiency, 'fraction', (isKind(from, 'adapter') ? from.gear.from?.efficiency : undefined) ?? 'printed');
   return efficiency;
 }
 
 function standbyOf(from: Part, { standbyW }: Regulated, port: string | undefined, evidence: Evidence): number {
   const basis = { of: 'own-draw', port } as const;
-  if (standbyW === undefined) return evidence.assume(from, basis, isA(from, 'battery') ? ASSUMED.bankOwnW : ASSUMED.converterOwnW, 'W');
+  if (standbyW === undefined) return evidence.assume(from, basis, isKind(from, 'battery') ? ASSUMED.bankOwnW : ASSUMED.converterOwnW, 'W');
   evidence.note(from, basis, standbyW, 'W', 'printed');
   return standbyW;
 }

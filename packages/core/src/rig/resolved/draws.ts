@@ -23,7 +23,7 @@ export interface RigDraws {
 }
 
 /** Every device's draw, in the mode it is in and in those its phases name; undefined where one is not known. */
-export function rigDraws({ rig, devices, trees, evidence }: ResolvedRig): RigDraws | undefined {
+export function drawsOfRig({ rig, devices, trees, evidence }: ResolvedRig): RigDraws | undefined {
   const usual = new Map<string, DeviceDraw>();
   const known = new Map<string, DeviceDraw | undefined>();
   const drawOf = (use: DeviceUse, modeId: string | undefined): DeviceDraw | undefined => {

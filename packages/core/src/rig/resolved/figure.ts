@@ -1,6 +1,6 @@
 import type { Draw, Provenance } from '../../gear';
 import type { Unit } from '../../quantity';
-import { leant } from '../../tables';
+import { valueInRange } from '../../tables';
 import type { Assumption } from '../../tables';
 import { roleOf } from '../drawn';
 import type { Part, Role } from '../drawn';
@@ -66,9 +66,9 @@ export interface Figure {
   readonly range?: { readonly low: number; readonly high: number };
 }
 
-/** How far each assumption is leant, by its name: 0 as it is typical, 1 to the end that costs, −1 to the other. */
-export type Lean = (assumption: string) => number;
-const TYPICAL: Lean = () => 0;
+/** How far each assumption is valueInRange, by its name: 0 as it is typical, 1 to the end that costs, −1 to the other. */
+export type PlacesInRange = (assumption: string) => number;
+const TYPICAL: PlacesInRange = () => 0;
 
 /** The name of an assumption: what, of which part. */
 export function assumptionName(part: Part, basis: Pick<FigureBasis, 'of'> & { readonly port?: string | undefined }): string {
@@ -109,10 +109,10 @@ export interface Lack {
 export class Evidence {
   readonly figures: Figure[] = [];
   readonly lacks: Lack[] = [];
-  /** What was assumed, by the names that a `Lean` goes by. */
+  /** What was assumed, by the names that a `PlacesInRange` goes by. */
   readonly assumptions = new Map<string, Figure>();
 
-  constructor(private readonly lean: Lean = TYPICAL) {}
+  constructor(private readonly places: PlacesInRange = TYPICAL) {}
 
   note(part: Part, basis: FigureBasis, value: number, unit: Unit, from: Figure['from'], range?: Figure['range']): void {
     this.figures.push({ role: roleOf(part), gearId: part.id, part: part.title, value, unit, from, basis, ...(range && { range }) });
@@ -120,7 +120,7 @@ export class Evidence {
 
   /** The value to go on with for what nobody gave; noted with its range. */
   assume(part: Part, basis: FigureBasis, assumption: Assumption, unit: Unit): number {
-    const value = leant(assumption, this.leanOf(part, basis));
+    const value = valueInRange(assumption, this.placeInRange(part, basis));
     this.noteAssumed(part, basis, value, assumption, unit);
     return value;
   }
@@ -131,8 +131,8 @@ export class Evidence {
     this.assumptions.set(assumptionName(part, basis), this.figures.at(-1)!);
   }
 
-  leanOf(part: Part, basis: Pick<FigureBasis, 'of'> & { readonly port?: string | undefined }): number {
-    return this.lean(assumptionName(part, basis));
+  placeInRange(part: Part, basis: Pick<FigureBasis, 'of'> & { readonly port?: string | undefined }): number {
+    return this.places(assumptionName(part, basis));
   }
 
   lack(of: LackOf, part: Part, { connectionId, port, readW }: Partial<Pick<Lack, 'connectionId' | 'port' | 'readW'>> = {}): void {

@@ -1,6 +1,6 @@
 import type { Connector, Input, Supply } from '../../gear';
-import { ASSUMED, leant, POE_V, TRANSFORMER_IDLE, USB_5V_WINDOW, VEHICLE_V } from '../../tables';
-import { isA } from '../drawn';
+import { ASSUMED, POE_V, TRANSFORMER_IDLE, USB_5V_WINDOW, valueInRange, VEHICLE_V } from '../../tables';
+import { isKind } from '../drawn';
 import type { Ends } from '../drawn';
 import type { Evidence } from './figure';
 
@@ -21,11 +21,11 @@ export interface OutputVolts {
 /** A regulated output as its input and its kind make it: held, or within the range that a supply of its kind goes through. */
 export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | undefined, evidence: Evidence): OutputVolts {
   const { from, output } = ends;
-  const name = isA(from, 'battery') || isA(from, 'supply') ? 'The port' : from.title;
+  const name = isKind(from, 'battery') || isKind(from, 'supply') ? 'The port' : from.title;
   const { minV, maxV, works } = output.gives === 'fixed' ? output : {};
   const held = { lowV: voltageV, highV: voltageV };
   const isSaid = minV !== undefined && maxV !== undefined;
-  const usual = isA(from, 'supply') && !isSaid ? supplyRange(ends, voltageV, evidence) : held;
+  const usual = isKind(from, 'supply') && !isSaid ? supplyRange(ends, voltageV, evidence) : held;
   const lowV = Math.min(voltageV, minV ?? usual.lowV);
   const highV = Math.max(voltageV, maxV ?? usual.highV);
   // one that only steps up hands on what is higher already
@@ -36,7 +36,7 @@ export function outputVolts(ends: Ends, voltageV: number, given: OutputVolts | u
 /** Volts between which a supply stands when nobody says, by what is printed on it. */
 function supplyRange(ends: Ends, voltageV: number, evidence: Evidence): { readonly lowV: number; readonly highV: number } {
   const { from, output } = ends;
-  if (!isA(from, 'supply') || output.gives !== 'fixed') return { lowV: voltageV, highV: voltageV };
+  if (!isKind(from, 'supply') || output.gives !== 'fixed') return { lowV: voltageV, highV: voltageV };
   const basis = { of: 'supply-volts', port: output.name } as const;
   const byKind = rangeByKind(from.gear.form, output.connector.type, voltageV);
   if (byKind) {
@@ -44,7 +44,7 @@ function supplyRange(ends: Ends, voltageV: number, evidence: Evidence): { readon
     return byKind;
   }
   // it holds what is printed, within a tolerance that is looked at from both sides
-  const share = leant(ASSUMED.supplyShare, evidence.leanOf(from, basis));
+  const share = valueInRange(ASSUMED.supplyShare, evidence.placeInRange(from, basis));
   const { low, high } = ASSUMED.supplyShare;
   evidence.noteAssumed(from, basis, voltageV * share, { ...ASSUMED.supplyShare, low: low * voltageV, high: high * voltageV }, 'V');
   return { lowV: voltageV * Math.min(1, share), highV: voltageV * Math.max(1, share) };
@@ -81,7 +81,7 @@ export function windowOf({ to, input }: Ends, evidence: Evidence): Input {
   if (!isOne) return input;
   const { low, high } = ASSUMED.windowShare;
   const around = (of: 'least-volts' | 'highest-volts', side: -1 | 1): number => {
-    const share = leant(ASSUMED.windowShare, evidence.leanOf(to, { of, port }));
+    const share = valueInRange(ASSUMED.windowShare, evidence.placeInRange(to, { of, port }));
     const ends = [minV * (1 + side * low), minV * (1 + side * high)].sort((a, b) => a - b);
     evidence.noteAssumed(to, { of, port }, minV * (1 + side * share), { ...ASSUMED.windowShare, low: ends[0]!, high: ends[1]! }, 'V');
     return minV * (1 + side * share);

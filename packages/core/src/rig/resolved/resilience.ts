@@ -1,5 +1,5 @@
 import type { Device } from '../../gear';
-import { isA } from '../drawn';
+import { isKind } from '../drawn';
 import type { Part } from '../drawn';
 import type { Connection } from './connection';
 import type { ResolvedRig } from './resolve-rig';
@@ -48,7 +48,7 @@ const NOTHING: ReadonlySet<string> = new Set();
 /** Whether power reaches a part, some parts of the rig having failed. */
 function isFed(into: ReadonlyMap<string, readonly Connection[]>, part: Part, gone: ReadonlySet<string>): boolean {
   if (gone.has(part.id)) return false;
-  if (isA(part, 'battery') || isA(part, 'supply') || (isA(part, 'device') && part.gear.builtIn)) return true;
+  if (isKind(part, 'battery') || isKind(part, 'supply') || (isKind(part, 'device') && part.gear.builtIn)) return true;
   const ways = into.get(part.id) ?? [];
   return ways.some(({ from, cable }) => (cable === undefined || !gone.has(cable.id)) && isFed(into, from, gone));
 }

@@ -4,7 +4,7 @@ import type { DrawnRig, Part, Rig } from '../drawn';
 import { unfedConnection } from './connection';
 import type { Connection } from './connection';
 import { Evidence } from './figure';
-import type { Lean } from './figure';
+import type { PlacesInRange } from './figure';
 import { sourceTree } from './source-tree';
 import type { SourceTree } from './source-tree';
 
@@ -27,9 +27,9 @@ export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>): ResolvedR
   return resolveDrawn(drawnRig(rig, gear));
 }
 
-/** The same of a rig whose parts have been found, with what is assumed leant to one side. */
-export function resolveDrawn(drawn: DrawnRig, lean?: Lean): ResolvedRig {
-  const evidence = new Evidence(lean);
+/** The same of a rig whose parts have been found, with what is assumed valueInRange to one side. */
+export function resolveDrawn(drawn: DrawnRig, places?: PlacesInRange): ResolvedRig {
+  const evidence = new Evidence(places);
   const trees = drawn.sources.map((source) => sourceTree(drawn, source, evidence));
   const fed = new Map<string, Connection>();
   for (const { connections } of trees) for (const one of connections) if (!fed.has(one.id)) fed.set(one.id, one);

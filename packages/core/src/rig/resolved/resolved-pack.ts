@@ -1,7 +1,7 @@
 import type { Battery, BatteryFigures } from '../../gear';
 import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
 import type { Pack, PackSpec } from '../../physics/cell';
-import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, leant, PACK_LIMIT_C, ROOM_TEMPERATURE_C, timesFigure } from '../../tables';
+import { ASSUMED, BANK_LEAST_A, CHEMISTRIES, PACK_LIMIT_C, ROOM_TEMPERATURE_C, timesFigure, valueInRange } from '../../tables';
 import { batteryState } from '../drawn';
 import type { Part, Rig } from '../drawn';
 import type { Evidence } from './figure';
@@ -28,7 +28,7 @@ export function resolvedPack(rig: Rig, part: Part<Battery>, figures: BatteryFigu
     cellsInSeries,
     energyWh,
     ...(resistanceOhm === undefined
-      ? { resistanceShare: leant(ASSUMED.packOhmShare, evidence.leanOf(part, { of: 'pack-resistance' })) }
+      ? { resistanceShare: valueInRange(ASSUMED.packOhmShare, evidence.placeInRange(part, { of: 'pack-resistance' })) }
       : { resistanceOhm }),
     cutoffV: battery.cutoffV ?? assumedCutoff(part, cellsInSeries, evidence),
     ...(maxA !== undefined && { maxA }),

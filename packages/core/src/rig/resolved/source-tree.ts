@@ -1,6 +1,6 @@
 import { batteryFigures } from '../../gear';
 import type { BatteryFigures } from '../../gear';
-import { inOwnBay, isA } from '../drawn';
+import { inOwnBay, isKind } from '../drawn';
 import type { DrawnRig, Part, Source } from '../drawn';
 import { connectionsOf } from './connection';
 import type { Connection } from './connection';
@@ -24,10 +24,10 @@ export interface SourceTree {
 }
 
 export function sourceTree(drawn: DrawnRig, source: Source, evidence: Evidence): SourceTree {
-  const figures = isA(source, 'battery') ? batteryFigures(source.gear) : undefined;
+  const figures = isKind(source, 'battery') ? batteryFigures(source.gear) : undefined;
   const connections = connectionsOf(drawn, source, evidence);
-  const unlimited = !isA(source, 'battery');
-  const battery = isA(source, 'battery') && figures ? resolvedPack(drawn.rig, source, figures, evidence) : undefined;
+  const unlimited = !isKind(source, 'battery');
+  const battery = isKind(source, 'battery') && figures ? resolvedPack(drawn.rig, source, figures, evidence) : undefined;
   const incomplete = connections.some((connection) => connection.incomplete) || (!unlimited && battery === undefined);
   return { source, connections, figures, battery, unlimited, incomplete };
 }
@@ -55,7 +55,7 @@ function preference(connection: Connection): number {
   for (let at: Connection | undefined = connection; at; at = at.before, weight /= 10) {
     const { to, input } = at;
     const place = to.inputs.findIndex(({ id }) => id === input.id);
-    rank += weight * (place + (isA(to, 'device') && inOwnBay(at) ? 50 : 0));
+    rank += weight * (place + (isKind(to, 'device') && inOwnBay(at) ? 50 : 0));
   }
   return rank;
 }

@@ -3,7 +3,7 @@ import type { Day } from '../../day/shape';
 import { gearTitle } from '../../gear';
 import type { Battery, Gear } from '../../gear';
 import { whyNotAtHand } from '../../gear/kit';
-import { drawnRig, isA } from '../../rig/drawn';
+import { drawnRig, isKind } from '../../rig/drawn';
 import type { Part, Rig } from '../../rig/drawn';
 import { resilience, resolveRig, treesFeeding } from '../../rig/resolved';
 import { stateOf } from '../trip';
@@ -220,7 +220,7 @@ function failuresOf(
   const listed = new Set(carried);
   const needed = (id: string): Why | undefined => why.get(id)?.find(({ is }) => is === 'used-by' || is === 'device-of');
   return resilience(resolveRig(rig, gear)).flatMap(({ part, stops }): PartFailure[] => {
-    if (stops.length === 0 || isA(part, 'device') || isFixed(part.gear)) return [];
+    if (stops.length === 0 || isKind(part, 'device') || isFixed(part.gear)) return [];
     const doing = [...gear].filter(([id, body]) => standsIn(drawn, part, id, body));
     const standIns = doing.flatMap(([id]) => (listed.has(id) && !needed(id) && !stateOf(trip, id).left ? [id] : []));
     const [other] = doing.flatMap(([id, body]) => {

@@ -1,5 +1,5 @@
 import type { Gear } from '../../gear';
-import { isA } from '../../rig/drawn';
+import { isKind } from '../../rig/drawn';
 import type { DrawnRig, Part } from '../../rig/drawn';
 import { spareTrouble } from '../../rig/resolved';
 import { isSameValue } from '../../shape';
@@ -12,8 +12,8 @@ import { isSameValue } from '../../shape';
 export function standsIn(drawn: DrawnRig, part: Part, id: string, gear: Gear): boolean {
   if (id === part.id || gear.kind !== part.gear.kind || gear.away !== undefined || gear.archived || gear.changedByHand?.length)
     return false;
-  if (isA(part, 'battery')) return gear.kind === 'battery' && spareTrouble(drawn, { ...part, id, gear }, part) === undefined;
-  if (isA(part, 'cable')) return gear.kind === 'cable' && sameLead(part.gear, gear);
+  if (isKind(part, 'battery')) return gear.kind === 'battery' && spareTrouble(drawn, { ...part, id, gear }, part) === undefined;
+  if (isKind(part, 'cable')) return gear.kind === 'cable' && sameLead(part.gear, gear);
   return isSameValue(plugsOf(part.gear), plugsOf(gear)) && carries(gear) >= carries(part.gear);
 }
 

@@ -5,7 +5,7 @@ import type { Filling } from '../../../physics/cell';
 import { CHARGER_EFFICIENCY } from '../../../tables';
 import { chargerOf, fits } from '../../charging';
 import type { Charger } from '../../charging';
-import { blocksOf, coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, placeW } from '../../model';
+import { blocksOf, coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, wattsOfPlace } from '../../model';
 import type { DayOf, Hands, Span } from '../../model';
 import { patternOf, rigSpansOf } from '../../run';
 import type { DaySimulation, RigSpan } from '../../run';
@@ -119,7 +119,7 @@ export class FlatDay {
     this.midnights = midnightsOf(day);
     this.dayOf = dayOfMinute(day);
     this.places = (day.places ?? []).map(({ id }) => id);
-    this.placeWatts = (day.places ?? []).map((place) => (placeW(place) ?? Infinity) * CHARGER_EFFICIENCY);
+    this.placeWatts = (day.places ?? []).map((place) => (wattsOfPlace(place) ?? Infinity) * CHARGER_EFFICIENCY);
 
     const seatIds = day.rigIds.flatMap((rigId) => states.seatsOf(rigId).map((id) => ({ rigId, id })));
     const apart = new Set((day.batteries ?? []).filter((battery) => battery.apart).map(({ gearId }) => gearId));

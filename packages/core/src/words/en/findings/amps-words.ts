@@ -129,9 +129,9 @@ export const AMPS: Wordings<
   },
   'poe-short': {
     means: 'Less is negotiated over the network cable than the device draws.',
-    says: ({ device, agreedW, drawnW }) => `The PoE class gives ${say(agreedW, 'W')} at the device; ${device} draws ${say(drawnW, 'W')}.`,
+    says: ({ device, agreedW, wantedW }) => `The PoE class gives ${say(agreedW, 'W')} at the device; ${device} draws ${say(wantedW, 'W')}.`,
     remedy: () => 'Use a supply and a cable of a higher class, if the device takes it.',
-    shows: ({ agreedW, drawnW }) => [shown('negotiated', agreedW, 'W'), shown('drawn', drawnW, 'W')],
+    shows: ({ agreedW, wantedW }) => [shown('negotiated', agreedW, 'W'), shown('drawn', wantedW, 'W')],
   },
   collapse: {
     means: 'Battery and leads cannot carry the load at all.',
@@ -142,10 +142,10 @@ export const AMPS: Wordings<
   },
   'adapter-overloaded': {
     means: 'More is drawn than the adapter is rated for.',
-    says: ({ load, drawnW, atPeaks, adapter, ratedW }) =>
-      `${load} draws ${say(drawnW, 'W')}${atPeaks ? ' at its peaks' : ''}; ${adapter} is rated for ${say(ratedW, 'W')}.`,
+    says: ({ load, wantedW, atPeaks, adapter, ratedW }) =>
+      `${load} draws ${say(wantedW, 'W')}${atPeaks ? ' at its peaks' : ''}; ${adapter} is rated for ${say(ratedW, 'W')}.`,
     remedy: () => 'Use an adapter rated for it, or a mode that draws less.',
-    shows: ({ drawnW, ratedW }) => [shown('drawn', drawnW, 'W'), shown('rated', ratedW, 'W')],
+    shows: ({ wantedW, ratedW }) => [shown('drawn', wantedW, 'W'), shown('rated', ratedW, 'W')],
   },
   'budget-passed': {
     means: 'Ports that share a limit pass it together.',

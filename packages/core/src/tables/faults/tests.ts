@@ -1,4 +1,4 @@
-import type { CauseId } from './fault-causes';
+import type { CauseId } from './causes';
 
 /** How often each answer comes, in the order of the answers. */
 export type Chances = readonly number[];
