@@ -10,7 +10,11 @@ export interface Issue {
   readonly message: string;
 }
 
-/** Builds the one sentence of an issue from its parts, so that all issues read alike. */
+/**
+ * Builds the one sentence of an issue from its parts, so that all issues read alike.
+ *
+ * @example issue('/outletW', 'too-low', '0 W or more', -1).message // 'outletW: expected 0 W or more; got -1.'
+ */
 export function issue(path: string, code: string, expected: string, received: unknown): Issue {
   const shown = showReceived(received);
   const field = path === '' ? 'The whole' : fieldName(path);
@@ -30,7 +34,11 @@ export function showReceived(received: unknown): string {
   return String(received);
 }
 
-/** `['feeds', 0, 'maxA']` as `/feeds/0/maxA`. */
+/**
+ * `['feeds', 0, 'maxA']` as `/feeds/0/maxA`.
+ *
+ * @example pointer(['gear', 0, 'name']) // '/gear/0/name'
+ */
 export function pointer(path: readonly (string | number)[]): string {
   return path.map((key) => `/${String(key).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
 }

@@ -85,7 +85,11 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints 
   return assessModel(rigModel(rig, gear, { tracePoints }));
 }
 
-/** `assess` of a rig that has been worked out already. */
+/**
+ * `assess` of a rig that has been worked out already.
+ *
+ * @example assessModel(model).verdict // 'caution'
+ */
 export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const { resolved, draws, runs: tried, beforeRun, system } = model;
   const { rig, trees, devices, evidence } = resolved;

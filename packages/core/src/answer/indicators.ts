@@ -30,6 +30,8 @@ export interface Reading {
 /**
  * What the person will see while a rig runs: the gauge of each battery, and that of each device fed through an adapter.
  * Needs the runs with a trace; a run without one gives no readings.
+ *
+ * @example indicators(model)[0].part // 'Holmvik 95'
  */
 export function indicators({ resolved, runs }: RigModel): readonly Indicator[] {
   const found: Indicator[] = [];

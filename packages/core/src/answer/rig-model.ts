@@ -23,7 +23,11 @@ export interface RigModel {
 /** A rig as far as it can be judged without its time. */
 export type JudgedRig = Omit<RigModel, 'system'>;
 
-/** Works a rig out; never throws for sound shapes. */
+/**
+ * Works a rig out; never throws for sound shapes.
+ *
+ * @example rigModel(rig, gear).resolved.trees.length // 1
+ */
 export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, options: DischargeOptions = {}): RigModel {
   const judged = judgedRig(drawnRig(rig, gear), options);
   const { resolved, draws, runs, beforeRun } = judged;

@@ -139,7 +139,11 @@ export function attention({ rigs, gear, day, log, today, sheets = [] }: Attentio
   };
 }
 
-/** How loud a concern is. */
+/**
+ * How loud a concern is.
+ *
+ * @example verdictOfConcern({ is: 'measure', gearId: 'a7', device: 'Skuadon 60', powerW: 14, from: 'printed' }) // 'unknown'
+ */
 export function verdictOfConcern(concern: Concern): Verdict {
   if (concern.is === 'cannot-run' || concern.is === 'goes-dark' || concern.is === 'check-stopped') return 'stop';
   if (concern.is === 'cannot-tell' || concern.is === 'check-again') return 'unknown';

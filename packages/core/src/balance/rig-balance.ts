@@ -38,7 +38,11 @@ export interface RigBalance {
   readonly shifts: readonly BatteryShift[];
 }
 
-/** The parts of a rig that weigh on its support, without spares; cables only where somebody placed them. */
+/**
+ * The parts of a rig that weigh on its support, without spares; cables only where somebody placed them.
+ *
+ * @example partsToPlace(rig, gear).length // 3
+ */
 export function partsToPlace(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly string[] {
   const placed = new Set(rig.balance?.places.map(({ gearId }) => gearId));
   const ids = [

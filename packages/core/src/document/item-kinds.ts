@@ -82,7 +82,11 @@ export function byKind<T>(make: (kind: PlanKind) => T): Readonly<Record<PlanKind
   return Object.fromEntries(PLAN_KINDS.map((kind) => [kind, make(kind)])) as Readonly<Record<PlanKind, T>>;
 }
 
-/** What an item is called where several kinds stand together. */
+/**
+ * What an item is called where several kinds stand together.
+ *
+ * @example itemTitle('rigs', rig) // 'Wheelhouse'
+ */
 export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): string {
   return ITEM_KINDS[kind].title(body);
 }
@@ -97,7 +101,11 @@ export function mergedBody<K extends PlanKind>(
   return ITEM_KINDS[kind].merge?.(base, mine, theirs);
 }
 
-/** Every item that an item names. */
+/**
+ * Every item that an item names.
+ *
+ * @example namedBy('rigs', rig).length // 5
+ */
 export function namedBy<K extends PlanKind>(kind: K, body: ItemBodies[K]): readonly Named[] {
   return ITEM_KINDS[kind].names(body);
 }

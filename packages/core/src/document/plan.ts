@@ -83,7 +83,11 @@ export const planShape = object('Viaggio plan', {
 });
 export type Plan = Infer<typeof planShape>;
 
-/** JSON Schema (2020-12) of a plan; fields that it does not name are allowed, and kept on a round trip. */
+/**
+ * JSON Schema (2020-12) of a plan; fields that it does not name are allowed, and kept on a round trip.
+ *
+ * @example planJsonSchema().type // 'object'
+ */
 export function planJsonSchema(): JsonSchema {
   const { properties, ...schema } = toJsonSchema(planShape, '#/$defs/', true);
   const kinds = Object.keys(deletedShape.fields);

@@ -5,12 +5,20 @@ import type { Infer, Shape } from '../shape';
 const revision = number('Revision', 'count', { min: 1, max: 1e9, integer: true });
 const originShape = choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' });
 
-/** An item as the API shows it: what it is, and which state of it this is. */
+/**
+ * An item as the API shows it: what it is, and which state of it this is.
+ *
+ * @example savedShape(flag('Marked')).title // 'Saved Marked'
+ */
 export function savedShape<S extends Shape>(body: S) {
   return object(`Saved ${body.title}`, { id: idShape, revision, origin: originShape, updatedAt: moment('Saved at'), body });
 }
 
-/** One state that an item was saved in. */
+/**
+ * One state that an item was saved in.
+ *
+ * @example revisionShape(flag('Marked')).title // 'Revision of Marked'
+ */
 export function revisionShape<S extends Shape>(body: S) {
   return object(`Revision of ${body.title}`, { revision, savedAt: moment('Saved at'), body });
 }

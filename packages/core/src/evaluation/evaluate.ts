@@ -79,6 +79,8 @@ const TRACE_POINTS = 30;
 /**
  * What keeps a plan that has the right shape from being evaluated: identifiers used twice, rigs whose power runs in a
  * circle, more asked for than one evaluation does. Empty: `evaluate` will answer, and end.
+ *
+ * @example planIssues(plan) // []
  */
 export function planIssues(plan: Plan): readonly Issue[] {
   const issues: Issue[] = [];

@@ -34,7 +34,11 @@ export function alternatives(rig: Rig, gear: ReadonlyMap<string, Gear>, options:
   return (Object.keys(APPROACHES) as Approach[]).map((approach) => alternativeOf(approach, rig, gear, options));
 }
 
-/** The best rig of one approach, from what is owned or completed with generic gear; why not, where there is none. */
+/**
+ * The best rig of one approach, from what is owned or completed with generic gear; why not, where there is none.
+ *
+ * @example alternativeOf('grip', rig, gear).approach // 'grip'
+ */
 export function alternativeOf(approach: Approach, rig: Rig, kit: ReadonlyMap<string, Gear>, options: AssignOptions = {}): Alternative {
   const gear = withTestsSettled(rig, kit);
   const generic = genericParts(rig, gear);

@@ -52,7 +52,11 @@ export interface Criteria {
   readonly unfed: number;
 }
 
-/** Gathers the criteria of a rig that has been answered. Cost: parts × connections. */
+/**
+ * Gathers the criteria of a rig that has been answered. Cost: parts × connections.
+ *
+ * @example criteriaOf(model.resolved, answer).swaps // 0
+ */
 export function criteriaOf(rig: ResolvedRig, answer: Answer): Criteria {
   const feed = feedParts(rig);
   const seats = new Map((rig.rig.mounts ?? []).map(({ gearId, place }) => [gearId, place]));

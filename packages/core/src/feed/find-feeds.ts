@@ -138,7 +138,11 @@ function bestFirst(found: readonly Omit<FoundFeed, 'dominated'>[]): readonly Fou
   return [...feeds.filter(({ dominated }) => !dominated), ...feeds.filter(({ dominated }) => dominated)];
 }
 
-/** The parts of a way in order, by name. */
+/**
+ * The parts of a way in order, by name.
+ *
+ * @example titleOf(rig.links, gear) // 'V1 Holmvik 95 → Adapter M from D-tap'
+ */
 export function titleOf(links: ChainOfLinks, gear: ReadonlyMap<string, Gear>): string {
   const name = (id: string): string => {
     const body = gear.get(id);

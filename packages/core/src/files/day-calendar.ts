@@ -21,6 +21,8 @@ const MOST_OCCURRENCES = 400;
 /**
  * A day as a calendar (iCalendar, RFC 5545): an event for every block and every change of battery and card. `stampMs` is when it
  * was made: the format asks for it.
+ *
+ * @example dayToCalendar(day, gear, rigs, 0).split('\r\n')[0] // 'BEGIN:VCALENDAR'
  */
 export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: ReadonlyMap<string, Rig>, stampMs: number): string {
   const calendar = new ICAL.Component('vcalendar');

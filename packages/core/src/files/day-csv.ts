@@ -11,7 +11,11 @@ const FIELDS = dayShape.fields.blocks.item.fields;
 const COLUMNS = ['rig', 'kind', 'ownKind', 'name', 'day', 'from', 'to', 'place', 'temperatureC', 'uninterrupted', 'mediaMin'] as const;
 type Column = (typeof COLUMNS)[number];
 
-/** The blocks of a day as a table (RFC 4180), a row each, times as the clocks show them; day 1 is the first. */
+/**
+ * The blocks of a day as a table (RFC 4180), a row each, times as the clocks show them; day 1 is the first.
+ *
+ * @example blocksToCsv({ ...day, blocks: [] }, rigs).split(',')[0] // 'rig'
+ */
 export function blocksToCsv(day: Day, rigs: ReadonlyMap<string, Rig>): string {
   const rows = [...day.blocks]
     .sort((a, b) => a.fromMin - b.fromMin)
@@ -46,6 +50,8 @@ export interface ReadBlocks {
 /**
  * Reads a table of blocks: columns in any order, rigs and places by name. A row that is wrong is told by its line and
  * column and left out; nothing is guessed. An end before its beginning is on the day after. Never throws.
+ *
+ * @example blocksFromCsv('', day, rigs, newId).blocks // []
  */
 export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, Rig>, newId: () => string): ReadBlocks {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {

@@ -95,6 +95,8 @@ function fieldsOf(shape: Shape, value: Draft): Fields | undefined {
  * column may bear the field's name or its title; `label` takes what a battery's label says, `watts` a device's draw.
  *
  * Nothing is thrown: a faulty cell is an issue, and its row is left out of `rows`.
+ *
+ * @example readGearCsv('kind,name\nbattery,V1').issues.length > 0 // true
  */
 export function readGearCsv(text: string, known: readonly KnownItem[] = []): GearCsv {
   const rows: CsvRow[] = [];

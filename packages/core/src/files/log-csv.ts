@@ -14,6 +14,8 @@ const NAMED: Readonly<Record<string, string>> = { deviceId: 'device', batteryId:
 /**
  * Every observation as a row of a table (RFC 4180): what was typed, figures in the unit that ends their column's name;
  * segments of recordings in a table of their own.
+ *
+ * @example observationsToCsv({ ...log, observations: [] }).split(',')[0] // 'id'
  */
 export function observationsToCsv({ observations, gear, rigs }: Log): string {
   const fields = new Map<string, Shape>();
@@ -38,7 +40,11 @@ export function observationsToCsv({ observations, gear, rigs }: Log): string {
   return table(['id', 'kind', ...columns.map((key) => NAMED[key] ?? key)], rows);
 }
 
-/** The segments of every recording, a row each. */
+/**
+ * The segments of every recording, a row each.
+ *
+ * @example segmentsToCsv(log).split(',')[0] // 'recording'
+ */
 export function segmentsToCsv({ recordings, gear }: Log): string {
   const head = ['recording', 'at', 'device', 'fromS', 'toS', 'mode', 'name', 'meanW', 'spreadW', 'peakW', 'peakMs', 'peaks'];
   const rows = recordings.flatMap(({ body }) =>
@@ -60,7 +66,11 @@ export function segmentsToCsv({ recordings, gear }: Log): string {
   return table(head, rows);
 }
 
-/** The table of draws: what plans use, what was learnt, and from what. */
+/**
+ * The table of draws: what plans use, what was learnt, and from what.
+ *
+ * @example drawsToCsv([]).split(',')[0] // 'device'
+ */
 export function drawsToCsv(rows: readonly DrawRow[]): string {
   const head = ['device', 'mode', 'unit', 'inUse', 'from', 'learnt', 'plusMinus', 'observations', 'doubtful', 'formulas'];
   return table(
@@ -82,7 +92,11 @@ export function drawsToCsv(rows: readonly DrawRow[]): string {
   );
 }
 
-/** The kept samples of a recording: a row a slot, gaps left out. */
+/**
+ * The kept samples of a recording: a row a slot, gaps left out.
+ *
+ * @example slotsToCsv(slots).split(',')[0] // 'timeS'
+ */
 export function slotsToCsv({ slotS, meanW, lowestW, highestW, samples }: Slots): string {
   const rows: (string | number)[][] = [];
   for (let slot = 0; slot < meanW.length; slot++) {

@@ -83,7 +83,11 @@ export function isMount({ type }: Connector): boolean {
   return MOUNTS.has(type);
 }
 
-/** `battery bay S`, `barrel plug 5.5 × 2.1 mm`, `D-tap`, `XT60 (socket)`. */
+/**
+ * `battery bay S`, `barrel plug 5.5 × 2.1 mm`, `D-tap`, `XT60 (socket)`.
+ *
+ * @example connectorName({ type: 'barrel', outerMm: 5.5, innerMm: 2.1 }) // 'barrel plug 5.5 × 2.1 mm'
+ */
 export function connectorName({ type, family, outerMm, innerMm, gender }: Connector): string {
   const name = connectorShape.fields.type.options[type];
   const size = outerMm === undefined ? '' : ` ${outerMm}${innerMm === undefined ? '' : ` × ${innerMm}`} mm`;

@@ -3,7 +3,11 @@ import type { Changes } from '../shape';
 import type { Battery, Device, Gear } from './gear';
 import type { Input, Output } from './port';
 
-/** A figure that a person typed: what was a guess is now printed; what was measured stays so. */
+/**
+ * A figure that a person typed: what was a guess is now printed; what was measured stays so.
+ *
+ * @example withTyped(battery, { energyWh: 99 }, 'energyWh').energyWh // 99
+ */
 export function withTyped<G extends Gear>(body: G, changes: Changes<G>, figure: string): G {
   const from: Readonly<Record<string, string | undefined>> = ('from' in body && body.from) || {};
   const kept = from[figure] === 'measured' ? 'measured' : 'printed';

@@ -47,13 +47,21 @@ export const FEED_KINDS: Readonly<Record<FeedKind, FeedKindInfo>> = {
   },
 };
 
-/** The output of a battery that a kind of feed uses; undefined when the battery does not serve it. */
+/**
+ * The output of a battery that a kind of feed uses; undefined when the battery does not serve it.
+ *
+ * @example outputFor('v-mount', battery).name // 'D-tap'
+ */
 export function outputFor(kind: FeedKind, battery: Battery): Output | undefined {
   const { form, gives, output } = FEED_KINDS[kind];
   return battery.form === form ? battery.outputs.find((port) => port.gives === gives && port.connector.type === output) : undefined;
 }
 
-/** The input of a device that a kind of feed uses; undefined when it has none. */
+/**
+ * The input of a device that a kind of feed uses; undefined when it has none.
+ *
+ * @example inputFor('v-mount', gear.get(cameraId)).name // 'Battery bay'
+ */
 export function inputFor(kind: FeedKind, device: Device): Input | undefined {
   return device.inputs.find(({ takes }) => takes === FEED_KINDS[kind].takes);
 }

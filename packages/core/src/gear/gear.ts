@@ -242,7 +242,11 @@ export type Supply = GearOf<'supply'>;
 export type Mode = NonNullable<Device['modes']>[number];
 export type Budget = Infer<typeof budgetsShape>[number];
 
-/** `V1: Holmvik 95`, or the name alone. */
+/**
+ * `V1: Holmvik 95`, or the name alone.
+ *
+ * @example gearTitle({ ...battery, tag: 'V7', name: 'Holmvik 95' }) // 'V7: Holmvik 95'
+ */
 export function gearTitle({ name: called, tag }: Gear): string {
   return tag === undefined ? called : `${tag}: ${called}`;
 }

@@ -31,7 +31,11 @@ export function displayAs(display: Display): void {
   now = display;
 }
 
-/** The display of this moment; another object once it has changed, so that what was said before can be told from it. */
+/**
+ * The display of this moment; another object once it has changed, so that what was said before can be told from it.
+ *
+ * @example displayNow().clock // '24 h'
+ */
 export function displayNow(): Display {
   return now;
 }
@@ -68,14 +72,22 @@ export function shownUnit(unit: Unit, value?: number): ShownUnit | undefined {
   return unit === 'mm' ? INCHES : unit === 'm' ? FEET : undefined;
 }
 
-/** `09:30` as a person reads it: `9:30 am` on a clock of twelve hours. */
+/**
+ * `09:30` as a person reads it: `9:30 am` on a clock of twelve hours.
+ *
+ * @example formatClock('09:30') // '09:30'
+ */
 export function formatClock(time: string): string {
   if (now.clock === '24 h') return time;
   const hours = Number(time.slice(0, 2));
   return `${hours % 12 === 0 ? 12 : hours % 12}:${time.slice(3)} ${hours % 24 < 12 ? 'am' : 'pm'}`;
 }
 
-/** `2026-01-13` of its parts; what is no day of that month is not checked here. */
+/**
+ * `2026-01-13` of its parts; what is no day of that month is not checked here.
+ *
+ * @example isoDate(2026, 1, 2) // '2026-01-02'
+ */
 export function isoDate(year: number, month: number, day: number): string {
   return [String(year).padStart(4, '0'), String(month).padStart(2, '0'), String(day).padStart(2, '0')].join('-');
 }
@@ -83,7 +95,11 @@ export function isoDate(year: number, month: number, day: number): string {
 export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 
-/** `2026-01-13` as a person reads it: `Tue 13 Jan 2026`, `Tue Jan 13, 2026`, `Tue 2026-01-13`. What is no date stays as it is. */
+/**
+ * `2026-01-13` as a person reads it: `Tue 13 Jan 2026`, `Tue Jan 13, 2026`, `Tue 2026-01-13`. What is no date stays as it is.
+ *
+ * @example formatDate('2026-01-12') // 'Mon 12 Jan 2026'
+ */
 export function formatDate(date: string, shows: { readonly weekday?: boolean; readonly year?: boolean } = {}): string {
   const { weekday = true, year = true } = shows;
   const read = new Date(`${date}T12:00:00Z`);

@@ -19,7 +19,11 @@ export function formatQuantity(value: number, unit: Unit): string {
   return symbol === '' ? number : `${number} ${symbol}`;
 }
 
-/** The figure alone, in the unit a field shows it in (per cent for a fraction), without trailing zeros. */
+/**
+ * The figure alone, in the unit a field shows it in (per cent for a fraction), without trailing zeros.
+ *
+ * @example formatNumber(14.4321, 'V') // '14.43'
+ */
 export function formatNumber(value: number, unit: Unit): string {
   const instead = shownUnit(unit);
   if (instead) return digitsOf(instead.show(value), instead.digits);
@@ -44,7 +48,11 @@ function digitsFor(shown: number, digits: number): number {
   return more ?? digits;
 }
 
-/** Minutes as people say them: `45 min`, `5 h 10 min`, `3 d 19 h`. Rounds down, so that no minute is promised twice. */
+/**
+ * Minutes as people say them: `45 min`, `5 h 10 min`, `3 d 19 h`. Rounds down, so that no minute is promised twice.
+ *
+ * @example formatDuration(95) // '1 h 35 min'
+ */
 export function formatDuration(minutes: number): string {
   const whole = Math.floor(Math.abs(minutes) + 1e-9);
   const sign = minutes < 0 && whole > 0 ? '-' : '';

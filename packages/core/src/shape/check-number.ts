@@ -5,7 +5,11 @@ import type { Parsed } from '../quantity';
 import { describeTyped } from './describe';
 import type { NumberShape } from './shape';
 
-/** Whether a number is within a shape's range. The server's edge uses the same bounds; a test holds the two equal. */
+/**
+ * Whether a number is within a shape's range. The server's edge uses the same bounds; a test holds the two equal.
+ *
+ * @example isWithin(number('Watts', 'W', { max: 100 }), 120) // false
+ */
 export function isWithin(shape: NumberShape, value: number): boolean {
   const { min, max, aboveMin, integer } = shape;
   return Number.isFinite(value) && value <= max && (aboveMin ? value > min : value >= min) && (!integer || Number.isInteger(value));

@@ -6,6 +6,8 @@ import type { Fields, Shape } from './shape';
 /**
  * The required fields that are not there, and lists that are too short or too long: what is left to check of a value
  * whose every given field has been checked by itself. Cost: one visit of each field.
+ *
+ * @example missingFields(object('Thing', { name: text('Name', 40) }), {})[0].path // '/name'
  */
 export function missingFields(shape: Shape, value: unknown, path: readonly (string | number)[] = []): readonly Issue[] {
   if (value === undefined) return [issue(pointer(path), 'missing', describe(shape), undefined)];

@@ -97,7 +97,11 @@ export interface AnyShape {
 
 type NumberOptions = { min?: number; max: number; above?: number; integer?: boolean };
 
-/** A figure in a unit. `above: 0` shuts 0 out; `min: 0` lets it in. */
+/**
+ * A figure in a unit. `above: 0` shuts 0 out; `min: 0` lets it in.
+ *
+ * @example number('Watts', 'W', { max: 100 }).max // 100
+ */
 export function number(title: string, unit: Unit, { min = 0, max, above, integer = false }: NumberOptions): NumberShape {
   return { kind: 'number', title, unit, min: above ?? min, max, aboveMin: above !== undefined, integer };
 }

@@ -62,7 +62,11 @@ export function compareContacts(
   });
 }
 
-/** Of all contacts: the worst. */
+/**
+ * Of all contacts: the worst.
+ *
+ * @example verdictOfContacts([]) // 'good'
+ */
 export function verdictOfContacts(differences: readonly Difference[]): Verdict {
   return worstVerdict(differences.map(({ verdict }) => verdict));
 }

@@ -22,7 +22,11 @@ export interface Charger {
   readonly connector: Connector | 'usb-c';
 }
 
-/** A piece of gear as a charger; undefined when it is none. */
+/**
+ * A piece of gear as a charger; undefined when it is none.
+ *
+ * @example chargerOf({ kind: 'charger', name: 'Plate', slots: 2, order: 'together', powerW: 65, connector: { type: 'v-mount' } }).slots // 2
+ */
 export function chargerOf(gear: Gear | undefined): Charger | undefined {
   if (gear?.kind === 'charger') {
     const { slots, order, powerW, totalW, connector } = gear;

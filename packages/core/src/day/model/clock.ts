@@ -50,7 +50,11 @@ function knownClocks({ date, zone = 'UTC' }: Calendar): Map<number, ClockTime> {
   return clocks.known;
 }
 
-/** The minute of a plan at which the clocks of a day (0: the first) show so many minutes past midnight. */
+/**
+ * The minute of a plan at which the clocks of a day (0: the first) show so many minutes past midnight.
+ *
+ * @example minuteAt({ date: '2026-01-12', zone: 'Europe/Berlin' }, 1, 90) // 1530
+ */
 export function minuteAt(calendar: Calendar, day: number, clockMin: number): number {
   const there = midnight(calendar, day);
   // clock time, not time that passes: half past nine is that on a night of a clock change too
@@ -63,7 +67,11 @@ export function instantAt(calendar: Calendar, minute: number): number {
   return midnight(calendar, 0).toMillis() + minute * 60_000;
 }
 
-/** The minute of a plan of an instant; negative before it. */
+/**
+ * The minute of a plan of an instant; negative before it.
+ *
+ * @example minuteOf({ date: '2026-01-12', zone: 'Europe/Berlin' }, Date.UTC(2026, 0, 12, 8)) // 540
+ */
 export function minuteOf(calendar: Calendar, instantMs: number): number {
   return (instantMs - midnight(calendar, 0).toMillis()) / 60_000;
 }

@@ -4,7 +4,11 @@ import type { Day } from '../shape';
 import { isZone } from './clock';
 import { missingOfSun } from './place-power';
 
-/** What a day of the right shape says that cannot be: times that go back, places and zones that nobody knows. */
+/**
+ * What a day of the right shape says that cannot be: times that go back, places and zones that nobody knows.
+ *
+ * @example dayIssues(day) // []
+ */
 export function dayIssues(day: Day): readonly Issue[] {
   const issues: Issue[] = [];
   const places = new Set((day.places ?? []).map(({ id }) => id));

@@ -97,7 +97,11 @@ export const DAY_TEMPLATES: readonly DayTemplate[] = [
   },
 ];
 
-/** A template's blocks for each of the rigs, on the first day of a plan, called by the names of a language. */
+/**
+ * A template's blocks for each of the rigs, on the first day of a plan, called by the names of a language.
+ *
+ * @example templateBlocks(DAY_TEMPLATES[0], TEMPLATE_BLOCK_NAMES, day, ['one'], newId)[0].name // 'Set up'
+ */
 export function templateBlocks(
   { blocks }: DayTemplate,
   names: Readonly<Record<TemplateBlockName, string>>,
@@ -118,7 +122,11 @@ export function templateBlocks(
   );
 }
 
-/** Another day as a template: its rigs, places, hands, chargers, kinds and blocks, without what was planned, charged or broken. */
+/**
+ * Another day as a template: its rigs, places, hands, chargers, kinds and blocks, without what was planned, charged or broken.
+ *
+ * @example dayLike(day, 'Day 3', '2026-01-14', newId).date // '2026-01-14'
+ */
 export function dayLike(day: Day, name: string, date: string, newId: () => string): Day {
   const { swaps: _swaps, charges: _charges, cardChanges: _cardChanges, lost: _lost, note: _note, follows: _follows, ...rest } = day;
   return {

@@ -13,13 +13,21 @@ const NEW_HANDS = { from: 7 * 60, to: 22 * 60 };
 type Hands = NonNullable<Day['hands']>[number];
 type DayBattery = NonNullable<Day['batteries']>[number];
 
-/** Every edit of a plan's body: each takes a day and gives another one, and leaves nothing behind that hung on what went. */
+/**
+ * Every edit of a plan's body: each takes a day and gives another one, and leaves nothing behind that hung on what went.
+ *
+ * @example withBlock(day, block.id, { name: 'Harbour' }).blocks[0].name // 'Harbour'
+ */
 
 export function withBlock(day: Day, id: string, changes: Changes<Block>): Day {
   return { ...day, blocks: day.blocks.map((block) => (block.id === id ? withChanges(block, changes) : block)) };
 }
 
-/** A block of an hour after the last of its rig, at the same place; at nine where the rig has none. */
+/**
+ * A block of an hour after the last of its rig, at the same place; at nine where the rig has none.
+ *
+ * @example withNewBlock(day, day.rigIds[0], 'new').blocks.length - day.blocks.length // 1
+ */
 export function withNewBlock(day: Day, rigId: string, id: string): Day {
   const own = day.blocks.filter((block) => block.rigId === rigId);
   const last = own.reduce<Block | undefined>((latest, block) => (!latest || block.toMin > latest.toMin ? block : latest), undefined);
@@ -28,7 +36,11 @@ export function withNewBlock(day: Day, rigId: string, id: string): Day {
   return { ...day, blocks: [...day.blocks, withChanges(block, { placeId: last?.placeId })] };
 }
 
-/** The day with blocks put in: those it has by their identifier are changed, the others added. */
+/**
+ * The day with blocks put in: those it has by their identifier are changed, the others added.
+ *
+ * @example withBlocks(day, []).blocks.length - day.blocks.length // 0
+ */
 export function withBlocks(day: Day, blocks: readonly Block[]): Day {
   const changed = new Map(blocks.map((block) => [block.id, block]));
   const kept = day.blocks.map((block) => {
@@ -40,7 +52,11 @@ export function withBlocks(day: Day, blocks: readonly Block[]): Day {
   return { ...day, blocks: [...kept, ...changed.values()] };
 }
 
-/** Moves blocks, or one end of each, in minutes; one that would leave the plan or get shorter than a step stays as it is. */
+/**
+ * Moves blocks, or one end of each, in minutes; one that would leave the plan or get shorter than a step stays as it is.
+ *
+ * @example withBlocksShifted(day, new Set([block.id]), 5, 5).blocks[0].fromMin - block.fromMin // 5
+ */
 export function withBlocksShifted(day: Day, ids: ReadonlySet<string>, fromBy: number, toBy: number): Day {
   const end = day.days * DAY_MIN;
   const blocks = day.blocks.map((block) => {
@@ -75,7 +91,11 @@ export function withRig(day: Day, rigId: string): Day {
   return { ...day, rigIds: [...day.rigIds, rigId] };
 }
 
-/** Its blocks, swaps and cards go too. */
+/**
+ * Its blocks, swaps and cards go too.
+ *
+ * @example withoutRig(day, day.rigIds[0]).rigIds.length - day.rigIds.length // -1
+ */
 export function withoutRig(all: Day, rigId: string): Day {
   const others = <T extends { readonly rigId: string }>(list: readonly T[]): T[] => list.filter((one) => one.rigId !== rigId);
   const day = withoutCards(all, new Set((all.cards ?? []).filter((cards) => cards.rigId === rigId).map(({ id }) => id)));
@@ -94,7 +114,11 @@ export function withPlace(day: Day, id: string, changes: Changes<Place>): Day {
   return { ...day, places: (day.places ?? []).map((place) => (place.id === id ? withChanges(place, changes) : place)) };
 }
 
-/** What stood or was planned at the place stands nowhere then. */
+/**
+ * What stood or was planned at the place stands nowhere then.
+ *
+ * @example withoutPlace(day, day.places[0].id).places.length - day.places.length // -1
+ */
 export function withoutPlace(day: Day, id: string): Day {
   const elsewhere = <T extends { readonly placeId?: string }>(list: readonly T[] = []): T[] => list.filter(({ placeId }) => placeId !== id);
   return {

@@ -3,7 +3,11 @@ import type { Block, Day } from '../shape';
 /** A block that goes on for so long stands outside the working day. */
 const ALL_DAY_MIN = 20 * 60;
 
-/** Blocks that do not run day and night. */
+/**
+ * Blocks that do not run day and night.
+ *
+ * @example workingBlocks({ blocks: [block] }).length // 1
+ */
 export function workingBlocks({ blocks }: Pick<Day, 'blocks'>): readonly Block[] {
   return blocks.filter(({ fromMin, toMin }) => toMin - fromMin < ALL_DAY_MIN);
 }

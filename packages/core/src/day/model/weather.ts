@@ -44,6 +44,8 @@ export const isInPlan = (atMin: number, { days }: Pick<Day, 'days'>): boolean =>
 /**
  * How cold batteries are in a block: as it says, the coldest hour of its place's weather, as the place says, as the day
  * says; undefined where not entered. Hours count down to a whole degree. Weather of another date does not count.
+ *
+ * @example temperatureIn(undefined, { ...day, temperatureC: 4 }) // 4
  */
 export function temperatureIn(block: Block | undefined, day: Day): number | undefined {
   const place = block?.placeId === undefined ? undefined : day.places?.find(({ id }) => id === block.placeId);

@@ -57,7 +57,11 @@ function isLastOfItsDay(block: Block, day: Day): boolean {
   );
 }
 
-/** From when on a mishap can be answered: what lies before it has happened. */
+/**
+ * From when on a mishap can be answered: what lies before it has happened.
+ *
+ * @example answerFrom({ is: 'late', byMin: 40 }) // 0
+ */
 export function answerFrom(mishap: Mishap): number {
   return mishap.kind === 'lost' ? mishap.atMin : 0;
 }

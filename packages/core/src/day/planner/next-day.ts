@@ -45,7 +45,11 @@ export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge' | '
   };
 }
 
-/** Batteries whose charge at the start of a day is not what the day before now leaves them with. */
+/**
+ * Batteries whose charge at the start of a day is not what the day before now leaves them with.
+ *
+ * @example notAsLeft({ batteries: [] }, { endCharge: new Map() }) // []
+ */
 export function notAsLeft({ batteries = [] }: Pick<Day, 'batteries'>, { endCharge }: Pick<DayRun, 'endCharge'>): readonly string[] {
   return batteries.flatMap(({ gearId, startCharge }) => {
     const left = endCharge.get(gearId);

@@ -33,6 +33,8 @@ const REPORT_EVERY = 20;
 /**
  * Runs a day many times with draws, capacities, efficiencies and temperature drawn anew, each thing alike through one
  * whole day. Seeded: the same day gives the same chances. `onProgress` may return false: the runs made until then count.
+ *
+ * @example dayChances(simulation, day, { runs: 20 }).runs // 20
  */
 export function dayChances(
   simulation: DaySimulation,

@@ -27,6 +27,8 @@ export interface DayIndicator {
  *
  * A gauge's way from charge to reading is that of a run-down in the rig's usual modes; the charge is that of the day. Cost:
  * a rig's answer for each stay of a battery.
+ *
+ * @example dayIndicators(simulation, simulation.run(simulation.prepare(day))).length // 13
  */
 export function dayIndicators(simulation: DaySimulation, run: DayRun): readonly DayIndicator[] {
   const { day, gear, states } = simulation;

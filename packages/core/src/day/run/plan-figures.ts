@@ -39,7 +39,11 @@ export interface PlanFigures {
   readonly wallWh: number;
 }
 
-/** Figures of a day with these moves, so that plans, and what a person placed, can be laid side by side. Cost: one run. */
+/**
+ * Figures of a day with these moves, so that plans, and what a person placed, can be laid side by side. Cost: one run.
+ *
+ * @example planFigures(simulation, day).changes // 0
+ */
 export function planFigures(simulation: DaySimulation, moves: Moves, run = simulation.run(simulation.prepare(moves))): PlanFigures {
   const changes = run.seated.filter(({ first }) => !first);
   const running = changes.filter(({ within }) => within !== undefined && isDrawing(within));
@@ -148,7 +152,11 @@ export function belowIn(points: readonly ChargePoint[], share: number): readonly
   });
 }
 
-/** Changes of battery that one plan has and another has not; those some minutes apart are the same. */
+/**
+ * Changes of battery that one plan has and another has not; those some minutes apart are the same.
+ *
+ * @example onlyIn([], []) // []
+ */
 export function onlyIn(one: readonly Swap[] = [], other: readonly Swap[] = []): readonly Swap[] {
   return one.filter(
     (swap) =>

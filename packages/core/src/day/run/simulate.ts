@@ -128,7 +128,11 @@ export class DaySimulation {
   }
 }
 
-/** Name of a battery or built-in battery as a person knows it. */
+/**
+ * Name of a battery or built-in battery as a person knows it.
+ *
+ * @example sourceName(cameraId, gear) // 'Skuadon 60'
+ */
 export function sourceName(id: string, gear: ReadonlyMap<string, Gear>): string {
   const known = gear.get(id);
   if (known) return known.kind === 'battery' && known.tag !== undefined ? known.tag : known.name;

@@ -207,7 +207,11 @@ export function lostFrom({ lost = [] }: Pick<Day, 'lost'>, gearId: string): numb
   return Math.min(Infinity, ...lost.filter((one) => one.gearId === gearId).map(({ atMin }) => atMin));
 }
 
-/** Every place in a day that names a piece of gear or a rig. */
+/**
+ * Every place in a day that names a piece of gear or a rig.
+ *
+ * @example namedByDay(day)[0].kind // 'rigs'
+ */
 export function namedByDay(day: Day): readonly Named[] {
   const gear = (path: string, id: string) => ({ path, kind: 'gear', id }) as const;
   const rig = (path: string, id: string) => ({ path, kind: 'rigs', id }) as const;
@@ -239,7 +243,11 @@ export function namedByDay(day: Day): readonly Named[] {
   ];
 }
 
-/** What a block is called: its own name, its own kind's, or its kind's. */
+/**
+ * What a block is called: its own name, its own kind's, or its kind's.
+ *
+ * @example blockTitle({ kind: 'meal' }, {}) // 'meal'
+ */
 export function blockTitle(
   { name, kind, ownKindId }: Pick<Block, 'name' | 'kind' | 'ownKindId'>,
   { kinds = [] }: Pick<Day, 'kinds'>,

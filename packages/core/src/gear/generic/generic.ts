@@ -218,7 +218,11 @@ export function genericKit(bayFamilies: readonly string[]): readonly Exclude<Gea
   return [...shaped, ...plain, ...GENERIC_CABLES, ...GENERIC_HUBS, ...families.map(genericGrip), ...GENERIC_SUPPLIES];
 }
 
-/** A device of which nothing is known but its name: a bay of its own form, and USB-C. */
+/**
+ * A device of which nothing is known but its name: a bay of its own form, and USB-C.
+ *
+ * @example blankDevice('Camera').kind // 'device'
+ */
 export function blankDevice(name: string): Device {
   return {
     kind: 'device',
@@ -230,7 +234,11 @@ export function blankDevice(name: string): Device {
   };
 }
 
-/** A battery of a form, its label still to be typed. */
+/**
+ * A battery of a form, its label still to be typed.
+ *
+ * @example blankBattery('bank', 'pd').form // 'bank'
+ */
 export function blankBattery(form: 'camera' | 'v-mount' | 'bank', port: 'pack' | 'fixed' | 'pd'): Battery {
   const outputs: Record<typeof port, Battery['outputs'][number]> = {
     pack: {

@@ -12,7 +12,11 @@ export function whyNotAtHand({ archived, away }: Gear): string | undefined {
   return archived ? 'archived' : away;
 }
 
-/** Whether it is a battery known to be flat now. One of unknown charge is not. */
+/**
+ * Whether it is a battery known to be flat now. One of unknown charge is not.
+ *
+ * @example isFlat({ ...battery, charge: 0 }) // true
+ */
 export function isFlat(gear: Gear): boolean {
   return gear.kind === 'battery' && gear.charge !== undefined && gear.charge <= FLAT_CHARGE;
 }

@@ -28,14 +28,22 @@ export function batteryHealth(battery: Battery): BatteryHealth | undefined {
   };
 }
 
-/** Where `energyNow` is from, in words. */
+/**
+ * Where `energyNow` is from, in words.
+ *
+ * @example energyFrom({ ...battery, from: { energyWh: 'measured' } }) // 'measured'
+ */
 export function energyFrom({ from, years, cycles }: Battery): string {
   const said = from?.energyWh ?? 'printed';
   const aged = said !== 'measured' && ageFactor(years ?? 0, cycles ?? 0) < 1;
   return `${said === 'guess' ? 'a guess' : said}${aged ? ', less its age' : ''}`;
 }
 
-/** Watt-hours that it holds when full now: as measured, or its label less its age; undefined while its energy is not known. */
+/**
+ * Watt-hours that it holds when full now: as measured, or its label less its age; undefined while its energy is not known.
+ *
+ * @example energyNow({ ...battery, energyWh: 95, from: { energyWh: 'measured' } }) // 95
+ */
 export function energyNow(battery: Battery): number | undefined {
   const { energyWh } = batteryFigures(battery);
   if (energyWh === undefined || battery.from?.energyWh === 'measured') return energyWh;

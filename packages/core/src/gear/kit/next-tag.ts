@@ -13,7 +13,11 @@ export function nextTags(first: string, count: number, inUse: ReadonlySet<string
   return tags;
 }
 
-/** The tag after the last one of a sort: `V8` after V1 to V7; undefined where nothing of the sort bears one. */
+/**
+ * The tag after the last one of a sort: `V8` after V1 to V7; undefined where nothing of the sort bears one.
+ *
+ * @example tagAfter(['V1', 'V2']) // 'V3'
+ */
 export function tagAfter(tags: readonly string[]): string | undefined {
   const counted = tags.flatMap((tag) => {
     const [, stem, digits] = /^(.*?)(\d+)$/.exec(tag) ?? [];

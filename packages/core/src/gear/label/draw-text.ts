@@ -66,7 +66,11 @@ function refused(text: string): { readonly ok: false; readonly issue: ReturnType
   return { ok: false, issue: issue('', 'not-a-draw', EXPECTED, text) };
 }
 
-/** A draw as it would be typed; undefined where one line cannot hold it. */
+/**
+ * A draw as it would be typed; undefined where one line cannot hold it.
+ *
+ * @example drawText({ basis: 'maker', powerW: 14.8 }) // '14.8 W'
+ */
 export function drawText(draw: Draw): string | undefined {
   const say = formatQuantity;
   switch (draw.basis) {

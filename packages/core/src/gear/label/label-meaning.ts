@@ -75,6 +75,8 @@ export interface MisleadingPair {
 /**
  * Pairs in which the bigger number of mAh is the smaller battery: the commonest mistake with labels.
  * The greatest contradiction first.
+ *
+ * @example misleadingPairs([]) // []
  */
 export function misleadingPairs(labels: readonly ComparedLabel[]): readonly MisleadingPair[] {
   const pairs = labels.flatMap((more) =>

@@ -5,7 +5,11 @@ export interface Grey {
   readonly data: Uint8ClampedArray;
 }
 
-/** From red, green, blue and alpha, as a canvas gives them. */
+/**
+ * From red, green, blue and alpha, as a canvas gives them.
+ *
+ * @example greyOf({ width: 1, height: 1, data: new Uint8ClampedArray([255, 255, 255, 255]) }).data[0] // 255
+ */
 export function greyOf({
   width,
   height,

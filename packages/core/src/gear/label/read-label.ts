@@ -291,7 +291,11 @@ class Reading {
   }
 }
 
-/** Cells in series that volts of a chemistry mean; undefined where they could be those of a full pack of fewer, or are of no number of cells. */
+/**
+ * Cells in series that volts of a chemistry mean; undefined where they could be those of a full pack of fewer, or are of no number of cells.
+ *
+ * @example cellsMeant('li-ion', 14.4) // 4
+ */
 export function cellsMeant(chemistry: ChemistryId, voltageV: number): number | undefined {
   const cells = cellsFromNominal(chemistry, voltageV);
   if (cells === undefined) return undefined;

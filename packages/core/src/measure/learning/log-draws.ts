@@ -57,6 +57,8 @@ export const LEAST_SPREAD = 0.02;
 /**
  * Every device and mode that something was observed of, with the way from observations to figure.
  * Devices in the order of the gear, the usual mode first. Cost: a run of each rig that fed one.
+ *
+ * @example learnedDraws({ ...log, observations: [] }) // []
  */
 export function learnedDraws(log: Log): readonly DrawRow[] {
   const losses = new FeedLosses(log);
@@ -83,7 +85,11 @@ export function learnedDraws(log: Log): readonly DrawRow[] {
   });
 }
 
-/** The modes of a device whose draw is known more or less, for `matchModes`. */
+/**
+ * The modes of a device whose draw is known more or less, for `matchModes`.
+ *
+ * @example knownModes(gear.get(cameraId))[0].powerW // 16.7
+ */
 export function knownModes(device: Device): readonly KnownMode[] {
   const told = [{ id: USUAL, draw: device.draw }, ...(device.modes ?? [])];
   return told.flatMap(({ id, draw }) => {

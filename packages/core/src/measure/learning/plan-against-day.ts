@@ -48,6 +48,8 @@ const RIGHT = 0.03;
  * is known now, on the battery, charge and temperature of that run, so that it says how good the next plan will be.
  *
  * Cost: 200 random runs an observation; for a worker.
+ *
+ * @example planAgainstDay({ ...log, observations: [] }) // []
  */
 export function planAgainstDay(log: Log): readonly PlanAgainstDay[] {
   return [...log.rigs].flatMap(([rigId, rig]) => {

@@ -80,6 +80,8 @@ export function rigSignal(rig: Rig, gear: ReadonlyMap<string, Gear>, options: Si
 /**
  * A rig as the simulated meter plays it: its first battery, one device going through all of its modes with `off` before
  * them. Undefined where no battery feeds it, or a figure is missing.
+ *
+ * @example playedRig(rig, gear, { secondsEach: 60 }) !== undefined // true
  */
 export function playedRig(
   rig: Rig,

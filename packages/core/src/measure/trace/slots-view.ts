@@ -17,7 +17,11 @@ export const KEPT_SLOTS = 262_144;
 /** Slots of whole multiples of these read well. */
 const NICE_S = [0.001, 0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600];
 
-/** Slots as fine as a recording's samples, but no more than `KEPT_SLOTS` of them. */
+/**
+ * Slots as fine as a recording's samples, but no more than `KEPT_SLOTS` of them.
+ *
+ * @example keptSlots(trace).slotS // 1
+ */
 export function keptSlots(trace: Trace): Slots {
   const { timeS } = trace;
   const seconds = timeS.length === 0 ? 0 : timeS[timeS.length - 1]! - timeS[0]!;

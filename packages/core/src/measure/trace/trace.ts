@@ -86,7 +86,11 @@ export function pausesIn({ timeS }: Trace, stepS: number): (index: number) => bo
   };
 }
 
-/** Seconds from one sample to the next: the middle one of them, or that of another `share`; 0 with fewer than two samples. */
+/**
+ * Seconds from one sample to the next: the middle one of them, or that of another `share`; 0 with fewer than two samples.
+ *
+ * @example usualStepS(trace) // 1
+ */
 export function usualStepS({ timeS }: Trace, share = 0.5): number {
   const every = Math.max(1, Math.floor(timeS.length / MOST_STEPS));
   const steps: number[] = [];

@@ -10,6 +10,8 @@ const MAX_DEPTH = 20;
  * cell's table runs from 0 to 1 and rises, phases name loads that are there, and something draws power.
  *
  * Returns all issues found, with paths into the network; an empty list means that `discharge` will answer.
+ *
+ * @example networkIssues(network) // []
  */
 export function networkIssues(network: Network): readonly Issue[] {
   const issues: Issue[] = [...tableIssues(network)];

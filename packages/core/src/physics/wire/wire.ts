@@ -39,7 +39,11 @@ export function ampacity(areaMm2: number): number {
   return amps0 + ((areaMm2 - area0) / (area1 - area0)) * (amps1 - amps0);
 }
 
-/** The smallest fuse sold that is at least 1.25 × a continuous current; undefined past the largest. */
+/**
+ * The smallest fuse sold that is at least 1.25 × a continuous current; undefined past the largest.
+ *
+ * @example fuseFor(4) // 5
+ */
 export function fuseFor(continuousA: number): number | undefined {
   return FUSE_SIZES_A.find((size) => size >= FUSE_MARGIN * continuousA);
 }

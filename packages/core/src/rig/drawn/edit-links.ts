@@ -2,7 +2,11 @@ import { withChanges } from '../../shape';
 import { gearIdsOf } from './rig';
 import type { Link, Rig } from './rig';
 
-/** The links that carry power to a device, source first, other devices' left out. */
+/**
+ * The links that carry power to a device, source first, other devices' left out.
+ *
+ * @example linksTo(rig, cameraId).length // 2
+ */
 export function linksTo(rig: Pick<Rig, 'links'>, gearId: string): readonly Link[] {
   const found: Link[] = [];
   const seen = new Set<string>();
@@ -18,7 +22,11 @@ export function linksTo(rig: Pick<Rig, 'links'>, gearId: string): readonly Link[
   return found;
 }
 
-/** The rig without the feed of one device; what other devices hang on stays. */
+/**
+ * The rig without the feed of one device; what other devices hang on stays.
+ *
+ * @example withoutFeed(rig, cameraId).links // []
+ */
 export function withoutFeed(rig: Rig, deviceId: string): Rig {
   const others = rig.devices.filter(({ gearId }) => gearId !== deviceId);
   const kept = new Set(others.flatMap(({ gearId }) => linksTo(rig, gearId)));
@@ -28,14 +36,22 @@ export function withoutFeed(rig: Rig, deviceId: string): Rig {
   );
 }
 
-/** The rig with a device fed by these links instead of by what feeds it now. */
+/**
+ * The rig with a device fed by these links instead of by what feeds it now.
+ *
+ * @example withFeed(rig, cameraId, []).links // []
+ */
 export function withFeed(rig: Rig, deviceId: string, links: readonly Link[]): Rig {
   const without = withoutFeed(rig, deviceId);
   const taken = new Set(without.links.map(key));
   return withLinks(rig, [...without.links, ...links.filter((link) => !taken.has(key(link)))]);
 }
 
-/** The rig with a device more, or less: its feed goes with it. */
+/**
+ * The rig with a device more, or less: its feed goes with it.
+ *
+ * @example withoutDevice(rig, cameraId).devices // []
+ */
 export function withoutDevice(rig: Rig, deviceId: string): Rig {
   const { links } = withoutFeed(rig, deviceId);
   const devices = rig.devices.filter(({ gearId }) => gearId !== deviceId);
@@ -43,7 +59,11 @@ export function withoutDevice(rig: Rig, deviceId: string): Rig {
   return withLinks({ ...rig, devices, ...(phases && { phases }) }, links);
 }
 
-/** States and places of what is not in the rig any more fall away. */
+/**
+ * States and places of what is not in the rig any more fall away.
+ *
+ * @example withLinks(rig, []).links // []
+ */
 export function withLinks(rig: Rig, links: readonly Link[]): Rig {
   const { batteries: _batteries, mounts: _mounts, ...rest } = rig;
   const next: Rig = { ...rest, links };

@@ -100,7 +100,11 @@ export const rigShape = object('Rig', {
 });
 export type Rig = Infer<typeof rigShape>;
 
-/** Every piece of gear that a rig names, once each, in the order of first mention: devices, the way, spares. */
+/**
+ * Every piece of gear that a rig names, once each, in the order of first mention: devices, the way, spares.
+ *
+ * @example gearIdsOf(rig).length // 3
+ */
 export function gearIdsOf(rig: Rig): readonly string[] {
   const ids = [
     ...rig.devices.map(({ gearId }) => gearId),

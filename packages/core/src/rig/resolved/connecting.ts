@@ -16,6 +16,8 @@ export type ConnectingStep =
  * The order of connecting and switching on: everything off; a device's own battery in before anything outside; each way from
  * its source outwards, what converts measured before a device hangs on it, the device last; then one device after the
  * other, those that draw most last.
+ *
+ * @example orderOfConnecting(model.resolved).length // 5
  */
 export function orderOfConnecting({ devices, connections, trees }: ResolvedRig): readonly ConnectingStep[] {
   const steps: ConnectingStep[] = [{ act: 'all-off', devices: devices.map(({ part }) => part.title) }];

@@ -103,7 +103,11 @@ function atDevice(
   return undefined;
 }
 
-/** A draw in watts as it was read, wherever that was: for comparing, not for planning. */
+/**
+ * A draw in watts as it was read, wherever that was: for comparing, not for planning.
+ *
+ * @example plainDraw({ basis: 'meter', voltageV: 8, currentA: 2, at: 'device' }, undefined).powerW // 16
+ */
 export function plainDraw(
   draw: Draw,
   said: Provenance | undefined,
@@ -194,7 +198,11 @@ export function shotsDraw(draw: Extract<Draw, { basis: 'shots-a-charge' }>): { r
   return { shotJ, meanW: standbyW + (shotJ * shotsPerHour) / 3600 };
 }
 
-/** Share of the time that a time-lapse camera is awake. */
+/**
+ * Share of the time that a time-lapse camera is awake.
+ *
+ * @example awakeShare({ basis: 'frames', awakeS: 6, everyS: 60, awakeW: 5, sleepW: 1 }) // 0.1
+ */
 export function awakeShare({ awakeS, everyS }: Extract<Draw, { basis: 'frames' }>): number {
   return Math.min(1, awakeS / everyS);
 }

@@ -22,6 +22,8 @@ export interface ResolvedRig extends DrawnRig {
  * Everything that a rig's parts say by themselves: who feeds whom through which plugs, cable, contract and limits. What
  * nobody gave is assumed, as is typical.
  * Never throws for sound shapes; what is missing is in `evidence.lacks`, what is drawn wrongly in `faults`.
+ *
+ * @example resolveRig(rig, gear).devices[0].part.title // 'Skuadon 60'
  */
 export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>): ResolvedRig {
   return resolveDrawn(drawnRig(rig, gear));

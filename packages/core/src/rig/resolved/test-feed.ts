@@ -6,7 +6,11 @@ import { resolveRig } from './resolve-rig';
 import type { ResolvedRig } from './resolve-rig';
 import { treeFeeding } from './source-tree';
 
-/** Whether a draw was read at the battery and what its feed lost then is not entered: each feed would read it anew. */
+/**
+ * Whether a draw was read at the battery and what its feed lost then is not entered: each feed would read it anew.
+ *
+ * @example leavesFeedOpen({ basis: 'run-down', energyWh: 95, minutes: 310 }) // true
+ */
 export function leavesFeedOpen(draw: Draw | undefined): boolean {
   return (draw?.basis === 'run-down' || (draw?.basis === 'meter' && draw.at === 'battery')) && draw.lostShare === undefined;
 }
@@ -34,7 +38,11 @@ function asTested(resolved: ResolvedRig, deviceId: string, draw: Draw): Draw | u
   return { ...draw, lostShare, ...(draw.basis === 'run-down' && givenWh !== undefined && { givenWh }) };
 }
 
-/** A rig's devices whose tests leave their feed open, each with all of them told as through the feed that it has here. */
+/**
+ * A rig's devices whose tests leave their feed open, each with all of them told as through the feed that it has here.
+ *
+ * @example settledTests(rig, gear) // []
+ */
 export function settledTests(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly { readonly id: string; readonly body: Device }[] {
   const open = rig.devices.flatMap(({ gearId }) => {
     const body = gear.get(gearId);
@@ -55,7 +63,11 @@ export function settledTests(rig: Rig, gear: ReadonlyMap<string, Gear>): readonl
   });
 }
 
-/** The kit in which other feeds of a rig are tried: its tests stand as they are read through the feed of now. */
+/**
+ * The kit in which other feeds of a rig are tried: its tests stand as they are read through the feed of now.
+ *
+ * @example withTestsSettled(rig, gear) === gear // true
+ */
 export function withTestsSettled(rig: Rig, gear: ReadonlyMap<string, Gear>): ReadonlyMap<string, Gear> {
   const settled = settledTests(rig, gear);
   return settled.length === 0 ? gear : new Map([...gear, ...settled.map(({ id, body }) => [id, body] as const)]);

@@ -28,6 +28,8 @@ function isOfTest(spec: PackSpec | undefined, { energyWh }: Tested): spec is Pac
  * Watt-hours that the pack of an own test gave: fewer than its label says where it was emptied fast. The pack in the rig is
  * taken for it where it holds as much; else one of lithium-ion cells, whatever feeds the device now, so that the draw does
  * not change with its feed.
+ *
+ * @example givenInTest({ basis: 'run-down', energyWh: 95, minutes: 60 }) // 90.4
  */
 export function givenInTest(test: Tested, spec?: PackSpec): number {
   if (test.givenWh !== undefined) return test.givenWh;

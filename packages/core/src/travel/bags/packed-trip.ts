@@ -37,6 +37,8 @@ export interface PackingWorld extends TripWorld {
  * Everything of a trip as it is packed now.
  *
  * @example packedTrip({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).flight.possible // true
+ *
+ * @example packed({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).trip.name // 'Out'
  */
 export function packedTrip(world: PackingWorld): PackedTrip {
   const { trip, rules, today, gear, rigs, sheets = [] } = world;
@@ -79,7 +81,11 @@ export function packed(world: PackingWorld, anew = false): { readonly trip: Trip
   return { trip: [...suggestion.bags].reduce((next, [id, bagId]) => withThing(next, id, { bagId }), trip), suggestion };
 }
 
-/** Why each thing lies where it lies. */
+/**
+ * Why each thing lies where it lies.
+ *
+ * @example whyPlaced({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).size // 0
+ */
 export function whyPlaced(world: PackingWorld): ReadonlyMap<string, Placed> {
   const { list, flight } = packedTrip(world);
   return whyItLies(world.trip, list, flight);

@@ -239,7 +239,11 @@ function named(says: FlySaid, titles: ReadonlyMap<string, string>): FlySaid {
   }
 }
 
-/** What a battery is called and holds, as it is shown at the gate. */
+/**
+ * What a battery is called and holds, as it is shown at the gate.
+ *
+ * @example gateLine({ title: 'V1', printed: { energyWh: 95, from: 'printed', computation: undefined } }) // 'V1: 95 Wh'
+ */
 export function gateLine({ title, printed }: Pick<FlownThing, 'title' | 'printed'>): string {
   return `${title}: ${printed.energyWh === undefined ? 'watt-hours not entered' : formatQuantity(printed.energyWh, 'Wh')}`;
 }

@@ -40,13 +40,21 @@ export type FlightRules = Infer<typeof flightRulesShape>;
 /** The usual international rules. The carrier and the local authority decide. */
 export const USUAL_FLIGHT_RULES: FlightRules = USUAL_FLIGHT_LIMITS;
 
-/** Whether rules are so old that somebody should look them up again. */
+/**
+ * Whether rules are so old that somebody should look them up again.
+ *
+ * @example areOld({ asOf: '2024-01-01' }, '2026-01-12') // true
+ */
 export function areOld({ asOf }: Pick<FlightRules, 'asOf'>, today: string): boolean {
   const months = (date: string): number => 12 * Number(date.slice(0, 4)) + Number(date.slice(5, 7));
   return months(today) - months(asOf) > RULES_OLD_MONTHS;
 }
 
-/** What a set of rules is called. */
+/**
+ * What a set of rules is called.
+ *
+ * @example flightRulesTitle({ carrier: 'Skarn Air', asOf: '2026-01-01' }) // 'Skarn Air, 2026-01-01'
+ */
 export function flightRulesTitle({ carrier, asOf }: Pick<FlightRules, 'carrier' | 'asOf'>): string {
   return `${carrier ?? 'Usual rules'}, ${asOf}`;
 }

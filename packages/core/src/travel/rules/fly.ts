@@ -64,6 +64,8 @@ export interface FlyAnswer {
 /**
  * Figures that are missing without which a battery cannot be judged: watt-hours, or volts and amp-hours; volts of lead-acid.
  * Empty: `whatMayFly` will answer.
+ *
+ * @example flyIssues({ people: 1, batteries: [] }) // []
  */
 export function flyIssues({ batteries }: FlyQuestion): readonly Issue[] {
   const seen = new Set<string>();

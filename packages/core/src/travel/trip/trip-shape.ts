@@ -97,7 +97,11 @@ export function namedByTrip({ dayIds = [], rigIds = [], gearIds = [], legs = [] 
   ];
 }
 
-/** Who flies along: all but those of whom it is said that they do not. */
+/**
+ * Who flies along: all but those of whom it is said that they do not.
+ *
+ * @example flyersOf({ people: [] }) // []
+ */
 export function flyersOf({ people = [] }: Pick<Trip, 'people'>): readonly Person[] {
   return people.filter(({ flies }) => flies !== false);
 }

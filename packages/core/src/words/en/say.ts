@@ -18,7 +18,11 @@ export function saySum(known: number, unit: Unit, unknown: readonly string[], pa
   return sumOf(say(known, unit), unknown, parts);
 }
 
-/** The same of a sum that is said already: in a person's currency. Of no parts at all it is nothing. */
+/**
+ * The same of a sum that is said already: in a person's currency. Of no parts at all it is nothing.
+ *
+ * @example sumOf('450 g', [], 2) // '450 g'
+ */
 export function sumOf(said: string, unknown: readonly string[], parts: number): string {
   if (parts === 0) return 'nothing';
   if (unknown.length === 0) return said;

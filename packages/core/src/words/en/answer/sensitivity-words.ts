@@ -2,7 +2,11 @@ import type { SensitiveTo } from '../../../answer';
 import { figureName } from '../rig/figure-words';
 import { say } from '../say';
 
-/** Which figure matters: `its draw`, `resistance, assumed 80 mΩ`. */
+/**
+ * Which figure matters: `its draw`, `resistance, assumed 80 mΩ`.
+ *
+ * @example saySensitive({ of: 'capacity' }) // 'its capacity'
+ */
 export function saySensitive(what: SensitiveTo): string {
   switch (what.of) {
     case 'draw':
@@ -20,7 +24,11 @@ export function saySensitive(what: SensitiveTo): string {
   }
 }
 
-/** How one makes it surer. */
+/**
+ * How one makes it surer.
+ *
+ * @example sayHowToMeasure({ of: 'capacity' }) // 'Run it down once from full at a known load, or read what the charger puts back.'
+ */
 export function sayHowToMeasure(what: SensitiveTo): string {
   return HOW[what.of];
 }

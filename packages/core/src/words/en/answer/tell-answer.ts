@@ -32,7 +32,11 @@ export interface ToldAnswer extends Omit<Answer, 'findings' | 'sources' | 'stop'
   readonly tracks: readonly ToldTrack[];
 }
 
-/** Everything that an answer says as data, said in words beside the same numbers. */
+/**
+ * Everything that an answer says as data, said in words beside the same numbers.
+ *
+ * @example tellAnswer(answer).verdict // 'caution'
+ */
 export function tellAnswer({ findings, sources, stop, figures, cautions, tracks, ...rest }: Answer): ToldAnswer {
   return {
     ...rest,

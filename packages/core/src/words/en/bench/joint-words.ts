@@ -5,12 +5,20 @@ import { formatQuantity } from '../../../quantity';
 const volts = (value: number | undefined): string => (value === undefined ? 'unknown' : formatQuantity(value, 'V'));
 const ohms = (value: number | undefined): string => (value === undefined ? 'unknown' : formatQuantity(value, 'ohm'));
 
-/** A reading as the meter shows it: `16.6 V`, `0.3 Ω`, `OL`. */
+/**
+ * A reading as the meter shows it: `16.6 V`, `0.3 Ω`, `OL`.
+ *
+ * @example sayShown(checkSteps(rig, gear)[0], 'OL') // 'OL'
+ */
 export function sayShown(step: CheckStep, reading: MeterReading): string {
   return reading === 'OL' ? 'OL' : formatQuantity(reading, isOhms(step) ? 'ohm' : 'V');
 }
 
-/** What a step is expected to show: `16.4 to 16.8 V`, `0.24 Ω at most`, `no connection (OL)`. */
+/**
+ * What a step is expected to show: `16.4 to 16.8 V`, `0.24 Ω at most`, `no connection (OL)`.
+ *
+ * @example sayExpected({ is: 'open', minV: 14, maxV: 16.8 }) // '14 V to 16.8 V'
+ */
 export function sayExpected({ is, minV, maxV, maxOhm }: CheckStep): string {
   if (is === 'across') return 'no connection (OL)';
   if (is === 'lead') return maxOhm === undefined ? 'unknown' : `${ohms(maxOhm)} at most`;

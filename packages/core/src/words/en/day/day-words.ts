@@ -26,7 +26,11 @@ export function sayUnrecorded(device: string, why: Unrecorded): string {
   }
 }
 
-/** A card that is changed, and for which one. */
+/**
+ * A card that is changed, and for which one.
+ *
+ * @example sayCardChange('Skuadon 60', 1, 0.9, 2) // 'Card 2 into Skuadon 60, card 1 out: 90 % full.'
+ */
 export function sayCardChange(device: string, out: number, outFull: number, card: number | undefined): string {
   if (card === undefined) return `Card ${out} of ${device} stays: no emptier one is there.`;
   return `Card ${card} into ${device}, card ${out} out: ${Math.round(outFull * 100)} % full.`;
@@ -43,7 +47,11 @@ export function sayHelp(help: HelpAct): string {
   }
 }
 
-/** A move for which nobody is there; names as a person knows them. */
+/**
+ * A move for which nobody is there; names as a person knows them.
+ *
+ * @example sayNobody('into-rig', 'V1', 'Wheelhouse', 'Quay') // 'V1 is to go into Wheelhouse, and nobody is at Quay.'
+ */
 export function sayNobody(
   move: 'into-rig' | 'onto-charger' | 'off-charger' | 'card',
   /** The battery; of a card, what it records for. */

@@ -55,14 +55,22 @@ export function tell(finding: Finding): Told {
   };
 }
 
-/** The sentence alone. */
+/**
+ * The sentence alone.
+ *
+ * @example sayFinding(lateFinding).length > 20 // true
+ */
 export function sayFinding({ code, verdict, facts, phase }: Finding): string {
   const sentence = wordingOf(code).says(facts as never, verdict);
   if (!phase) return sentence;
   return `In ${phase.name === undefined ? `phase ${phase.number}` : `“${phase.name}”`}, from ${say(phase.fromMin, 'min')} on: ${sentence}`;
 }
 
-/** What a code means, for whoever asks. */
+/**
+ * What a code means, for whoever asks.
+ *
+ * @example meaningOf('over-current-late').length > 20 // true
+ */
 export function meaningOf(code: FindingCode): string {
   return WORDINGS[code].means;
 }

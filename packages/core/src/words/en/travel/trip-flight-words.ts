@@ -14,7 +14,11 @@ const TRIP_FLIGHT: WordsOf<TripFlightSays> = {
 
 export const sayTripFlight = sayer(TRIP_FLIGHT);
 
-/** What a leg or the whole trip says: a rule of the air, or what the trip lacks. */
+/**
+ * What a leg or the whole trip says: a rule of the air, or what the trip lacks.
+ *
+ * @example sayFlight({ code: 'nobody-flies', numbers: {} }) // 'Nobody flies along yet: add who travels.'
+ */
 export function sayFlight(flight: FlySaid | TripFlightSaid): string {
   return flight.code in TRIP_FLIGHT ? sayTripFlight(flight as TripFlightSaid) : sayFly(flight as FlySaid);
 }
