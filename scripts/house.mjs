@@ -15,11 +15,11 @@ const { core, entries, packages } = createRequire(import.meta.url)('../rooms.cjs
 const LIMITS = { fileLines: 350, functionLines: 60, folderFiles: 20 };
 /** How many there may be. Lower a figure when it has fallen; raising one needs a reason in the commit. */
 const MOST = {
-  longFiles: 3,
+  longFiles: 0,
   longFunctions: 0,
   fullFolders: 0,
   prettierIgnores: 6,
-  nonNull: 1022,
+  nonNull: 1014,
   casts: 111,
   prose: 7,
   publicNames: 630,

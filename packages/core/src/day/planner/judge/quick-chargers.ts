@@ -5,30 +5,13 @@ import { canChargeInPlace, wattsOf } from '../../charging';
 import { isThere, lastThere, nextThere } from '../../model';
 import type { Span } from '../../model';
 import type { FlatDay } from './flat-day';
+import { FULL, ratesAt } from './quick-rates';
+import { QuickSlots } from './quick-slots';
+import type { ChargersThen, FlatCharge } from './quick-slots';
 
 /** Nobody walks to a charger for less. */
 const LEAST_STAY_MIN = 5;
-const FULL = 1 - 1e-6;
 const INSTANT_MIN = 1e-6;
-
-/** A battery's time on a charger, by number. */
-export interface FlatCharge {
-  readonly battery: number;
-  readonly charger: number;
-  readonly fromMin: number;
-  readonly toMin: number;
-  /** It stays in the seat that it sits in. */
-  readonly inPlace?: boolean;
-}
-
-/** The chargers at one moment of a run. */
-export interface ChargersThen {
-  readonly slots: readonly (readonly FlatCharge[])[];
-  readonly offMin: Float64Array;
-  readonly on: Int32Array;
-  readonly done: number;
-  readonly nowMin: number;
-}
 
 /** What the chargers ask of the rigs of a day that is being run. */
 export interface ChargerHost {
@@ -55,8 +38,6 @@ export interface ChargerHost {
  * what could not be filled in time otherwise.
  */
 export class QuickChargers {
-  /** What was taken off again, in the order of time. */
-  private readonly done: FlatCharge[] = [];
   work = 0;
   /** Batteries that may want charging at all in this run. */
   private active: readonly number[] = [];
@@ -66,17 +47,11 @@ export class QuickChargers {
   private waiting: number[] = [];
   private arriveMin = Infinity;
   private isStale = true;
-  private slots: FlatCharge[][];
-  private offMin: Float64Array;
-  private on: Int32Array;
-  /** By battery: since when it is where a person wants it. */
-  private readonly keptFrom: number[] = [];
+  private readonly slots: QuickSlots;
   private readonly order: readonly number[];
   /** Batteries that can be charged in the rig that they sit in. */
   private readonly inPlace: readonly number[];
   private nowMin = 0;
-  /** Some place gives its chargers only so many watts. */
-  private readonly isLimited: boolean;
 
   constructor(
     private readonly flat: FlatDay,
@@ -84,16 +59,13 @@ export class QuickChargers {
     /** Before this nothing is put on but what is said to be. */
     private readonly fromMin: number,
   ) {
-    this.slots = flat.chargers.map(() => []);
-    this.offMin = new Float64Array(flat.batteries.length).fill(Infinity);
-    this.on = new Int32Array(flat.batteries.length).fill(-1);
+    this.slots = new QuickSlots(flat.chargers.length, flat.batteries.length);
     const watts = flat.chargers.map(({ charger }) => wattsOf(charger, 1) ?? 0);
     this.chargersFor = flat.batteries.map((_, battery) => flat.chargers.flatMap(({ takes }, charger) => (takes[battery] ? [charger] : [])));
     this.inPlace = flat.batteries.flatMap(({ id }, battery) => {
       const body = flat.simulation.gear.get(id) as Battery;
       return flat.chargers.some(({ charger, takes }) => takes[battery] && canChargeInPlace(charger, body)) ? [battery] : [];
     });
-    this.isLimited = flat.placeWatts.some((watts) => watts < Infinity);
     this.order = flat.chargers.map((_, place) => place).sort((a, b) => watts[b]! - watts[a]!);
   }
 
@@ -109,80 +81,52 @@ export class QuickChargers {
   }
 
   reset(): void {
-    this.done.length = 0;
-    for (const slots of this.slots) slots.length = 0;
-    this.offMin.fill(Infinity);
-    this.on.fill(-1);
+    this.slots.reset();
     this.nowMin = 0;
   }
 
-  /** Everything that was on a charger; what is still on one stays as long as it may. */
   get charges(): readonly FlatCharge[] {
-    return [...this.done, ...this.slots.flat().map((one) => ({ ...one, toMin: Math.max(one.fromMin, this.offMin[one.battery]!) }))];
+    return this.slots.charges;
   }
 
   get count(): number {
-    return this.slots.reduce((sum, { length }) => sum + length, this.done.length);
+    return this.slots.count;
   }
 
   save(): ChargersThen {
-    const { offMin, on, nowMin } = this;
-    return { slots: this.slots.map((slots) => [...slots]), offMin: offMin.slice(), on: on.slice(), done: this.done.length, nowMin };
+    return this.slots.save(this.nowMin);
   }
 
-  /** Back to a moment of a run that began like this one. */
-  load({ slots, offMin, on, done, nowMin }: ChargersThen): void {
-    this.slots = slots.map((own) => [...own]);
-    this.offMin = offMin.slice();
-    this.on = on.slice();
-    this.done.length = done;
-    this.nowMin = nowMin;
+  load(then: ChargersThen): void {
+    this.slots.load(then);
+    this.nowMin = then.nowMin;
   }
 
   isOn(battery: number): boolean {
-    return this.on[battery] !== -1;
+    return this.slots.chargerOf(battery) !== -1;
   }
 
   /** Puts a battery on, as said; it stays until `offMin`, or until it is wanted. */
   put(battery: number, charger: number, atMin: number, offMin: number, inPlace = false): void {
-    this.slots[charger]!.push({ battery, charger, fromMin: atMin, toMin: atMin, ...(inPlace && { inPlace }) });
-    this.on[battery] = charger;
-    this.offMin[battery] = offMin;
+    this.slots.put({ battery, charger, fromMin: atMin, toMin: atMin, ...(inPlace && { inPlace }) }, offMin);
     this.isStale = true;
   }
 
   /** The same for one that a person wants there: it gives way to nothing, what has no place beside it does. */
   keep(battery: number, charger: number, atMin: number, offMin: number, inPlace = false): void {
-    const slots = this.slots[charger]!;
-    while (slots.length >= this.flat.chargers[charger]!.charger.slots) {
-      const gives = this.latest(slots.filter((one) => !this.isKept(one)));
+    while (this.slots.of(charger).length >= this.flat.chargers[charger]!.charger.slots) {
+      const gives = this.slots.latest(charger);
       if (!gives) break;
       this.takeOff(gives.battery, atMin);
     }
     this.put(battery, charger, atMin, offMin, inPlace);
-    this.keptFrom[battery] = atMin;
-  }
-
-  private isKept({ battery, fromMin }: FlatCharge): boolean {
-    return this.keptFrom[battery] === fromMin;
-  }
-
-  /** The one that may stay longest. */
-  private latest(slots: readonly FlatCharge[]): FlatCharge | undefined {
-    return slots.reduce<FlatCharge | undefined>((a, b) => (a && this.offMin[a.battery]! >= this.offMin[b.battery]! ? a : b), undefined);
+    this.slots.keep(battery, atMin);
   }
 
   takeOff(battery: number, atMin: number): void {
-    const charger = this.on[battery]!;
-    if (charger === -1) return;
-    const slots = this.slots[charger]!;
-    const place = slots.findIndex((one) => one.battery === battery);
-    const taken = { ...slots[place]!, toMin: atMin };
-    this.done.push(taken);
-    slots.splice(place, 1);
-    this.on[battery] = -1;
-    this.offMin[battery] = Infinity;
-    if (taken.inPlace) {
+    if (!this.isOn(battery)) return;
+    const { charger, inPlace } = this.slots.take(battery, atMin);
+    if (inPlace) {
       this.host.restUntil(battery, atMin);
       this.isStale = true;
       return;
@@ -201,7 +145,7 @@ export class QuickChargers {
       const now = this.nowMin;
       if (now >= this.fromMin && Number.isInteger(now)) this.handle();
       if (this.isStale || now >= this.arriveMin) this.survey();
-      const rates = this.rates(now);
+      const rates = ratesAt(this.flat, this.slots, soc, now);
       let next = this.nextMin(toMin);
       for (const { battery, watts } of rates) next = Math.min(next, now + Math.max(INSTANT_MIN, this.minutes(battery, watts)));
       for (const { battery, watts } of rates) {
@@ -221,7 +165,7 @@ export class QuickChargers {
     this.arriveMin = Infinity;
     this.waiting.length = 0;
     for (const battery of this.active) {
-      if (this.on[battery] !== -1 || batteries[battery]!.lostMin <= now) continue;
+      if (this.isOn(battery) || batteries[battery]!.lostMin <= now) continue;
       const isSeated = this.host.isSeated(battery);
       if (!isSeated && soc[battery]! >= FULL_SHARE) continue;
       let soonest = Infinity;
@@ -244,21 +188,21 @@ export class QuickChargers {
     const { chargers, places, hands } = this.flat;
     const now = this.nowMin;
     for (let index = 0; index < chargers.length; index++) {
-      const slots = this.slots[index]!;
+      const slots = this.slots.of(index);
       for (let at = slots.length - 1; at >= 0; at--)
-        if (this.offMin[slots[at]!.battery]! <= now || chargers[index]!.lostMin <= now) this.takeOff(slots[at]!.battery, now);
+        if (this.slots.offAt(slots[at]!.battery) <= now || chargers[index]!.lostMin <= now) this.takeOff(slots[at]!.battery, now);
     }
     if (this.isStale || now >= this.arriveMin) this.survey();
     if (this.inPlace.length > 0) this.handleInPlace();
     if (this.waiting.length === 0) return;
     for (const index of this.order) {
       const { place, charger, lostMin } = chargers[index]!;
-      const slots = this.slots[index]!;
+      const slots = this.slots.of(index);
       if (lostMin <= now || !isThere(hands(places[place]), now)) continue;
       for (;;) {
         const { battery, offMin } = this.mostUrgent(index);
         if (battery === -1) break;
-        const full = slots.find((one) => this.host.soc[one.battery]! >= FULL && !this.isKept(one));
+        const full = slots.find((one) => this.host.soc[one.battery]! >= FULL && !this.slots.isKept(one));
         if (slots.length >= charger.slots) {
           const gives = full ?? this.givesWay(index, battery, offMin);
           if (!gives) break;
@@ -276,7 +220,7 @@ export class QuickChargers {
     const { chargers, places, hands } = this.flat;
     const now = this.nowMin;
     for (const battery of this.inPlace) {
-      const pause = this.on[battery] === -1 ? this.host.pauseOf(battery, now) : undefined;
+      const pause = !this.isOn(battery) ? this.host.pauseOf(battery, now) : undefined;
       if (!pause || pause.fromMin > now || pause.toMin < now + LEAST_STAY_MIN) continue;
       this.host.settle(battery, now);
       if (this.host.soc[battery]! >= FULL_SHARE) continue;
@@ -288,7 +232,7 @@ export class QuickChargers {
           takes[battery] &&
           charger.connector === 'usb-c' &&
           lostMin > now &&
-          this.slots[one]!.length < charger.slots &&
+          this.slots.of(one).length < charger.slots &&
           isThere(hands(places[place]), now) &&
           hasPower(live, now, pause.toMin)
         );
@@ -327,15 +271,15 @@ export class QuickChargers {
 
   /** What is on a charger and can wait, where another cannot. */
   private givesWay(index: number, battery: number, offMin: number): FlatCharge | undefined {
-    const slots = this.slots[index]!;
+    const slots = this.slots.of(index);
     const { charger } = this.flat.chargers[index]!;
     const each = wattsOf(charger, charger.order === 'one-by-one' ? 1 : slots.length) ?? 0;
     const wanted = this.minutes(battery, each);
     const first = Math.min(...slots.map((one) => this.minutes(one.battery, each)));
     if (this.nowMin + first + wanted <= offMin) return undefined;
-    const latest = this.latest(slots.filter((one) => !this.isKept(one)));
+    const latest = this.slots.latest(index);
     // what is wanted no later stays; and nothing is taken off that was only just put on
-    return latest && this.offMin[latest.battery]! > offMin && this.nowMin - latest.fromMin >= LEAST_STAY_MIN ? latest : undefined;
+    return latest && this.slots.offAt(latest.battery) > offMin && this.nowMin - latest.fromMin >= LEAST_STAY_MIN ? latest : undefined;
   }
 
   private minutes(battery: number, watts: number): number {
@@ -351,63 +295,26 @@ export class QuickChargers {
     if (now < this.fromMin) next = Math.min(next, Math.ceil(this.fromMin));
     if (this.arriveMin < next) next = Math.ceil(this.arriveMin);
     for (const battery of this.inPlace) {
-      const pause = this.on[battery] === -1 ? this.host.pauseOf(battery, now) : undefined;
+      const pause = !this.isOn(battery) ? this.host.pauseOf(battery, now) : undefined;
       if (pause && pause.fromMin > now) next = Math.min(next, Math.ceil(pause.fromMin));
     }
     const isWaiting = this.waiting.length > 0;
     for (let index = 0; index < chargers.length; index++) {
       const { place, live, lostMin } = chargers[index]!;
-      const slots = this.slots[index]!;
+      const slots = this.slots.of(index);
       if (slots.length === 0 && !isWaiting) continue;
       for (const { fromMin, toMin: to } of live) {
         if (fromMin > now) next = Math.min(next, fromMin);
         if (to > now) next = Math.min(next, to);
       }
       if (lostMin > now) next = Math.min(next, lostMin);
-      for (const { battery } of slots) if (this.offMin[battery]! > now) next = Math.min(next, this.offMin[battery]!);
+      for (const { battery } of slots) if (this.slots.offAt(battery) > now) next = Math.min(next, this.slots.offAt(battery));
       if (isWaiting) {
         const there = hands(places[place]);
         if (!isThere(there, now)) next = Math.min(next, nextThere(there, now));
       }
     }
     return next;
-  }
-
-  private rates(now: number): readonly Rate[] {
-    const { chargers } = this.flat;
-    const { soc } = this.host;
-    let rates: Rate[] = NO_RATES;
-    for (let index = 0; index < chargers.length; index++) {
-      const slots = this.slots[index]!;
-      if (slots.length === 0) continue;
-      const { charger, place, live, takes, lostMin } = chargers[index]!;
-      if (lostMin <= now || !isThere(live, now)) continue;
-      let active = 0;
-      const first = rates.length;
-      for (let at = 0; at < slots.length && at < charger.slots; at++) {
-        const { battery } = slots[at]!;
-        if (!takes[battery] || soc[battery]! >= FULL) continue;
-        if (rates === NO_RATES) rates = [];
-        rates.push({ battery, watts: 0, place });
-        active++;
-        if (charger.order === 'one-by-one') break;
-      }
-      if (active === 0) continue;
-      const watts = wattsOf(charger, active) ?? 0;
-      for (let at = first; at < rates.length; at++) rates[at]!.watts = watts;
-    }
-    if (this.isLimited && rates.length > 0) this.limit(rates);
-    return rates;
-  }
-
-  /** What hangs on one outlet that gives little shares it by what each would take. */
-  private limit(rates: readonly Rate[]): void {
-    for (const [place, mostW] of this.flat.placeWatts.entries()) {
-      if (mostW === Infinity) continue;
-      const here = rates.filter((rate) => rate.place === place);
-      const wanted = here.reduce((sum, { watts }) => sum + watts, 0);
-      if (wanted > mostW) for (const rate of here) rate.watts *= mostW / wanted;
-    }
   }
 }
 
@@ -416,11 +323,3 @@ function hasPower(live: readonly Span[], fromMin: number, toMin: number): boolea
   for (const span of live) if (span.fromMin < toMin && span.toMin > fromMin) return true;
   return false;
 }
-
-interface Rate {
-  readonly battery: number;
-  watts: number;
-  readonly place: number;
-}
-
-const NO_RATES: Rate[] = [];

@@ -3,10 +3,8 @@ import type { Span } from '../../model';
 import { visitAround } from '../../run';
 import type { Deviation } from '../../run';
 import { Drain } from './drain';
-import type { Drained } from './drain';
-import type { FlatDay, FlatRig } from './flat-day';
+import type { FlatDay } from './flat-day';
 import { QuickChargers } from './quick-chargers';
-import type { ChargersThen, FlatCharge } from './quick-chargers';
 import { QuickHarm } from './quick-harm';
 import type { Trouble } from './quick-harm';
 import { movesOf, otherMoves } from './quick-moves';
@@ -16,7 +14,9 @@ import type { Need } from './quick-needs';
 import { NOTHING, SpareCount } from './quick-outcome';
 import type { Outcome } from './quick-outcome';
 import { QuickReach } from './quick-reach';
+import { QuickRigs } from './quick-rigs';
 import { QuickSeats } from './quick-seats';
+import type { ChargersThen, FlatCharge } from './quick-slots';
 
 /** Changes of one seat that follow each other sooner are never a plan. */
 const HASTY_MIN = 10;
@@ -47,13 +47,10 @@ export class QuickRun {
   private readonly inSeat: Int32Array;
   private readonly harm: QuickHarm;
   private readonly spares: SpareCount;
-  private readonly rigMin: Float64Array;
-  private readonly rigSpan: Int32Array;
+  private readonly rigs: QuickRigs;
   private readonly used: Uint8Array;
   private readonly lastSwap: Float64Array;
-  private readonly own: readonly Float64Array[];
   private readonly needs: QuickNeeds;
-  private readonly out: Drained = { gaps: [], lowFromMin: Infinity, lowToMin: -Infinity };
   /** Moves that were made. */
   private made = 0;
   /** By rig: pauses in which a card is changed. */
@@ -79,11 +76,9 @@ export class QuickRun {
     this.inSeat = this.seats.inSeat;
     this.harm = new QuickHarm(flat);
     this.spares = new SpareCount(flat);
-    this.rigMin = new Float64Array(rigs.length);
-    this.rigSpan = new Int32Array(rigs.length);
+    this.rigs = new QuickRigs(flat, this.drain, this.soc, this.seats, this.harm);
     this.used = new Uint8Array(batteries.length);
     this.lastSwap = new Float64Array(seats.length);
-    this.own = rigs.map((_, rig) => new Float64Array(this.drain.builtInOf(rig).length));
     this.needs = new QuickNeeds(flat);
     this.cardPauses = rigs.map(({ draws }, rig) => (cardMins[rig] ?? []).map((minute) => visitAround(draws, minute)));
     this.otherMoves = otherMoves(flat, keptCharges);
@@ -129,7 +124,7 @@ export class QuickRun {
   }
 
   settle(battery: number, atMin: number): void {
-    this.rigTo(this.flat.seats[this.inSeat[battery]!]!.rig, atMin);
+    this.rigs.to(this.flat.seats[this.inSeat[battery]!]!.rig, atMin);
   }
 
   pauseOf(battery: number, minute: number): { readonly place: number; readonly fromMin: number; readonly toMin: number } | undefined {
@@ -147,13 +142,13 @@ export class QuickRun {
 
   restUntil(battery: number, minute: number): void {
     const seat = this.inSeat[battery]!;
-    if (seat !== -1) this.rigMin[this.flat.seats[seat]!.rig] = Math.max(this.rigMin[this.flat.seats[seat]!.rig]!, minute);
+    if (seat !== -1) this.rigs.rest(this.flat.seats[seat]!.rig, minute);
   }
 
   takeOut(battery: number, atMin: number): void {
     const seat = this.inSeat[battery]!;
     if (seat === -1) return;
-    this.rigTo(this.flat.seats[seat]!.rig, atMin);
+    this.rigs.to(this.flat.seats[seat]!.rig, atMin);
     this.seats.empty(seat, atMin);
   }
 
@@ -164,7 +159,8 @@ export class QuickRun {
   run(swaps: readonly FlatSwap[], untilMin = Infinity, from?: Then): Outcome {
     const moves = movesOf(this.flat, swaps, this.otherMoves);
     this.chargers.begin(this.needs.take(moves));
-    const { result, first } = from ? this.goOn(from) : this.begin();
+    if (!from) this.reset();
+    const { result, first } = from ? this.goOn(from) : { result: { ...NOTHING }, first: 0 };
     for (this.made = first; this.made < moves.length; this.made++) {
       const move = moves[this.made]!;
       if (move.atMin >= untilMin) break;
@@ -172,7 +168,7 @@ export class QuickRun {
       this.make(move, result);
     }
     this.chargers.advance(Math.min(untilMin, this.flat.endMin));
-    this.flat.rigs.forEach((rig, index) => this.rigTo(index, Math.min(untilMin, rig.toMin)));
+    this.flat.rigs.forEach((rig, index) => this.rigs.to(index, Math.min(untilMin, rig.toMin)));
     this.sum(result);
     return result;
   }
@@ -193,7 +189,7 @@ export class QuickRun {
     return {
       minute,
       arrays: this.arrays().map((array) => array.slice()),
-      own: this.own.map((soc) => soc.slice()),
+      own: this.rigs.own.map((soc) => soc.slice()),
       chargers: this.chargers.save(),
       gapMin,
       moves: this.made,
@@ -208,14 +204,9 @@ export class QuickRun {
     return gapMin - then.gapMin < 1e-2;
   }
 
-  private begin(): { readonly result: Outcome; readonly first: number } {
-    this.reset();
-    return { result: { ...NOTHING }, first: 0 };
-  }
-
   private goOn(from: Then): { readonly result: Outcome; readonly first: number } {
     this.arrays().forEach((array, place) => array.set(from.arrays[place]!));
-    this.own.forEach((soc, rig) => soc.set(from.own[rig]!));
+    this.rigs.own.forEach((soc, rig) => soc.set(from.own[rig]!));
     this.chargers.load(from.chargers);
     // of what comes now
     this.harm.troubles.fill(undefined);
@@ -230,8 +221,8 @@ export class QuickRun {
     return [
       this.soc,
       this.reach,
-      this.rigMin,
-      this.rigSpan,
+      this.rigs.minutes,
+      this.rigs.span,
       this.used,
       this.lastSwap,
       this.needs.done,
@@ -247,11 +238,7 @@ export class QuickRun {
     this.chargers.reset();
     this.seats.reset();
     this.harm.reset();
-    this.rigSpan.fill(0);
-    flat.rigs.forEach(({ fromMin }, rig) => {
-      this.rigMin[rig] = fromMin;
-      this.own[rig]!.fill(1);
-    });
+    this.rigs.reset();
     this.used.fill(0);
     this.lastSwap.fill(-Infinity);
     this.needs.done.fill(0);
@@ -271,13 +258,13 @@ export class QuickRun {
     if (wasOn) this.chargers.takeOff(battery, atMin);
     const before = this.inSeat[battery]!;
     if (inPlace && before !== -1) {
-      this.rigTo(flat.seats[before]!.rig, atMin);
+      this.rigs.to(flat.seats[before]!.rig, atMin);
       const pause = this.pauseOf(battery, atMin);
       if (pause && pause.fromMin <= atMin) this.chargers.keep(battery, charger, atMin, Math.min(offMin, pause.toMin), true);
       return;
     }
     if (before !== -1) {
-      this.rigTo(flat.seats[before]!.rig, atMin);
+      this.rigs.to(flat.seats[before]!.rig, atMin);
       this.seats.empty(before, atMin);
     }
     if (kind === 'lost') {
@@ -288,7 +275,7 @@ export class QuickRun {
       this.chargers.keep(battery, charger, atMin, offMin);
       return;
     }
-    this.rigTo(flat.seats[seat]!.rig, atMin);
+    this.rigs.to(flat.seats[seat]!.rig, atMin);
     if (!wasOn && this.isElsewhere(battery, before, flat.seats[seat]!.rig, atMin)) result.impossible++;
     this.putIn(battery, seat, atMin, first, result);
   }
@@ -347,45 +334,6 @@ export class QuickRun {
     const last = rig.draws.findLast(({ fromMin }) => fromMin < by);
     const restMin = !last ? atMin : last.toMin >= by ? Infinity : Math.max(atMin, last.toMin);
     this.reaches.from(battery, rig, restMin);
-  }
-
-  /** Follows a rig up to a minute. */
-  private rigTo(index: number, toMin: number): void {
-    const rig = this.flat.rigs[index]!;
-    let now = this.rigMin[index]!;
-    while (now < toMin) {
-      let next = toMin;
-      for (const seat of rig.seats) {
-        this.seats.due(seat, now);
-        if (this.seats.nextMin[seat]! < next) next = this.seats.nextMin[seat]!;
-      }
-      this.pass(rig, index, now, next);
-      now = next;
-    }
-    this.rigMin[index] = Math.max(this.rigMin[index]!, toMin);
-  }
-
-  private pass(rig: FlatRig, index: number, fromMin: number, toMin: number): void {
-    const { spans, seats } = rig;
-    const batteries = seats.length === 1 ? [this.seated[seats[0]!]!] : seats.map((seat) => this.seated[seat]!);
-    let isChanging = false;
-    for (const seat of seats) if (this.seats.next[seat] !== -1) isChanging = true;
-    const { out } = this;
-    for (let at = this.rigSpan[index]!; at < spans.length; at++) {
-      const span = spans[at]!;
-      if (span.fromMin >= toMin) break;
-      if (span.toMin <= fromMin) {
-        this.rigSpan[index] = at + 1;
-        continue;
-      }
-      const [from, to] = [Math.max(fromMin, span.fromMin), Math.min(toMin, span.toMin)];
-      out.gaps.length = 0;
-      out.lowFromMin = Infinity;
-      out.lowToMin = -Infinity;
-      this.drain.through(rig, index, span, from, to, batteries, this.soc, this.own[index]!, out);
-      if (out.gaps.length === 0 && out.lowFromMin === Infinity) continue;
-      this.harm.note(index, span.parts, from, to, out, isChanging);
-    }
   }
 
   private sum(result: Outcome): void {

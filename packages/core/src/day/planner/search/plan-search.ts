@@ -1,14 +1,15 @@
 import { chance } from '../../../run';
 import type { Chance } from '../../../run';
-import { FULL_SHARE } from '../../../tables';
 import { overlap } from '../../model';
 import { bestMoments, longestStay } from '../bounds';
 import type { FlatDay, FlatSwap, Outcome, PlanOrder, QuickRun, Then, Trouble } from '../judge';
-import { canChange, momentsOf } from './plan-moments';
+import { pickOf } from './pick-of';
+import { PlanChanges } from './plan-changes';
+import { momentsOf } from './plan-moments';
 import type { Moments } from './plan-moments';
+import { byTime, inOrder } from './plan-order';
+import { PlanWays } from './plan-ways';
 
-/** Batteries that are tried at one moment. */
-const MOST_BATTERIES = 8;
 /** How far a plan is filled up at a time, and how far it is looked what a change leads to. */
 const WINDOW_MIN = 240;
 const HELP_MIN = 300;
@@ -48,6 +49,8 @@ export class PlanSearch {
   private readonly weights: ReturnType<typeof weights>;
   private readonly moments: readonly Moments[];
   private readonly fromMin: number;
+  private readonly ways: PlanWays;
+  private readonly changes: PlanChanges;
 
   constructor(
     private readonly flat: FlatDay,
@@ -59,6 +62,8 @@ export class PlanSearch {
     this.weights = weights(order);
     this.fromMin = fromMin;
     this.moments = flat.rigs.map((rig) => momentsOf(flat, rig, fromMin));
+    this.ways = new PlanWays(flat, this.random, this.moments, fromMin);
+    this.changes = new PlanChanges(flat, this.random, this.moments, this.ways, fromMin);
     this.best = this.tried([...kept].sort(byTime));
   }
 
@@ -103,7 +108,7 @@ export class PlanSearch {
     const from = (minute: number): Then | undefined => thens.findLast((then) => then.minute <= minute);
     let best: { readonly swaps: readonly FlatSwap[]; readonly atMin: number } | undefined;
     let least = this.looked(swaps, rig, atMin, from(atMin)) - 1e-9;
-    for (const way of this.waysFor(swaps, rig, atMin)) {
+    for (const way of this.ways.waysFor(swaps, rig, atMin)) {
       const next = inOrder([...swaps.filter((swap) => swap.kept || swap.seat !== way.seat || swap.atMin !== way.atMin), way]);
       const score = this.looked(next, rig, atMin, from(way.atMin));
       if (score >= least) continue;
@@ -176,7 +181,8 @@ export class PlanSearch {
       ]);
       const heldWh = (battery: number): number =>
         (this.flat.batteries[battery]!.filling?.energyWh ?? 0) * this.flat.batteries[battery]!.startCharge;
-      const largest = this.fitting(seat)
+      const largest = this.ways
+        .fitting(seat)
         .filter((battery) => !taken.has(battery))
         .sort((a, b) => heldWh(b) - heldWh(a));
       for (let many = 1; many <= Math.min(MOST_IN_TURN, largest.length); many++) {
@@ -226,18 +232,23 @@ export class PlanSearch {
   private changed(now: Candidate): Candidate | undefined {
     const dice = this.random.uniform();
     if (dice < 0.3) return this.refilled(now);
-    if (dice < 0.45) return this.withoutOne(now);
-    if (dice < 0.6) return this.otherBattery(now);
-    if (dice < 0.8) return this.otherMoment(now);
-    if (dice < 0.86) return this.exchanged(now);
-    if (dice < 0.95) return this.withOneMore(now);
-    return this.asTheDayBefore(now);
+    const swaps = this.otherwise(now.swaps, dice);
+    return swaps && this.tried(swaps);
+  }
+
+  private otherwise(swaps: readonly FlatSwap[], dice: number): readonly FlatSwap[] | undefined {
+    if (dice < 0.45) return this.changes.withoutOne(swaps);
+    if (dice < 0.6) return this.changes.otherBattery(swaps);
+    if (dice < 0.8) return this.changes.otherMoment(swaps);
+    if (dice < 0.86) return this.changes.exchanged(swaps);
+    if (dice < 0.95) return this.changes.withOneMore(swaps);
+    return this.changes.asTheDayBefore(swaps);
   }
 
   /** A stretch of one rig, or of all, taken away and filled again. */
   private refilled(now: Candidate): Candidate | undefined {
     if (this.flat.rigs.length === 0) return undefined;
-    const rig = this.pickOf(this.flat.rigs.length);
+    const rig = pickOf(this.random, this.flat.rigs.length);
     const { fromMin, toMin } = this.flat.rigs[rig]!;
     if (toMin <= fromMin) return undefined;
     const isWhole = this.random.uniform() < 0.1;
@@ -247,7 +258,7 @@ export class PlanSearch {
     const most = this.random.uniform() < 0.5 ? 1 : 4;
     const rest = now.swaps.filter(({ seat, atMin, kept }) => kept || this.flat.seats[seat]!.rig !== rig || atMin < from || atMin > to);
     // with what it starts much is decided: a whole day is filled from any start
-    const start = isWhole && fromMin >= this.fromMin ? this.anyStart(rig) : [];
+    const start = isWhole && fromMin >= this.fromMin ? this.changes.anyStart(rig) : [];
     let next = this.tried(inOrder([...rest, ...start]));
     for (let turn = 0; turn < MOST_REFILLED; turn++) {
       const trouble = this.judge.troubles[rig];
@@ -260,98 +271,10 @@ export class PlanSearch {
     return next;
   }
 
-  /** A rig with some batteries of those that fit put in before it starts; its own stay where they are picked. */
-  private anyStart(rig: number): FlatSwap[] {
-    const { seats, fromMin } = this.flat.rigs[rig]!;
-    return seats.flatMap((seat) => {
-      const fitting = this.fitting(seat);
-      const battery = fitting[this.pickOf(fitting.length)];
-      return battery === undefined || battery === this.flat.seats[seat]!.own ? [] : [{ seat, battery, atMin: fromMin }];
-    });
-  }
-
-  private withoutOne(now: Candidate): Candidate | undefined {
-    const place = this.pick(now.swaps);
-    return place === undefined ? undefined : this.tried(now.swaps.filter((_, index) => index !== place));
-  }
-
-  private otherBattery(now: Candidate): Candidate | undefined {
-    const place = this.pick(now.swaps);
-    if (place === undefined) return undefined;
-    const swap = now.swaps[place]!;
-    const fitting = this.fitting(swap.seat);
-    const battery = fitting[this.pickOf(fitting.length)];
-    if (battery === undefined || battery === swap.battery) return undefined;
-    return this.tried(now.swaps.map((one, index) => (index === place ? { ...one, battery } : one)));
-  }
-
-  private otherMoment(now: Candidate): Candidate | undefined {
-    const place = this.pick(now.swaps);
-    if (place === undefined) return undefined;
-    const swap = now.swaps[place]!;
-    const { rig } = this.flat.seats[swap.seat]!;
-    const { all, edges } = this.moments[rig]!;
-    if (all.length === 0) return undefined;
-    const dice = this.random.uniform();
-    const { seats } = this.flat.rigs[rig]!;
-    const seat = seats.length > 1 && dice < 0.3 ? seats[this.pickOf(seats.length)]! : swap.seat;
-    const at = all.findIndex((minute) => minute >= swap.atMin);
-    const step = Math.ceil(this.random.uniform() ** 2 * 12) * (this.random.uniform() < 0.5 ? -1 : 1);
-    const near = all[Math.max(0, Math.min(all.length - 1, (at === -1 ? all.length - 1 : at) + step))]!;
-    const atMin = this.random.uniform() < 0.25 ? edges[this.pickOf(edges.length)]! : near;
-    return this.tried(inOrder(now.swaps.map((one, index) => (index === place ? { ...one, seat, atMin } : one))));
-  }
-
-  private exchanged(now: Candidate): Candidate | undefined {
-    const [one, other] = [this.pick(now.swaps), this.pick(now.swaps)];
-    if (one === undefined || other === undefined || one === other) return undefined;
-    const [a, b] = [now.swaps[one]!, now.swaps[other]!];
-    if (a.battery === b.battery || !this.fits(a.seat, b.battery) || !this.fits(b.seat, a.battery)) return undefined;
-    return this.tried(
-      now.swaps.map((swap, index) =>
-        index === one ? { ...swap, battery: b.battery } : index === other ? { ...swap, battery: a.battery } : swap,
-      ),
-    );
-  }
-
-  /** A change more, anywhere: often the battery that is there already, put back after it was charged. */
-  private withOneMore(now: Candidate): Candidate | undefined {
-    if (this.flat.seats.length === 0) return undefined;
-    const seat = this.pickOf(this.flat.seats.length);
-    const { all } = this.moments[this.flat.seats[seat]!.rig]!;
-    if (all.length === 0) return undefined;
-    const atMin = all[this.pickOf(all.length)]!;
-    const there = now.swaps.findLast((swap) => swap.seat === seat && swap.atMin < atMin)?.battery ?? this.flat.seats[seat]!.own;
-    const fitting = this.fitting(seat);
-    const battery = this.random.uniform() < 0.4 && there !== -1 ? there : fitting[this.pickOf(fitting.length)];
-    return battery === undefined ? undefined : this.tried(inOrder([...now.swaps, { seat, battery, atMin }]));
-  }
-
-  /** One day as the day before it went. */
-  private asTheDayBefore(now: Candidate): Candidate | undefined {
-    const { midnights, day } = this.flat;
-    if (day.days < 2) return undefined;
-    const index = 1 + this.pickOf(day.days - 1);
-    const before = this.pickOf(index);
-    const [from, to, source, end] = [midnights[index]!, midnights[index + 1]!, midnights[before]!, midnights[before + 1]!];
-    const rig = this.random.uniform() < 0.5 ? -1 : this.pickOf(this.flat.rigs.length);
-    const isIt = ({ seat }: FlatSwap): boolean => rig === -1 || this.flat.seats[seat]!.rig === rig;
-    const copied = now.swaps
-      .filter((swap) => isIt(swap) && swap.atMin >= source && swap.atMin < end)
-      .map((swap) => ({ ...swap, atMin: swap.atMin - source + from, kept: false }));
-    const rest = now.swaps.filter((swap) => swap.kept || !isIt(swap) || swap.atMin < from || swap.atMin >= to);
-    return this.tried(
-      inOrder([
-        ...rest,
-        ...copied.filter(({ seat, atMin }) => canChange(this.flat, this.flat.rigs[this.flat.seats[seat]!.rig]!, atMin, this.fromMin)),
-      ]),
-    );
-  }
-
   /** The best of some ways to help a rig before it wants for power; every way where `most` is not said. */
   private repaired(now: Candidate, index: number, byMin: number, most = Infinity): Candidate | undefined {
-    const ways = this.waysFor(now.swaps, index, byMin);
-    const tries = ways.length <= most ? ways : Array.from({ length: most }, () => ways[this.pickOf(ways.length)]!);
+    const ways = this.ways.waysFor(now.swaps, index, byMin);
+    const tries = ways.length <= most ? ways : Array.from({ length: most }, () => ways[pickOf(this.random, ways.length)]!);
     let best: Candidate | undefined;
     for (const way of tries) {
       // a change that was there at that minute gives way
@@ -362,83 +285,8 @@ export class PlanSearch {
     }
     return best;
   }
-
-  private waysFor(swaps: readonly FlatSwap[], index: number, byMin: number): readonly FlatSwap[] {
-    const rig = this.flat.rigs[index]!;
-    return rig.seats.flatMap((seat) => {
-      const last = swaps.findLast((swap) => swap.seat === seat && swap.atMin <= byMin);
-      const there = last?.battery ?? this.flat.seats[seat]!.own;
-      const batteries = this.offered(swaps, seat, there);
-      return this.helpful(index, Math.max(last?.atMin ?? rig.fromMin - 1, this.fromMin - 1), byMin).flatMap((atMin) =>
-        batteries.map((battery): FlatSwap => ({ seat, battery, atMin })),
-      );
-    });
-  }
-
-  /** Minutes at which a change would help: the start, the last pauses, and the last round minute. */
-  private helpful(index: number, afterMin: number, byMin: number): readonly number[] {
-    const { all, edges, inBlocks, mornings } = this.moments[index]!;
-    const isPossible = (minute: number): boolean => minute > afterMin && minute <= byMin + 1e-6;
-    const later = all.find((minute) => minute > byMin);
-    // with what a rig starts its day much is decided
-    const dawns = mornings.filter(isPossible).slice(-1);
-    return [
-      ...new Set([
-        ...dawns,
-        ...edges.filter(isPossible).slice(-5),
-        ...inBlocks.filter(isPossible).slice(-2),
-        ...(later === undefined ? [] : [later]),
-      ]),
-    ];
-  }
-
-  /** Batteries to try in a seat: one of each kind that was not used and is in no other rig, what is there, and some of the others. */
-  private offered(swaps: readonly FlatSwap[], seat: number, there: number): readonly number[] {
-    const fitting = this.fitting(seat);
-    if (fitting.length <= MOST_BATTERIES) return fitting;
-    const used = new Set([...swaps.map(({ battery }) => battery), ...this.flat.seats.map(({ own }) => own)]);
-    const found = new Set<number>([there].filter((battery) => battery !== -1));
-    const kinds = new Set<number>();
-    for (const battery of fitting) {
-      const { kind, startCharge } = this.flat.batteries[battery]!;
-      if (used.has(battery) || kinds.has(kind) || startCharge < FULL_SHARE) continue;
-      kinds.add(kind);
-      found.add(battery);
-    }
-    for (let turn = 0; turn < 3 * MOST_BATTERIES && found.size < MOST_BATTERIES; turn++) found.add(fitting[this.pickOf(fitting.length)]!);
-    return [...found];
-  }
-
-  private fitting(seat: number): readonly number[] {
-    return (this.fittings[seat] ??= this.flat.batteries.flatMap((_, battery) => (this.fits(seat, battery) ? [battery] : [])));
-  }
-  private readonly fittings: (readonly number[])[] = [];
-
-  private fits(seat: number, battery: number): boolean {
-    return this.flat.seats[seat]!.takes[this.flat.batteries[battery]!.kind]!;
-  }
-
-  /** A change that may be moved or taken away. */
-  private pick(swaps: readonly FlatSwap[]): number | undefined {
-    if (swaps.length === 0) return undefined;
-    const place = this.pickOf(swaps.length);
-    return swaps[place]!.kept ? undefined : place;
-  }
-
-  /** One of so many. */
-  private pickOf(count: number): number {
-    return Math.floor(this.random.uniform() * count);
-  }
 }
 
 function earliest(troubles: readonly (Trouble | undefined)[]): Trouble | undefined {
   return troubles.reduce<Trouble | undefined>((first, one) => (one && (!first || one.atMin < first.atMin) ? one : first), undefined);
-}
-
-function byTime(a: FlatSwap, b: FlatSwap): number {
-  return a.atMin - b.atMin;
-}
-
-function inOrder(swaps: FlatSwap[]): readonly FlatSwap[] {
-  return swaps.sort(byTime);
 }
