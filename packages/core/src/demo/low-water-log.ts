@@ -57,6 +57,8 @@ const SEED = 20260103;
 /**
  * The demo's recording: a meter between V1 and the Wheelhouse's adapter for half an hour, played by the core itself with
  * seeded noise and a peak at each start. Made when it is asked for; the same every time.
+ *
+ * @example lowWaterRecording().entry.body.name // 'V1 to Wheelhouse, bench'
  */
 export function lowWaterRecording(): { readonly entry: RecordingEntry; readonly slots: Slots } {
   const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));

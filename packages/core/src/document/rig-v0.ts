@@ -5,6 +5,8 @@ const V0_FIELDS = ['deviceId', 'inputId', 'batteryId', 'outputId', 'cableId', 'a
 /**
  * A rig of version 0, one device on one battery named by fields of its own, as devices and links. Anything else is
  * handed back as it came.
+ *
+ * @example rigFromV0({ name: 'Deck' }) // { name: 'Deck' }
  */
 export function rigFromV0(body: unknown): unknown {
   if (typeof body !== 'object' || body === null || !('deviceId' in body)) return body;

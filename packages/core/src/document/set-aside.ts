@@ -16,7 +16,11 @@ export function setAside(shape: Shape, value: unknown): { readonly known: unknow
   return { known, aside };
 }
 
-/** The value with what was set aside where it stood. What no longer has a place (its list is shorter now) is dropped. */
+/**
+ * The value with what was set aside where it stood. What no longer has a place (its list is shorter now) is dropped.
+ *
+ * @example putBack({ a: 1 }, []) // { a: 1 }
+ */
 export function putBack(known: unknown, aside: Aside): unknown {
   return aside.reduce<unknown>((whole, { path, value }) => (path.startsWith('/') ? insert(whole, keysOf(path), value) : whole), known);
 }

@@ -91,6 +91,8 @@ export interface ReadCalendar {
  * Reads a calendar's events as blocks of a day. Events of its own keep their block; others go to `rigId`, at clock times
  * of the day's zone where they name none. Events that repeat come once each time; those outside the plan, of whole days
  * and of batteries and cards are left out. Never throws: what is wrong is told, by the event's place.
+ *
+ * @example blocksFromCalendar('BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR', day, 'rig', newId).blocks // []
  */
 export function blocksFromCalendar(text: string, day: Day, rigId: string, newId: () => string): ReadCalendar {
   let root: ICAL.Component;

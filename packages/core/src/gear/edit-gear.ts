@@ -14,10 +14,20 @@ export function withTyped<G extends Gear>(body: G, changes: Changes<G>, figure: 
   return withChanges<object>(body, { ...changes, from: { ...from, [figure]: kept } }) as G;
 }
 
+/**
+ * A device with one of its inputs changed.
+ *
+ * @example withInput(gear.get(cameraId), 'bay', { maxV: 9 }).inputs[0].maxV // 9
+ */
 export function withInput(device: Device, inputId: string, changes: object): Device {
   return { ...device, inputs: device.inputs.map((input): Input => (input.id === inputId ? withChanges(input, changes) : input)) };
 }
 
+/**
+ * A battery with one of its outputs changed.
+ *
+ * @example withOutput(battery, battery.outputs[0].id, { maxA: 5 }).outputs[0].maxA // 5
+ */
 export function withOutput(battery: Battery, outputId: string, changes: object): Battery {
   return { ...battery, outputs: battery.outputs.map((output): Output => (output.id === outputId ? withChanges(output, changes) : output)) };
 }

@@ -12,7 +12,11 @@ export interface Ports {
 export const ADAPTER_IN = 'in';
 export const ADAPTER_OUT = 'out';
 
-/** All that a piece of gear takes and gives, whatever its kind; a cable and a charger have no ports of this sort. */
+/**
+ * All that a piece of gear takes and gives, whatever its kind; a cable and a charger have no ports of this sort.
+ *
+ * @example portsOf(gear.get(cameraId)).inputs.length // 2
+ */
 export function portsOf(gear: Gear): Ports {
   switch (gear.kind) {
     case 'battery':

@@ -105,15 +105,35 @@ type NumberOptions = { min?: number; max: number; above?: number; integer?: bool
 export function number(title: string, unit: Unit, { min = 0, max, above, integer = false }: NumberOptions): NumberShape {
   return { kind: 'number', title, unit, min: above ?? min, max, aboveMin: above !== undefined, integer };
 }
+/**
+ * A field of text, of so many characters at most; `pattern` says what may stand in it.
+ *
+ * @example text('Name', 40).title // 'Name'
+ */
 export function text(title: string, maxLength: number, pattern?: TextShape['pattern']): TextShape {
   return { kind: 'text', title, maxLength, ...(pattern && { pattern }) };
 }
+/**
+ * A field that is yes or no.
+ *
+ * @example flag('Marked').title // 'Marked'
+ */
 export function flag(title: string): BooleanShape {
   return { kind: 'boolean', title };
 }
+/**
+ * A field of one of several, each with what it is called.
+ *
+ * @example choice('Size', { s: 'Small', l: 'Large' }).options.s // 'Small'
+ */
 export function choice<const T extends string>(title: string, options: Readonly<Record<T, string>>): ChoiceShape<T> {
   return { kind: 'choice', title, options };
 }
+/**
+ * Several of one kind, at most so many.
+ *
+ * @example list('Names', text('Name', 40), { max: 3 }).item.title // 'Name'
+ */
 export function list<S extends Shape>(title: string, item: S, { min = 0, max }: { min?: number; max: number }): ListShape<S> {
   return { kind: 'list', title, item, minItems: min, maxItems: max };
 }
@@ -123,12 +143,22 @@ export function tuple(title: string, items: readonly NumberShape[]): TupleShape 
 export function record(title: string, value: NumberShape, maxKeys: number): RecordShape {
   return { kind: 'record', title, value, maxKeys };
 }
+/**
+ * Several fields together.
+ *
+ * @example object('Thing', { name: text('Name', 40) }).title // 'Thing'
+ */
 export function object<F extends Fields>(title: string, fields: F): ObjectShape<F> {
   return { kind: 'object', title, fields };
 }
 export function tagged<const K extends string, V extends Variants>(title: string, tag: K, variants: V): TaggedShape<K, V> {
   return { kind: 'tagged', title, tag, variants };
 }
+/**
+ * A field that may be absent.
+ *
+ * @example optional(flag('Marked')).of.title // 'Marked'
+ */
 export function optional<S extends Shape>(of: S): OptionalShape<S> {
   return { kind: 'optional', of };
 }

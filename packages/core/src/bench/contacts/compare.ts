@@ -37,7 +37,11 @@ export interface BayWindow {
   readonly maxV: number | undefined;
 }
 
-/** What a device stands where its battery sits: in its bay, or on its plate; else at its first input that takes volts. */
+/**
+ * What a device stands where its battery sits: in its bay, or on its plate; else at its first input that takes volts.
+ *
+ * @example windowOf(gear.get(cameraId)).maxV // 8.6
+ */
 export function windowOf(device: Gear | undefined): BayWindow {
   const inputs = device?.kind === 'device' ? device.inputs.filter(({ takes }) => takes === 'window') : [];
   const bay = inputs.find(({ connector: { type } }) => type === 'bay' || type === 'l-plate') ?? inputs[0];

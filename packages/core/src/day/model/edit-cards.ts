@@ -6,7 +6,11 @@ import type { CardChange, Cards, Day } from '../shape';
 const NEW_CARD_MIN = 60;
 const NEW_CARDS = 2;
 
-/** Cards for a recording device of a rig, to be typed right. */
+/**
+ * Cards for a recording device of a rig, to be typed right.
+ *
+ * @example withNewCards(day, day.rigIds[0], cameraId).cards.length - (day.cards ?? []).length // 1
+ */
 export function withNewCards(day: Day, rigId: string, deviceId: string): Day {
   const all = day.cards ?? [];
   const taken = new Set(all.map(({ id }) => id));
@@ -15,6 +19,11 @@ export function withNewCards(day: Day, rigId: string, deviceId: string): Day {
   return { ...day, cards: [...all, { id: `cards-${number}`, rigId, deviceId, count: NEW_CARDS, minutes: NEW_CARD_MIN }] };
 }
 
+/**
+ * Cards of a lot changed.
+ *
+ * @example withCards({ ...day, cards: [{ id: 'c', rigId: day.rigIds[0], deviceId: cameraId, count: 2 }] }, 'c', { count: 4 }).cards[0].count // 4
+ */
 export function withCards(day: Day, id: string, changes: Changes<Cards>): Day {
   return { ...day, cards: (day.cards ?? []).map((cards) => (cards.id === id ? withChanges(cards, changes) : cards)) };
 }

@@ -87,6 +87,11 @@ export function withNewSwap(day: Day, { rigId, seatId, batteryId }: Pick<Swap, '
   return { ...day, swaps: [...(day.swaps ?? []), { rigId, seatId, batteryId, atMin }] };
 }
 
+/**
+ * A rig more in the day.
+ *
+ * @example withRig(day, 'new').rigIds.length - day.rigIds.length // 1
+ */
 export function withRig(day: Day, rigId: string): Day {
   return { ...day, rigIds: [...day.rigIds, rigId] };
 }
@@ -110,6 +115,11 @@ export function withNewPlace(day: Day): Day {
   return { ...day, places: [...places, { id: `place-${number}`, name: `Place ${number}`, power: 'mains' }] };
 }
 
+/**
+ * A place changed.
+ *
+ * @example withPlace(day, day.places[0].id, { name: 'Quay' }).places[0].name // 'Quay'
+ */
 export function withPlace(day: Day, id: string, changes: Changes<Place>): Day {
   return { ...day, places: (day.places ?? []).map((place) => (place.id === id ? withChanges(place, changes) : place)) };
 }
@@ -133,7 +143,11 @@ export function withoutPlace(day: Day, id: string): Day {
   };
 }
 
-/** Blocks of a kind of one's own go on like what it is like now. */
+/**
+ * Blocks of a kind of one's own go on like what it is like now.
+ *
+ * @example withKind({ ...day, kinds: [{ id: 'k', name: 'Rain' }] }, 'k', { name: 'Wind' }).kinds[0].name // 'Wind'
+ */
 export function withKind(day: Day, id: string, changes: Partial<OwnKind>): Day {
   const { like } = changes;
   return {
@@ -150,14 +164,22 @@ export function withoutKind(day: Day, id: string): Day {
   return withChanges({ ...day, blocks }, { kinds: left.length > 0 ? left : undefined });
 }
 
-/** Where a charger stands; undefined: nowhere, and nothing is charged by it. */
+/**
+ * Where a charger stands; undefined: nowhere, and nothing is charged by it.
+ *
+ * @example withCharger({ ...day, chargers: [] }, 'c1', day.places[0].id).chargers.length // 1
+ */
 export function withCharger(day: Day, gearId: string, placeId: string | undefined): Day {
   const others = (day.chargers ?? []).filter((one) => one.gearId !== gearId);
   if (placeId !== undefined) return { ...day, chargers: [...others, { gearId, placeId }] };
   return { ...day, chargers: others, charges: (day.charges ?? []).filter(({ chargerId }) => chargerId !== gearId) };
 }
 
-/** What is said of a battery on this day; undefined: nothing, and it is there only if a rig has it. */
+/**
+ * What is said of a battery on this day; undefined: nothing, and it is there only if a rig has it.
+ *
+ * @example withBattery(day, 'v9', { startCharge: 0.5 }).batteries.at(-1).startCharge // 0.5
+ */
 export function withBattery(day: Day, gearId: string, changes: Changes<Omit<DayBattery, 'gearId'>> | undefined): Day {
   const known = (day.batteries ?? []).find((one) => one.gearId === gearId);
   const others = (day.batteries ?? []).filter((one) => one.gearId !== gearId);
@@ -166,7 +188,11 @@ export function withBattery(day: Day, gearId: string, changes: Changes<Omit<DayB
   return { ...day, batteries: [...others, apart ? { ...said, apart } : said] };
 }
 
-/** Crew hours by their place in the list. */
+/**
+ * Crew hours by their place in the list.
+ *
+ * @example withHands({ ...day, hands: [{ fromMin: 0, toMin: 60 }] }, 0, { toMin: 90 }).hands[0].toMin // 90
+ */
 export function withHands(day: Day, index: number, changes: Changes<Hands>): Day {
   return { ...day, hands: (day.hands ?? []).map((one, place) => (place === index ? withChanges(one, changes) : one)) };
 }
@@ -175,6 +201,11 @@ export function withNewHands(day: Day): Day {
   return { ...day, hands: [...(day.hands ?? []), NEW_HANDS] };
 }
 
+/**
+ * One stretch of crew hours less.
+ *
+ * @example withoutHands({ ...day, hands: [{ fromMin: 0, toMin: 60 }] }, 0).hands // []
+ */
 export function withoutHands(day: Day, index: number): Day {
   return { ...day, hands: (day.hands ?? []).filter((_, place) => place !== index) };
 }

@@ -28,7 +28,11 @@ export const forecastAskShape = object('Forecast asked for', {
 });
 export type ForecastAsk = Infer<typeof forecastAskShape>;
 
-/** A forecast as the weather of a place; hours before the plan or after it are left out. */
+/**
+ * A forecast as the weather of a place; hours before the plan or after it are left out.
+ *
+ * @example weatherFromForecast({ source: 'typed', hours: [] }, day).hours // []
+ */
 export function weatherFromForecast({ source, hours }: Forecast, day: Pick<Day, 'date' | 'zone' | 'days'>): Weather {
   const kept = hours
     .map(({ at, temperatureC }) => ({ atMin: Math.round(minuteOf(day, Date.parse(at))), temperatureC }))

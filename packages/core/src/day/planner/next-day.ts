@@ -27,6 +27,8 @@ export function carriedOver(
  * full as it is then, and as many cards that are not yet copied; what is broken stays broken. Its blocks are for the person to say.
  *
  * @param known identifiers of gear that is in the kit; batteries built into devices are charged with their device
+ *
+ * @example dayAfter('d1', day, simulation.run(simulation.prepare(day)), new Set()).date // '2026-01-14'
  */
 export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge' | 'cards'>, known: ReadonlySet<string>): Day {
   const { blocks: _blocks, swaps: _swaps, charges: _charges, cardChanges: _cardChanges, note: _note, startsAt: _startsAt, ...rest } = day;

@@ -53,6 +53,8 @@ interface Break extends Span {
  * Every break in which a battery that is wanted again could be filled, each tried by running the day with it. Worth the
  * handling is what takes away minutes without power, or keeps a battery out of its reserve; of the rest it is said what the
  * battery has left without. Cost: a run of the day for each break and charger there.
+ *
+ * @example topUps(simulation, simulation.run(simulation.prepare(day))).length > 0 // true
  */
 export function topUps(simulation: DaySimulation, run: DayRun): readonly TopUp[] {
   const { day } = simulation;
@@ -126,6 +128,8 @@ function judged(now: PlanFigures, then: PlanFigures, gain: number, left: number)
 /**
  * Whether what is on a charger serves the plan itself; the rest is for the day after. By place among the day's charges. Cost:
  * a run of the day for each charge of a battery that is drawn from afterwards.
+ *
+ * @example neededToday(simulation, simulation.run(simulation.prepare(day))) // []
  */
 export function neededToday(simulation: DaySimulation, run: DayRun): readonly boolean[] {
   const { day } = simulation;

@@ -41,7 +41,11 @@ export interface ChargingList {
   readonly cautions: readonly ChargingSaid[];
 }
 
-/** Everything that is charged in a day, in the order of time, and what is not ready when it is called for. */
+/**
+ * Everything that is charged in a day, in the order of time, and what is not ready when it is called for.
+ *
+ * @example chargingList(simulation, simulation.run(simulation.prepare(day))).rows // []
+ */
 export function chargingList({ day, gear, rigs }: DaySimulation, run: DayRun): ChargingList {
   const title = (id: string): string => (gear.has(id) ? gearTitle(gear.get(id)!) : id);
   const rows = run.filled.map(({ charge, fromCharge, toCharge, fullMin, wallWh, trouble }): ChargingRow => ({

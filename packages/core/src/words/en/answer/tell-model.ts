@@ -23,6 +23,11 @@ export interface ToldSensitivity extends Omit<Sensitivity, 'what'> {
   readonly remedy: string;
 }
 
+/**
+ * What an uncertain figure does to the time, in words.
+ *
+ * @example tellSensitivity(sensitivities(rigModel(rig, gear))[0]).share > 0 // true
+ */
 export function tellSensitivity({ gearId, part, what, spread, lowMin, highMin, share }: Sensitivity): ToldSensitivity {
   return { gearId, part, what: saySensitive(what), spread, lowMin, highMin, remedy: sayHowToMeasure(what), share };
 }

@@ -45,6 +45,11 @@ export interface ToldCharging extends Omit<ChargingList, 'rows' | 'notReady' | '
   readonly cautions: readonly string[];
 }
 
+/**
+ * What is charged tonight, in words.
+ *
+ * @example tellCharging(chargingList(simulation, simulation.run(simulation.prepare(day)))).rows // []
+ */
 export function tellCharging({ rows, notReady, cautions, ...rest }: ChargingList): ToldCharging {
   return {
     ...rest,

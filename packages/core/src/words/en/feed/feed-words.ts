@@ -17,6 +17,11 @@ const FEED: WordsOf<FeedSays> = {
   'not-every-device': ({ approach }) => `Not every device of this rig can be fed at once by ${APPROACHES[approach]}.`,
 };
 
+/**
+ * What is said of a feed.
+ *
+ * @example sayFeed({ code: 'in-a-circle', numbers: {} }) // 'It is fed from there: power would run in a circle.'
+ */
 export function sayFeed(feed: FeedSaid): string {
   return sayer(FEED)(feed);
 }

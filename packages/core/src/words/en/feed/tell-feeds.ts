@@ -41,10 +41,20 @@ export function tellCriteria(criteria: Criteria): ToldCriteria {
   return { ...criteria, lost: criteria.lost.map(sayFinding) };
 }
 
+/**
+ * What feeds were found, in words.
+ *
+ * @example tellFeeds(findFeeds(rig, cameraId, gear)).feeds.length > 3 // true
+ */
 export function tellFeeds({ feeds, refused, ...rest }: FoundFeeds): ToldFeeds {
   return { ...rest, feeds: feeds.map(tellFeed), refused: refused.map(({ title, reason }) => ({ title, reason: sayFeed(reason) })) };
 }
 
+/**
+ * Which feeds go to which devices, in words.
+ *
+ * @example tellAssignments(assignFeeds(rig, gear)).best !== undefined // true
+ */
 export function tellAssignments({ best, ...rest }: Assignments): ToldAssignments {
   return { ...rest, best: best.map(tellAssignment) };
 }

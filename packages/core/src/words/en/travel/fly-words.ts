@@ -44,6 +44,11 @@ export interface ToldFly extends Omit<FlyAnswer, 'batteries' | 'short'> {
   readonly short: readonly string[];
 }
 
+/**
+ * What may fly, in words.
+ *
+ * @example tellFly(whatMayFly({ people: 1, batteries: [] })).possible // true
+ */
 export function tellFly({ batteries, possible, short, rules }: FlyAnswer): ToldFly {
   return {
     batteries: batteries.map(({ id, verdict, rule, ...rest }) => ({ id, verdict, rule: rule.map(sayFly).join(' '), ...rest })),
