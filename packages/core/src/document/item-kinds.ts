@@ -77,7 +77,11 @@ export const PLAN_KINDS = Object.keys(ITEM_KINDS) as readonly PlanKind[];
 export const NAMED_KINDS = ['gear', 'rigs', 'days', 'rules'] as const satisfies readonly PlanKind[];
 export type NamedKind = (typeof NAMED_KINDS)[number];
 
-/** Something for each kind. */
+/**
+ * Something for each kind.
+ *
+ * @example byKind((kind) => kind.toUpperCase()).gear // 'GEAR'
+ */
 export function byKind<T>(make: (kind: PlanKind) => T): Readonly<Record<PlanKind, T>> {
   return Object.fromEntries(PLAN_KINDS.map((kind) => [kind, make(kind)])) as Readonly<Record<PlanKind, T>>;
 }
@@ -91,7 +95,11 @@ export function itemTitle<K extends PlanKind>(kind: K, body: ItemBodies[K]): str
   return ITEM_KINDS[kind].title(body);
 }
 
-/** What two people made of one item, put together; undefined where a person has to decide. */
+/**
+ * What two people made of one item, put together; undefined where a person has to decide.
+ *
+ * @example mergedBody('trips', { name: 'Out' }, { name: 'Out', note: 'mine' }, { name: 'Home' }) // { name: 'Home',note: 'mine' }
+ */
 export function mergedBody<K extends PlanKind>(
   kind: K,
   base: ItemBodies[K],

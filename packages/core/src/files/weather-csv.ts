@@ -14,6 +14,8 @@ export interface ReadWeather {
 /**
  * Reads a table of temperatures with the columns `time` and `temperature` (or `temperatureC`, `temperatureF`), decimal
  * commas allowed: times as the clocks there show them, `2026-01-12 06:00`, or `06:00` of the first day. Never throws.
+ *
+ * @example weatherFromCsv('', day, 'typed').issues.length > 0 // true
  */
 export function weatherFromCsv(csv: string, day: Pick<Day, 'date' | 'zone' | 'days'>, source: string): ReadWeather {
   const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {

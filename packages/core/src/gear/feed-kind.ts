@@ -66,7 +66,11 @@ export function inputFor(kind: FeedKind, device: Device): Input | undefined {
   return device.inputs.find(({ takes }) => takes === FEED_KINDS[kind].takes);
 }
 
-/** Whether an adapter goes between this output and this input. */
+/**
+ * Whether an adapter goes between this output and this input.
+ *
+ * @example adapterFits(GENERIC_ADAPTERS[0], battery.outputs[0], gear.get(cameraId).inputs[0]) // true
+ */
 export function adapterFits(adapter: Adapter, output: Output, input: Input): boolean {
   return mates(output.connector, adapter.input.connector) !== 'no' && mates(adapter.output.connector, input.connector) !== 'no';
 }

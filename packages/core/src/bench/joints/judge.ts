@@ -77,7 +77,11 @@ function judgeVolts({ minV, maxV, next, highV, meter }: CheckStep, reading: Mete
     : { verdict: 'good', code: 'as-expected' };
 }
 
-/** Every step with its reading judged; behind a stop nothing is judged until that is measured again. */
+/**
+ * Every step with its reading judged; behind a stop nothing is judged until that is measured again.
+ *
+ * @example judgeSteps(checkSteps(rig, gear), new Map()).length === checkSteps(rig, gear).length // true
+ */
 export function judgeSteps(steps: readonly CheckStep[], readings: ReadonlyMap<string, MeterReading>): readonly CheckedStep[] {
   const stopped = new Set<string>();
   return steps.map((step): CheckedStep => {

@@ -66,7 +66,11 @@ function readingOf(step: CheckStep, { volts, ohms, over }: JointReading): MeterR
   return over ? 'OL' : isOhms(step) ? ohms : volts;
 }
 
-/** The sheet with one reading more, in the place of an older one of the same step; undefined takes it out. */
+/**
+ * The sheet with one reading more, in the place of an older one of the same step; undefined takes it out.
+ *
+ * @example withReading({ kind: 'joints', rigId: 'r', at: '2026-01-12T08:00', readings: [] }, checkSteps(rig, gear)[0], 'OL').readings.length // 1
+ */
 export function withReading(sheet: SheetOf<'joints'>, step: CheckStep, reading: MeterReading | undefined): SheetOf<'joints'> {
   const others = sheet.readings.filter((one) => one.step !== step.id);
   if (reading === undefined) return { ...sheet, readings: others };
@@ -82,7 +86,11 @@ export function withReading(sheet: SheetOf<'joints'>, step: CheckStep, reading: 
   return { ...sheet, readings: [...others, read] };
 }
 
-/** The newest sheet of a rig; undefined where nothing of it was measured. */
+/**
+ * The newest sheet of a rig; undefined where nothing of it was measured.
+ *
+ * @example sheetOfRig([{ body: { kind: 'joints', rigId: 'r' } }], 'r').body.rigId // 'r'
+ */
 export function sheetOfRig<E extends Pick<SheetEntry, 'body'>>(sheets: Iterable<E>, rigId: string): E | undefined {
   let newest: E | undefined;
   for (const one of sheets)

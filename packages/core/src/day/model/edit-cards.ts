@@ -50,7 +50,11 @@ export function withoutCards(day: Day, ids: ReadonlySet<string>): Day {
   });
 }
 
-/** A change of card in the middle of its rig's first block, to be typed right. */
+/**
+ * A change of card in the middle of its rig's first block, to be typed right.
+ *
+ * @example withNewCardChange(withNewCards(day, day.rigIds[0], cameraId), withNewCards(day, day.rigIds[0], cameraId).cards.at(-1).id).cardChanges.length - (day.cardChanges ?? []).length // 1
+ */
 export function withNewCardChange(day: Day, cardsId: string): Day {
   const rigId = day.cards?.find(({ id }) => id === cardsId)?.rigId;
   const [first] = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);

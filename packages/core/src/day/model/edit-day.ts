@@ -67,6 +67,11 @@ export function withBlocksShifted(day: Day, ids: ReadonlySet<string>, fromBy: nu
   return { ...day, blocks };
 }
 
+/**
+ * A day with some of its blocks out.
+ *
+ * @example withoutBlocks(day, new Set(day.blocks.map(({ id }) => id))).blocks // []
+ */
 export function withoutBlocks(day: Day, ids: ReadonlySet<string>): Day {
   return { ...day, blocks: day.blocks.filter(({ id }) => !ids.has(id)) };
 }
@@ -80,7 +85,11 @@ export function withSwap(day: Day, swap: Swap, changes: Partial<Swap> | undefine
   return { ...day, swaps: (day.swaps ?? []).flatMap((one) => (one !== swap ? [one] : changes ? [changed()] : [])) };
 }
 
-/** A swap in the middle of the rig's first block, to be typed right. */
+/**
+ * A swap in the middle of the rig's first block, to be typed right.
+ *
+ * @example withNewSwap(day, { rigId: day.rigIds[0], seatId: 's', batteryId: 'b' }).swaps.length - (day.swaps ?? []).length // 1
+ */
 export function withNewSwap(day: Day, { rigId, seatId, batteryId }: Pick<Swap, 'rigId' | 'seatId' | 'batteryId'>): Day {
   const own = day.blocks.filter((block) => block.rigId === rigId).sort((a, b) => a.fromMin - b.fromMin);
   const atMin = own[0] ? Math.round((own[0].fromMin + own[0].toMin) / 2) : (day.startsAt ?? 0);
@@ -107,6 +116,11 @@ export function withoutRig(all: Day, rigId: string): Day {
   return { ...day, rigIds: day.rigIds.filter((id) => id !== rigId), blocks: others(day.blocks), swaps: others(day.swaps ?? []) };
 }
 
+/**
+ * A place more in the day.
+ *
+ * @example withNewPlace(day).places.length - day.places.length // 1
+ */
 export function withNewPlace(day: Day): Day {
   const places = day.places ?? [];
   const taken = new Set(places.map(({ id }) => id));
@@ -197,6 +211,11 @@ export function withHands(day: Day, index: number, changes: Changes<Hands>): Day
   return { ...day, hands: (day.hands ?? []).map((one, place) => (place === index ? withChanges(one, changes) : one)) };
 }
 
+/**
+ * A stretch of crew hours more.
+ *
+ * @example withNewHands(day).hands.length - (day.hands ?? []).length // 1
+ */
 export function withNewHands(day: Day): Day {
   return { ...day, hands: [...(day.hands ?? []), NEW_HANDS] };
 }

@@ -13,6 +13,8 @@ export type Mishap =
 /**
  * The day with a mishap in it: gear that is gone from a moment on, colder out of doors, or every rig at work longer at
  * the end of each day. What is planned stays as it was; a place with mains is taken to be a house and keeps its warmth.
+ *
+ * @example withMishap(day, { kind: 'lost', gearId: 'v1', atMin: 600 }).lost.length // 1
  */
 export function withMishap(day: Day, mishap: Mishap): Day {
   switch (mishap.kind) {
@@ -60,13 +62,17 @@ function isLastOfItsDay(block: Block, day: Day): boolean {
 /**
  * From when on a mishap can be answered: what lies before it has happened.
  *
- * @example answerFrom({ is: 'late', byMin: 40 }) // 0
+ * @example answerFrom({ kind: 'lost', gearId: 'v1', atMin: 600 }) // 600
  */
 export function answerFrom(mishap: Mishap): number {
   return mishap.kind === 'lost' ? mishap.atMin : 0;
 }
 
-/** A mishap in words. */
+/**
+ * A mishap in words.
+ *
+ * @example mishapTitle({ kind: 'colder', byC: 5 }, gear) // '5 degrees colder'
+ */
 export function mishapTitle(mishap: Mishap, gear: ReadonlyMap<string, Gear>): string {
   switch (mishap.kind) {
     case 'lost':

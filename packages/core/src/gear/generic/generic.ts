@@ -260,7 +260,11 @@ export function blankBattery(form: 'camera' | 'v-mount' | 'bank', port: 'pack' |
   };
 }
 
-/** The same gear made for one device's bay: what is bay-shaped takes that bay's form. A device keeps its own. */
+/**
+ * The same gear made for one device's bay: what is bay-shaped takes that bay's form. A device keeps its own.
+ *
+ * @example forBay(GENERIC_BATTERIES[0], 'M').kind // 'battery'
+ */
 export function forBay<G extends Gear>(gear: G, family: string | undefined): G {
   if (family === undefined) return gear;
   const fit = (connector: Connector): Connector => (connector.type === 'bay' ? { ...connector, family } : connector);
@@ -283,7 +287,11 @@ export function forBay<G extends Gear>(gear: G, family: string | undefined): G {
   }
 }
 
-/** The bays that a piece is made for, beside the device that has one; empty where it fits no bay. */
+/**
+ * The bays that a piece is made for, beside the device that has one; empty where it fits no bay.
+ *
+ * @example baysOf(forBay(GENERIC_BATTERIES[0], 'M')).length // 1
+ */
 export function baysOf(gear: Gear): readonly Connector[] {
   const connectors = ((): readonly Connector[] => {
     switch (gear.kind) {

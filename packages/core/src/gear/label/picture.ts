@@ -24,7 +24,11 @@ export function greyOf({
   return { width, height, data: grey };
 }
 
-/** Specks of single pixels are taken for noise: each becomes the middle one of its nine. */
+/**
+ * Specks of single pixels are taken for noise: each becomes the middle one of its nine.
+ *
+ * @example despeckled({ width: 1, height: 1, data: new Uint8ClampedArray([7]) }).width // 1
+ */
 export function despeckled({ width, height, data }: Grey): Grey {
   const result = new Uint8ClampedArray(data);
   const nine = new Uint8ClampedArray(9);
@@ -41,6 +45,8 @@ export function despeckled({ width, height, data }: Grey): Grey {
 /**
  * How much a picture is grained, as a standard deviation of its shades: what each point differs by from the mean of its
  * neighbours, half of all points more, half less; print is on few of them.
+ *
+ * @example grainOf({ width: 3, height: 3, data: new Uint8ClampedArray(9) }) // 0
  */
 export function grainOf({ width, height, data }: Grey): number {
   const off: number[] = [];
@@ -56,7 +62,11 @@ export function grainOf({ width, height, data }: Grey): number {
   return (off[Math.floor(off.length / 2)] ?? 0) / (0.6745 * 1.118);
 }
 
-/** Each point the mean of a square around it. */
+/**
+ * Each point the mean of a square around it.
+ *
+ * @example smoothed({ width: 2, height: 2, data: new Uint8ClampedArray([8, 8, 8, 8]) }, 1).data[0] // 8
+ */
 export function smoothed(grey: Grey, radius: number): Grey {
   return { ...grey, data: Uint8ClampedArray.from(blurred(grey, radius)) };
 }
@@ -121,6 +131,8 @@ const PRINT = 110;
 /**
  * By how many degrees the lines of a levelled picture rise to the right: at that angle, print and the gaps between its
  * lines lie apart the most. 0 where nothing is printed.
+ *
+ * @example skewOf({ width: 4, height: 4, data: new Uint8ClampedArray(16) }) // 0
  */
 export function skewOf({ width, height, data }: Grey): number {
   const points: number[] = [];

@@ -30,7 +30,11 @@ export function outputsOfLabel(label: Label, { leftOut, ofPack = false }: Output
   return [...named, ...loose, ...only].map((port) => outputOf(port, ids, hasTotal(reads), ofPack));
 }
 
-/** What a label prints for all its ports together. */
+/**
+ * What a label prints for all its ports together.
+ *
+ * @example budgetsOfLabel(readLabel('USB-C 65W, total 80W')) // {  }
+ */
 export function budgetsOfLabel({ reads }: Label): { readonly budgets?: readonly Budget[] } {
   return hasTotal(reads) ? { budgets: [{ id: ALL, name: 'All ports together', maxW: reads.powerW! }] } : {};
 }

@@ -8,6 +8,8 @@ const BYTES_A_SLOT = 16;
 /**
  * Slots as bytes, for keeping and sending: a mark, the count, the slot's seconds as a double; then means, lowest and
  * highest as 32-bit floats and samples as 32-bit counts, little endian. Watts keep seven digits.
+ *
+ * @example slotsFromBytes(slotsToBytes(slots)).slotS // 1
  */
 export function slotsToBytes({ slotS, meanW, lowestW, highestW, samples }: Slots): Uint8Array<ArrayBuffer> {
   const count = meanW.length;
@@ -23,7 +25,11 @@ export function slotsToBytes({ slotS, meanW, lowestW, highestW, samples }: Slots
   return bytes;
 }
 
-/** What `slotsToBytes` wrote; undefined where the bytes are not that, or not all of it. */
+/**
+ * What `slotsToBytes` wrote; undefined where the bytes are not that, or not all of it.
+ *
+ * @example slotsFromBytes(slotsToBytes(slots)).meanW.length === slots.meanW.length // true
+ */
 export function slotsFromBytes(bytes: Uint8Array): Slots | undefined {
   if (bytes.length < HEAD) return undefined;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

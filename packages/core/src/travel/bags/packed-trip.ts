@@ -37,8 +37,6 @@ export interface PackingWorld extends TripWorld {
  * Everything of a trip as it is packed now.
  *
  * @example packedTrip({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).flight.possible // true
- *
- * @example packed({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).trip.name // 'Out'
  */
 export function packedTrip(world: PackingWorld): PackedTrip {
   const { trip, rules, today, gear, rigs, sheets = [] } = world;
@@ -69,7 +67,11 @@ function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Ge
   );
 }
 
-/** A trip with everything that lies in no bag put where packing is suggested. `anew`: what was put by hand too. */
+/**
+ * A trip with everything that lies in no bag put where packing is suggested. `anew`: what was put by hand too.
+ *
+ * @example packed({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).suggestion.left // []
+ */
 export function packed(world: PackingWorld, anew = false): { readonly trip: Trip; readonly suggestion: PackingSuggestion } {
   // anew: as if nothing lay anywhere, for who carries a battery follows from whose bag it lies in
   const trip = anew

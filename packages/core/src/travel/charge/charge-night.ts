@@ -62,7 +62,11 @@ export interface KitNight {
   readonly zone?: string;
 }
 
-/** A night in the kit as a day of its own, so that one computation charges both. */
+/**
+ * A night in the kit as a day of its own, so that one computation charges both.
+ *
+ * @example kitNightDay({ batteryIds: ['v1'], chargerIds: [], date: '2026-01-12', fromMin: 1200, untilMin: 1800, awake: undefined, temperatureC: 20 }).date // '2026-01-12'
+ */
 export function kitNightDay({ batteryIds, chargerIds, date, fromMin, untilMin, awake, temperatureC, zone }: KitNight): Day {
   return {
     name: 'Tonight',

@@ -106,7 +106,11 @@ export function flyersOf({ people = [] }: Pick<Trip, 'people'>): readonly Person
   return people.filter(({ flies }) => flies !== false);
 }
 
-/** What was said of a thing; nothing where nobody did. */
+/**
+ * What was said of a thing; nothing where nobody did.
+ *
+ * @example stateOf({ things: [{ id: 'v1', bagId: 'cabin' }] }, 'v1').bagId // 'cabin'
+ */
 export function stateOf({ things = [] }: Pick<Trip, 'things'>, id: string): ThingState {
   return things.find((one) => one.id === id) ?? { id };
 }

@@ -25,7 +25,11 @@ export function sayExpected({ is, minV, maxV, maxOhm }: CheckStep): string {
   return minV === undefined || maxV === undefined ? 'unknown: a figure is missing' : `${volts(minV)} to ${volts(maxV)}`;
 }
 
-/** Why so much is expected. */
+/**
+ * Why so much is expected.
+ *
+ * @example sayWhyExpected(checkSteps(rig, gear)[0]).length > 10 // true
+ */
 export function sayWhyExpected({ is, loadW, next }: CheckStep): string {
   const takes =
     next.minV === undefined || next.maxV === undefined

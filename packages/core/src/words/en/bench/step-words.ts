@@ -2,7 +2,11 @@ import type { NamedOutput, Probes, StepPlace } from '../../../bench/joints';
 import { connectorName } from '../../../gear';
 import type { Connector } from '../../../gear';
 
-/** Where a step is measured: `the end of D-tap lead, from Plate V, with a lamp on it`. */
+/**
+ * Where a step is measured: `the end of D-tap lead, from Plate V, with a lamp on it`.
+ *
+ * @example sayPlace({ is: 'contacts', of: 'Adapter M' }) // 'the contacts of Adapter M'
+ */
 export function sayPlace(place: StepPlace): string {
   return `${sayJoint(place)}${place.withLamp ? ', with a lamp on it' : ''}${place.fedBy === undefined ? '' : `, fed by ${place.fedBy}`}`;
 }
@@ -26,7 +30,11 @@ function sayOutput({ port, part }: NamedOutput): string {
   return port === undefined ? part : `${port} of ${part}`;
 }
 
-/** Where red and black go. */
+/**
+ * Where red and black go.
+ *
+ * @example sayProbes({ with: 'one-end' }) // 'plus to minus of one end: no connection'
+ */
 export function sayProbes(probes: Probes): string {
   switch (probes.with) {
     case 'meter-between':

@@ -61,7 +61,11 @@ function tellTest({ test, spare, effortMin, parts }: NextTest): ToldTest {
   };
 }
 
-/** What an answer of the table is called; itself where the table has none. */
+/**
+ * What an answer of the table is called; itself where the table has none.
+ *
+ * @example sayAnswer(FAULT_TEST_IDS[0], FAULT_TESTS[FAULT_TEST_IDS[0]].answers[0]).length > 0 // true
+ */
 export function sayAnswer(test: FaultTestId, answer: string): string {
   return TEST_WORDS[test].answers[answer] ?? answer;
 }

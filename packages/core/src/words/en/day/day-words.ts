@@ -13,6 +13,11 @@ export function sayDark(device: string, why: Dark): string {
   }
 }
 
+/**
+ * Why a device does not record.
+ *
+ * @example sayUnrecorded('Skuadon 60', 'card-full') // 'Skuadon 60 has no room left on its card.'
+ */
 export function sayUnrecorded(device: string, why: Unrecorded): string {
   switch (why) {
     case 'card-full':

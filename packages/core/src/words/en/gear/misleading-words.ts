@@ -1,7 +1,11 @@
 import type { ComparedLabel, MisleadingPair } from '../../../gear/label';
 import { formatQuantity } from '../../../quantity';
 
-/** The commonest mistake with labels, told of two. */
+/**
+ * The commonest mistake with labels, told of two.
+ *
+ * @example sayMisleading({ more: { name: 'Bank', meaning: { capacityAh: 20, energyWh: 74, nominalV: 3.7 } }, less: { name: 'Holmvik', meaning: { capacityAh: 6.6, energyWh: 95, nominalV: 14.4 } } }).length > 20 // true
+ */
 export function sayMisleading({ more, less }: MisleadingPair): string {
   return `${tell(more)}; ${tell(less)}. The bigger mAh is the smaller battery.`;
 }

@@ -2,7 +2,11 @@ import { connectorName } from '../../../gear';
 import type { Label, LabelAsk, LabelPort, LabelProfile } from '../../../gear/label';
 import { formatQuantity } from '../../../quantity';
 import { CHEMISTRIES } from '../../../tables';
-/** What was read of a label, in words and figures. */
+/**
+ * What was read of a label, in words and figures.
+ *
+ * @example sayLabel(readLabel('7.2 V 2040 mAh')) // '7.2 V, 2.04 Ah, that is 14.7 Wh'
+ */
 export function sayLabel({ reads, asks }: Label): string {
   const { capacityAh, energyWh, awg, areaMm2, cellsInSeries, chemistry, ports = [], profiles = [], ...own } = reads;
   const say = formatQuantity;

@@ -7,7 +7,11 @@ import { say } from '../say';
 const OLD_MONTHS = 6;
 const MONTH_DAYS = 365.25 / 12;
 
-/** What a battery holds, and what that rests on. */
+/**
+ * What a battery holds, and what that rests on.
+ *
+ * @example sayHealth(healthHistory('v1', battery, { ...log, observations: [] }, '2026-01-12')) // 'Nothing was measured yet: a capacity test, or a run-down at a known draw, tells what it holds.'
+ */
 export function sayHealth({ asOf, now, points, share, trend, cold, chance, retire }: HealthHistory): string {
   if (!now) return 'Nothing was measured yet: a capacity test, or a run-down at a known draw, tells what it holds.';
   const counted = points.filter(({ setAside }) => !setAside);

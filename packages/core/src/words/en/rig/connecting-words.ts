@@ -1,7 +1,11 @@
 import type { ConnectingStep } from '../../../rig/resolved';
 import { say, sayList } from '../say';
 
-/** One act of connecting, as one tells it to an assistant. */
+/**
+ * One act of connecting, as one tells it to an assistant.
+ *
+ * @example sayConnecting({ act: 'plug', from: 'V1', to: 'Adapter M', by: undefined }) // 'Plug V1 into Adapter M.'
+ */
 export function sayConnecting(step: ConnectingStep): string {
   switch (step.act) {
     case 'all-off':

@@ -1,4 +1,9 @@
 import type { BagTrouble, LeftBecause, Placed } from '../../../travel/bags';
+/**
+ * What lies where it must not.
+ *
+ * @example sayBagTrouble({ is: 'spare-in-hold', id: 'v1', title: 'V1' }) // 'V1 is a spare battery in the hold: it belongs in the cabin, terminals covered.'
+ */
 export function sayBagTrouble({ is, title }: BagTrouble): string {
   switch (is) {
     case 'spare-in-hold':
@@ -10,7 +15,11 @@ export function sayBagTrouble({ is, title }: BagTrouble): string {
   }
 }
 
-/** Why things found no bag, as a person would say it. */
+/**
+ * Why things found no bag, as a person would say it.
+ *
+ * @example sayLeft('no-room') // 'No bag that may take it has room'
+ */
 export function sayLeft(why: LeftBecause): string {
   switch (why) {
     case 'no-such-bag':
@@ -22,7 +31,11 @@ export function sayLeft(why: LeftBecause): string {
   }
 }
 
-/** Why a thing lies where it lies, as a person would say it. */
+/**
+ * Why a thing lies where it lies, as a person would say it.
+ *
+ * @example sayPlaced({ is: 'by-road' }) // 'may not fly'
+ */
 export function sayPlaced(placed: Placed): string {
   switch (placed.is) {
     case 'by-hand':

@@ -1,6 +1,10 @@
 import type { Lack, Why } from '../../../travel/list';
 
-/** Why a thing goes along, as a person would say it. */
+/**
+ * Why a thing goes along, as a person would say it.
+ *
+ * @example sayWhy({ is: 'used-by', rigId: 'r', rig: 'Deck' }) // 'Deck'
+ */
 export function sayWhy(why: Why): string {
   switch (why.is) {
     case 'device-of':
