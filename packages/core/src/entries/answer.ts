@@ -53,5 +53,5 @@ export {
 } from '../rig/resolved';
 export { discharge } from '../run';
 export type { Discharge } from '../run';
-export { leftAlone } from '../unattended';
-export type { Alone, DayAlone, Visit } from '../unattended';
+export { autonomyOf } from '../unattended';
+export type { Autonomy, DayAlone, Visit } from '../unattended';

@@ -8,14 +8,14 @@ import { issue } from '../issue';
 import type { Issue } from '../issue';
 import { drawnRig } from '../rig/drawn';
 import type { Rig, Style } from '../rig/drawn';
-import { leftAlone } from '../unattended';
+import { autonomyOf } from '../unattended';
 import { wordsIn } from '../words';
 import type {
   Language,
-  ToldAlone,
   ToldAlternative,
   ToldAnswer,
   ToldAssignments,
+  ToldAutonomy,
   ToldCriteria,
   ToldFeeds,
   ToldIndicator,
@@ -46,7 +46,7 @@ export interface RigEvaluation {
   readonly alternatives?: readonly ToldAlternative[];
   readonly purchases?: readonly ToldPurchases[];
   /** Where the rig says that it runs unattended. */
-  readonly alone?: ToldAlone;
+  readonly alone?: ToldAutonomy;
   /** What to measure before power, where it was asked for. */
   readonly check?: CheckEvaluation;
 }
@@ -172,7 +172,7 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, pla
     ...(ask.assignments && { assignments: words.tellAssignments(assignFeeds(rig, gear, { weights })) }),
     ...(ask.alternatives && { alternatives: alternatives(rig, gear, { weights }).map(words.tellAlternative) }),
     ...(ask.purchases && { purchases: each((deviceId) => words.tellPurchases(purchasesFor(rig, deviceId, gear, { weights }))) }),
-    ...(rig.unattended && { alone: words.tellAlone(leftAlone(rig, gear)) }),
+    ...(rig.unattended && { alone: words.tellAutonomy(autonomyOf(rig, gear)) }),
     ...(ask.checks && { check: evaluateCheck(id, rig, gear, plan, words) }),
   };
 }

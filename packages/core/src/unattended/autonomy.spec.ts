@@ -3,16 +3,16 @@ import { LOW_WATER } from '../demo/low-water';
 import type { Gear } from '../gear/gear';
 import type { Rig } from '../rig/drawn/rig';
 import type { Unattended } from '../rig/drawn/unattended-shape';
-import { leftAlone } from './autonomy';
-import type { Alone } from './autonomy';
+import { autonomyOf } from './autonomy';
+import type { Autonomy } from './autonomy';
 import fc from 'fast-check';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const breakwater = LOW_WATER.rigs.find(({ body }) => body.name === 'Breakwater')!.body;
 const BARE: Unattended = { days: 14 };
 
-function alone(unattended: Unattended, changes: Partial<Rig> = {}, kit: ReadonlyMap<string, Gear> = gear): Alone {
-  const answer = leftAlone({ ...breakwater, ...changes, unattended }, kit);
+function alone(unattended: Unattended, changes: Partial<Rig> = {}, kit: ReadonlyMap<string, Gear> = gear): Autonomy {
+  const answer = autonomyOf({ ...breakwater, ...changes, unattended }, kit);
   if (answer.is === 'unknown') throw new Error(answer.why.code);
   return answer.alone;
 }
@@ -105,13 +105,13 @@ describe('a rig left alone', () => {
   });
 
   it('is unknown while a draw is, or its date is none, and says so', () => {
-    expect(spoken(leftAlone({ ...breakwater, unattended: { from: '2026-02-31' } }, gear))).toEqual({
+    expect(spoken(autonomyOf({ ...breakwater, unattended: { from: '2026-02-31' } }, gear))).toEqual({
       is: 'unknown',
       why: 'There is no 2026-02-31.',
     });
     const camera = breakwater.devices[0]!.gearId;
     const { draw: _draw, ...unknown } = gear.get(camera) as Extract<Gear, { kind: 'device' }>;
-    expect(leftAlone(breakwater, new Map(gear).set(camera, unknown))).toMatchObject({ is: 'unknown', why: { code: 'finding' } });
+    expect(autonomyOf(breakwater, new Map(gear).set(camera, unknown))).toMatchObject({ is: 'unknown', why: { code: 'finding' } });
   });
 
   it('never has more charge with less sun, a longer spell or a smaller start, nor lasts to fewer visits', () => {

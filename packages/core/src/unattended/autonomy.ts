@@ -51,7 +51,7 @@ export interface Duty {
 }
 
 /** An unattended rig: how long on its battery, whether the sun carries it, when somebody must come. */
-export interface Alone extends PanelCharging {
+export interface Autonomy extends PanelCharging {
   /** A day's use at the battery, converters and standby in it. */
   readonly useWh: number;
   /** What a full battery gives this rig before something stops; and that without the reserve. */
@@ -83,7 +83,7 @@ export interface Alone extends PanelCharging {
   readonly duties: readonly Duty[];
 }
 
-export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { readonly is: 'unknown'; readonly why: UnattendedSaid };
+export type AutonomyAnswer = { readonly is: 'known'; readonly alone: Autonomy } | { readonly is: 'unknown'; readonly why: UnattendedSaid };
 
 /**
  * Days of autonomy from the rig's own circuit, the sun's balance by month, the longest dull spell, and when to come.
@@ -92,9 +92,9 @@ export type AloneAnswer = { readonly is: 'known'; readonly alone: Alone } | { re
  * dull spell nothing is yielded. Nobody changes batteries in between: spares do not count. Unknown, with the reason, where
  * the rig cannot be worked out or has no battery to live on. Cost: a rig's answer, and one more for each interval of frames.
  *
- * @example leftAlone(unattendedRig, gear).is // 'known'
+ * @example autonomyOf(unattendedRig, gear).is // 'known'
  */
-export function leftAlone(rig: Rig, gear: ReadonlyMap<string, Gear>): AloneAnswer {
+export function autonomyOf(rig: Rig, gear: ReadonlyMap<string, Gear>): AutonomyAnswer {
   const asked = rig.unattended ?? {};
   if (asked.from !== undefined && !DateTime.fromISO(asked.from).isValid)
     return { is: 'unknown', why: said('no-such-date', { from: asked.from }) };
@@ -161,7 +161,7 @@ function spellOf(
     usableWh,
     yieldWh,
   }: { readonly useWh: number; readonly fullWh: number; readonly usableWh: number; readonly yieldWh: number },
-): Alone['spell'] {
+): Autonomy['spell'] {
   if (days <= 0) return undefined;
   return {
     days,
@@ -171,7 +171,7 @@ function spellOf(
   };
 }
 
-function everySaid(everyDays: number | undefined, lasts: (days: number) => boolean): Alone['everySaid'] {
+function everySaid(everyDays: number | undefined, lasts: (days: number) => boolean): Autonomy['everySaid'] {
   return everyDays === undefined ? undefined : { everyDays, enough: lasts(everyDays) };
 }
 

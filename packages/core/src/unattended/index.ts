@@ -1,4 +1,4 @@
-export { leftAlone } from './autonomy';
-export type { Alone, AloneAnswer, DayAlone } from './autonomy';
+export { autonomyOf } from './autonomy';
+export type { Autonomy, AutonomyAnswer, DayAlone } from './autonomy';
 export type { Visit } from './day-walk';
 export type { UnattendedSays } from './says';

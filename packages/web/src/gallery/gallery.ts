@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
-import { assessModel, criteriaOf, DEFAULT_STYLE, leftAlone, rigModel } from '@viaggio/core/answer';
+import { assessModel, autonomyOf, criteriaOf, DEFAULT_STYLE, rigModel } from '@viaggio/core/answer';
 import type { Verdict } from '@viaggio/core/answer';
 import { readClock } from '@viaggio/core/day';
 import { LOW_WATER, lowWaterRecording } from '@viaggio/core/demo';
@@ -120,7 +120,7 @@ export class Gallery {
   ];
   protected readonly run = this.answer.run!;
   protected readonly station = this.answer.tracks[0]!.stations.at(-1)!;
-  protected readonly alone = leftAlone(rigNamed('Breakwater'), KIT);
+  protected readonly alone = autonomyOf(rigNamed('Breakwater'), KIT);
   protected readonly said = rigNamed('Breakwater').unattended!;
   protected readonly recording = lowWaterRecording();
   protected readonly columns = ['Wheelhouse', 'Deck', 'Stills'].map((title): Column => {

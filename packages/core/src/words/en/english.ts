@@ -9,7 +9,7 @@ import { tellFault } from './bench/tell-fault';
 import { tellSize } from './bench/tell-size';
 import { tellCharging, tellDayIndicator, tellGap, tellTopUp } from './day/tell-day';
 import { tellAlternative, tellAssignments, tellCriteria, tellFeeds, tellPurchases } from './feed/tell-feeds';
-import { tellAlone } from './unattended/tell-unattended';
+import { tellAutonomy } from './unattended/tell-unattended';
 
 /** What an evaluation says, in English. */
 export const ENGLISH = {
@@ -20,7 +20,7 @@ export const ENGLISH = {
   sayProbes,
   sayReading,
   sayTap,
-  tellAlone,
+  tellAutonomy,
   tellAlternative,
   tellAnswer,
   tellAssignments,

@@ -1,12 +1,25 @@
-import { alternativeOf, assessModel, assignFeeds, backups, findFeeds, leftAlone, offersFor, purchasesFor, RemedySearch, rigModel, runRange, sensitivities } from '@viaggio/core/answer';
+import {
+  alternativeOf,
+  assessModel,
+  assignFeeds,
+  autonomyOf,
+  backups,
+  findFeeds,
+  offersFor,
+  purchasesFor,
+  RemedySearch,
+  rigModel,
+  runRange,
+  sensitivities,
+} from '@viaggio/core/answer';
 import type { Alternative, Approach, Assignments, Backup, FoundFeeds, Offers, Purchases, RunRange, Weights } from '@viaggio/core/answer';
 import { withoutFeed } from '@viaggio/core/gear';
 import type { Gear, Link, Rig } from '@viaggio/core/gear';
 import { belongTogether, healthHistory, learnedDraws, planAgainstDay } from '@viaggio/core/measure';
 import type { DrawRow, HealthHistory, Log, PlanAgainstDay, Together } from '@viaggio/core/measure';
 import { displayAs } from '@viaggio/core/units';
-import { tellAlone, tellRemedy, tellSensitivity } from '@viaggio/core/words';
-import type { ToldAlone, ToldRemedy, ToldSensitivity } from '@viaggio/core/words';
+import { tellAutonomy, tellRemedy, tellSensitivity } from '@viaggio/core/words';
+import type { ToldAutonomy, ToldRemedy, ToldSensitivity } from '@viaggio/core/words';
 import {
   chargingAdvice,
   dayChancesOf,
@@ -67,8 +80,8 @@ export const coreCalls = {
     return { sensitivities: sensitivities(rigModel(rig, parts)).map(tellSensitivity), backups: backups(rig, parts) };
   },
 
-  alone(rig: Rig, parts: Kit): ToldAlone {
-    return tellAlone(leftAlone(rig, parts));
+  alone(rig: Rig, parts: Kit): ToldAutonomy {
+    return tellAutonomy(autonomyOf(rig, parts));
   },
 
   remedies(rig: Rig, kit: Kit, exclude: ReadonlySet<string>): Remedies {

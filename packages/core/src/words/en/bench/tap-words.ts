@@ -7,7 +7,7 @@ const TAPS: WordsOf<TapSays> = {
   'tap-weak': ({ group, volts, expectedV }) =>
     `Group ${group} is weak: ${formatQuantity(volts, 'V')} where the others stand at ${formatQuantity(expectedV, 'V')}. The pack is only as good as it: do not fly it, do not charge it unwatched.`,
   'tap-high': ({ group, volts, expectedV }) =>
-    `Group ${group} stands high: ${formatQuantity(volts, 'V')} beside ${formatQuantity(expectedV, 'V')}. Balance it on a balancing charger.`,
+    `Group ${group} is high: ${formatQuantity(volts, 'V')} beside ${formatQuantity(expectedV, 'V')}. Balance it on a balancing charger.`,
   'tap-deep': ({ group, volts }) =>
     `Group ${group} is below its cut-off (${formatQuantity(volts, 'V')}): do not charge it; ask somebody qualified, or recycle the pack.`,
   'tap-over': ({ group, volts }) =>

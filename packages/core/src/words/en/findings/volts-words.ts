@@ -56,7 +56,7 @@ export const VOLTS: Wordings<
   'over-voltage-charging': {
     means: 'The charger lifts the source above the window of what it feeds.',
     says: ({ battery, chargeV, place, maxV }) =>
-      `While it is charged, ${battery} stands at ${say(chargeV, 'V')}; ${place} accepts at most ${say(maxV, 'V')} and can be damaged.`,
+      `While it is charged, ${battery} is at ${say(chargeV, 'V')}; ${place} accepts at most ${say(maxV, 'V')} and can be damaged.`,
     remedy: () => 'Switch the rig off and disconnect it before charging in place.',
     shows: ({ chargeV, maxV }) => [shown('while charging', chargeV, 'V'), shown('highest accepted', maxV, 'V')],
   },

@@ -1,6 +1,18 @@
 import { Injectable, Injector, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { assessModel, costOf, criteriaOf, DEFAULT_STYLE, indicators, orderOfConnecting, rigModel, settledTests, testedHere, weightsOf, withTestsSettled } from '@viaggio/core/answer';
+import {
+  assessModel,
+  costOf,
+  criteriaOf,
+  DEFAULT_STYLE,
+  indicators,
+  orderOfConnecting,
+  rigModel,
+  settledTests,
+  testedHere,
+  weightsOf,
+  withTestsSettled,
+} from '@viaggio/core/answer';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Draw, Gear, Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';

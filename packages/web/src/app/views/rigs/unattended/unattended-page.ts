@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Alone } from '@viaggio/core/answer';
+import type { Autonomy } from '@viaggio/core/answer';
 import { batteriesOf, unattendedShape } from '@viaggio/core/gear';
 import type { Unattended } from '@viaggio/core/gear';
 import { formatQuantity, withChanges } from '@viaggio/core/units';
@@ -42,7 +42,7 @@ export class UnattendedPage {
     const later = this.later();
     return later.is === 'failed' ? later.message : undefined;
   });
-  protected readonly alone = computed((): Alone | undefined => {
+  protected readonly alone = computed((): Autonomy | undefined => {
     const answer = this.answer();
     return answer?.is === 'known' ? answer.alone : undefined;
   });
