@@ -81,7 +81,8 @@ async function administer(sql: string): Promise<void> {
   try {
     for (let left = LEAVING_TRIES; ; left--) {
       try {
-        return void (await connection.query(sql));
+        await connection.query(sql);
+        return;
       } catch (error) {
         const { code } = ((error as DatabaseError).parent ?? {}) as { code?: string };
         if (code !== OBJECT_IN_USE || left === 1) throw error;

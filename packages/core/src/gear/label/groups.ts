@@ -104,18 +104,24 @@ export class Grouping {
   private take(token: Token, place: number): void {
     switch (token.is) {
       case 'figure':
-        return this.figure(token, place);
+        this.figure(token, place);
+        return;
       case 'connector':
-        return this.connector(token, place);
+        this.connector(token, place);
+        return;
       case 'direction':
-        return this.direction(token, place);
+        this.direction(token, place);
+        return;
       case 'barrel':
       case 'polarity':
-        return this.open(token);
+        this.open(token);
+        return;
       case 'count':
-        return this.counted(token, place);
+        this.counted(token, place);
+        return;
       case 'number':
-        return this.number(token, place);
+        this.number(token, place);
+        return;
       case 'size':
         this.isOfCells = true;
         return;
@@ -136,9 +142,11 @@ export class Grouping {
         this.group = this.body;
         return;
       case 'total':
-        return this.total(place);
+        this.total(place);
+        return;
       case 'word':
-        return this.alike(token.text, place);
+        this.alike(token.text, place);
+        return;
       case 'end':
         if (token.text !== '\n' || this.group.figures.length > 0) this.joined = false;
         return;
