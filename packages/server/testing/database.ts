@@ -65,16 +65,19 @@ export function appOn(database: Database) {
 
 /** Ends every connection to a database, as a restarting server does. */
 export async function cutConnections(url: string): Promise<void> {
-  await administer(`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${new URL(url).pathname.slice(1)}'`);
+  await administer(
+    `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE backend_type = 'client backend' AND datname = '${new URL(url).pathname.slice(1)}'`,
+  );
 }
 
 export async function allowConnections(url: string, allow: boolean): Promise<void> {
   await administer(`ALTER DATABASE ${new URL(url).pathname.slice(1)} ALLOW_CONNECTIONS ${allow}`);
 }
 
-const OBJECT_IN_USE = '55006';
-/** PostgreSQL waits 5 s for who was told to leave a database; on a busy machine its own vacuum needs longer. */
-const LEAVING_TRIES = 6;
+/** Somebody is still in a database, or its vacuum is, whom only a superuser may send away. Both leave by themselves. */
+const STILL_THERE = ['55006', '42501'];
+const LEAVES_MS = 500;
+const LEAVING_TRIES = 60;
 
 async function administer(sql: string): Promise<void> {
   const connection = new Sequelize(clusterUrl(), { logging: false, pool: { max: 1 } });
@@ -85,7 +88,8 @@ async function administer(sql: string): Promise<void> {
         return;
       } catch (error) {
         const { code } = ((error as DatabaseError).parent ?? {}) as { code?: string };
-        if (code !== OBJECT_IN_USE || left === 1) throw error;
+        if (!STILL_THERE.includes(code ?? '') || left === 1) throw error;
+        await new Promise((resolve) => setTimeout(resolve, LEAVES_MS));
       }
     }
   } finally {
