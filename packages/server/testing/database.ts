@@ -87,8 +87,10 @@ async function administer(sql: string): Promise<void> {
         await connection.query(sql);
         return;
       } catch (error) {
-        const { code } = ((error as DatabaseError).parent ?? {}) as { code?: string };
-        if (!STILL_THERE.includes(code ?? '') || left === 1) throw error;
+        const { message, parent } = error as DatabaseError;
+        const { code } = (parent ?? {}) as { code?: string };
+        // Sequelize's stack leaves the message out, and a test shows the stack
+        if (!STILL_THERE.includes(code ?? '') || left === 1) throw new Error(`${sql}: ${message} (${code})`, { cause: error });
         await new Promise((resolve) => setTimeout(resolve, LEAVES_MS));
       }
     }
