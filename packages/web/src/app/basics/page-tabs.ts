@@ -3,7 +3,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 
 export interface PageTab {
   readonly title: string;
-  readonly link: string | readonly string[];
+  readonly link: string;
   /** Its address begins those of the others. */
   readonly exact?: true;
 }
