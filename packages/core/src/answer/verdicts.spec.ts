@@ -139,7 +139,7 @@ const CASES: readonly Case[] = [
   ['both are there', byUsb(bank({ ratingW: 45 }), usbCamera(8, {}, { needs: { contractW: 20, minV: 12 } })), 'mode-lost', undefined],
   ['a device that needs its battery in has another lead, and no battery', build({ bank: bank(), cable: usbWire(), other: supply('mains'), camera: usbCamera(8, { sink: 'needs-battery' }, { inputs: [{ takes: 'pd', id: 'usb', name: 'USB-C', connector: { type: 'usb-c' }, minV: 5, maxV: 15, sink: 'needs-battery' }, { takes: 'window', id: 'dc', name: 'DC', connector: DTAP, minV: 11, maxV: 17 }] }) }, [['bank.out', 'camera.usb', 'cable'], ['other.out', 'camera.dc']]), 'sink-needs-battery', 'stop'],
   ['an input that takes no power', direct(pack(), camera({}, 10, { noPower: true })), 'takes-no-power', 'stop'],
-  ['a bay that insists on a thermistor, on a battery with one', bay({ thermistor: true }, { thermistor: true }), 'pins-missing', undefined],
+  ['a bay that needs a thermistor, on a battery with one', bay({ thermistor: true }, { thermistor: true }), 'pins-missing', undefined],
   ['on one without', bay({}, { thermistor: true }), 'pins-missing', 'stop'],
   ['on one of which nobody knows', bay(undefined, { thermistor: true }), 'figure-missing', 'unknown'],
   ['one that has a thermistor and no data contact', bay({ thermistor: true }, { thermistor: true, data: true }), 'pins-missing', 'stop'],

@@ -23,7 +23,7 @@ export interface Offer {
 }
 
 export interface Offers {
-  /** What mates, the best first. */
+  /** What fits, the best first. */
   readonly offers: readonly Offer[];
   /** What does not, and why. */
   readonly refused: readonly { readonly gearId: string; readonly title: string; readonly reason: FeedSaid }[];

@@ -199,7 +199,7 @@ export const gearShape = tagged('Gear', 'kind', {
     inputs: list('Inputs', inputShape, { min: 1, max: 4 }),
     inputOrder: optional(choice('Several inputs', { 'one-by-one': 'the first that is live', together: 'together', series: 'in series' })),
     /** Diodes, or a plate that lets no battery charge another. */
-    isolates: optional(flag('Keeps its batteries apart')),
+    isolates: optional(flag('Isolates its batteries')),
     outputs: list('Outputs', outputShape, { min: 1, max: 12 }),
     budgets: optional(budgetsShape),
     fuseA: optional(amps('Fuse')),

@@ -8,7 +8,7 @@ const position = optional(
 );
 /** It looks like a way in for power and is none. */
 const dataOnly = optional(flag('Takes no power: data or control only'));
-const duty = optional(choice('Second duty', { control: 'control cable', data: 'data' }));
+const duty = optional(choice('Also used for', { control: 'control cable', data: 'data' }));
 const profile = object('Profile', { voltageV: volts('Profile'), currentA: amps('Current') });
 const programmable = object('Programmable supply', { minV: volts('Lowest'), maxV: volts('Highest'), currentA: amps('Current') });
 const fuse = optional(amps('Fuse'));
@@ -98,7 +98,7 @@ export const inputShape = tagged('Input', 'takes', {
     maxA: optional(amps('Most current')),
     poeClass: poeClassShape,
     /** Without them it refuses the battery. */
-    insistsOn: pinsShape('Insists on'),
+    insistsOn: pinsShape('Needs the pins'),
     noPower: dataOnly,
     position,
     lead,

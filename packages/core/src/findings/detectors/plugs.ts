@@ -106,7 +106,7 @@ function refusals(connection: Connection): Finding[] {
   return [finding('refused', 'stop', at(connection, from), { by: to.title, adapter: from.title, grip })];
 }
 
-/** An input that takes no power at all; contacts beside plus and minus that a device insists on. */
+/** An input that takes no power at all; contacts beside plus and minus that a device needs. */
 function contacts(connection: Connection): Finding[] {
   const { from, output, to, input } = connection;
   const facts = { device: to.title, port: input.name, source: from.title };

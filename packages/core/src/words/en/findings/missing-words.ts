@@ -83,7 +83,7 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     remedy: 'Read its manual; many banks cut their ports off while they are charged.',
   },
   pins: {
-    what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device insists on`,
+    what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device needs`,
     remedy: 'Look at its contacts, or try it with the device switched on.',
   },
   'port-offer': { what: ({ port }) => `what ${port} offers`, remedy: 'Type its rating in watts or its list of profiles.' },

@@ -60,9 +60,9 @@ export const PLUGS: Wordings<
     remedy: () => 'Feed it through another input.',
   },
   'pins-missing': {
-    means: 'The device insists on contacts beside plus and minus that the other side does not have.',
+    means: 'The device needs contacts beside plus and minus that the other side does not have.',
     says: ({ device, port, source, missing }) =>
-      `${port} of ${device} insists on ${sayList(missing.map((pin) => `a ${pin} contact`))}; ${source} has none. It refuses, or shows an error.`,
+      `${port} of ${device} needs ${sayList(missing.map((pin) => `a ${pin} contact`))}; ${source} has none. It refuses, or shows an error.`,
     remedy: () => 'Use a battery or an adapter that has these contacts.',
   },
   'fit-note': {
