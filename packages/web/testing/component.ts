@@ -44,3 +44,10 @@ export async function press(fixture: ComponentFixture<unknown>, name: string): P
   found.click();
   await fixture.whenStable();
 }
+
+/** Picks an option of a select. */
+export async function pick(fixture: ComponentFixture<unknown>, select: HTMLSelectElement, value: string): Promise<void> {
+  select.value = value;
+  select.dispatchEvent(new Event('change'));
+  await fixture.whenStable();
+}

@@ -7,7 +7,7 @@ import type { ApexOptions } from 'apexcharts';
 import { render } from '../../../testing/sheet';
 import { ApexChart } from './apex-chart';
 import { Theme } from '../device/theme';
-import { TraceChart } from './trace-chart';
+import { clock, TraceChart } from './trace-chart';
 import type { Span } from './trace-chart';
 
 const segment = (fromS: number, toS: number, meanW: number): NamedSegment => ({ fromS, toS, meanW, spreadW: 0, peakW: meanW, peakMs: 0 });
@@ -77,4 +77,8 @@ describe('the picture of a recording', () => {
     const { formatter } = (options.yaxis as { labels: { formatter: (value: unknown) => string } }).labels;
     expect([formatter(undefined), formatter(null), formatter(12.34)]).toEqual(['', '', '12']);
   });
+});
+
+describe('time from the start of a recording', () => {
+  it.each([[0, '0:00'], [59.96, '1:00'], [62.5, '1:02.5'], [3723, '1:02:03']])('%d s is %s', (seconds, says) => expect(clock(seconds)).toBe(says)); // prettier-ignore
 });

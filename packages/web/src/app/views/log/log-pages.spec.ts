@@ -5,10 +5,9 @@ import { provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { LOW_WATER, LOW_WATER_LOG, lowWaterRecording } from '@viaggio/core/demo';
-import { guessColumns, slotsFromBytes } from '@viaggio/core/measure';
-import type { MeterColumns, Observation } from '@viaggio/core/measure';
+import type { Observation } from '@viaggio/core/measure';
 import { NEVER, of } from 'rxjs';
-import { field, textOf, type } from '../../../../testing/component';
+import { field, pick, textOf, type } from '../../../../testing/component';
 import { InPageCore } from '../../../../testing/in-page-core';
 import { idOf, render, until } from '../../../../testing/sheet';
 import { Api } from '../../api/api';
@@ -19,19 +18,15 @@ import { ItemsEffects } from '../../state/items.effects';
 import { itemsReducer } from '../../state/items.reducer';
 import { selectItems } from '../../state/items.selectors';
 import { CoreWorkers } from '../../workers/core-workers';
-import { readRecording } from '../../workers/read-recording';
 import { BatteryPage } from './learnt/battery-page';
 import { DrawsPage } from './learnt/draws-page';
 import { HealthPage } from './learnt/health-page';
-import { ColumnsEditor } from './recordings/import/columns-editor';
-import { lineOf, summaryOf, whenOf } from '../../parts/log-labels';
 import { LogPage } from './log-page';
 import { ObservationsPage } from './observations/observations-page';
 import { PlansPage } from './learnt/plans-page';
 import { RecordingPage } from './recordings/recording-page';
 import { RecordingsApi } from '../../api/recordings-api';
 import { EntryPage } from './observations/entry-page';
-import { clock } from '../../charts/trace-chart';
 
 const { entry: RECORDING, slots: SLOTS } = lowWaterRecording();
 const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore
@@ -70,11 +65,6 @@ const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HT
 async function press(fixture: ComponentFixture<unknown>, name: string, place = 0): Promise<void> {
   const named = [...host(fixture).querySelectorAll('button')].filter((button) => (button.getAttribute('aria-label') ?? button.textContent).trim().startsWith(name)); // prettier-ignore
   named[place]!.click();
-  await fixture.whenStable();
-}
-async function pick(fixture: ComponentFixture<unknown>, select: HTMLSelectElement, value: string): Promise<void> {
-  select.value = value;
-  select.dispatchEvent(new Event('change'));
   await fixture.whenStable();
 }
 
@@ -297,53 +287,6 @@ describe('a recording', () => {
   });
 });
 
-describe('how a file is understood', () => {
-  const SAMPLE = 'Zeit;Strom [mA];Spannung [V]\n0,0;1000;8,0\n0,5;2000;8,0\n1,0;1000;8,0\n1,5;10';
-  const columns = (): MeterColumns => {
-    const guessed = guessColumns(SAMPLE);
-    if (!guessed.ok) throw new Error(guessed.issue.message);
-    return guessed.columns;
-  };
-
-  it('is told by its first rows, and every correction is passed on', async () => {
-    const fixture = await render(ColumnsEditor, { columns: columns(), sample: SAMPLE, isCut: true });
-    const passed: MeterColumns[] = [];
-    fixture.componentInstance.columnsChange.subscribe((one) => passed.push(one));
-    expect(textOf(fixture)).toContain('The first 3 rows: one every 0.5 s, 10.7 W on average.');
-    const select = (label: string) => host(fixture).querySelector<HTMLSelectElement>(`[aria-label="${label}"]`)!;
-    await pick(fixture, select('Unit of Strom [mA]'), '1');
-    expect(passed.at(-1)!.columns[1]!.scale).toBe(1);
-    await pick(fixture, select('What Zeit holds'), 'current');
-    expect(passed.at(-1)!.columns.map(({ role }) => role)).toEqual(['current', 'none', 'voltage']);
-    await pick(fixture, field<HTMLSelectElement>(fixture, 'Columns apart by'), ',');
-    expect(passed.at(-1)!.columns).toHaveLength(3); // the first row of figures has two commas
-  });
-});
-
-describe('a file in the worker', () => {
-  /** As a browser has it; jsdom's own cannot be read. */
-  const blobOf = (text: string): Blob => {
-    const bytes = new TextEncoder().encode(text);
-    const slice = (from: number, to: number) => ({ arrayBuffer: () => Promise.resolve(bytes.slice(from, to).buffer) });
-    return { size: bytes.length, slice } as unknown as Blob;
-  };
-  const columns: MeterColumns = { delimiter: ',', decimal: '.', headerLines: 1, timeForm: 'number', columns: [{ name: 't', role: 'time', scale: 1 }, { name: 'W', role: 'power', scale: 1 }] }; // prettier-ignore
-
-  it('is read with progress to its end', async () => {
-    const shares: number[] = [];
-    const text = ['t,W', ...Array.from({ length: 600 }, (_, index) => `${index},${index < 300 ? 5 : 9}`)].join('\n');
-    const read = await readRecording(blobOf(text), columns, (share) => shares.push(share));
-    expect(read).toMatchObject({ rows: 600, seconds: 599, remarks: [] });
-    expect(read.segments.map(({ meanW }) => meanW)).toEqual([5, 9]);
-    expect(slotsFromBytes(read.slots)!.meanW).toHaveLength(600);
-    expect(shares.at(-1)).toBe(1);
-  });
-
-  it('of which no row can be read is refused', async () => {
-    await expect(readRecording(blobOf('t,W\nx,y\n'), columns, () => undefined)).rejects.toThrow('No row could be read');
-  });
-});
-
 describe('the frame of the log', () => {
   it('hands out its tables', async () => {
     const saved: { name: string; text: Promise<string> }[] = [];
@@ -369,51 +312,4 @@ describe('the frame of the log', () => {
     expect(draws).toContain('Plovera R,usual,W,5.2,printed');
     expect(segments!.trim().split('\r\n')).toHaveLength(1 + RECORDING.body.segments.length);
   });
-});
-
-describe('an observation in a line', () => {
-  const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-  const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
-
-  it('says what it was made with, and what of it is gone', () => {
-    const [first] = LOW_WATER_LOG;
-    expect(lineOf(first!.body, gear, rigs)).toMatchObject({
-      kind: 'Run-down, full to dead',
-      summary: 'full to dead in 5 h 3 min',
-      about: 'Skuadon 60 on V1: Holmvik 95 · Wheelhouse · “Guest house, 4K 25p, lens cap on.”',
-      setAside: false,
-    });
-    expect(lineOf(first!.body, new Map(), new Map()).about).toBe('gone from the kit on gone from the kit · a rig that is gone · “Guest house, 4K 25p, lens cap on.”'); // prettier-ignore
-  });
-
-  it('of every kind has its figures in it', () => {
-    const base = { at: '2026-01-07', deviceId: 'd', batteryId: 'b', minutes: 90, from: 1, to: 0.5, step: 0.25 };
-    const said = ([
-      { ...base, kind: 'part' },
-      { ...base, kind: 'two-point', fromV: 16.7, toV: 15 },
-      { ...base, kind: 'put-back', energyWh: 80 },
-      { ...base, kind: 'segment', meanW: 8, spreadW: 0.1, seconds: 600 },
-      { ...base, kind: 'shots', count: 700 },
-      { ...base, kind: 'set-run', rigId: 'r', ended: 'swapped' },
-      { ...base, kind: 'capacity', energyWh: 88 },
-    ] as Observation[]).map(summaryOf); // prettier-ignore
-    expect(said).toEqual([
-      '100 % to 50 % in 1 h 30 min',
-      '16.7 V to 15 V at rest after 1 h 30 min',
-      '80 Wh put back after 1 h 30 min',
-      '8 W over 10 min',
-      '700 shots in 1 h 30 min',
-      '1 h 30 min, then swapped',
-      'gave 88 Wh',
-    ]);
-  });
-
-  it('has a day that is one, whatever was typed', () => {
-    expect(whenOf('2026-02-31')).toBe(whenOf('2026-03-03'));
-    expect(whenOf('2026-01-07T08:05:00Z')).toMatch(/2026.*\d/);
-  });
-});
-
-describe('time from the start of a recording', () => {
-  it.each([[0, '0:00'], [59.96, '1:00'], [62.5, '1:02.5'], [3723, '1:02:03']])('%d s is %s', (seconds, says) => expect(clock(seconds)).toBe(says)); // prettier-ignore
 });
