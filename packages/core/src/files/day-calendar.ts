@@ -92,7 +92,7 @@ export interface ReadCalendar {
  * of the day's zone where they name none. Events that repeat come once each time; those outside the plan, of whole days
  * and of batteries and cards are left out. Never throws: what is wrong is told, by the event's place.
  *
- * @example blocksFromCalendar('BEGIN:VCALENDAR\r\nVERSION:2.0\r\nEND:VCALENDAR', day, 'rig', newId).blocks // []
+ * @example blocksFromCalendar(dayToCalendar(day, gear, rigs, 0), day, day.rigIds[0], newId).blocks.length // 13
  */
 export function blocksFromCalendar(text: string, day: Day, rigId: string, newId: () => string): ReadCalendar {
   let root: ICAL.Component;

@@ -51,7 +51,7 @@ export interface ReadBlocks {
  * Reads a table of blocks: columns in any order, rigs and places by name. A row that is wrong is told by its line and
  * column and left out; nothing is guessed. An end before its beginning is on the day after. Never throws.
  *
- * @example blocksFromCsv('', day, rigs, newId).blocks // []
+ * @example blocksFromCsv('rig,name\nNobody,Rain', day, rigs, newId).issues[0].message // '1: expected columns from, to; got “rig, name”.'
  */
 export function blocksFromCsv(text: string, day: Day, rigs: ReadonlyMap<string, Rig>, newId: () => string): ReadBlocks {
   const { data } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {

@@ -15,7 +15,7 @@ export interface ReadWeather {
  * Reads a table of temperatures with the columns `time` and `temperature` (or `temperatureC`, `temperatureF`), decimal
  * commas allowed: times as the clocks there show them, `2026-01-12 06:00`, or `06:00` of the first day. Never throws.
  *
- * @example weatherFromCsv('', day, 'typed').issues.length > 0 // true
+ * @example weatherFromCsv('', day, 'typed').issues[0].message // '1: expected columns time, temperature; got an empty text.'
  */
 export function weatherFromCsv(csv: string, day: Pick<Day, 'date' | 'zone' | 'days'>, source: string): ReadWeather {
   const { data, meta } = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), {

@@ -80,7 +80,7 @@ function judgeVolts({ minV, maxV, next, highV, meter }: CheckStep, reading: Mete
 /**
  * Every step with its reading judged; behind a stop nothing is judged until that is measured again.
  *
- * @example judgeSteps(checkSteps(rig, gear), new Map()).length === checkSteps(rig, gear).length // true
+ * @example judgeSteps(checkSteps(rig, gear), new Map([[checkSteps(rig, gear)[0].id, 'OL']]))[0].judged?.code // 'too-high'
  */
 export function judgeSteps(steps: readonly CheckStep[], readings: ReadonlyMap<string, MeterReading>): readonly CheckedStep[] {
   const stopped = new Set<string>();

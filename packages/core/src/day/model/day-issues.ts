@@ -7,7 +7,7 @@ import { missingOfSun } from './place-power';
 /**
  * What a day of the right shape says that cannot be: times that go back, places and zones that nobody knows.
  *
- * @example dayIssues(day) // []
+ * @example dayIssues({ ...day, blocks: [{ ...block, toMin: block.fromMin }] })[0].message // 'blocks.0.toMin: expected more than 1860 min; got 1860.'
  */
 export function dayIssues(day: Day): readonly Issue[] {
   const issues: Issue[] = [];

@@ -50,7 +50,7 @@ export function dayAfter(id: string, day: Day, run: Pick<DayRun, 'endCharge' | '
 /**
  * Batteries whose charge at the start of a day is not what the day before now leaves them with.
  *
- * @example notAsLeft({ batteries: [] }, { endCharge: new Map() }) // []
+ * @example notAsLeft({ batteries: [{ gearId: 'v1', startCharge: 1 }] }, { endCharge: new Map([['v1', 0.4]]) }) // ['v1']
  */
 export function notAsLeft({ batteries = [] }: Pick<Day, 'batteries'>, { endCharge }: Pick<DayRun, 'endCharge'>): readonly string[] {
   return batteries.flatMap(({ gearId, startCharge }) => {

@@ -155,7 +155,7 @@ export function belowIn(points: readonly ChargePoint[], share: number): readonly
 /**
  * Changes of battery that one plan has and another has not; those some minutes apart are the same.
  *
- * @example onlyIn([], []) // []
+ * @example onlyIn([{ rigId: 'r', seatId: 's', batteryId: 'v1', atMin: 600 }], [])[0].batteryId // 'v1'
  */
 export function onlyIn(one: readonly Swap[] = [], other: readonly Swap[] = []): readonly Swap[] {
   return one.filter(

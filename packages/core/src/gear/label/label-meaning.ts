@@ -76,7 +76,7 @@ export interface MisleadingPair {
  * Pairs in which the bigger number of mAh is the smaller battery: the commonest mistake with labels.
  * The greatest contradiction first.
  *
- * @example misleadingPairs([]) // []
+ * @example misleadingPairs([{ name: 'Bank', meaning: labelMeaning('20 000 mAh', { kind: 'bank' }).value }, { name: 'V1', meaning: labelMeaning('14.4 V 6600 mAh').value }])[0].more.name // 'Bank'
  */
 export function misleadingPairs(labels: readonly ComparedLabel[]): readonly MisleadingPair[] {
   const pairs = labels.flatMap((more) =>

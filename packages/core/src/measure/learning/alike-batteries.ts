@@ -16,7 +16,7 @@ const ALIKE = 0.05;
  * Which batteries belong together: of one make, form, chemistry, count of cells and label, and holding the same within 5 %.
  * Groups of two or more, the largest first. A battery whose energy is not known is in none.
  *
- * @example belongTogether(new Map()) // []
+ * @example belongTogether(gear).length // 5
  */
 export function belongTogether(gear: ReadonlyMap<string, Gear>): readonly Together[] {
   const kinds = new Map<string, { readonly id: string; readonly wh: number }[]>();

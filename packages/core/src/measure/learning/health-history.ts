@@ -80,7 +80,7 @@ const LIKELY = 0.5;
  * A run-down of a device whose draw is itself known only from run-downs of this battery says nothing here: it would give
  * the label back.
  *
- * @example healthHistory('v1', battery, { ...log, observations: [] }, '2026-01-12').points // []
+ * @example healthHistory(rig.links[0].from.gearId, battery, log, '2026-01-12').points.length // 1
  */
 export function healthHistory(batteryId: string, battery: Battery, log: Log, today: string): HealthHistory {
   const losses = new FeedLosses(log);

@@ -49,7 +49,7 @@ const RIGHT = 0.03;
  *
  * Cost: 200 random runs an observation; for a worker.
  *
- * @example planAgainstDay({ ...log, observations: [] }) // []
+ * @example planAgainstDay(log).length // 3
  */
 export function planAgainstDay(log: Log): readonly PlanAgainstDay[] {
   return [...log.rigs].flatMap(([rigId, rig]) => {

@@ -11,7 +11,7 @@ const MAX_DEPTH = 20;
  *
  * Returns all issues found, with paths into the network; an empty list means that `discharge` will answer.
  *
- * @example networkIssues(network) // []
+ * @example networkIssues({ ...network, feeds: [] })[0]?.message // 'feeds: expected at least one load or converter that draws power; got 0.'
  */
 export function networkIssues(network: Network): readonly Issue[] {
   const issues: Issue[] = [...tableIssues(network)];

@@ -39,7 +39,7 @@ export function withoutFeed(rig: Rig, deviceId: string): Rig {
 /**
  * The rig with a device fed by these links instead of by what feeds it now.
  *
- * @example withFeed(rig, cameraId, []).links // []
+ * @example withFeed(withoutFeed(rig, cameraId), cameraId, rig.links).links.length // 2
  */
 export function withFeed(rig: Rig, deviceId: string, links: readonly Link[]): Rig {
   const without = withoutFeed(rig, deviceId);

@@ -41,7 +41,7 @@ function asTested(resolved: ResolvedRig, deviceId: string, draw: Draw): Draw | u
 /**
  * A rig's devices whose tests leave their feed open, each with all of them told as through the feed that it has here.
  *
- * @example settledTests(rig, gear) // []
+ * @example settledTests(rig, new Map([...gear, [cameraId, { ...gear.get(cameraId), draw: { basis: 'run-down', energyWh: 95, minutes: 310 } }]]))[0].body.draw.lostShare // 0.091
  */
 export function settledTests(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly { readonly id: string; readonly body: Device }[] {
   const open = rig.devices.flatMap(({ gearId }) => {

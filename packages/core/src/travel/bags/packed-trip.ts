@@ -70,7 +70,7 @@ function failedPacks(sheets: readonly SheetEntry[], gear: ReadonlyMap<string, Ge
 /**
  * A trip with everything that lies in no bag put where packing is suggested. `anew`: what was put by hand too.
  *
- * @example packed({ trip: { name: 'Out' }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).suggestion.left // []
+ * @example packed({ trip: { name: 'Out', own: [{ id: 't', name: 'Tape', count: 1 }] }, gear: new Map(), rigs: new Map(), days: new Map(), rules: new Map(), today: '2026-01-11' }).suggestion.left[0].why // 'no-such-bag'
  */
 export function packed(world: PackingWorld, anew = false): { readonly trip: Trip; readonly suggestion: PackingSuggestion } {
   // anew: as if nothing lay anywhere, for who carries a battery follows from whose bag it lies in

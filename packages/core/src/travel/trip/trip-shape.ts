@@ -100,7 +100,7 @@ export function namedByTrip({ dayIds = [], rigIds = [], gearIds = [], legs = [] 
 /**
  * Who flies along: all but those of whom it is said that they do not.
  *
- * @example flyersOf({ people: [] }) // []
+ * @example flyersOf({ people: [{ id: 'p', name: 'Ine' }, { id: 'q', name: 'Moa', flies: false }] }).map(({ name }) => name) // ['Ine']
  */
 export function flyersOf({ people = [] }: Pick<Trip, 'people'>): readonly Person[] {
   return people.filter(({ flies }) => flies !== false);

@@ -28,7 +28,7 @@ export function sayExpected({ is, minV, maxV, maxOhm }: CheckStep): string {
 /**
  * Why so much is expected.
  *
- * @example sayWhyExpected(checkSteps(rig, gear)[0]).length > 10 // true
+ * @example sayWhyExpected(checkSteps(rig, gear)[0]) // 'From the charge as entered, what the output holds, and the meter’s own error; contacts and lead take nothing without current. Adapter M from D-tap takes 11.5 V to 17 V.'
  */
 export function sayWhyExpected({ is, loadW, next }: CheckStep): string {
   const takes =

@@ -16,7 +16,7 @@ export function tellSize(size: Sized<object>): { readonly [field: string]: unkno
 /**
  * What is kept with a thing that was built by a size: when, and how its figures came about.
  *
- * @example sayBuilt('2026-01-12', SIZE_TOOLS.fuse.size({ continuousA: 4, wireMaxA: 6 })).includes('2026') // true
+ * @example sayBuilt('2026-01-12', SIZE_TOOLS.fuse.size({ continuousA: 4, wireMaxA: 6 })) // 'Built 2026-01-12. 1.25 × 4 A = 5 A at least, 6 A at most (wire); sold: 1, 2, 3, 4, 5, 7.5, 10, 15, 20 A'
  */
 export function sayBuilt(at: string, size: Sized<object>): string {
   return 'error' in size ? `Built ${at}.` : `Built ${at}. ${saySize(size.formula)}`.slice(0, MOST_NOTE);

@@ -44,7 +44,7 @@ export function tellCriteria(criteria: Criteria): ToldCriteria {
 /**
  * What feeds were found, in words.
  *
- * @example tellFeeds(findFeeds(rig, cameraId, gear)).feeds.length > 3 // true
+ * @example tellFeeds(findFeeds(rig, cameraId, gear)).feeds[0].title // 'B5 Grynna 27 PD → USB-C lead, 1 m'
  */
 export function tellFeeds({ feeds, refused, ...rest }: FoundFeeds): ToldFeeds {
   return { ...rest, feeds: feeds.map(tellFeed), refused: refused.map(({ title, reason }) => ({ title, reason: sayFeed(reason) })) };

@@ -58,7 +58,7 @@ export function tell(finding: Finding): Told {
 /**
  * The sentence alone.
  *
- * @example sayFinding(lateFinding).length > 20 // true
+ * @example sayFinding(lateFinding) // 'After 1 h 36 min, at 12.22 V, Adapter M from D-tap draws more than 1.5 A (D-tap of Holmvik 49). It trips there.'
  */
 export function sayFinding({ code, verdict, facts, phase }: Finding): string {
   const sentence = wordingOf(code).says(facts as never, verdict);
@@ -69,7 +69,7 @@ export function sayFinding({ code, verdict, facts, phase }: Finding): string {
 /**
  * What a code means, for whoever asks.
  *
- * @example meaningOf('over-current-late').length > 20 // true
+ * @example meaningOf('over-current-late') // 'A limit on current is passed as the battery empties.'
  */
 export function meaningOf(code: FindingCode): string {
   return WORDINGS[code].means;

@@ -47,7 +47,7 @@ export interface ToldFly extends Omit<FlyAnswer, 'batteries' | 'short'> {
 /**
  * What may fly, in words.
  *
- * @example tellFly(whatMayFly({ people: 1, batteries: [] })).possible // true
+ * @example tellFly(whatMayFly({ people: 1, batteries: [{ id: 'V3', chemistry: 'li-ion', energyWh: 170, role: 'spare' }] })).possible // false
  */
 export function tellFly({ batteries, possible, short, rules }: FlyAnswer): ToldFly {
   return {

@@ -76,7 +76,7 @@ export type MoveEdit = { readonly atMin: number } | { readonly locked: boolean }
       border-bottom: 1px solid var(--bs-border-color);
     }
     .when {
-      flex: 1 1 16rem;
+      flex: 1 1 13rem;
       max-width: 24rem;
     }
     .state {
