@@ -85,7 +85,7 @@ test('a deleted rig can be taken back', async ({ page }) => {
   await visit(page, WHEELHOUSE);
   await pressAct(page, 'Delete');
   await expect(page.getByRole('heading', { level: 1, name: 'Rigs' })).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: /^Wheelhouse Good/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo: / }).click();
-  await expect(page.getByRole('link', { name: /^Wheelhouse Caution/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Wheelhouse Good/ })).toBeVisible();
 });

@@ -50,8 +50,8 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   ],
   'cable-missing': [{ from: 'USB-C of Grynna 27 PD', to: 'USB-C of Plovera R', socket: 'USB-C' }],
   'polarity-reversed': [
-    { from: 'Barrel lead', to: 'Lamp', device: 'Lamp', crossed: false, fromPolarity: 'centre-minus', toPolarity: 'centre-plus' },
-    { from: 'Crossed lead', to: 'Lamp', device: 'Lamp', crossed: true, fromPolarity: undefined, toPolarity: undefined },
+    { from: 'Barrel lead', to: 'Lamp', device: 'Lamp', crossed: false, connector: 'barrel', comes: 'second', takes: 'first' },
+    { from: 'Crossed lead', to: 'Lamp', device: 'Lamp', crossed: true, connector: 'xlr4', comes: 'first', takes: 'second' },
   ],
   'polarity-unknown': [{ from: 'Barrel lead', to: 'Lamp', connector: 'barrel plug' }],
   'port-taken': [
@@ -143,7 +143,9 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { of: 'Splitter', budget: 'all taps', maxA: 8, maxW: undefined, takenA: 8.2, afterMin: 0 },
     { of: 'Splitter', budget: 'all taps', maxA: 8, maxW: 100, takenA: 8.2, afterMin: 30 },
   ],
-  'budget-shared': [{ port: 'USB-C 1', of: 'Grynna 100', neighbours: ['USB-C 2', 'USB-A'], device: 'Plovera R', contractW: 45 }],
+  'budget-shared': [
+    { port: 'USB-C 1', of: 'Grynna 100', neighbours: ['USB-C 2', 'USB-A'], device: 'Plovera R', bridged: false, contractW: 45 },
+  ],
   'regulator-hot': [{ adapter: 'Regulator', inV: 13.6, outV: 7.4, currentA: 0.9, heatW: 5.58 }],
   'wire-hot': [{ cable: 'Barrel lead', to: 'Lamp', areaMm2: 0.2, currentA: 5, carriesA: 2 }],
   'fuse-small': [{ fuseA: 3, currentA: 2.9, wantedA: 3.6, sizeA: 4 }],

@@ -43,9 +43,9 @@ describe('the reserve', () => {
     const { firstStopMin } = answerTo(IN_CAMERA);
     const wanted = (share: number) => troubles(answerTo({ ...IN_CAMERA, rig: { wantedMin: firstStopMin! * share } }));
     expect(wanted(0.899)).toEqual([]);
-    expect(wanted(0.901)).toEqual(['lasts-into-reserve caution', 'no-cushion caution']);
-    expect(wanted(0.999)).toEqual(['lasts-into-reserve caution', 'no-cushion caution']);
-    expect(wanted(1.001)).toEqual(['too-short caution', 'no-cushion caution']);
+    expect(wanted(0.901)).toEqual(['lasts-into-reserve caution', 'no-cushion note']);
+    expect(wanted(0.999)).toEqual(['lasts-into-reserve caution', 'no-cushion note']);
+    expect(wanted(1.001)).toEqual(['too-short caution', 'no-cushion note']);
     expect(answerTo({ ...IN_CAMERA, rig: { reserve: 0.25 } }).plannedMin).toBeCloseTo(firstStopMin! * 0.75, 9);
   });
 

@@ -79,7 +79,7 @@ const SAME_MOMENT = 1e-6;
  * Works with whatever figures are there: a missing one becomes a finding `figure-missing` and the verdict is then
  * never `good`. Never throws for sound shapes. Cost: about a millisecond for a rig of a few devices.
  *
- * @example assess(rig, gear).verdict // 'caution'
+ * @example assess(rig, gear).verdict // 'good'
  */
 export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints = TRACE_POINTS } = {}): Answer {
   return assessModel(rigModel(rig, gear, { tracePoints }));
@@ -88,7 +88,7 @@ export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints 
 /**
  * `assess` of a rig that has been worked out already.
  *
- * @example assessModel(model).verdict // 'caution'
+ * @example assessModel(model).verdict // 'good'
  */
 export function assessModel(model: RigModel, { trace = true } = {}): Answer {
   const { resolved, draws, runs: tried, beforeRun, system } = model;

@@ -54,7 +54,11 @@ describe('laws', () => {
           expect(feeds.at(-1)!.loadV).toBeGreaterThanOrEqual(input.minV! - 1e-6);
           expect(feeds.at(-1)!.loadV).toBeLessThanOrEqual(input.maxV! + 1e-6);
         }
-        expect(answer.run.endSoc).toBeLessThanOrEqual(0.05);
+        if (answer.run.endSoc <= 0.05) return;
+        // what is left beside “good” is little, and told
+        const left = answer.findings.find(({ code, verdict }) => code === 'charge-stranded' && verdict === 'note');
+        expect(left?.numbers).toContainEqual({ name: 'charge left', value: answer.run.endSoc, unit: 'fraction' });
+        expect(answer.run.endSoc).toBeLessThan(0.12);
       }),
       { numRuns: 4000, seed: 20260107 },
     );

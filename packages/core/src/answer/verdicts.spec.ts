@@ -31,13 +31,13 @@ import {
 import { bank, build, camera, DTAP, dummy, judge, pack, plainBank, stepUp, usbCamera, usbWire, wire } from '../../testing/rig-builder';
 import type { Built } from '../../testing/rig-builder';
 import type { FindingCode } from '../findings/facts';
-import type { Verdict } from '../findings/verdict';
+import type { FindingLevel } from '../findings/verdict';
 
 /**
  * Cases written from the rules: for each the code that has to be there with its verdict, or a code that must not be.
  * Where a limit is a number both sides are looked at, one per cent apart from it.
  */
-type Case = readonly [what: string, built: Built, code: FindingCode, verdict: Verdict | undefined];
+type Case = readonly [what: string, built: Built, code: FindingCode, verdict: FindingLevel | undefined];
 
 const CASES: readonly Case[] = [
   // packs joined
@@ -154,12 +154,12 @@ const CASES: readonly Case[] = [
   ['a plate that runs on below its start', build({ pack: pack(), plate: stepUp({ startV: 14 }), camera: camera({}, 10, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-restart', 'caution'],
   ['a plate that stops before', build({ pack: pack(), plate: stepUp({ startV: 14, minV: 14 }), camera: camera({}, 10, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-restart', undefined],
   ['a plate whose own load pulls it below its start', build({ pack: pack({ resistanceOhm: 0.3 }), plate: stepUp({ startV: 16.2 }), camera: camera({}, 60, { connector: { type: 'xlr4' }, minV: 20, maxV: 33 }) }, [['pack.out', 'plate.in'], ['plate.out', 'camera.in']]), 'will-not-start', 'caution'],
-  ['a swap of a minute on a buffer of 50 s', swapped(50, 1), 'no-cushion', 'caution'],
+  ['a swap of a minute on a buffer of 50 s', swapped(50, 1), 'no-cushion', 'note'],
   ['on a buffer of 60 s', swapped(60, 1), 'no-cushion', undefined],
-  ['on none, with a spare at hand', swapped(undefined, 1), 'no-cushion', 'caution'],
+  ['on none, with a spare at hand', swapped(undefined, 1), 'no-cushion', 'note'],
   ['a run that dies within minutes, nearly full', direct(pack(), camera({}, 10, { minV: 16.65 })), 'charge-stranded', 'stop'],
   ['one that dies after an hour', direct(pack(), camera({}, 10, { minV: 15.9 })), 'charge-stranded', 'caution'],
-  ['1 % of the energy left is told', direct(pack(), camera({}, 10, { minV: 13 })), 'charge-stranded', 'caution'],
+  ['1 % of the energy left is told', direct(pack(), camera({}, 10, { minV: 13 })), 'charge-stranded', 'note'],
   ['a bank that says it switches off below 60 mA, at 50', sleepy(0.25, { leastA: 0.06 }), 'bank-switches-off', 'stop'],
   ['one that says it stays on', sleepy(0.25, { leastA: 0 }), 'bank-switches-off', undefined],
   ['one that says nothing, at 50 mA', sleepy(0.25), 'bank-switches-off', 'unknown'],

@@ -89,7 +89,15 @@ export const BETWEEN = {
     inputs: [{ takes: 'window', id: 'mount', name: 'Mount', connector: V_MOUNT, minV: 12.4, maxV: 17, startV: 15.2 }],
     standbyW: 0.6,
     outputs: [
-      { gives: 'fixed', id: 'dc', name: 'Two-pin output', connector: { type: 'circular2' }, voltageV: 26, maxA: 5, efficiency: 0.94 },
+      {
+        gives: 'fixed',
+        id: 'dc',
+        name: 'Two-pin output',
+        connector: { type: 'circular2', polarity: 'pin-1-negative' },
+        voltageV: 26,
+        maxA: 5,
+        efficiency: 0.94,
+      },
       { gives: 'pack', id: 'd1', name: 'D-tap', connector: DTAP, maxA: 4 },
     ],
   },

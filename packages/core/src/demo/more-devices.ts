@@ -83,7 +83,16 @@ export const DEVICES = {
     draw: { basis: 'maker', powerW: 68 },
     peakW: 92,
     peakMs: 600,
-    inputs: [{ takes: 'window', id: 'dc', name: 'Two-pin input', connector: { type: 'circular2' }, minV: 20.5, maxV: 33.6 }],
+    inputs: [
+      {
+        takes: 'window',
+        id: 'dc',
+        name: 'Two-pin input',
+        connector: { type: 'circular2', polarity: 'pin-1-negative' },
+        minV: 20.5,
+        maxV: 33.6,
+      },
+    ],
   },
   timelapse: {
     kind: 'device',

@@ -31,7 +31,8 @@ export type {
   Purchases,
   Weights,
 } from '../feed';
-export type { Verdict } from '../findings';
+export { isFault } from '../findings';
+export type { FindingLevel, Verdict } from '../findings';
 export { chargeMinutes } from '../physics/cell';
 export { networkCaseShape, networkIssues } from '../physics/circuit';
 export type { NetworkCase } from '../physics/circuit';

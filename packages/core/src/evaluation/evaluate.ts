@@ -130,7 +130,7 @@ export function planIssues(plan: Plan): readonly Issue[] {
  *
  * Precondition: `planIssues(plan)` is empty. Cost: a few milliseconds a rig; searches up to about a second a device.
  *
- * @example evaluate(plan).rigs[0].answer.verdict // 'caution'
+ * @example evaluate(plan).rigs[0].answer.verdict // 'good'
  */
 export function evaluate(plan: Plan, language: Language = 'en'): Evaluation {
   const words = wordsIn(language);

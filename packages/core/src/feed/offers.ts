@@ -1,4 +1,5 @@
 import { assess } from '../answer';
+import { isFault } from '../findings';
 import type { Finding, Verdict } from '../findings';
 import { connectorName, gearTitle, mates, meetsDirectly, portsOf } from '../gear';
 import type { Cable, Gear, Input, Output } from '../gear';
@@ -133,7 +134,7 @@ function judged(rig: Rig, gear: ReadonlyMap<string, Gear>, link: Link, isFed: bo
     return {
       verdict: answer.verdict,
       firstStopMin: answer.firstStopMin,
-      worst: worst && worst.verdict !== 'good' ? worst : undefined,
+      worst: worst && isFault(worst.verdict) ? worst : undefined,
     };
   }
   const id = `${link.to.gearId}/${link.to.portId}`;

@@ -1,3 +1,4 @@
+import { severity } from '../findings';
 import type { Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
@@ -46,7 +47,6 @@ const MOST_ITEMS = 3;
 const MOST_LISTED = 5;
 /** Points of cost below which nobody buys anything. */
 const WORTH_TELLING = 0.3;
-const ORDER: readonly Verdict[] = ['good', 'caution', 'unknown', 'stop'];
 
 /**
  * The smallest generic addition to a kit that gives a device a sound feed, or a better one than it has, and why.
@@ -90,7 +90,7 @@ function boughtFor({ links }: FoundFeed): readonly string[] {
 }
 
 function rank({ verdict }: FoundFeed): number {
-  return ORDER.indexOf(verdict);
+  return severity(verdict);
 }
 
 /** To get it to run at all: few and cheap. To better what runs: points gained for the money. */

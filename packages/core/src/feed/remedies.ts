@@ -1,5 +1,6 @@
 import { assess } from '../answer';
 import type { Answer } from '../answer';
+import { severity } from '../findings';
 import type { Finding, FindingCode, Verdict } from '../findings';
 import type { Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
@@ -63,7 +64,6 @@ const MEANS: Readonly<Partial<Record<FindingCode, readonly Means[]>>> = {
   'too-short': ['battery', 'spare', 'dim', 'feed'],
 };
 
-const RANK: readonly Verdict[] = ['good', 'caution', 'unknown', 'stop'];
 /** Enough to choose from at one press. */
 const MOST_OFFERED = 3;
 /** Changes tried of each means. */
@@ -110,7 +110,7 @@ export class RemedySearch {
         const { verdict, firstStopMin, plannedMin } = answer;
         offered.set(group, { act, rig: changed, verdict, firstStopMin, plannedMin });
       }
-      return [...offered.values()].sort((a, b) => RANK.indexOf(a.verdict) - RANK.indexOf(b.verdict));
+      return [...offered.values()].sort((a, b) => severity(a.verdict) - severity(b.verdict));
     });
     // the best of each means, the smallest change first; then the second best
     return [0, 1, 2].flatMap((place) => helping.flatMap((remedies) => remedies[place] ?? [])).slice(0, MOST_OFFERED);
@@ -141,11 +141,11 @@ function tried(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
   return assess({ ...rig, balance: undefined }, gear, { tracePoints: 0 });
 }
 
-/** The finding is gone, there is no new stop, no new missing figure, no caution for a caution, and it does not run shorter. */
+/** The finding is gone or less than it was, there is no new stop, no new missing figure, no caution for a caution, and it does not run shorter. */
 function isBetter(found: Finding, before: Answer, after: Answer): boolean {
   const still = after.findings.some(
     (one) =>
-      one.verdict !== 'good' &&
+      severity(one.verdict) >= severity(found.verdict) &&
       one.code === found.code &&
       (one.gearId === found.gearId || one.connectionId === found.connectionId || one.part === found.part),
   );

@@ -1,10 +1,10 @@
-import type { Covered, MountPlace } from '../gear';
+import type { Connector, Covered, MountPlace, Plus } from '../gear';
 import type { EndCause } from '../physics/circuit';
 import type { Contract } from '../physics/usb';
 import type { Role } from '../rig/drawn';
 import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig/resolved';
 import type { Contacts, Lasting, Mounted, Need, Pair, Payload, ShortContract, Standing, Unseen, VoltageRange, Window } from './fact-parts';
-import type { Verdict } from './verdict';
+import type { FindingLevel } from './verdict';
 
 /**
  * What each finding compares: figures with their unit in the name, and the names of what they are of. `words` has a
@@ -36,8 +36,10 @@ export interface Facts {
     readonly to: string;
     readonly device: string;
     readonly crossed: boolean;
-    readonly fromPolarity: string | undefined;
-    readonly toPolarity: string | undefined;
+    readonly connector: Connector['type'];
+    /** Where plus comes, and where it is taken. */
+    readonly comes: Plus;
+    readonly takes: Plus;
   };
   'polarity-unknown': { readonly from: string; readonly to: string; readonly connector: string };
   'port-taken': { readonly port: string; readonly device: string; readonly duty: 'control' | 'data' | undefined };
@@ -199,6 +201,8 @@ export interface Facts {
     readonly neighbours: readonly string[];
     readonly device: string;
     readonly contractW: number;
+    /** Its own battery bridges the moment without. */
+    readonly bridged: boolean;
   };
   'regulator-hot': {
     readonly adapter: string;
@@ -331,5 +335,5 @@ export interface FindingPlace {
 
 /** One thing found about a rig, as data: `words` makes a sentence and a remedy of it. */
 export type Finding<C extends FindingCode = FindingCode> = {
-  readonly [K in C]: FindingPlace & { readonly code: K; readonly verdict: Verdict; readonly facts: Facts[K] };
+  readonly [K in C]: FindingPlace & { readonly code: K; readonly verdict: FindingLevel; readonly facts: Facts[K] };
 }[C];

@@ -1,9 +1,9 @@
 import type { Facts, Finding, FindingCode, FindingPlace } from './facts';
 import { severity } from './verdict';
-import type { Verdict } from './verdict';
+import type { FindingLevel } from './verdict';
 
 /** A finding whose code and facts belong together. */
-export function finding<C extends FindingCode>(code: C, verdict: Verdict, place: FindingPlace, facts: Facts[C]): Finding {
+export function finding<C extends FindingCode>(code: C, verdict: FindingLevel, place: FindingPlace, facts: Facts[C]): Finding {
   return { ...place, code, verdict, facts } as unknown as Finding;
 }
 

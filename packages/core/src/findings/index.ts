@@ -9,5 +9,5 @@ export type { Facts, Finding, FindingCode, FindingPlace } from './facts';
 export { byHarm, finding } from './finding';
 export { deviceVolts, feedPoint } from './points';
 export { detected } from './registry';
-export { severity, worstVerdict } from './verdict';
-export type { Verdict } from './verdict';
+export { isFault, severity, worstVerdict } from './verdict';
+export type { FindingLevel, Verdict } from './verdict';

@@ -42,8 +42,6 @@ export type Connector = Infer<typeof connectorShape>;
 
 /** Connectors that come in forms that do not mate with one another, so that the family must be known. */
 const NEEDS_FAMILY: ReadonlySet<Connector['type']> = new Set(['bay']);
-/** Connectors that can be joined either way round, so that the polarity must be known on both sides. */
-const NEEDS_POLARITY: ReadonlySet<Connector['type']> = new Set(['barrel', 'bare']);
 /** Connectors that hold one thing on the other without a lead between. */
 const MOUNTS: ReadonlySet<Connector['type']> = new Set(['bay', 'v-mount', 'three-stud', 'l-plate']);
 /** Connectors whose two ends are sockets on most things, so that a cable joins them. */
@@ -62,15 +60,6 @@ export function mates(one: Connector, other: Connector): 'yes' | 'no' | 'unknown
   if (one.type === 'barrel') return worse(sameSize(one.outerMm, other.outerMm), sameSize(one.innerMm, other.innerMm));
   if (one.family !== undefined && other.family !== undefined) return one.family === other.family ? 'yes' : 'no';
   return NEEDS_FAMILY.has(one.type) ? 'unknown' : 'yes';
-}
-
-/**
- * Whether plus meets plus. Keyed connectors cannot be turned round, so they are `same` unless both say otherwise; on a
- * barrel or bare ends a side that does not say makes it `unknown`.
- */
-export function polarityOf(one: Connector, other: Connector): 'same' | 'reversed' | 'unknown' {
-  if (one.polarity !== undefined && other.polarity !== undefined) return one.polarity === other.polarity ? 'same' : 'reversed';
-  return NEEDS_POLARITY.has(one.type) ? 'unknown' : 'same';
 }
 
 /** Whether two ports of this connector are joined by a cable, unless one of them is on a lead of its own. */

@@ -70,18 +70,18 @@ describe('the demo', () => {
 
   it('has the verdicts that its troubles deserve', () => {
     expect(Object.fromEntries([...answers].map(([name, { verdict }]) => [name, verdict]))).toEqual({
-      Wheelhouse: 'caution', // its gauge lies
+      Wheelhouse: 'good', // that its gauge lies is a note, with the time to change
       'Wheelhouse on the small battery': 'caution', // a port over its limit late in the run, and a peak before that
-      Deck: 'caution', // its gauge lies
+      Deck: 'good', // the same
       'Galley interviews': 'good',
       'Galley on the old bank': 'stop', // too weak for the camera
-      Stills: 'caution', // the bay stops short of its battery's end
-      'Wheelhouse, everything on one V-mount': 'caution', // every part hangs on one plate
+      Stills: 'good', // the bay stops a little short of its battery's end
+      'Wheelhouse, everything on one V-mount': 'caution', // two hours short; that every part hangs on one plate is a note
       'Galley, two cameras on mains': 'caution', // the recorder loses phantom power on 5 V
-      Breakwater: 'caution', // its gauge lies
-      'Stills with the grip': 'caution', // the same
+      Breakwater: 'good', // its gauge lies: a note
+      'Stills with the grip': 'good', // the same
       'Cinema camera day': 'stop', // the plate will not start on a half-charged pack
-      'Skuadon on the blue board': 'caution', // its gauge lies; that its module gives more than written, only a meter finds
+      'Skuadon on the blue board': 'good', // that its module gives more than written, only a meter finds
       'Monitor on the drawer lead': 'good', // that its lead is crossed, only a meter finds
     });
     const codes = (name: string) =>

@@ -1,6 +1,6 @@
 export { batteryFigures } from './battery-figures';
 export type { BatteryFigures } from './battery-figures';
-export { connectorName, connectorShape, isMount, mates, polarityOf } from './connector';
+export { connectorName, connectorShape, isMount, mates } from './connector';
 export type { Connector } from './connector';
 export { drawShape } from './draw-shape';
 export type { Draw } from './draw-shape';
@@ -27,6 +27,8 @@ export type { Adapter, Battery, Budget, Cable, Device, Gear, GearKind, GearOf, H
 export { AWAY_FROM_CAMERA, MOUNT_PLACES, mountPlaceShape } from './mount-shape';
 export type { Covered, MountPlace } from './mount-shape';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
+export { handedOnPlus, isKeyed, plusMeets, plusOn } from './plus';
+export type { Plus } from './plus';
 export { inputShape, outputShape } from './port';
 export type { Input, Output } from './port';
 export { ADAPTER_IN, ADAPTER_OUT, meetsDirectly, portsOf } from './ports-of';

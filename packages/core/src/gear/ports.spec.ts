@@ -2,8 +2,9 @@ import { bank, camera, dummy, pack, splitter, usbCamera, usbWire } from '../../t
 import { oneFeed } from '../rig/drawn/one-feed';
 import { gearIdsOf } from '../rig/drawn/rig';
 import { batteryFigures } from './battery-figures';
-import { connectorName, isMount, mates, polarityOf } from './connector';
+import { connectorName, isMount, mates } from './connector';
 import type { Connector } from './connector';
+import { plusMeets, plusOn } from './plus';
 import { meetsDirectly, portsOf } from './ports-of';
 
 const barrel = (outerMm?: number, innerMm?: number, polarity?: Connector['polarity']): Connector => ({
@@ -32,7 +33,15 @@ describe('connectors of size and polarity', () => {
     [barrel(5.5, 2.1, 'centre-positive'), barrel(5.5, 2.1), 'unknown'],
     [{ type: 'd-tap' }, { type: 'd-tap' }, 'same'],
     [{ type: 'bare' }, { type: 'bare' }, 'unknown'],
-  ] as const)('plus of %j against %j: %s', (one, other, expected) => expect(polarityOf(one, other)).toBe(expected));
+    [{ type: 'circular2' }, { type: 'circular2' }, 'unknown'],
+    [{ type: 'xlr4' }, { type: 'xlr4', polarity: 'pin-1-negative' }, 'same'],
+    [{ type: 'xlr4' }, { type: 'xlr4', polarity: 'pin-1-positive' }, 'reversed'],
+    [{ type: 'xlr4', polarity: 'as-marked' }, { type: 'xlr4' }, 'same'],
+    [{ type: 'xt60' }, { type: 'xt60', polarity: 'pin-1-positive' }, 'unknown'],
+  ] as const)('plus of %j against %j: %s', (one, other, expected) => {
+    expect(plusMeets(plusOn(one), plusOn(other))).toBe(expected);
+    expect(plusMeets(plusOn(other), plusOn(one))).toBe(expected);
+  });
 
   it('have names, and mounts are told from plugs', () => {
     expect(connectorName(barrel(5.5, 2.1))).toBe('barrel plug 5.5 × 2.1 mm');

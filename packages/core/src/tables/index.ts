@@ -40,7 +40,7 @@ export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';
-export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W, NEAR_LIMIT, NEAR_LOW_V } from './limits';
+export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W, LITTLE_LEFT, NEAR_LIMIT, NEAR_LOW_V } from './limits';
 export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';
 export { DRAW_SPREAD, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from './spreads';

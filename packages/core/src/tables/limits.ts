@@ -10,5 +10,11 @@ export const HOT_REGULATOR_W = 2;
 /** From this share of a limit on it is told that little is left. */
 export const NEAR_LIMIT = 0.9;
 
+/**
+ * Charge left behind counts as little below both: a share of the full battery, and minutes at the draw of the end.
+ * Judgement, 2026.
+ */
+export const LITTLE_LEFT = { share: 0.1, minutes: 20 } as const;
+
 /** Volts above the lowest accepted that count as little, as a share of it. */
 export const NEAR_LOW_V = 0.03;

@@ -1,11 +1,17 @@
-import type { Verdict } from '@viaggio/core/answer';
+import type { FindingLevel } from '@viaggio/core/answer';
 import { clockAt } from '@viaggio/core/day';
 import type { PathStop, PowerSheet, RigPage } from '@viaggio/core/words';
 import { Paper } from './paper';
 import type { PaperSize } from './paper';
 
 /** Signs that a black and white printer keeps apart, with their word. */
-const SIGNS: Readonly<Record<Verdict, string>> = { good: '● Good', caution: '◆ Caution', stop: '■ STOP', unknown: '○ Unknown' };
+const SIGNS: Readonly<Record<FindingLevel, string>> = {
+  good: '● Good',
+  note: '– Note',
+  caution: '◆ Caution',
+  stop: '■ STOP',
+  unknown: '○ Unknown',
+};
 const PATH_HEIGHT = 74;
 
 /** The power sheet of a day, or of rigs, as a PDF. `madeAt` stands at the foot: a sheet that is older than its plan is told by it. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { assessModel, autonomyOf, criteriaOf, DEFAULT_STYLE, rigModel } from '@viaggio/core/answer';
-import type { Verdict } from '@viaggio/core/answer';
+import type { FindingLevel } from '@viaggio/core/answer';
 import { readClock } from '@viaggio/core/day';
 import { LOW_WATER, lowWaterRecording } from '@viaggio/core/demo';
 import { styleShape } from '@viaggio/core/gear';
@@ -90,7 +90,7 @@ const rigNamed = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name =
 })
 export class Gallery {
   protected readonly theme = new Theme();
-  protected readonly verdicts: readonly Verdict[] = ['good', 'caution', 'stop', 'unknown'];
+  protected readonly verdicts: readonly FindingLevel[] = ['good', 'note', 'caution', 'stop', 'unknown'];
   protected readonly volts = number('Highest voltage', 'V', { max: 60 });
   protected readonly length = number('It must run for', 'min', { max: 10_000 });
   protected readonly charge = number('Charge', 'fraction', { max: 1 });

@@ -85,9 +85,10 @@ function shared(rig: ResolvedRig, { id, from, output, to }: Connection, contract
     .filter((other) => other.from.id === from.id && other.output.id !== output.id)
     .filter((other) => output.budget !== undefined && other.output.budget === output.budget)
     .map((other) => other.output.name);
-  if (neighbours.length === 0 || hasCushion(rig, to, id)) return [];
-  const facts = { port: output.name, of: from.title, neighbours, device: to.title, contractW: contract.powerW };
-  return [finding('budget-shared', 'caution', place, facts)];
+  if (neighbours.length === 0) return [];
+  const bridged = hasCushion(rig, to, id);
+  const facts = { port: output.name, of: from.title, neighbours, device: to.title, contractW: contract.powerW, bridged };
+  return [finding('budget-shared', bridged ? 'note' : 'caution', place, facts)];
 }
 
 function sinkFindings(rig: ResolvedRig, { input, to }: Connection, place: FindingPlace): Finding[] {

@@ -34,7 +34,14 @@ export function gaugeFindings(rig: ResolvedRig, plannedMin: number | undefined):
     } = adapter;
     const place = { aspect: 'gauge', role: 'adapter', gearId: adapter.id, connectionId: id, part: name } as const;
     const swapMin = plannedMin !== undefined && plannedMin > 0 ? plannedMin : undefined;
-    return [finding('gauge-blind', 'caution', place, { adapter: name, device: to.title, shows, plannedMin: swapMin })];
+    return [
+      finding('gauge-blind', swapMin === undefined ? 'caution' : 'note', place, {
+        adapter: name,
+        device: to.title,
+        shows,
+        plannedMin: swapMin,
+      }),
+    ];
   });
 }
 

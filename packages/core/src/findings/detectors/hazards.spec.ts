@@ -173,8 +173,8 @@ const HAZARDS: readonly [string, Parts, string | undefined][] = [
   ['a sink that needs its battery', { ...BY_PD, device: device({ ...USB_IN, sink: 'needs-battery' }) }, 'sink-needs-battery stop'],
   ['a sink that only charges', { ...BY_PD, device: device({ ...USB_IN, sink: 'charges-when-off' }) }, 'sink-only-charges stop'],
   // gauge and time
-  ['a gauge that always says full', { ...BY_DTAP, adapter: adapter({ gauge: 'always-full' }) }, 'gauge-blind caution'],
-  ['no gauge', { ...BY_DTAP, adapter: adapter({ gauge: 'none' }) }, 'gauge-blind caution'],
+  ['a gauge that always says full', { ...BY_DTAP, adapter: adapter({ gauge: 'always-full' }) }, 'gauge-blind note'],
+  ['no gauge', { ...BY_DTAP, adapter: adapter({ gauge: 'none' }) }, 'gauge-blind note'],
   ['longer than it runs', { ...IN_CAMERA, rig: { wantedMin: 400 } }, 'too-short caution'],
   // missing figures
   ['no energy', { ...IN_CAMERA, battery: { ...battery(CONTACTS, 2), energyWh: undefined } }, 'figure-missing unknown'],

@@ -55,7 +55,7 @@ function otherModes(fed: Fed): Finding[] {
   } = fed.use.part;
   return modes.flatMap(({ id, name: mode, needs }) => {
     const need = id === fed.use.modeId ? undefined : unmet(fed, needs);
-    return need ? [finding('mode-closed', 'caution', placeOf(fed), { device, mode, need })] : [];
+    return need ? [finding('mode-closed', 'note', placeOf(fed), { device, mode, need })] : [];
   });
 }
 
@@ -69,7 +69,8 @@ function features(fed: Fed): Finding[] {
     if (!need) return [];
     const facts: Facts['feature-lost'] = { device, feature, silently, need };
     if (isUnknown(need)) return [finding('figure-missing', 'unknown', placeOf(fed), { lack: 'feature', ...facts })];
-    return [finding('feature-lost', 'caution', placeOf(fed), facts)];
+    // what goes without a word is missed on the day
+    return [finding('feature-lost', silently ? 'caution' : 'note', placeOf(fed), facts)];
   });
 }
 

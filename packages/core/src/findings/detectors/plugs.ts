@@ -1,4 +1,4 @@
-import { connectorName, mates, meetsDirectly, polarityOf } from '../../gear';
+import { connectorName, mates, meetsDirectly } from '../../gear';
 import type { Connector } from '../../gear';
 import { isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
@@ -7,6 +7,7 @@ import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { adapterInputFindings } from './adapter-input';
 import { lacking } from './lacking';
+import { polarityFindings } from './polarity';
 
 interface End {
   readonly part: Part;
@@ -32,16 +33,12 @@ function plugs(connection: Connection): Finding[] {
   const { from, output, cable, to, input } = connection;
   const source: End = { part: from, connector: output.connector };
   const load: End = { part: to, connector: input.connector };
-  if (!cable) return [...fit(connection, source, load), ...bridge(connection), ...polarity(connection, source, load, false)];
-  const { ends, crossed = false } = cable.gear;
+  const plus = polarityFindings(connection);
+  if (!cable) return [...fit(connection, source, load), ...bridge(connection), ...plus];
+  const { ends } = cable.gear;
   const near: End = { part: cable, connector: ends.source };
   const far: End = { part: cable, connector: ends.load };
-  return [
-    ...fit(connection, source, near),
-    ...fit(connection, far, load),
-    ...polarity(connection, source, near, false),
-    ...polarity(connection, far, load, crossed),
-  ];
+  return [...fit(connection, source, near), ...fit(connection, far, load), ...plus];
 }
 
 function at({ id }: Connection, part: Part): FindingPlace {
@@ -72,24 +69,6 @@ function bridge(connection: Connection): Finding[] {
     socket: connectorName(input.connector),
   };
   return [finding('cable-missing', 'stop', at(connection, to), facts)];
-}
-
-function polarity(connection: Connection, one: End, other: End, crossed: boolean): Finding[] {
-  if (mates(one.connector, other.connector) === 'no') return [];
-  const place = at(connection, other.part);
-  const [from, to] = [one.part.title, other.part.title];
-  const met = polarityOf(one.connector, other.connector);
-  if (met === 'unknown') return [finding('polarity-unknown', 'unknown', place, { from, to, connector: connectorName(other.connector) })];
-  if ((met === 'reversed') === crossed) return [];
-  const facts = {
-    from,
-    to,
-    device: connection.to.title,
-    crossed,
-    fromPolarity: one.connector.polarity,
-    toPolarity: other.connector.polarity,
-  };
-  return [finding('polarity-reversed', 'stop', place, facts)];
 }
 
 function taken({ devices }: ResolvedRig, connection: Connection): Finding[] {

@@ -19,7 +19,7 @@ import type { Device, Gear } from '../../gear/gear';
 import { cellVoltage } from '../../physics/cell/ocv';
 import { CHEMISTRIES } from '../../tables/chemistries';
 import type { FindingCode } from '../facts';
-import type { Verdict } from '../verdict';
+import type { FindingLevel } from '../verdict';
 
 const PERCENT = 1.01;
 const barrel = (polarity?: Connector['polarity'], innerMm = 2.1): Connector => ({
@@ -80,7 +80,7 @@ const fullA = (powerW: number, ohm = 0.1): number => (openV(1) - Math.sqrt(openV
 /** The same at the cut-off: the terminals stand at 12 V, so the load gets 12 V less the lead's drop. */
 const lastA = (powerW: number, leadOhm: number): number => (12 - Math.sqrt(144 - 4 * leadOhm * powerW)) / (2 * leadOhm);
 
-type Case = readonly [what: string, built: Built, code: FindingCode, verdict: Verdict | undefined];
+type Case = readonly [what: string, built: Built, code: FindingCode, verdict: FindingLevel | undefined];
 
 /**
  * Written from the rules of the field, not from what the program said; where a limit is a number, both its sides are
@@ -92,7 +92,8 @@ const CASES: readonly Case[] = [
   ['a lead that ends centre-negative', byBarrel(barrel(AC), [barrel(AC), barrel(REVERSED)], barrel(AC)), 'polarity-reversed', 'stop'],
   ['a device that wants centre-negative', byBarrel(barrel(AC), [barrel(AC), barrel(AC)], barrel(REVERSED)), 'polarity-reversed', 'stop'],
   ['a lead crossed inside', byBarrel(barrel(AC), [barrel(AC), barrel(AC)], barrel(AC), true), 'polarity-reversed', 'stop'],
-  ['a crossed lead whose far end says so', byBarrel(barrel(AC), [barrel(AC), barrel(REVERSED)], barrel(AC), true), 'polarity-reversed', undefined],
+  ['a crossed lead whose far end says so', byBarrel(barrel(AC), [barrel(AC), barrel(REVERSED)], barrel(AC), true), 'polarity-reversed', 'stop'],
+  ['into the device that it was made for', byBarrel(barrel(AC), [barrel(AC), barrel(REVERSED)], barrel(REVERSED), true), 'polarity-reversed', undefined],
   ['a barrel whose polarity nobody gave', byBarrel(barrel(AC), [barrel(AC), barrel()], barrel(AC)), 'polarity-unknown', 'unknown'],
   ['bare ends that do not say which is plus', byBarrel({ type: 'bare' }, [{ type: 'bare' }, barrel(AC)], barrel(AC)), 'polarity-unknown', 'unknown'],
   ['a pin of 2.5 mm on a socket of 2.1 mm', byBarrel(barrel(AC), [barrel(AC), barrel(AC, 2.5)], barrel(AC)), 'connector-mismatch', 'stop'],
@@ -162,7 +163,7 @@ const CASES: readonly Case[] = [
     [['bank.one', 'camera.usb', 'c1'], ['bank.two', 'second.usb', 'c2']],
   ), 'figure-missing', 'unknown'],
   // M5 battery-shaped adapters
-  ['an adapter that always shows full', build({ pack: pack(), adapter: dummy({ gauge: 'always-full' }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'gauge-blind', 'caution'],
+  ['an adapter that always shows full', build({ pack: pack(), adapter: dummy({ gauge: 'always-full' }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'gauge-blind', 'note'],
   ['one that lets the camera estimate', build({ pack: pack(), adapter: dummy() , camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'gauge-blind', undefined],
   ['an adapter this camera refuses', build({ pack: pack(), adapter: dummy({ refusedBy: ['Camera'] }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'refused', 'stop'],
   ['an adapter without a rating', build({ pack: pack(), adapter: dummy({ ratedW: undefined }), camera: usbCamera() }, [['pack.out', 'adapter.in'], ['adapter.out', 'camera.bay']]), 'figure-missing', 'unknown'],
@@ -180,7 +181,7 @@ const CASES: readonly Case[] = [
   ['a mode that needs 1 % less', byUsb(bank({ ratingW: 27 }), usbCamera(10, {}, { needs: { contractW: 27 / PERCENT } })), 'mode-lost', undefined],
   ['a feature that goes off without telling', byUsb(plainBank(3), usbCamera(5, {}, { features: [{ name: 'phantom power', needs: { minV: 9 }, silently: true }] }), usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } })), 'feature-lost', 'caution'],
   ['the same on 9 V', byUsb(bank(), usbCamera(5, {}, { features: [{ name: 'phantom power', needs: { minV: 8.9 }, silently: true }] })), 'feature-lost', undefined],
-  ['another mode that this feed closes', onBay({ modes: [{ id: 'top', name: 'Top', draw: { basis: 'maker', powerW: 9 }, needs: { minV: 8.5 } }] }), 'mode-closed', 'caution'],
+  ['another mode that this feed closes', onBay({ modes: [{ id: 'top', name: 'Top', draw: { basis: 'maker', powerW: 9 }, needs: { minV: 8.5 } }] }), 'mode-closed', 'note'],
   // M7 one port, two jobs
   ['the port that the control cable takes', { ...byUsb(bank(), usbCamera(10, { duty: 'control' })), rig: { ...byUsb(bank(), usbCamera()).rig, devices: [{ gearId: 'camera', busyPorts: ['usb'] }] } }, 'port-taken', 'stop'],
   ['a port that could be, but is free', byUsb(bank(), usbCamera(10, { duty: 'control' })), 'port-taken', undefined],
@@ -190,10 +191,10 @@ const CASES: readonly Case[] = [
   ['a plate that drops out at 13 V strands charge', byStepUp(1, { minV: 13.8 }), 'charge-stranded', 'caution'],
   ['a plate that needs 1 % more than full', byStepUp(1, { minV: openV(1) * PERCENT }), 'under-voltage', 'stop'],
   // the rig as a whole
-  ['two devices on one battery', twoOnSplitter(), 'stops-together', 'caution'],
+  ['two devices on one battery', twoOnSplitter(), 'stops-together', 'note'],
   ['one device on one battery', direct(), 'stops-together', undefined],
-  ['two devices behind one lead of several', build({ pack: pack({ outputs: [1, 2].map((place) => ({ gives: 'pack' as const, id: `o${place}`, name: `D-tap ${place}`, connector: { type: 'd-tap' as const }, maxA: 8 })) }), hub: splitter(), a: camera({ name: 'A' }), b: camera({ name: 'B' }), c: camera({ name: 'C' }) }, [['pack.o1', 'hub.in'], ['hub.p1', 'a.in'], ['hub.p2', 'b.in'], ['pack.o2', 'c.in']]), 'single-point', 'caution'],
-  ['a swap that nothing carries', { ...direct(), rig: { ...direct().rig, wantedMin: 6000 } }, 'no-cushion', 'caution'],
+  ['two devices behind one lead of several', build({ pack: pack({ outputs: [1, 2].map((place) => ({ gives: 'pack' as const, id: `o${place}`, name: `D-tap ${place}`, connector: { type: 'd-tap' as const }, maxA: 8 })) }), hub: splitter(), a: camera({ name: 'A' }), b: camera({ name: 'B' }), c: camera({ name: 'C' }) }, [['pack.o1', 'hub.in'], ['hub.p1', 'a.in'], ['hub.p2', 'b.in'], ['pack.o2', 'c.in']]), 'single-point', 'note'],
+  ['a swap that nothing carries', { ...direct(), rig: { ...direct().rig, wantedMin: 6000 } }, 'no-cushion', 'note'],
   ['a swap that the battery in the bay carries', { ...byUsb(bank(), usbCamera(10, { sink: 'mixes' }), usbWire(), inCamera()), rig: { ...byUsb(bank(), usbCamera(), usbWire(), inCamera()).rig, wantedMin: 6000 } }, 'no-cushion', undefined],
 ]; // prettier-ignore
 

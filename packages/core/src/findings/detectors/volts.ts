@@ -1,14 +1,16 @@
 import type { Battery } from '../../gear';
 import { ocvArea, socAtVoltage } from '../../physics/cell';
 import type { Pack } from '../../physics/cell';
+import { HOUR_MIN } from '../../quantity';
 import { batteryState, isKind, roleOf } from '../../rig/drawn';
 import { portFeed } from '../../rig/resolved';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, LITTLE_LEFT } from '../../tables';
 import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { endVerdict, feedPoint, mostCurrent } from '../points';
+import type { FindingLevel } from '../verdict';
 import { lacking } from './lacking';
 
 /** A battery stopped with less than this share of its energy left counts as used up: it cannot be measured against the run. */
@@ -39,13 +41,21 @@ function sagFindings({ source, connections, battery }: SourceTree, run: Discharg
   const loads = connections.filter(({ to }) => isKind(to, 'device')).map(({ to }) => to.title);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.title } as const;
   const facts = { by: 'cutoff', battery: source.title, loads, cutoffV, charge: run.endSoc, leftWh: run.strandedWh } as const;
-  return [finding('charge-stranded', endVerdict(run), place, facts)];
+  return [finding('charge-stranded', strandedLevel(run, leftShare(source.gear, run.endSoc)), place, facts)];
 }
 
 /** Share of a full battery's energy between two charges: what a run leaves that could have been used. */
 function leftShare({ chemistry }: Battery, endSoc: number, usedUpSoc = 0): number {
   const table = CHEMISTRIES[chemistry].ocvPerCell;
   return (ocvArea(table, endSoc) - ocvArea(table, Math.min(endSoc, usedUpSoc))) / ocvArea(table, 1);
+}
+
+/** What is left is little, a note; from a tenth of the battery or twenty minutes on it is a caution. */
+function strandedLevel(run: Discharge, share: number): FindingLevel {
+  const { end, strandedWh } = run;
+  const leftMin = end && (strandedWh / (end.packA * end.packV)) * HOUR_MIN;
+  const verdict = endVerdict(run);
+  return verdict !== 'stop' && share < LITTLE_LEFT.share && leftMin !== undefined && leftMin < LITTLE_LEFT.minutes ? 'note' : verdict;
 }
 
 /** The charge at which its own protection would cut a battery off at so many amps. */
@@ -202,7 +212,7 @@ function tooLow(
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
     const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };
     const facts = { by: 'window', battery: source.title, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
-    return finding('charge-stranded', endVerdict(run), place, facts);
+    return finding('charge-stranded', strandedLevel(run, left.leftShare), place, facts);
   }
   if (run !== undefined || supply.lowV >= minV) return undefined;
   return finding('charge-stranded', 'caution', place, { by: 'window-untimed', ...rangeOf(at), minV, maxV });

@@ -54,7 +54,7 @@ function togetherFindings(rig: ResolvedRig): Finding[] {
     const [first] = parts;
     const place: FindingPlace = { aspect: 'run', role: roleOf(first!), gearId: first!.id, part: first!.title };
     const facts = { parts: parts.map(({ title }) => title), stops: stops.map(({ title }) => title), devices: devices.length };
-    return finding(all ? 'stops-together' : 'single-point', 'caution', place, facts);
+    return finding(all ? 'stops-together' : 'single-point', 'note', place, facts);
   });
 }
 
@@ -69,7 +69,7 @@ function cushionFindings(resolved: ResolvedRig, timeline: SystemRun | undefined,
   if (firstSwapMin === undefined || cut.length === 0) return [];
   const swapMin = swapped ? unbridgedMinutes(resolved, swapped.id) : swapMinutes(rig);
   const facts = { devices: cut.map(({ title }) => title), wantedMin, firstSwapMin, swapMin };
-  return [finding('no-cushion', 'caution', { aspect: 'run', role: 'rig', part: rig.name }, facts)];
+  return [finding('no-cushion', 'note', { aspect: 'run', role: 'rig', part: rig.name }, facts)];
 }
 
 /** Devices that a change of battery leaves without power for a moment. */

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Verdict } from '@viaggio/core/answer';
+import type { FindingLevel } from '@viaggio/core/answer';
 
-const WORDS: Readonly<Record<Verdict, string>> = { good: 'Good', caution: 'Caution', stop: 'Stop', unknown: 'Unknown' };
+const WORDS: Readonly<Record<FindingLevel, string>> = { good: 'Good', note: 'Note', caution: 'Caution', stop: 'Stop', unknown: 'Unknown' };
 
-/** A verdict by shape, colour and word: a disc, a notched diamond, a barred square, an open ring. */
+/** A verdict, or a note, by shape, colour and word: a disc, a notched diamond, a barred square, an open ring; a short bar. */
 @Component({
   selector: 'app-verdict-mark',
   template: `
@@ -11,6 +11,9 @@ const WORDS: Readonly<Record<Verdict, string>> = { good: 'Good', caution: 'Cauti
       @switch (verdict()) {
         @case ('good') {
           <circle cx="10" cy="10" r="8" />
+        }
+        @case ('note') {
+          <rect x="2" y="8" width="16" height="4" />
         }
         @case ('caution') {
           <path d="M10 1 19 10 10 19 1 10Z M10 6v5" fill-rule="evenodd" />
@@ -61,7 +64,7 @@ const WORDS: Readonly<Record<Verdict, string>> = { good: 'Good', caution: 'Cauti
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VerdictMark {
-  readonly verdict = input.required<Verdict>();
+  readonly verdict = input.required<FindingLevel>();
   /** The shape alone, the word kept for screen readers. */
   readonly bare = input(false);
   /** Said in place of the verdict's own word. */

@@ -5,6 +5,7 @@ import {
   autonomyOf,
   backups,
   findFeeds,
+  isFault,
   offersFor,
   purchasesFor,
   RemedySearch,
@@ -87,7 +88,7 @@ export const coreCalls = {
   remedies(rig: Rig, kit: Kit, exclude: ReadonlySet<string>): Remedies {
     const { findings } = assessModel(rigModel(rig, kit), { trace: false });
     const search = new RemedySearch(rig, kit, exclude);
-    return findings.filter(({ verdict }) => verdict !== 'good').map((found) => search.for(found).map(tellRemedy));
+    return findings.filter(({ verdict }) => isFault(verdict)).map((found) => search.for(found).map(tellRemedy));
   },
 
   feeds(rig: Rig, deviceId: string, kit: Kit, weights: Weights, exclude: ReadonlySet<string>): FoundFeeds {

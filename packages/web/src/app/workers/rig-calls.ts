@@ -1,4 +1,4 @@
-import { assess } from '@viaggio/core/answer';
+import { assess, isFault } from '@viaggio/core/answer';
 import type { Answer, Verdict } from '@viaggio/core/answer';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
@@ -49,6 +49,6 @@ export function glanceAt({ wantedMin }: Rig, { verdict, unlimited, run, plannedM
     plannedMin: run ? plannedMin : undefined,
     beyondMin: run ? beyondMin : undefined,
     wantedMin,
-    worst: first && first.verdict !== 'good' ? sayFinding(first) : undefined,
+    worst: first && isFault(first.verdict) ? sayFinding(first) : undefined,
   };
 }

@@ -35,7 +35,7 @@ export interface ToldAnswer extends Omit<Answer, 'findings' | 'sources' | 'stop'
 /**
  * Everything that an answer says as data, said in words beside the same numbers.
  *
- * @example tellAnswer(answer).verdict // 'caution'
+ * @example tellAnswer(answer).verdict // 'good'
  */
 export function tellAnswer({ findings, sources, stop, figures, cautions, tracks, ...rest }: Answer): ToldAnswer {
   return {

@@ -163,9 +163,12 @@ export const AMPS: Wordings<
   },
   'budget-shared': {
     means: 'Ports that share a budget renegotiate when a neighbour is plugged in.',
-    says: ({ port, of, neighbours, device }) =>
-      `${port} of ${of} shares its budget with ${neighbours.join(', ')}: plugging one in cuts ${device} off for a moment.`,
-    remedy: () => 'Keep a charged battery in the device, and plug everything in before recording.',
+    says: ({ port, of, neighbours, device, bridged }) =>
+      `${port} of ${of} shares its budget with ${neighbours.join(', ')}: plugging one in ${bridged ? `leaves ${device} to its own battery` : `cuts ${device} off`} for a moment.`,
+    remedy: ({ bridged }) =>
+      bridged
+        ? 'Keep the battery in the device charged.'
+        : 'Keep a charged battery in the device, and plug everything in before recording.',
     shows: ({ contractW }) => [shown('contract beside a neighbour', contractW, 'W')],
   },
   'regulator-hot': {

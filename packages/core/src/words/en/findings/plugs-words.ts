@@ -1,6 +1,15 @@
+import type { Connector, Plus } from '../../../gear';
 import { say, sayList } from '../say';
 import { shown } from './wording';
 import type { Wordings } from './wording';
+
+/** Where plus sits: `the centre`, `pin 4`, `the contact marked plus`. */
+function sayPlus(plus: Plus, connector: Connector['type']): string {
+  if (plus === 'marked') return 'the contact marked plus';
+  if (plus === 'against-marks') return 'the contact marked minus';
+  if (connector === 'barrel') return plus === 'first' ? 'the centre' : 'the outside';
+  return plus === 'first' ? 'pin 1' : connector === 'xlr4' ? 'pin 4' : 'pin 2';
+}
 
 /** Plugs, polarity, ports with two jobs. */
 export const PLUGS: Wordings<
@@ -37,9 +46,9 @@ export const PLUGS: Wordings<
   },
   'polarity-reversed': {
     means: 'Plus would meet minus.',
-    says: ({ from, to, device, crossed, fromPolarity, toPolarity }) => {
-      const why = crossed ? `${from} is crossed inside` : `one is ${fromPolarity}, the other ${toPolarity}`;
-      return `Plus of ${from} meets minus of ${to}: ${why}. It can destroy ${device}.`;
+    says: ({ from, to, device, crossed, connector, comes, takes }) => {
+      const why = `it comes on ${sayPlus(comes, connector)} and is taken on ${sayPlus(takes, connector)}`;
+      return `Plus of ${from} meets minus of ${to}: ${crossed ? `${from} is crossed inside, so ` : ''}${why}. It can destroy ${device}.`;
     },
     remedy: checkPolarity,
   },

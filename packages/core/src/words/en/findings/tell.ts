@@ -1,4 +1,4 @@
-import type { Finding, FindingCode, FindingPlace, Verdict } from '../../../findings';
+import type { Finding, FindingCode, FindingPlace, FindingLevel } from '../../../findings';
 import { say } from '../say';
 import { AMPS } from './amps-words';
 import { assumedWordings } from './assumed-words';
@@ -31,7 +31,7 @@ export const WORDINGS: Wordings<FindingCode> = {
 /** A finding in words: what screens, documents and prints show. */
 export interface Told extends FindingPlace {
   readonly code: FindingCode;
-  readonly verdict: Verdict;
+  readonly verdict: FindingLevel;
   readonly numbers: readonly ShownNumber[];
   readonly sentence: string;
   readonly remedy: string | undefined;

@@ -1,4 +1,4 @@
-import type { Facts, FindingCode, Verdict } from '../../../findings';
+import type { Facts, FindingCode, FindingLevel } from '../../../findings';
 import type { Unit } from '../../../quantity';
 
 export interface ShownNumber {
@@ -11,8 +11,8 @@ export interface ShownNumber {
 export interface Wording<C extends FindingCode> {
   /** For docs/findings.md and whoever asks about the code. */
   readonly means: string;
-  readonly says: (facts: Facts[C], verdict: Verdict) => string;
-  readonly remedy?: (facts: Facts[C], verdict: Verdict) => string;
+  readonly says: (facts: Facts[C], verdict: FindingLevel) => string;
+  readonly remedy?: (facts: Facts[C], verdict: FindingLevel) => string;
   readonly shows?: (facts: Facts[C]) => readonly (ShownNumber | undefined)[];
 }
 

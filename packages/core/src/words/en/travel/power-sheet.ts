@@ -3,7 +3,7 @@ import { clockAt } from '../../../day/model';
 import { DaySimulation } from '../../../day/run';
 import type { DayRun } from '../../../day/run';
 import type { Day } from '../../../day/shape';
-import type { Verdict } from '../../../findings';
+import type { FindingLevel, Verdict } from '../../../findings';
 import { batteryFigures, gearTitle } from '../../../gear';
 import type { Gear } from '../../../gear';
 import { formatDate, formatDuration, formatQuantity } from '../../../quantity';
@@ -53,7 +53,7 @@ export interface RigPage {
   readonly gauges: readonly { readonly where: string; readonly believe: string; readonly why: string }[];
   /** What stands behind what, and what to do when something dies. */
   readonly fallbacks: readonly { readonly when: string; readonly then: string }[];
-  readonly findings: readonly { readonly verdict: Verdict; readonly says: string; readonly remedy: string | undefined }[];
+  readonly findings: readonly { readonly verdict: FindingLevel; readonly says: string; readonly remedy: string | undefined }[];
   readonly connecting: readonly string[];
 }
 

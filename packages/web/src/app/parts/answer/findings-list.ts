@@ -1,5 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { isFault } from '@viaggio/core/answer';
 import { meaningOf } from '@viaggio/core/words';
 import type { Told, ToldRemedy } from '@viaggio/core/words';
 import { counted } from '../../basics/counted';
@@ -8,15 +9,17 @@ import { VerdictMark } from '../../basics/verdict-mark';
 import type { Remedies } from '../../workers/core-calls';
 
 const WORST = 3;
+/** So many notes are read at a glance; more are folded away. */
+const FEW = 2;
 
-/** What was found, the worst first; what fits is folded away but never hidden. */
+/** What was found, the worst first; what is only to be known, and what fits, are folded away but never hidden. */
 @Component({
   selector: 'app-findings-list',
   imports: [NgTemplateOutlet, QuantityPipe, VerdictMark],
   template: `
     <div class="head">
       <h2>{{ faults().length > 0 ? 'What to mend' : 'It matches' }}</h2>
-      <span class="count">{{ counted() }}</span>
+      <span class="count">{{ counts() }}</span>
       @if (hidden() > 0 || all()) {
         <button type="button" class="btn btn-sm btn-link p-0" [attr.aria-expanded]="all()" (click)="allChange.emit(!all())">
           {{ all() ? 'Only the worst' : 'See all' }}
@@ -48,6 +51,27 @@ const WORST = 3;
         </li>
       }
     </ul>
+    @if (notes().length > 0) {
+      <details class="notes" [open]="all() || notes().length <= FEW">
+        <summary>
+          <app-verdict-mark verdict="note" says="Know this" />
+          {{ counted(notes().length, 'note') }}
+        </summary>
+        <ul class="list-unstyled mb-0">
+          @for (finding of notes(); track $index) {
+            <li>
+              {{ finding.sentence }}
+              @if (finding.remedy) {
+                <span class="remedy">{{ finding.remedy }}</span>
+              }
+              @if (all()) {
+                <ng-container [ngTemplateOutlet]="numbers" [ngTemplateOutletContext]="{ $implicit: finding }" />
+              }
+            </li>
+          }
+        </ul>
+      </details>
+    }
     @if (all() && fits().length > 0) {
       <details class="fits">
         <summary>
@@ -127,6 +151,14 @@ const WORST = 3;
     .fits {
       padding: var(--space-2) 0;
     }
+    .notes {
+      padding: var(--space-1) 0;
+      font-size: var(--type-small);
+    }
+    .notes li {
+      padding: var(--space-1) 0 var(--space-1) 1.4rem;
+      overflow-wrap: anywhere;
+    }
     .fits ul {
       font-size: 0.9rem;
     }
@@ -179,17 +211,21 @@ const WORST = 3;
 })
 export class FindingsList {
   readonly findings = input.required<readonly Told[]>();
-  /** Of those that are not good, in their order; they come first. */
+  /** Of the faults, in their order; they come first. */
   readonly remedies = input<Remedies>();
   /** Every finding with its numbers, and what fits; else the worst. */
   readonly all = input(true);
   readonly allChange = output<boolean>();
   readonly remedy = output<ToldRemedy>();
-  protected readonly faults = computed(() => this.findings().filter(({ verdict }) => verdict !== 'good'));
+  protected readonly faults = computed(() => this.findings().filter(({ verdict }) => isFault(verdict)));
+  /** To be known on the day, and nothing to mend. */
+  protected readonly notes = computed(() => this.findings().filter(({ verdict }) => verdict === 'note'));
   protected readonly fits = computed(() => this.findings().filter(({ verdict }) => verdict === 'good'));
   protected readonly shown = computed(() => (this.all() ? this.faults() : this.faults().slice(0, WORST)));
-  protected readonly hidden = computed(() => this.findings().length - this.shown().length);
-  protected readonly counted = computed(() => {
+  protected readonly hidden = computed(() => this.findings().length - this.notes().length - this.shown().length);
+  protected readonly counted = counted;
+  protected readonly FEW = FEW;
+  protected readonly counts = computed(() => {
     const fits = this.fits().length;
     const by = (['stop', 'caution', 'unknown'] as const).flatMap((verdict) => {
       const count = this.faults().filter((one) => one.verdict === verdict).length;

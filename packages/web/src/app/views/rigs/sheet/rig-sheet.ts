@@ -6,6 +6,7 @@ import {
   criteriaOf,
   DEFAULT_STYLE,
   indicators,
+  isFault,
   orderOfConnecting,
   rigModel,
   settledTests,
@@ -115,7 +116,7 @@ export class RigSheet {
     (core, { rig, parts }) => core.hanging(rig, parts),
     { restMs: REST_MS },
   );
-  private readonly asksRemedies = computed(() => this.answer()?.findings.some(({ verdict }) => verdict !== 'good') ?? false);
+  private readonly asksRemedies = computed(() => this.answer()?.findings.some(({ verdict }) => isFault(verdict)) ?? false);
   private readonly remediesLater = computedLater(
     'remedies',
     () => (this.asksRemedies() ? { rig: this.rig()!, kit: this.kit(), exclude: this.exclude() } : undefined),
