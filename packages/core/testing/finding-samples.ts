@@ -22,6 +22,16 @@ const SHORT = { device: 'Plovera R', contract: CONTRACT, needW: 45, refuses: fal
 const TOGETHER = { parts: ['Holmvik 95', 'Splitter'], stops: ['Skuadon 60', 'Lysning 7'], devices: 3 };
 const VOLTS = { need: 'volts', needV: 14, startV: 15.2, endV: 12.4 } as const;
 
+const AT_JOINT = {
+  part: 'D-tap of Holmvik 95',
+  next: 'Lysning 7',
+  lead: 'Drawer lead',
+  unit: 'V',
+  lowest: 12,
+  highest: 16.9,
+  on: '2026-01-11',
+} as const;
+
 /** At least one set of facts for every code, and one for every form its sentence takes. */
 export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'part-missing': [
@@ -189,6 +199,29 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { adapter: 'Adapter M', device: 'Plovera R', shows: 'always-full', plannedMin: 80 },
     { adapter: 'Adapter M', device: 'Plovera R', shows: 'none', plannedMin: undefined },
   ],
+  'measured-stop': [
+    { ...AT_JOINT, wrong: 'reversed', reading: -15.2 },
+    { ...AT_JOINT, wrong: 'nothing-there', reading: 0, lead: undefined },
+    { ...AT_JOINT, wrong: 'too-high', reading: 18.4 },
+    { ...AT_JOINT, wrong: 'too-high', reading: undefined },
+    { ...AT_JOINT, wrong: 'too-low', reading: 9.1, highest: undefined },
+    { ...AT_JOINT, wrong: 'broken', reading: undefined, unit: 'ohm', lowest: undefined, highest: 0.5 },
+    { ...AT_JOINT, wrong: 'short', reading: 0.2, unit: 'ohm', lowest: undefined, highest: 0.5 },
+  ],
+  'contacts-stop': [
+    { substitute: 'Adapter M', device: 'Skuadon 60', contacts: ['1'], on: '2026-01-11' },
+    { substitute: 'Adapter M', device: undefined, contacts: ['1', '3'], on: '2026-01-11' },
+  ],
+  'groups-stop': [
+    { battery: 'Holmvik 95', groups: [3], on: '2026-01-11' },
+    { battery: 'Holmvik 95', groups: [1, 3], on: '2026-01-11' },
+  ],
+  'gear-harmed': (['swollen', 'leaks', 'wet', 'dropped', 'hot', 'damaged', 'recalled', 'handed-over'] as const).map((what) => ({
+    part: 'Holmvik 95',
+    what,
+    on: what === 'wet' ? undefined : '2026-01-10',
+  })),
+  'gear-away': (['broken', 'lost', 'lent', 'packed', 'archived'] as const).map((where) => ({ part: 'Holmvik 95', where })),
   'balance-fits': [
     { on: 'feet', ...STANDING },
     { on: 'feet', ...STANDING, angleDeg: undefined },

@@ -81,8 +81,12 @@ const SAME_MOMENT = 1e-6;
  *
  * @example assess(rig, gear).verdict // 'good'
  */
-export function assess(rig: Rig, gear: ReadonlyMap<string, Gear>, { tracePoints = TRACE_POINTS } = {}): Answer {
-  return assessModel(rigModel(rig, gear, { tracePoints }));
+export function assess(
+  rig: Rig,
+  gear: ReadonlyMap<string, Gear>,
+  { tracePoints = TRACE_POINTS, measured }: { readonly tracePoints?: number; readonly measured?: readonly Finding[] | undefined } = {},
+): Answer {
+  return assessModel(rigModel(rig, gear, { tracePoints, measured }));
 }
 
 /**
@@ -141,8 +145,8 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
 }
 
 /** What stops a rig at other places in the ranges of what is assumed, in its usual modes and in its phases. */
-function judgedAt({ resolved }: RigModel, timeline: SystemRun | undefined, places: PlacesInRange): readonly Finding[] {
-  const judged = judgedRig(resolved, { places });
+function judgedAt({ resolved, measured }: RigModel, timeline: SystemRun | undefined, places: PlacesInRange): readonly Finding[] {
+  const judged = judgedRig(resolved, { places, measured });
   const runs = isForbidden(judged.beforeRun) ? new Map<SourceTree, undefined>() : judged.runs;
   const usual = [...judged.beforeRun, ...connectionFindings(judged, runs)];
   return [...usual, ...phaseFindings(judged, timeline, usual)];

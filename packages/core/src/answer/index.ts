@@ -9,6 +9,6 @@ export { stopInPhase } from './phase-findings';
 export { DEFAULT_SEED, MAX_RUNS, roughRunner, runRange, uncertaintyOf, Variations } from './range';
 export type { RunRange } from './range';
 export { rigModel, troubleOf } from './rig-model';
-export type { RigModel } from './rig-model';
+export type { Measured, RigModel } from './rig-model';
 export { sensitivities } from './sensitivity';
 export type { SensitiveTo, Sensitivity } from './sensitivity';

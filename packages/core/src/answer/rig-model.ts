@@ -16,6 +16,8 @@ export interface RigModel {
   readonly runs: ReadonlyMap<SourceTree, Discharge | undefined>;
   /** What the plugs, volts and contracts say, before any time is looked at. */
   readonly beforeRun: readonly Finding[];
+  /** What was measured of it on the bench. */
+  readonly measured: readonly Finding[];
   /** The rig over time; undefined while a figure is missing, and for what must not be connected or would refuse to run. */
   readonly system: System | undefined;
 }
@@ -23,19 +25,28 @@ export interface RigModel {
 /** A rig as far as it can be judged without its time. */
 export type JudgedRig = Omit<RigModel, 'system'>;
 
+/** What the bench says of rigs, by their identifiers. */
+export type Measured = ReadonlyMap<string, readonly Finding[]>;
+
+interface ModelOptions extends DischargeOptions {
+  readonly places?: PlacesInRange;
+  /** What was measured of the rig: a stop there is one like any other. */
+  readonly measured?: readonly Finding[] | undefined;
+}
+
 /**
  * Works a rig out; never throws for sound shapes.
  *
  * @example rigModel(rig, gear).resolved.trees.length // 1
  */
-export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, options: DischargeOptions = {}): RigModel {
+export function rigModel(rig: Rig, gear: ReadonlyMap<string, Gear>, options: Omit<ModelOptions, 'places'> = {}): RigModel {
   const judged = judgedRig(drawnRig(rig, gear), options);
   const { resolved, draws, runs, beforeRun } = judged;
   return { ...judged, system: isForbidden(beforeRun) ? undefined : rigSystem(resolved, draws, runs) };
 }
 
 /** The same without its time, with what is assumed valueInRange to one side. */
-export function judgedRig(drawn: DrawnRig, { tracePoints, places }: DischargeOptions & { readonly places?: PlacesInRange }): JudgedRig {
+export function judgedRig(drawn: DrawnRig, { tracePoints, places, measured = [] }: ModelOptions): JudgedRig {
   const resolved = resolveDrawn(drawn, places);
   const { trees } = resolved;
   const draws = drawsOfRig(resolved);
@@ -45,8 +56,8 @@ export function judgedRig(drawn: DrawnRig, { tracePoints, places }: DischargeOpt
       return [tree, network && discharge(network, tracePoints === undefined ? {} : { tracePoints })] as const;
     }),
   );
-  const beforeRun = detected(['drawn', 'matched'], { resolved, loads: draws?.usual, runs });
-  return { resolved, draws, runs, beforeRun };
+  const beforeRun = [...measured, ...detected(['drawn', 'matched'], { resolved, loads: draws?.usual, runs })];
+  return { resolved, draws, runs, measured, beforeRun };
 }
 
 /** Whether something must not be connected, or would refuse to run. */

@@ -2,6 +2,7 @@ import { assess } from '../answer';
 import type { Answer } from '../answer';
 import { sheetOfRig, standingOf } from '../bench/joints';
 import type { CheckedStep, CheckStanding } from '../bench/joints';
+import { measuredOf } from '../bench/measured';
 import type { SheetEntry } from '../bench/sheet';
 import { chargingList, DaySimulation } from '../day/run';
 import type { ChargingList, DayRun, GapSaid } from '../day/run';
@@ -115,12 +116,13 @@ const ORDER: readonly Concern['is'][] = [
  * @example attention({ rigs: new Map(), gear: new Map(), day: undefined, log, today: '2026-01-12' }).concerns // []
  */
 export function attention({ rigs, gear, day, log, today, sheets = [] }: AttentionTo): Attention {
+  const measured = measuredOf(rigs, gear, sheets);
   const standing = [...rigs].map(([rigId, rig]): RigStanding => {
     const sheet = sheetOfRig(sheets, rigId)?.body;
     const check = standingOf(rig, gear, sheet?.kind === 'joints' ? sheet : undefined);
-    return { rigId, rig, check, answer: assess(rig, gear, { tracePoints: 0 }) };
+    return { rigId, rig, check, answer: assess(rig, gear, { tracePoints: 0, measured: measured.get(rigId) }) };
   });
-  const simulation = day && new DaySimulation(day.day, gear, rigs);
+  const simulation = day && new DaySimulation(day.day, gear, rigs, undefined, measured);
   const run = simulation?.run();
   const used = usedBatteries(rigs, gear, day?.day);
   const concerns: readonly Concern[] = [
@@ -155,6 +157,8 @@ export function verdictOfConcern(concern: Concern): Verdict {
 /** On a day changes and chargers carry a rig on: only alone it is held against the time that is asked of it. */
 function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined): readonly Concern[] {
   const [worst] = answer.findings;
+  // told as the check that it is
+  if (worst?.code === 'measured-stop') return [];
   if (answer.verdict === 'stop' && worst) return [{ is: 'cannot-run', rigId, rig: rig.name, finding: worst }];
   if (answer.verdict === 'unknown' && worst) return [{ is: 'cannot-tell', rigId, rig: rig.name, finding: worst }];
   const { plannedMin, beyondMin, unlimited } = answer;

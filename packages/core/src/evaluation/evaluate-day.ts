@@ -1,4 +1,5 @@
 import { DEFAULT_SEED } from '../answer';
+import { measuredOf } from '../bench/measured';
 import type { CardsRun } from '../day/cards';
 import { dayIssues } from '../day/model';
 import { neededToday, planDay, topUps } from '../day/planner';
@@ -42,8 +43,14 @@ export interface DayEvaluation {
 }
 
 /** Everything computed for one day of a plan document. Cost: milliseconds for each rig with batteries; a plan about a second. */
-export function evaluateDay({ id, body }: DayEntry, { rigs, ask }: Plan, gear: ReadonlyMap<string, Gear>, words: Words): DayEvaluation {
-  const simulation = new DaySimulation(body, gear, new Map(rigs.map((rig) => [rig.id, rig.body])));
+export function evaluateDay(
+  { id, body }: DayEntry,
+  { rigs, sheets = [], ask }: Plan,
+  gear: ReadonlyMap<string, Gear>,
+  words: Words,
+): DayEvaluation {
+  const byId = new Map(rigs.map((rig) => [rig.id, rig.body]));
+  const simulation = new DaySimulation(body, gear, byId, undefined, measuredOf(byId, gear, sheets));
   const run = simulation.run();
   const runs = ask?.dayRuns ?? 0;
   return {

@@ -1,4 +1,5 @@
 import { assessModel, DEFAULT_SEED, indicators, rigModel, runRange, sensitivities } from '../answer';
+import { measuredFindings } from '../bench/measured';
 import { EVALUATION_RUNS, PLAN_KINDS } from '../document';
 import type { Ask, Plan } from '../document';
 import { alternatives, assignFeeds, costOf, criteriaOf, DEFAULT_STYLE, findFeeds, purchasesFor, weightsOf } from '../feed';
@@ -152,7 +153,8 @@ function evaluateRig(id: string, body: Rig, gear: ReadonlyMap<string, Gear>, pla
   const rig: Rig = ask.style === undefined ? body : { ...body, style: ask.style };
   const style = rig.style ?? DEFAULT_STYLE;
   const weights = weightsOf(style, ask.weights);
-  const model = rigModel(rig, gear, { tracePoints: ask.tracePoints ?? TRACE_POINTS });
+  const measured = measuredFindings(id, rig, gear, plan.sheets ?? []);
+  const model = rigModel(rig, gear, { tracePoints: ask.tracePoints ?? TRACE_POINTS, measured });
   const answer = assessModel(model);
   const runs = ask.runs ?? EVALUATION_RUNS;
   const range = runs === 0 ? undefined : runRange(model, { runs, seed: ask.seed ?? DEFAULT_SEED, mostSteps });

@@ -1,5 +1,11 @@
-import type { MountPlace } from '../gear';
+import type { Gear, MountPlace } from '../gear';
 import type { Contract } from '../physics/usb';
+/** What a meter said at a joint that keeps what lies behind from being powered. */
+export type MeasuredWrong = 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'broken' | 'short';
+
+/** Where a thing is that cannot be taken. */
+export type Away = NonNullable<Gear['away']> | 'archived';
+
 /** A mode's or feature's condition that its feed does not meet, or that cannot be judged. */
 export type Need =
   | { readonly need: 'contract-unknown' | 'volts-unknown' | 'no-battery' }

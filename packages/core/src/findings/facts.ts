@@ -1,9 +1,24 @@
 import type { Connector, Covered, MountPlace, Plus } from '../gear';
+import type { HarmKind } from '../gear/kit';
 import type { EndCause } from '../physics/circuit';
 import type { Contract } from '../physics/usb';
 import type { Role } from '../rig/drawn';
 import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig/resolved';
-import type { Contacts, Lasting, Mounted, Need, Pair, Payload, ShortContract, Standing, Unseen, VoltageRange, Window } from './fact-parts';
+import type {
+  Away,
+  Contacts,
+  Lasting,
+  MeasuredWrong,
+  Mounted,
+  Need,
+  Pair,
+  Payload,
+  ShortContract,
+  Standing,
+  Unseen,
+  VoltageRange,
+  Window,
+} from './fact-parts';
 import type { FindingLevel } from './verdict';
 
 /**
@@ -11,6 +26,29 @@ import type { FindingLevel } from './verdict';
  * sentence for every code and does not compile without one.
  */
 export interface Facts {
+  // what was measured, and in which state the gear is
+  'measured-stop': {
+    readonly part: string;
+    readonly next: string;
+    readonly lead: string | undefined;
+    readonly wrong: MeasuredWrong;
+    /** Undefined where the meter was over its range. */
+    readonly reading: number | undefined;
+    readonly unit: 'V' | 'ohm';
+    readonly lowest: number | undefined;
+    readonly highest: number | undefined;
+    /** The day it was read. */
+    readonly on: string;
+  };
+  'contacts-stop': {
+    readonly substitute: string;
+    readonly device: string | undefined;
+    readonly contacts: readonly string[];
+    readonly on: string;
+  };
+  'groups-stop': { readonly battery: string; readonly groups: readonly number[]; readonly on: string };
+  'gear-harmed': { readonly part: string; readonly what: HarmKind; readonly on: string | undefined };
+  'gear-away': { readonly part: string; readonly where: Away };
   // how the rig is drawn
   'part-missing':
     | { readonly gone: 'part'; readonly kind: string | undefined }

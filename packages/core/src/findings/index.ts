@@ -4,7 +4,7 @@ export { lackFindings } from './detectors/lacking';
 export { isUnknown } from './detectors/modes';
 export { plugFindings } from './detectors/plugs';
 export { voltageFindings } from './detectors/volts';
-export type { Need, Unseen } from './fact-parts';
+export type { Away, MeasuredWrong, Need, Unseen } from './fact-parts';
 export type { Facts, Finding, FindingCode, FindingPlace } from './facts';
 export { byHarm, finding } from './finding';
 export { deviceVolts, feedPoint } from './points';

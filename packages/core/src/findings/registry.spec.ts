@@ -8,8 +8,8 @@ import { detected, DETECTORS } from './registry';
 import type { Stage } from './registry';
 
 const gear = new Map(LOW_WATER.gear.map(({ id, body }) => [id, body]));
-/** What several judgements together say, and no detector by itself. */
-const OF_JUDGEMENTS: readonly FindingCode[] = ['assumption-decides'];
+/** What several judgements together say, and what the bench says, and no detector by itself. */
+const OF_JUDGEMENTS: readonly FindingCode[] = ['assumption-decides', 'measured-stop', 'contacts-stop', 'groups-stop'];
 
 describe('the registry of detectors', () => {
   it('has every code that words tell, each with whoever finds it', () => {

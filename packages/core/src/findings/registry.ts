@@ -6,6 +6,7 @@ import { contractFindings, poeFindings } from './detectors/contracts';
 import { doubtfulFindings } from './detectors/contradictions';
 import { drawingFindings } from './detectors/drawing';
 import { changedFindings, gaugeFindings } from './detectors/gauges';
+import { stateFindings } from './detectors/gear-state';
 import { lackFindings } from './detectors/lacking';
 import { capabilityFindings } from './detectors/modes';
 import { mountFindings } from './detectors/mounts';
@@ -77,6 +78,12 @@ export const DETECTORS: readonly Detector[] = [
       'two-plugs',
     ],
     inRig: ({ resolved }) => plugFindings(resolved),
+  },
+  {
+    subject: 'state of the gear',
+    stage: 'drawn',
+    codes: ['gear-harmed', 'gear-away'],
+    inRig: ({ resolved }) => stateFindings(resolved),
   },
   {
     subject: 'packs joined',

@@ -67,9 +67,39 @@ const changedByHand = optional(
   ),
 );
 
+/** What has happened to a thing, so that it is not used before somebody who knows has looked at it. */
+const harmed = optional(
+  list(
+    'What has happened to it',
+    object('What has happened', {
+      what: choice('What', {
+        swollen: 'swollen',
+        leaks: 'leaks',
+        wet: 'got wet',
+        dropped: 'fell or was hit',
+        hot: 'got too hot',
+        damaged: 'damaged otherwise',
+        recalled: 'recalled by its maker',
+      }),
+      on: optional(onDate('On')),
+      note: optional(text('Note', 200)),
+      /** By whoever is licensed or knows it; a swollen or leaking battery is never sound again. */
+      sound: optional(flag('Looked at since, and sound')),
+    }),
+    { max: 20 },
+  ),
+);
+
 /** In which state a thing changed hands. */
 const handedOver = (title: string) =>
-  optional(object(title, { on: onDate('On'), state: optional(text('State', 300)), by: optional(text('Seen by', 60)) }));
+  optional(
+    object(title, {
+      on: onDate('On'),
+      state: optional(text('State', 300)),
+      damaged: optional(flag('Damaged')),
+      by: optional(text('Seen by', 60)),
+    }),
+  );
 
 /** Gear that belongs to somebody else, and is to go back. */
 export const borrowedShape = object('Borrowed or rented', {
@@ -97,6 +127,7 @@ export const common = {
   /** Not to be had just now: no feed is looked for with it, and no battery of a day is taken from there. */
   away: optional(choice('Not at hand', { lent: 'lent', lost: 'lost', packed: 'packed', broken: 'broken' })),
   changedByHand,
+  harmed,
   borrowed: optional(borrowedShape),
   /** Out of use but not lost: no feed is looked for with it. */
   archived: optional(flag('Archived')),

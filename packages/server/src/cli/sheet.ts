@@ -38,6 +38,7 @@ export async function sheetText(text: string, { day, rig, trip, out = '', paper 
     rigs: new Map(plan.rigs.map(({ id, body }) => [id, body])),
     day: ofDay?.body,
     trip: own?.body,
+    sheets: plan.sheets ?? [],
     ...(ofRig && { rigIds: [ofRig.id] }),
   });
   // what draws is loaded for this command only

@@ -1,3 +1,4 @@
+import type { Sheet } from '@viaggio/core/bench';
 import type { Day } from '@viaggio/core/day';
 import { idShape } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
@@ -50,11 +51,12 @@ export function printOperations(items: ItemServices, work: Work): readonly Opera
       answers: { status: 200, says: 'A PDF', mediaType: PDF_TYPE },
       fails: ['malformed-request', 'invalid-fields', 'not-found', 'busy', 'too-heavy', 'database-away'],
       handle: async ({ body: { dayId, tripId, rigIds, paper }, signal }) => {
-        const [gear, rigs, days, trips] = await Promise.all([
+        const [gear, rigs, days, trips, benched] = await Promise.all([
           bodies<Gear>('gear'),
           bodies<Rig>('rigs'),
           bodies<Day>('days'),
           bodies<Trip>('trips'),
+          bodies<Sheet>('sheets'),
         ]);
         for (const id of rigIds ?? []) if (!rigs.has(id)) throw new AppError('not-found', `No rig has the identifier ${id}.`);
         const day = dayId === undefined ? undefined : days.get(dayId);
@@ -62,7 +64,8 @@ export function printOperations(items: ItemServices, work: Work): readonly Opera
         const trip = tripId === undefined ? undefined : trips.get(tripId);
         if (tripId !== undefined && !trip) throw new AppError('not-found', `No trip has the identifier ${tripId}.`);
         const madeAt = new Date().toISOString().slice(0, 16).replace('T', ' ') + ' UTC';
-        const order = { gear, rigs, day, trip, ...(rigIds && { rigIds }) };
+        const sheets = [...benched].map(([id, body]) => ({ id, body }));
+        const order = { gear, rigs, day, trip, sheets, ...(rigIds && { rigIds }) };
         const { title, bytes } = await work.run(PRINT_POWER_SHEET, { order, paper, madeAt }, signal);
         return { status: 200, file: { bytes, mediaType: PDF_TYPE, name: fileName(`Power sheet, ${title}`) } };
       },

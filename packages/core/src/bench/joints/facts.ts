@@ -4,12 +4,13 @@ import type { Connection } from '../../rig/resolved';
 
 /**
  * What a joint rests on, shortened to eight signs: which parts, which ports, what the outputs give, what the next part
- * takes, which lead. How full a battery is does not count: a reading stays true of the joint, not of the day.
+ * takes, which lead; and what comes before, where the joint hands that on. How full a battery is does not count: a reading stays true of the joint, not of the day.
  */
-export function factsOf({ source, from, to, input, output, cable, contract }: Connection): string {
+export function factsOf({ source, before, from, to, input, output, cable, contract }: Connection): string {
   const cells = source && isKind(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
   const lead = cable && [cable.id, cable.gear.crossed ?? false, cable.gear.ends, cable.gear.fuseA];
-  return shortened(canonical([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV]));
+  const handedOn = before && output.gives === 'pack' ? [factsOf(before)] : [];
+  return shortened(canonical([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV, ...handedOn]));
 }
 
 /** The same text for the same facts, in whatever order a database gives their fields back. */

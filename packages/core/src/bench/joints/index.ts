@@ -1,7 +1,7 @@
 export { corrections } from './corrections';
 export type { Correction } from './corrections';
 export { isOhms, judgeReading, judgeSteps } from './judge';
-export type { CheckedStep, MeterReading } from './judge';
+export type { CheckedStep, MeterReading, ReadingCode } from './judge';
 export { readMeter } from './read-meter';
 export type { JointSays } from './says';
 export { sheetOfRig, standingOf, withReading } from './standing';

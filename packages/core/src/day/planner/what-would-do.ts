@@ -37,7 +37,7 @@ export function whatWouldDo(simulation: DaySimulation, plan: DayPlan, options: P
   if (!first) return [];
   const { day, gear, rigs, states } = simulation;
   const tryIt = (act: HelpAct, changed: Day, withGear: ReadonlyMap<string, Gear> = gear): Help => {
-    const better = planDay(new DaySimulation(changed, withGear, rigs, withGear === gear ? states : undefined), {
+    const better = planDay(new DaySimulation(changed, withGear, rigs, withGear === gear ? states : undefined, states.measured), {
       ...options,
       effort: TRIED,
     });

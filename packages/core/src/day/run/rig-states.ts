@@ -1,5 +1,5 @@
 import { indicators, rigModel, roughRunner, stopInPhase, troubleOf, uncertaintyOf, Variations } from '../../answer';
-import type { Indicator, RigModel } from '../../answer';
+import type { Indicator, Measured, RigModel } from '../../answer';
 import type { Gear } from '../../gear';
 import { batteriesOf, drawnRig, gearIdsOf, withPartReplaced } from '../../rig/drawn';
 import type { Rig, RigPhase } from '../../rig/drawn';
@@ -53,6 +53,7 @@ export class RigStates {
     day: Pick<Day, 'rigIds' | 'blocks'>,
     readonly gear: ReadonlyMap<string, Gear>,
     private readonly rigs: ReadonlyMap<string, Rig>,
+    readonly measured: Measured = new Map(),
   ) {
     for (const rigId of day.rigIds) this.patterns.set(rigId, patternsOf(day, rigId));
   }
@@ -113,7 +114,7 @@ export class RigStates {
     const rig = this.rigs.get(rigId);
     if (!rig) return GONE;
     const patterns = this.patterns.get(rigId) ?? [];
-    const model = rigModel(this.rigWith(rig, patterns, seats, temperatureC), this.gear);
+    const model = rigModel(this.rigWith(rig, patterns, seats, temperatureC), this.gear, { measured: this.measured.get(rigId) });
     const { system } = model;
     const sources = system?.sources ?? [];
     let rough: SystemRunner | undefined;

@@ -1,3 +1,4 @@
+import type { Measured } from '../../answer';
 import type { Gear } from '../../gear';
 import type { Rig } from '../../rig/drawn';
 import { builtInId } from '../../run';
@@ -39,8 +40,10 @@ export class DaySimulation {
     readonly rigs: ReadonlyMap<string, Rig>,
     /** Of the same gear and rigs, where the day was worked out before. */
     states?: RigStates,
+    /** What was measured of the rigs: what says stop there is not powered here. */
+    readonly measured: Measured = states?.measured ?? new Map(),
   ) {
-    this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs);
+    this.states = states?.covers(day) ? states : new RigStates(day, gear, rigs, measured);
     this.hands = handsOf(day);
     this.outlets = new Map(
       (day.places ?? []).map((place) => [place.id, wattsOfPlace(place) === 0 ? [] : dailySpans(day, place.powerFrom, place.powerTo)]),

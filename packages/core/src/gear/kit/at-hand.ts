@@ -1,15 +1,17 @@
 import type { Gear } from '..';
+import { isHarmed } from './harm';
 
 /** A battery at or below this is flat: it feeds nothing before it has been on a charger. */
 export const FLAT_CHARGE = 0.1;
 
 /**
- * Why a piece of gear cannot simply be taken: `archived`, `lent`, `lost`, `packed`, `broken`; undefined where it lies at hand.
+ * Why a piece of gear cannot simply be taken: `archived`, `lent`, `lost`, `packed`, `broken`, or `damaged` and not looked at
+ * since; undefined where it lies at hand.
  *
  * @example whyNotAtHand({ kind: 'cable', name: 'Lead', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } }, away: 'lent' }) // 'lent'
  */
-export function whyNotAtHand({ archived, away }: Gear): string | undefined {
-  return archived ? 'archived' : away;
+export function whyNotAtHand(gear: Gear): string | undefined {
+  return gear.archived ? 'archived' : (gear.away ?? (isHarmed(gear) ? 'damaged' : undefined));
 }
 
 /**

@@ -1,5 +1,7 @@
 export { isFlat, isReady, whyNotAtHand } from './at-hand';
 export { batteryHealth, ENERGY_SPREAD, energyFrom, energyNow, energySpread } from './battery-health';
+export { harmsOf, isHarmed } from './harm';
+export type { HarmKind } from './harm';
 export { mayFly, strictestFlight } from './may-fly';
 export type { Flight } from './may-fly';
 export { nextTags, tagAfter } from './next-tag';

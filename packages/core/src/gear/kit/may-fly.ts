@@ -1,16 +1,19 @@
 import { USUAL_FLIGHT_LIMITS } from '../../tables';
 import { batteryFigures } from '..';
 import type { Battery } from '..';
+import { isHarmed } from './harm';
 
 export type Flight = 'free' | 'approval' | 'no' | 'unknown';
 
 /**
  * Whether a battery may fly in the cabin, by its printed watt-hours: free to 100 Wh, with the carrier's approval to
- * 160 Wh, not above. Lead-acid: non-spillable, to 100 Wh and 12 V.
+ * 160 Wh, not above; never damaged. Lead-acid: non-spillable, to 100 Wh and 12 V.
  *
  * @example mayFly({ ...battery, energyWh: 147 }) // 'approval'
  */
 export function mayFly(battery: Battery): Flight {
+  // no carrier takes a damaged or recalled one
+  if (isHarmed(battery)) return 'no';
   // what is printed counts at the gate, not what was measured
   const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
   const energyWh = battery.labelWh ?? counted;

@@ -1,10 +1,12 @@
 import { batteryFigures, mates } from '../../gear';
 import type { Battery, Output } from '../../gear';
+import { isHarmed } from '../../gear/kit';
 import type { DrawnRig, Part } from '../drawn';
 
 /** Why a spare cannot take a battery's place without the rig being judged anew. */
 export type SpareTrouble =
-  { readonly why: 'energy-unknown' | 'other-cells' | 'other-cutoff' | 'less-current' } | { readonly why: 'no-port'; readonly port: string };
+  | { readonly why: 'energy-unknown' | 'other-cells' | 'other-cutoff' | 'less-current' | 'not-fit' }
+  | { readonly why: 'no-port'; readonly port: string };
 
 /**
  * What keeps a spare from a battery's place: other cells, other ports, or less current than the one it stands in for.
@@ -13,6 +15,7 @@ export type SpareTrouble =
 export function spareTrouble({ ends }: Pick<DrawnRig, 'ends'>, spare: Part<Battery>, battery: Part<Battery>): SpareTrouble | undefined {
   const [own, first] = [spare.gear, battery.gear];
   const [figures, firstFigures] = [batteryFigures(own), batteryFigures(first)];
+  if (own.away === 'broken' || own.away === 'lost' || isHarmed(own)) return { why: 'not-fit' };
   if (figures.energyWh === undefined) return { why: 'energy-unknown' };
   if (own.chemistry !== first.chemistry || own.cellsInSeries !== first.cellsInSeries) return { why: 'other-cells' };
   if (figures.cutoffV !== firstFigures.cutoffV) return { why: 'other-cutoff' };

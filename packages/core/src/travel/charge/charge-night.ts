@@ -6,6 +6,7 @@ import type { ChargingRow } from '../../day/run';
 import type { Charge, Day } from '../../day/shape';
 import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
+import { isHarmed } from '../../gear/kit';
 import { chargeMinutes } from '../../physics/cell';
 import { DAY_MIN } from '../../quantity';
 import type { Rig } from '../../rig/drawn';
@@ -252,5 +253,5 @@ function notFullOf(
 const BROKEN = said('broken');
 
 function isBroken(gear: Gear | undefined): boolean {
-  return gear?.away === 'broken';
+  return gear !== undefined && (gear.away === 'broken' || isHarmed(gear));
 }

@@ -1,4 +1,5 @@
 import type { Battery, Device } from '../../gear';
+import { isHarmed } from '../../gear/kit';
 import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import type { PackThing } from '../list';
@@ -190,8 +191,8 @@ interface Asked {
 /** What a thing of the list brings on board: a battery, or one built into a device. */
 function flying(thing: PackThing, damaged: ReadonlySet<string>): readonly Asked[] {
   const { gear } = thing;
-  if (gear?.kind === 'battery') return [ofBattery(thing, gear, gear.away === 'broken' || damaged.has(thing.id))];
-  return gear?.kind === 'device' && gear.builtIn ? [ofDevice(thing, gear.builtIn, gear.away === 'broken')] : [];
+  if (gear?.kind === 'battery') return [ofBattery(thing, gear, gear.away === 'broken' || isHarmed(gear) || damaged.has(thing.id))];
+  return gear?.kind === 'device' && gear.builtIn ? [ofDevice(thing, gear.builtIn, gear.away === 'broken' || isHarmed(gear))] : [];
 }
 
 function ofBattery(thing: PackThing, gear: Battery, isDamaged: boolean): Asked {

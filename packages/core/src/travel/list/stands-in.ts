@@ -1,4 +1,5 @@
 import type { Gear } from '../../gear';
+import { whyNotAtHand } from '../../gear/kit';
 import { isKind } from '../../rig/drawn';
 import type { DrawnRig, Part } from '../../rig/drawn';
 import { spareTrouble } from '../../rig/resolved';
@@ -10,8 +11,7 @@ import { isSameValue } from '../../shape';
  * part it would stand in for does not.
  */
 export function standsIn(drawn: DrawnRig, part: Part, id: string, gear: Gear): boolean {
-  if (id === part.id || gear.kind !== part.gear.kind || gear.away !== undefined || gear.archived || gear.changedByHand?.length)
-    return false;
+  if (id === part.id || gear.kind !== part.gear.kind || whyNotAtHand(gear) !== undefined || gear.changedByHand?.length) return false;
   if (isKind(part, 'battery')) return gear.kind === 'battery' && spareTrouble(drawn, { ...part, id, gear }, part) === undefined;
   if (isKind(part, 'cable')) return gear.kind === 'cable' && sameLead(part.gear, gear);
   return isSameValue(plugsOf(part.gear), plugsOf(gear)) && carries(gear) >= carries(part.gear);

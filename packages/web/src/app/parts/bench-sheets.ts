@@ -43,6 +43,9 @@ export class BenchSheets {
     return [...known, ...[...this.coming()].filter(([id]) => !ids.has(id)).map(([id, body]) => ({ id, body }))];
   });
 
+  /** The same by identifier, as workers keep them. */
+  readonly bodies = computed((): ReadonlyMap<string, Sheet> => new Map(this.sheets().map(({ id, body }) => [id, body])));
+
   constructor() {
     effect(() => {
       const known = new Set(this.entries().map(({ id }) => id));

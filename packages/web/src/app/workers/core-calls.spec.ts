@@ -18,7 +18,7 @@ describe('what workers are asked', () => {
   it('can be copied there and back, every call of it', () => {
     const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
     const answers = {
-      rigGlances: coreCalls.rigGlances(copied(rigs), copied(kit)),
+      rigGlances: coreCalls.rigGlances(copied(rigs), copied(kit), new Map()),
       outlook: coreCalls.outlook(copied(wheelhouse), copied(kit)),
       remedies: coreCalls.remedies(copied(wheelhouse), copied(kit), copied(none)),
       feeds: coreCalls.feeds(copied(wheelhouse), camera, copied(kit), weights, none),
@@ -30,12 +30,12 @@ describe('what workers are asked', () => {
 
   it('glances at every rig, and works out again only what changed', () => {
     const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
-    const glances = coreCalls.rigGlances(rigs, kit);
+    const glances = coreCalls.rigGlances(rigs, kit, new Map());
     const of = (name: string, all = glances) => all.get(LOW_WATER.rigs.find(({ body }) => body.name === name)!.id)!;
     expect(of('Galley interviews')).toMatchObject({ verdict: 'good', worst: undefined });
     expect(of(wheelhouse.name)).toMatchObject({ plannedMin: expect.any(Number), unlimited: false, worst: expect.any(String) });
     const heavier = new Map(kit).set(camera, { ...kit.get(camera)!, name: 'Another camera' });
-    const later = coreCalls.rigGlances(rigs, heavier);
+    const later = coreCalls.rigGlances(rigs, heavier, new Map());
     expect(of('Stills', later)).toBe(of('Stills'));
     expect(of(wheelhouse.name, later)).not.toBe(of(wheelhouse.name));
   });

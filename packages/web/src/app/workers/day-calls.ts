@@ -1,4 +1,6 @@
 import type { Approach } from '@viaggio/core/answer';
+import { measuredOf } from '@viaggio/core/bench';
+import type { Sheet } from '@viaggio/core/bench';
 import {
   chargingList,
   costOfMoving,
@@ -35,6 +37,8 @@ export interface DayWorld {
   readonly day: Day;
   readonly gear: ReadonlyMap<string, Gear>;
   readonly rigs: ReadonlyMap<string, Rig>;
+  /** What was measured on the bench. */
+  readonly sheets: ReadonlyMap<string, Sheet>;
 }
 
 /** What a day comes to. */
@@ -44,12 +48,24 @@ export interface DayOutlook {
 }
 
 /** What was worked out of these rigs and this gear before: an edit of times or moves needs none of it again. */
-let known: { readonly gear: DayWorld['gear']; readonly rigs: DayWorld['rigs']; readonly states: RigStates } | undefined;
+let known: (Omit<DayWorld, 'day'> & { readonly states: RigStates }) | undefined;
 
-function simulationOf({ day, gear, rigs }: DayWorld): DaySimulation {
-  const same = known?.gear === gear && known.rigs === rigs;
-  const simulation = new DaySimulation(day, gear, rigs, same ? known!.states : undefined);
-  known = { gear, rigs, states: simulation.states };
+function simulationOf({ day, gear, rigs, sheets }: DayWorld): DaySimulation {
+  const same = known?.gear === gear && known.rigs === rigs && known.sheets === sheets;
+  const states = same ? known?.states : undefined;
+  const simulation = new DaySimulation(
+    day,
+    gear,
+    rigs,
+    states,
+    states?.measured ??
+      measuredOf(
+        rigs,
+        gear,
+        [...sheets].map(([id, body]) => ({ id, body })),
+      ),
+  );
+  known = { gear, rigs, sheets, states: simulation.states };
   return simulation;
 }
 

@@ -1,5 +1,7 @@
 import { assess, isFault } from '@viaggio/core/answer';
 import type { Answer, Verdict } from '@viaggio/core/answer';
+import { measuredFindings } from '@viaggio/core/bench';
+import type { Sheet, SheetEntry } from '@viaggio/core/bench';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { displayNow } from '@viaggio/core/units';
@@ -21,8 +23,13 @@ export interface RigGlance {
 }
 
 /** Every rig by its identifier. */
-export function rigGlances(rigs: ReadonlyMap<string, Rig>, gear: ReadonlyMap<string, Gear>): ReadonlyMap<string, RigGlance> {
-  return new Map([...rigs].map(([id, rig]) => [id, glanceOf(rig, gear)]));
+export function rigGlances(
+  rigs: ReadonlyMap<string, Rig>,
+  gear: ReadonlyMap<string, Gear>,
+  sheets: ReadonlyMap<string, Sheet>,
+): ReadonlyMap<string, RigGlance> {
+  const entries = [...sheets].map(([id, body]): SheetEntry => ({ id, body }));
+  return new Map([...rigs].map(([id, rig]) => [id, glanceOf(id, rig, gear, entries)]));
 }
 
 /** The whole answer of one state of a rig. */
@@ -31,15 +38,41 @@ export function rigAnswer(rig: Rig, gear: ReadonlyMap<string, Gear>): Answer {
 }
 
 /** The last glance at each rig, with the gear that it was made from: a rig is worked out again only when one of them has changed. */
-const known = new WeakMap<Rig, { readonly parts: readonly (Gear | undefined)[]; readonly display: Display; readonly glance: RigGlance }>();
+interface KnownGlance {
+  readonly parts: readonly (Gear | undefined)[];
+  readonly sheets: readonly SheetEntry[];
+  readonly display: Display;
+  readonly glance: RigGlance;
+}
+const known = new WeakMap<Rig, KnownGlance>();
 
-function glanceOf(rig: Rig, gear: ReadonlyMap<string, Gear>): RigGlance {
+function glanceOf(id: string, rig: Rig, gear: ReadonlyMap<string, Gear>, all: readonly SheetEntry[]): RigGlance {
+  const sheets = all.filter(({ body }) => isAbout(body, id, rig));
   const parts = gearIdsOf(rig).map((id) => gear.get(id));
   const before = known.get(rig);
-  if (before?.display === displayNow() && before.parts.every((part, index) => part === parts[index])) return before.glance;
-  const glance = glanceAt(rig, assess(rig, gear, { tracePoints: 0 }));
-  known.set(rig, { parts, display: displayNow(), glance });
+  const same = <T>(one: readonly T[], other: readonly T[]): boolean =>
+    one.length === other.length && one.every((it, at) => it === other[at]);
+  const isSame = before?.display === displayNow() && same(before.parts, parts);
+  if (isSame && same(bodiesOf(before.sheets), bodiesOf(sheets))) return before.glance;
+  const glance = glanceAt(rig, assess(rig, gear, { tracePoints: 0, measured: measuredFindings(id, rig, gear, sheets) }));
+  known.set(rig, { parts, sheets, display: displayNow(), glance });
   return glance;
+}
+
+const bodiesOf = (sheets: readonly SheetEntry[]): readonly Sheet[] => sheets.map(({ body }) => body);
+
+/** Whether a sheet was measured on this rig, or on gear of it. */
+function isAbout(sheet: Sheet, rigId: string, rig: Rig): boolean {
+  switch (sheet.kind) {
+    case 'joints':
+      return sheet.rigId === rigId;
+    case 'contacts':
+      return gearIdsOf(rig).some((id) => id === sheet.substituteId);
+    case 'taps':
+      return gearIdsOf(rig).includes(sheet.batteryId);
+    case 'fault':
+      return false;
+  }
 }
 
 export function glanceAt({ wantedMin }: Rig, { verdict, unlimited, run, plannedMin, beyondMin, findings: [first] }: Answer): RigGlance {

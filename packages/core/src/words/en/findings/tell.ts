@@ -1,13 +1,15 @@
-import type { Finding, FindingCode, FindingPlace, FindingLevel } from '../../../findings';
+import type { Finding, FindingCode, FindingLevel, FindingPlace } from '../../../findings';
 import { say } from '../say';
 import { AMPS } from './amps-words';
 import { assumedWordings } from './assumed-words';
 import { BALANCE } from './balance-words';
 import { DRAWING } from './drawing-words';
+import { MEASURED } from './measured-words';
 import { MISSING } from './missing-words';
 import { MODES } from './modes-words';
 import { MOUNTS } from './mounts-words';
 import { PLUGS } from './plugs-words';
+import { STATE } from './state-words';
 import { USB } from './usb-words';
 import { VOLTS } from './volts-words';
 import { WHOLE_RIG } from './whole-rig-words';
@@ -15,6 +17,8 @@ import type { ShownNumber, Wording, Wordings } from './wording';
 
 /** The words of every code, in the order of docs/findings.md. */
 export const WORDINGS: Wordings<FindingCode> = {
+  ...MEASURED,
+  ...STATE,
   ...DRAWING,
   ...PLUGS,
   ...MISSING,

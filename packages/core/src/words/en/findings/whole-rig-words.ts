@@ -135,6 +135,8 @@ export const WHOLE_RIG: Wordings<
 
 function sayTrouble(trouble: SpareTrouble): string {
   switch (trouble.why) {
+    case 'not-fit':
+      return 'it is broken, lost or damaged';
     case 'energy-unknown':
       return 'its energy is not known';
     case 'other-cells':

@@ -1,9 +1,11 @@
 import { assessModel, backups, indicators, rigModel } from '../../../answer';
+import { measuredOf } from '../../../bench/measured';
+import type { SheetEntry } from '../../../bench/sheet';
 import { clockAt } from '../../../day/model';
 import { DaySimulation } from '../../../day/run';
 import type { DayRun } from '../../../day/run';
 import type { Day } from '../../../day/shape';
-import type { FindingLevel, Verdict } from '../../../findings';
+import type { Finding, FindingLevel, Verdict } from '../../../findings';
 import { batteryFigures, gearTitle } from '../../../gear';
 import type { Gear } from '../../../gear';
 import { formatDate, formatDuration, formatQuantity } from '../../../quantity';
@@ -28,6 +30,8 @@ export interface SheetOrder {
   readonly trip: Trip | undefined;
   /** Those of the day when absent. */
   readonly rigIds?: readonly string[];
+  /** What was measured on the bench: a stop there is one on the sheet. */
+  readonly sheets?: readonly SheetEntry[];
 }
 
 /** One stop of a path, with the volts that leave it, or for a device what it takes. */
@@ -88,11 +92,12 @@ const MOST_FINDINGS = 5;
  *
  * @example powerSheet({ gear: new Map(), rigs: new Map(), day: undefined, trip: undefined }).rigs // []
  */
-export function powerSheet({ gear, rigs, day, trip, rigIds }: SheetOrder): PowerSheet {
+export function powerSheet({ gear, rigs, day, trip, rigIds, sheets = [] }: SheetOrder): PowerSheet {
+  const measured = measuredOf(rigs, gear, sheets);
   const ids = (rigIds ?? day?.rigIds ?? [...rigs.keys()]).filter((id) => rigs.has(id));
-  const run = day && new DaySimulation(day, gear, rigs).run();
+  const run = day && new DaySimulation(day, gear, rigs, undefined, measured).run();
   const charging = day && (day.chargers ?? []).length > 0 ? tellNight(chargeNight(day, gear, rigs)) : undefined;
-  const pages = ids.map((id) => rigPage(id, rigs.get(id)!, gear, day, run));
+  const pages = ids.map((id) => rigPage(id, { rig: rigs.get(id)!, measured: measured.get(id) }, gear, day, run));
   const cautions = [
     'Measure before power: volts and polarity at every joint, before anything is connected.',
     'Batteries off the rig for transport, terminals covered.',
@@ -115,8 +120,14 @@ function toldOf(rig: Rig, gear: ReadonlyMap<string, Gear>): ToldAnswer {
   return tellAnswer(assessModel(rigModel(rig, gear, { tracePoints: 0 })));
 }
 
-function rigPage(rigId: string, rig: Rig, gear: ReadonlyMap<string, Gear>, day: Day | undefined, run: DayRun | undefined): RigPage {
-  const model = rigModel(rig, gear, { tracePoints: 60 });
+function rigPage(
+  rigId: string,
+  { rig, measured }: { readonly rig: Rig; readonly measured: readonly Finding[] | undefined },
+  gear: ReadonlyMap<string, Gear>,
+  day: Day | undefined,
+  run: DayRun | undefined,
+): RigPage {
+  const model = rigModel(rig, gear, { tracePoints: 60, measured });
   const answer = tellAnswer(assessModel(model));
   const told = answer.findings.filter(({ verdict }) => verdict !== 'good');
   return {
@@ -138,7 +149,8 @@ function rigPage(rigId: string, rig: Rig, gear: ReadonlyMap<string, Gear>, day: 
       .map(({ where, believable, why }) => ({ where, believe: BELIEVE[believable], why })),
     fallbacks: fallbacksOf(rig, gear, answer),
     findings: told.slice(0, MOST_FINDINGS).map(({ verdict, sentence, remedy }) => ({ verdict, says: sentence, remedy })),
-    connecting: orderOfConnecting(model.resolved).map(sayConnecting),
+    // nobody is told how to connect what must not be
+    connecting: answer.verdict === 'stop' ? [] : orderOfConnecting(model.resolved).map(sayConnecting),
   };
 }
 

@@ -13,12 +13,13 @@ import { Icon } from '../../basics/icon';
 import { PageMenu } from '../../basics/page-menu';
 import type { PageAct } from '../../basics/page-menu';
 import type { Entry } from '../../state/items';
+import { HarmList } from './harm-list';
 import { Photos } from './photos';
 
 /** One thing of the kit beside its line: every figure of it, the rigs it is in, what can be done with it. */
 @Component({
   selector: 'app-item-panel',
-  imports: [GearDrawing, GearEditor, Icon, PageMenu, Photos, RouterLink, SelectField],
+  imports: [GearDrawing, GearEditor, HarmList, Icon, PageMenu, Photos, RouterLink, SelectField],
   template: `
     <section [attr.aria-label]="title()">
       <div class="d-flex align-items-start gap-2 mb-2">
@@ -38,6 +39,7 @@ import { Photos } from './photos';
           [choices]="aways"
           (picked)="away($event)"
         />
+        <app-harm-list [gear]="gear()" (edit)="edit.emit($event)" />
       </div>
       @if (usedIn().length > 0) {
         <p class="small">

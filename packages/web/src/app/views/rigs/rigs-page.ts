@@ -15,6 +15,7 @@ import {
   selectUsableGear,
 } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
+import { BenchSheets } from '../../parts/bench-sheets';
 import { MOST_BESIDE } from './compare/side-by-side';
 import { SelectField } from '../../fields/select-field';
 
@@ -118,10 +119,11 @@ export class RigsPage {
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly bodies = this.store.selectSignal(selectRigBodies);
   private readonly gear = this.store.selectSignal(selectGearBodies);
+  private readonly sheets = inject(BenchSheets).bodies;
   private readonly glances = computedLater(
     'rigs',
-    () => ({ rigs: this.bodies(), gear: this.gear() }),
-    (core, { rigs, gear }) => core.rigGlances(rigs, gear),
+    () => ({ rigs: this.bodies(), gear: this.gear(), sheets: this.sheets() }),
+    (core, { rigs, gear, sheets }) => core.rigGlances(rigs, gear, sheets),
   );
   protected readonly groups = computed(() => {
     const glances = valueOf(this.glances());

@@ -1,3 +1,4 @@
+import { BenchSheets } from '../../../parts/bench-sheets';
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
@@ -67,6 +68,8 @@ export class DaySheet {
     const ofDemo = (day?.rigIds ?? []).every((id) => this.items().rigs.entities[id]?.origin !== 'own');
     return ownGear(this.gear(), this.demo(), ofDemo ? 'demo' : this.entry()?.origin, new Set([...named, ...ofRigs]));
   });
+  /** What was measured on the bench. */
+  private readonly sheets = inject(BenchSheets).bodies;
   /** Set by the page from its address. */
   readonly id = signal('');
   readonly entry = computed(() => this.items().days.entities[this.id()]);
@@ -75,7 +78,7 @@ export class DaySheet {
 
   private readonly world = computed((): DayWorld | undefined => {
     const day = this.day();
-    return day && { day, gear: this.gear(), rigs: this.rigs() };
+    return day && { day, gear: this.gear(), rigs: this.rigs(), sheets: this.sheets() };
   });
   private readonly outlookLater = computedLater('day', this.world, (core, world) => core.dayOutlook(world));
   readonly outlook = computed(() => valueOf(this.outlookLater()));
@@ -88,7 +91,7 @@ export class DaySheet {
     'compare',
     (): DayWorld | undefined => {
       const day = this.dayBefore();
-      return day && { day, gear: this.gear(), rigs: this.rigs() };
+      return day && { day, gear: this.gear(), rigs: this.rigs(), sheets: this.sheets() };
     },
     (core, world) => core.dayOutlook(world),
   );

@@ -6,6 +6,7 @@ import type { Borrowed, Gear } from '@viaggio/core/gear';
 import { formatDate } from '@viaggio/core/units';
 import { PickerField } from '../../../fields/picker-field';
 import type { Choice } from '../../../fields/picker-field';
+import { CheckField } from '../../../fields/check-field';
 import { DateField } from '../../../fields/date-field';
 import { SelectField } from '../../../fields/select-field';
 import { TextField } from '../../../fields/text-field';
@@ -26,7 +27,7 @@ interface Line {
 /** What belongs to somebody else: from whom, until when, in which state it came and goes. Prints as a sheet to sign. */
 @Component({
   selector: 'app-borrowed-page',
-  imports: [DateField, PickerField, RouterLink, SelectField, TextField],
+  imports: [CheckField, DateField, PickerField, RouterLink, SelectField, TextField],
   templateUrl: './borrowed-page.html',
   styleUrl: './borrowed-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -83,6 +84,12 @@ export class BorrowedPage {
   protected state({ id, borrowed }: Line, way: 'out' | 'back', state: string | undefined): void {
     const { state: _state, ...rest } = borrowed[way] ?? { on: localDate(new Date()) };
     this.set(id, { ...borrowed, [way]: state === undefined ? rest : { ...rest, state } }, `${way} state`);
+  }
+
+  /** It came damaged: nothing is fed with it before it was looked at. */
+  protected damaged({ id, borrowed }: Line, isDamaged: boolean): void {
+    const { damaged: _damaged, ...rest } = borrowed.out ?? { on: localDate(new Date()) };
+    this.set(id, { ...borrowed, out: isDamaged ? { ...rest, damaged: true } : rest }, 'damaged');
   }
 
   protected giveBack({ id, borrowed }: Line, isBack: boolean): void {

@@ -1,3 +1,4 @@
+import { isFault } from '@viaggio/core/answer';
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import { idOf, showDemoRig, until } from '../../../../../testing/sheet';
@@ -12,7 +13,7 @@ describe('the sheet of a rig', () => {
     expect(sheet.answer()?.verdict).toBe('caution');
     expect(sheet.remedies()).toBeUndefined();
     await until(() => sheet.outlook().is === 'done' && sheet.remedies() !== undefined);
-    const faults = sheet.answer()!.findings.filter(({ verdict }) => verdict !== 'good');
+    const faults = sheet.answer()!.findings.filter(({ verdict }) => isFault(verdict));
     expect(sheet.remedies()).toHaveLength(faults.length);
     expect(sheet.remedies()![0]!.map(({ title }) => title)).toContain('Use V2: Holmvik 95');
   });

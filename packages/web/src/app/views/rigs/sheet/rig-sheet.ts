@@ -14,6 +14,7 @@ import {
   weightsOf,
   withTestsSettled,
 } from '@viaggio/core/answer';
+import { measuredFindings } from '@viaggio/core/bench';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Draw, Gear, Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
@@ -24,6 +25,7 @@ import type { Change } from '../../../state/items';
 import { Items } from '../../../state/items.actions';
 import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs, selectUsableGear } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
+import { BenchSheets } from '../../../parts/bench-sheets';
 import type { GearEdit } from '../../../parts/gear/gear-edit';
 
 type Changes = Partial<{ [K in keyof Rig]: Rig[K] | undefined }>;
@@ -45,6 +47,8 @@ export class RigSheet {
   private readonly items = this.store.selectSignal(selectItems);
   private readonly rigs = this.store.selectSignal(selectRigs);
   private readonly bodies = this.store.selectSignal(selectGearBodies);
+  /** What was measured on the bench. */
+  private readonly sheets = inject(BenchSheets).sheets;
   /** Set by the page from its address. */
   readonly id = signal('');
 
@@ -79,7 +83,9 @@ export class RigSheet {
   );
   private readonly model = computed(() => {
     const rig = this.rig();
-    return rig && rigModel(rig, this.parts(), { tracePoints: 60 });
+    if (!rig) return undefined;
+    const measured = measuredFindings(this.id(), rig, this.parts(), this.sheets());
+    return rigModel(rig, this.parts(), { tracePoints: 60, measured });
   });
   readonly answer = computed(() => {
     const model = this.model();

@@ -1,0 +1,1 @@
+export { measuredFindings, measuredOf } from './measured-findings';
