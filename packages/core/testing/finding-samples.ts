@@ -222,6 +222,12 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     on: what === 'wet' ? undefined : '2026-01-10',
   })),
   'gear-away': (['broken', 'lost', 'lent', 'packed', 'archived'] as const).map((where) => ({ part: 'Holmvik 95', where })),
+  'nothing-cuts-off': [
+    { battery: 'Home-made pack', cells: 4, endsV: undefined, floorV: 10, alarmV: 13.2, primary: false },
+    { battery: 'Old block', cells: 6, endsV: 9.8, floorV: 10.5, alarmV: 11.4, primary: false },
+    { battery: 'Old block', cells: 6, endsV: 11, floorV: 10.5, alarmV: 11.4, primary: false },
+    { battery: 'Four AA', cells: 4, endsV: undefined, floorV: 3.2, alarmV: 4, primary: true },
+  ],
   'balance-fits': [
     { on: 'feet', ...STANDING },
     { on: 'feet', ...STANDING, angleDeg: undefined },

@@ -36,7 +36,7 @@ export const BETWEEN = {
     name: 'Regulator S from 12 V',
     massG: 70,
     price: 25,
-    input: { connector: { type: 'bare', polarity: 'as-marked' }, minV: 9.5, maxV: 20, startV: 10.5 },
+    input: { connector: { type: 'bare', polarity: 'as-marked' }, minV: 10.8, maxV: 20, startV: 11.4 },
     output: { connector: bay('S'), voltageV: 7.6 },
     ratedW: 12,
     efficiency: 0.86,

@@ -161,6 +161,16 @@ export interface Facts {
       } & VoltageRange &
         Window)
     | ({ readonly by: 'window-untimed'; readonly minV: number } & VoltageRange & Window);
+  /** No board ends the discharge of bare cells: what hangs on them does, or nothing. */
+  'nothing-cuts-off': {
+    readonly battery: string;
+    readonly cells: number;
+    /** Volts under load at which the run ends; undefined where nothing ends it. */
+    readonly endsV: number | undefined;
+    readonly floorV: number;
+    readonly alarmV: number;
+    readonly primary: boolean;
+  };
   'will-not-start': VoltageRange & {
     readonly place: string;
     readonly startV: number;

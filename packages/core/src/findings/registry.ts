@@ -2,6 +2,7 @@ import type { RigBalance } from '../balance';
 import type { LoadDraw, ResolvedRig, SourceTree } from '../rig/resolved';
 import type { Discharge, SystemRun } from '../run';
 import { adapterFindings, currentFindings } from './detectors/amps';
+import { bareFindings } from './detectors/bare-cells';
 import { contractFindings, poeFindings } from './detectors/contracts';
 import { doubtfulFindings } from './detectors/contradictions';
 import { drawingFindings } from './detectors/drawing';
@@ -146,6 +147,12 @@ export const DETECTORS: readonly Detector[] = [
       'fuse-none',
     ],
     atSource: ({ runs }, tree) => currentFindings(tree, runs.get(tree)),
+  },
+  {
+    subject: 'bare cells',
+    stage: 'flowing',
+    codes: ['nothing-cuts-off'],
+    atSource: ({ runs }, tree) => bareFindings(tree, runs.get(tree)),
   },
   {
     subject: 'adapters',

@@ -16,6 +16,26 @@ export interface BatteryFigures {
 }
 
 /**
+ * Whether nothing in the battery itself ends a discharge or a current: cells of one's own making, and chemistries that are
+ * sold without a board, unless it says otherwise.
+ *
+ * @example isBare({ ...battery, protection: 'none' }) // true
+ */
+export function isBare({ protection, cell, chemistry }: Battery): boolean {
+  if (protection !== undefined) return protection === 'none';
+  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || chemistry === 'alkaline';
+}
+
+/**
+ * Whether a battery can be emptied below what is good for its cells: bare, and without a cut-off of its own.
+ *
+ * @example isUncut({ ...battery, protection: 'board' }) // false
+ */
+export function isUncut(battery: Battery): boolean {
+  return isBare(battery) && (battery.cutoffV === undefined || battery.protection === 'none');
+}
+
+/**
  * The figures of a whole battery: its own, or those of its cells in series and parallel.
  *
  * @example batteryFigures({ chemistry: 'li-ion', cellsInSeries: 2, cellsInParallel: 2, cell: { capacityAh: 3 } }).energyWh // 43.2

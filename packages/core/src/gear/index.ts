@@ -1,4 +1,4 @@
-export { batteryFigures } from './battery-figures';
+export { batteryFigures, isBare, isUncut } from './battery-figures';
 export type { BatteryFigures } from './battery-figures';
 export { connectorName, connectorShape, isMount, mates } from './connector';
 export type { Connector } from './connector';

@@ -10,6 +10,10 @@ export interface Chemistry {
   readonly fullCellV: number;
   /** Volts of one cell under load at which the pack's protection, or sense, ends the run. */
   readonly cutoffCellV: number;
+  /** Volts of one cell under load below which it is harmed: leaks, reverses, does not charge again. */
+  readonly floorCellV: number;
+  /** Volts of one cell under load at which an alarm is set where nothing cuts off. */
+  readonly alarmCellV: number;
   /** Open-circuit volts of one cell over state of charge, straight between points, both rising. */
   readonly ocvPerCell: readonly (readonly [soc: number, voltageV: number])[];
   /** Ohms of one cell times its amp-hours: resistance falls as capacity grows. */
@@ -45,6 +49,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 3.6,
     fullCellV: 4.2,
     cutoffCellV: 3.0,
+    floorCellV: 2.5,
+    alarmCellV: 3.3,
     ocvPerCell: LI_ION_OCV,
     cellOhmAh: 0.025 * 6, // 25 mΩ a cell at 5-7 Ah
     ratedHours: 5,
@@ -56,6 +62,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 3.8,
     fullCellV: 4.4,
     cutoffCellV: 3.0,
+    floorCellV: 2.5,
+    alarmCellV: 3.3,
     // the Li-ion curve, its upper half stretched to 4.35 V at full
     ocvPerCell: LI_ION_OCV.map(
       ([soc, volts]) => [soc, soc <= 0.4 ? volts : 3.68 + ((volts - 3.68) * (4.35 - 3.68)) / (4.19 - 3.68)] as const,
@@ -70,6 +78,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 3.2,
     fullCellV: 3.6,
     cutoffCellV: 2.6,
+    floorCellV: 2.0,
+    alarmCellV: 3.0,
     ocvPerCell: [
       [0, 2.5],
       [0.05, 3.05],
@@ -92,6 +102,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 2.0,
     fullCellV: 2.12,
     cutoffCellV: 1.8,
+    floorCellV: 1.75,
+    alarmCellV: 1.9,
     ocvPerCell: [
       [0, 1.933],
       [0.2, 1.983],
@@ -110,6 +122,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 1.2,
     fullCellV: 1.45,
     cutoffCellV: 1.0,
+    floorCellV: 0.9,
+    alarmCellV: 1.05,
     ocvPerCell: [
       [0, 1.0],
       [0.05, 1.15],
@@ -128,6 +142,8 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     nominalCellV: 1.5,
     fullCellV: 1.6,
     cutoffCellV: 0.9,
+    floorCellV: 0.8,
+    alarmCellV: 1.0,
     ocvPerCell: [
       [0, 0.9],
       [0.1, 1.05],

@@ -1,4 +1,4 @@
-import type { Battery } from '../../gear';
+import { isBare } from '../../gear';
 import { labelAh } from '../../physics/cell';
 import { inOwnBay, isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
@@ -54,16 +54,10 @@ function packFindings({ source, figures }: SourceTree, run: Discharge): Finding[
   if (run.cause !== 'over-current' || run.at !== 'pack' || !isKind(source, 'battery')) return [];
   const { title: battery } = source;
   const place = { aspect: 'current', role: 'battery', gearId: source.id, part: battery } as const;
-  const isBare = isBareCells(source.gear);
-  const facts = { at: 'battery', battery, maxA: figures?.maxA ?? 0, isBare } as const;
+  const bare = isBare(source.gear);
+  const facts = { at: 'battery', battery, maxA: figures?.maxA ?? 0, isBare: bare } as const;
   if (run.minutes === 0) return [finding('over-current', 'stop', place, facts)];
-  return [finding('over-current-late', isBare ? 'stop' : endVerdict(run), place, { ...facts, afterMin: run.minutes })];
-}
-
-/** Cells without a board: those of one's own making, and chemistries that are sold without one. */
-function isBareCells({ protection, cell, chemistry }: Battery): boolean {
-  if (protection !== undefined) return protection === 'none';
-  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || chemistry === 'alkaline';
+  return [finding('over-current-late', bare ? 'stop' : endVerdict(run), place, { ...facts, afterMin: run.minutes })];
 }
 
 /** More than a pack of its kind surely gives, while nobody says what it may give: no limit is known, not none. */

@@ -20,7 +20,8 @@ const TOLERANCE = 1e-9;
  */
 export function deliveredWh(spec: PackSpec, minutes: number): number {
   const hours = minutes / 60;
-  const unhurried = packFrom({ ...spec, startSoc: 1 });
+  // a test ends at the volts of its rating, whether or not something would cut it off there
+  const unhurried = packFrom({ ...spec, startSoc: 1, uncut: false });
   const isPaced = CHEMISTRIES[spec.chemistry].peukertExponent !== 1;
   let [low, high] = [0, (4 * spec.energyWh) / hours];
   for (let round = 0; round < MAX_ROUNDS && high - low > TOLERANCE * high; round++) {
@@ -34,7 +35,7 @@ export function deliveredWh(spec: PackSpec, minutes: number): number {
 /** The pack at the pace of a load, for chemistries that lose capacity when hurried. */
 function paced(spec: PackSpec, powerW: number): Pack {
   const { nominalCellV } = CHEMISTRIES[spec.chemistry];
-  return packFrom({ ...spec, startSoc: 1, meanA: powerW / (spec.cellsInSeries * nominalCellV) });
+  return packFrom({ ...spec, startSoc: 1, uncut: false, meanA: powerW / (spec.cellsInSeries * nominalCellV) });
 }
 
 /** Minutes from full to the cut-off at one power: the charge over the current, along the state of charge. */

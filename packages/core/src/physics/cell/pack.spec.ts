@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { discharge } from '../../run/discharge';
 import { CHEMISTRIES } from '../../tables/chemistries';
 import type { ChemistryId } from '../../tables/chemistries';
@@ -50,6 +51,37 @@ describe('a pack', () => {
     const pack = packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95, resistanceOhm: 0.25 });
     expect(pack.resistanceOhm).toBe(0.25);
     expect(pack.capacityAh).toBeGreaterThan(packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 }).capacityAh);
+  });
+
+  it('never holds much more than its label says, whatever its resistance: a high one only takes away', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...IDS),
+        fc.integer({ min: 1, max: 14 }),
+        fc.double({ min: 1, max: 2000, noNaN: true }),
+        fc.double({ min: 0.001, max: 10, noNaN: true }),
+        (chemistry, cellsInSeries, energyWh, resistanceOhm) => {
+          const pack = packFrom({ chemistry, cellsInSeries, energyWh, resistanceOhm });
+          // so slowly that nothing is lost on the way
+          const powerW = energyWh / 5000;
+          const run = discharge({ pack, feeds: [{ id: 'f', resistanceOhm: 0, load: { id: 'l', powerW } }] });
+          expect(run.packWh).toBeLessThanOrEqual(1.05 * energyWh * (1 + 1e-9));
+        },
+      ),
+      { numRuns: 500, seed: 20261201 },
+    );
+    // four cells, 98 Wh, 1.3 ohm: 27 000 Wh once
+    const old = packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 98, resistanceOhm: 1.3 });
+    const run = discharge({ pack: old, feeds: [{ id: 'f', resistanceOhm: 0, load: { id: 'l', powerW: 10 } }] });
+    expect(run.packWh).toBeLessThan(98 * 1.05);
+  });
+
+  it('does not run longer through more ohms of lead', () => {
+    const pack = packFrom({ chemistry: 'li-ion', cellsInSeries: 4, energyWh: 95 });
+    const minutes = [0, 0.05, 0.1, 0.3, 1, 2].map(
+      (resistanceOhm) => discharge({ pack, feeds: [{ id: 'f', resistanceOhm, load: { id: 'l', powerW: 20, minV: 9 } }] }).minutes,
+    );
+    expect(minutes).toEqual([...minutes].sort((a, b) => b - a));
   });
 
   it('loses capacity and gains resistance in the cold, by the table', () => {

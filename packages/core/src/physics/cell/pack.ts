@@ -27,6 +27,8 @@ export interface PackSpec {
   /** Times the resistance that follows from the chemistry, where none is given. */
   readonly resistanceShare?: number;
   readonly cutoffV?: number;
+  /** Nothing ends its discharge but what hangs on it: `cutoffV` then only says at which volts it was rated. */
+  readonly uncut?: boolean;
   readonly maxA?: number;
   readonly startSoc?: number;
   readonly temperatureC?: number;
@@ -39,7 +41,8 @@ export interface PackSpec {
 
 /**
  * A pack whose amp-hours are chosen so that a discharge at the rated pace (C/5; 20 h for lead-acid) delivers the
- * rated watt-hours, then derated for cold, age and, where the chemistry asks for it, pace.
+ * rated watt-hours, then derated for cold, age and, where the chemistry asks for it, pace. Where its resistance leaves it
+ * no way to do that, it holds 105 % of them and gives what it can.
  *
  * Preconditions: all figures positive; `cutoffV` below the full voltage. Cost: a few microseconds.
  *
@@ -58,7 +61,7 @@ export function packFrom(spec: PackSpec): Pack {
     ocvPerCell: chemistry.ocvPerCell,
     capacityAh: ratedAh * temperature.capacityFactor * age * pace,
     resistanceOhm: resistanceOhm * temperature.resistanceFactor,
-    cutoffV,
+    cutoffV: spec.uncut ? 0 : cutoffV,
     ...(spec.maxA !== undefined && { maxA: spec.maxA }),
     startSoc: spec.startSoc ?? 1,
   };
@@ -87,16 +90,24 @@ export function cellsFromNominal(chemistry: ChemistryId, nominalV: number): numb
   return cells >= 1 && Math.abs(perCell / CHEMISTRIES[chemistry].nominalCellV - 1) < 0.07 ? cells : undefined;
 }
 
+/** Times what a label or a test says that a pack gives at the most, at any pace. Judgement, 2026. */
+const MOST_OF_LABEL = 1.05;
+/** Volts a cell below which amp-hours say nothing of watt-hours. */
+const LEAST_CELL_V = 0.01;
+
 function ratedCapacityAh(spec: PackSpec, cutoffV: number): number {
   const chemistry = CHEMISTRIES[spec.chemistry];
   const cells = spec.cellsInSeries;
+  // however slowly it is emptied, no pack gives much more than what its label or its test says
+  const unhurriedWhPerAh = cells * ocvArea(chemistry.ocvPerCell, 1, socAtVoltage(chemistry.ocvPerCell, cutoffV / cells));
+  const mostAh = (MOST_OF_LABEL * spec.energyWh) / Math.max(unhurriedWhPerAh, LEAST_CELL_V * cells);
   let capacityAh = spec.energyWh / (cells * chemistry.nominalCellV);
   for (let round = 0; round < 30; round++) {
     const ohm = spec.resistanceOhm ?? (cells * chemistry.cellOhmAh) / capacityAh;
     const sagV = (capacityAh / chemistry.ratedHours) * ohm;
     const endSoc = socAtVoltage(chemistry.ocvPerCell, (cutoffV + sagV) / cells);
     const wattHoursPerAh = cells * ocvArea(chemistry.ocvPerCell, 1, endSoc) - sagV * (1 - endSoc);
-    const next = spec.energyWh / Math.max(wattHoursPerAh, 0.01 * cells);
+    const next = Math.min(mostAh, spec.energyWh / Math.max(wattHoursPerAh, LEAST_CELL_V * cells));
     if (Math.abs(next / capacityAh - 1) < 1e-12) return next;
     capacityAh = next;
   }

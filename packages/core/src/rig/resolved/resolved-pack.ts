@@ -1,3 +1,4 @@
+import { isUncut } from '../../gear';
 import type { Battery, BatteryFigures } from '../../gear';
 import { ageFactor, coldDerating, labelAh, packFrom } from '../../physics/cell';
 import type { Pack, PackSpec } from '../../physics/cell';
@@ -30,7 +31,7 @@ export function resolvedPack(rig: Rig, part: Part<Battery>, figures: BatteryFigu
     ...(resistanceOhm === undefined
       ? { resistanceShare: valueInRange(ASSUMED.packOhmShare, evidence.placeInRange(part, { of: 'pack-resistance' })) }
       : { resistanceOhm }),
-    cutoffV: battery.cutoffV ?? assumedCutoff(part, cellsInSeries, evidence),
+    ...cutOff(part, cellsInSeries, evidence),
     ...(maxA !== undefined && { maxA }),
     startSoc,
     temperatureC,
@@ -45,6 +46,13 @@ export function resolvedPack(rig: Rig, part: Part<Battery>, figures: BatteryFigu
 /** What a pack is made from and what comes of it, which are never apart: another spec is another pack. */
 export function packOf(spec: PackSpec): ResolvedPack {
   return { spec, pack: packFrom(spec) };
+}
+
+/** Its own, or what is typical of boards; nothing where it has none: then only what hangs on it ends the run. */
+function cutOff(part: Part<Battery>, cells: number, evidence: Evidence): Pick<PackSpec, 'cutoffV' | 'uncut'> {
+  const { cutoffV } = part.gear;
+  if (isUncut(part.gear)) return { ...(cutoffV !== undefined && { cutoffV }), uncut: true };
+  return { cutoffV: cutoffV ?? assumedCutoff(part, cells, evidence) };
 }
 
 function assumedCutoff(part: Part<Battery>, cells: number, evidence: Evidence): number {
@@ -85,7 +93,7 @@ function notePack(
     evidence.noteAssumed(part, resistance, pack.resistanceOhm, timesFigure(ASSUMED.packOhmShare, typicalOhm), 'ohm');
   }
   noteLimits(part, spec, evidence);
-  if (cutoffV === undefined) return;
+  if (cutoffV === undefined || spec.uncut) return;
   const cutoff = { of: 'cutoff', cells: cellsInSeries, cutoffCellV, chemistry } as const;
   evidence.note(part, cutoff, pack.cutoffV, 'V', provenance.cutoffV ?? 'printed');
 }

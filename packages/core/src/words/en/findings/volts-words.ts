@@ -37,6 +37,7 @@ export const VOLTS: Wordings<
   | 'supply-sags'
   | 'cannot-raise'
   | 'charge-stranded'
+  | 'nothing-cuts-off'
   | 'will-not-start'
   | 'will-not-restart'
   | 'wire-drop'
@@ -160,6 +161,22 @@ export const VOLTS: Wordings<
       const left = [shown('charge left', facts.charge, 'fraction'), shown('energy left', facts.leftWh, 'Wh')];
       return facts.by === 'cutoff' ? [...left, shown('cut-off', facts.cutoffV, 'V')] : [...rangeNumbers(facts), ...left];
     },
+  },
+  'nothing-cuts-off': {
+    means: 'Nothing in the battery ends its discharge.',
+    says: ({ battery, cells, endsV, floorV, primary }) => {
+      const ends = endsV === undefined ? 'and nothing that hangs on it stops' : `it is stopped from outside at ${say(endsV, 'V')}`;
+      if (endsV !== undefined && endsV >= floorV)
+        return `Nothing in ${battery} cuts off; ${ends}, above the ${say(floorV, 'V')} that its ${cells} cells stand.`;
+      return `Nothing in ${battery} cuts off, ${ends}: below ${say(floorV, 'V')} its cells ${primary ? 'leak' : 'are harmed'}.`;
+    },
+    remedy: ({ alarmV, endsV, floorV }) =>
+      `${endsV !== undefined && endsV >= floorV ? 'Unplug it when it has stopped' : 'Put a low-voltage cut-off before the load, or change it in time'}; set an alarm at ${say(alarmV, 'V')} under load.`,
+    shows: ({ endsV, floorV, alarmV }) => [
+      shown('ends at', endsV, 'V'),
+      shown('its cells stand', floorV, 'V'),
+      shown('alarm at', alarmV, 'V'),
+    ],
   },
   'will-not-start': {
     means: 'A part needs more volts to start than it is given at this charge.',
