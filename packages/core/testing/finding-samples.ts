@@ -303,6 +303,21 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'takes-no-power': [{ device: 'Plovera R', port: 'Remote', source: 'Holmvik 95' }],
   'pins-missing': [{ device: 'Plovera R', port: 'Bay', source: 'Adapter M', missing: ['thermistor', 'data'] }],
   'figure-doubtful': [
+    ...(
+      [
+        ['wire', 0.08, 2.5],
+        ['lead-ohms', 0.9, 0.1],
+        ['cell-amps', 30, 16],
+        ['cell-ohms', 0.4, 0.1],
+        ['measured', 140, 95],
+        ['charging', 8.4, 16.8],
+        ['peak', 5, 14],
+        ['frames', 40, 30],
+        ['poe', 10, 25.5],
+        ['start', 18, 17],
+        ['supply-range', 12, 11],
+      ] as const
+    ).map(([is, one, other]) => ({ doubt: 'pair', is, of: 'Holmvik 95', one, other }) as const),
     { doubt: 'cutoff', of: 'Holmvik 95', cells: 4, cutoffV: 18, lowV: 9.6, highV: 14.4 },
     { doubt: 'range', of: 'Lamp', port: 'DC', minV: 17, maxV: 11 },
     { doubt: 'cells', of: 'Holmvik 95', cells: 3, nominalV: 14.4, cellsV: 10.8 },

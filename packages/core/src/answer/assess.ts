@@ -12,6 +12,8 @@ import type { Caution, Figure, FigureBasis, LoadDraw, PlacesInRange, ResolvedRig
 import { plannedMinutes, stopOf, SystemRunner } from '../run';
 import type { Discharge, Stop, SystemRun } from '../run';
 import { withTurns } from './deciding-assumptions';
+import { doubtsWeighed } from './doubts';
+import type { Undoubted } from './doubts';
 import { phaseFindings } from './phase-findings';
 import { isForbidden, judgedRig, rigModel } from './rig-model';
 import type { JudgedRig, RigModel } from './rig-model';
@@ -94,7 +96,7 @@ export function assess(
  *
  * @example assessModel(model).verdict // 'good'
  */
-export function assessModel(model: RigModel, { trace = true } = {}): Answer {
+export function assessModel(model: RigModel, { trace = true, weigh = true } = {}): Answer {
   const { resolved, draws, runs: tried, beforeRun, system } = model;
   const { rig, trees, devices, evidence } = resolved;
   const loads = draws?.usual ?? new Map<string, LoadDraw>();
@@ -116,10 +118,11 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
     (places) => judgedAt(model, timeline, places),
     [...resolved.parts.values()].some((part) => isKind(part, 'hub') && part.gear.inputOrder === 'together'),
   );
-  const findings = byHarm([
+  const found = [
     ...connected,
     ...detected(['whole'], { resolved, loads: draws?.usual, runs, timeline, firstStopMin, plannedMin, balance }),
-  ]);
+  ];
+  const findings = byHarm(weigh ? doubtsWeighed(found, resolved, (gear) => undoubted(model, gear)) : found);
   return {
     balance,
     verdict: worstVerdict(findings.map(({ verdict }) => verdict)),
@@ -142,6 +145,13 @@ export function assessModel(model: RigModel, { trace = true } = {}): Answer {
     })),
     cautions: resolved.connections.length === 0 ? [] : cautionsOf(resolved),
   };
+}
+
+/** What a rig with some of its gear changed is judged, contradictions left out. */
+function undoubted({ resolved: { rig }, measured }: RigModel, gear: ReadonlyMap<string, Gear>): Undoubted {
+  const { findings, plannedMin } = assessModel(rigModel(rig, gear, { measured }), { trace: false, weigh: false });
+  const verdict = worstVerdict(findings.flatMap((one) => (one.code === 'figure-doubtful' ? [] : [one.verdict])));
+  return { verdict, plannedMin };
 }
 
 /** What stops a rig at other places in the ranges of what is assumed, in its usual modes and in its phases. */

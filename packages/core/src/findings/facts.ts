@@ -19,36 +19,14 @@ import type {
   VoltageRange,
   Window,
 } from './fact-parts';
+import type { DoubtFacts, StateFacts } from './facts-of-gear';
 import type { FindingLevel } from './verdict';
 
 /**
  * What each finding compares: figures with their unit in the name, and the names of what they are of. `words` has a
  * sentence for every code and does not compile without one.
  */
-export interface Facts {
-  // what was measured, and in which state the gear is
-  'measured-stop': {
-    readonly part: string;
-    readonly next: string;
-    readonly lead: string | undefined;
-    readonly wrong: MeasuredWrong;
-    /** Undefined where the meter was over its range. */
-    readonly reading: number | undefined;
-    readonly unit: 'V' | 'ohm';
-    readonly lowest: number | undefined;
-    readonly highest: number | undefined;
-    /** The day it was read. */
-    readonly on: string;
-  };
-  'contacts-stop': {
-    readonly substitute: string;
-    readonly device: string | undefined;
-    readonly contacts: readonly string[];
-    readonly on: string;
-  };
-  'groups-stop': { readonly battery: string; readonly groups: readonly number[]; readonly on: string };
-  'gear-harmed': { readonly part: string; readonly what: HarmKind; readonly on: string | undefined };
-  'gear-away': { readonly part: string; readonly where: Away };
+export interface Facts extends StateFacts, DoubtFacts {
   // how the rig is drawn
   'part-missing':
     | { readonly gone: 'part'; readonly kind: string | undefined }
@@ -90,26 +68,6 @@ export interface Facts {
     | { readonly lack: LackOf; readonly of: string; readonly port: string | undefined; readonly readW: number | undefined }
     | { readonly lack: 'mode'; readonly device: string; readonly mode: string | undefined; readonly need: Need }
     | { readonly lack: 'feature'; readonly device: string; readonly feature: string; readonly silently: boolean; readonly need: Need };
-  'figure-doubtful':
-    | {
-        readonly doubt: 'cutoff';
-        readonly of: string;
-        readonly cells: number;
-        readonly cutoffV: number;
-        readonly lowV: number;
-        readonly highV: number;
-      }
-    | { readonly doubt: 'range'; readonly of: string; readonly port: string; readonly minV: number; readonly maxV: number }
-    | { readonly doubt: 'cells'; readonly of: string; readonly cells: number; readonly nominalV: number; readonly cellsV: number }
-    | { readonly doubt: 'energy'; readonly of: string; readonly cells: number; readonly energyWh: number; readonly countedWh: number }
-    | {
-        readonly doubt: 'watts';
-        readonly of: string;
-        readonly port: string | undefined;
-        readonly watts: number;
-        readonly voltageV: number;
-        readonly currentA: number;
-      };
   /** What would be found at another value of what is assumed, and what that is. */
   'assumption-decides': { readonly otherwise: Finding; readonly stopsAsAssumed: boolean; readonly assumed: readonly Figure[] };
   'outside-known': { readonly battery: string; readonly temperatureC: number; readonly lowestC: number };

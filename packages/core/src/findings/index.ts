@@ -1,4 +1,5 @@
 export { contractFindings } from './detectors/contracts';
+export { contradictionsOf } from './detectors/contradictions';
 export { drawingFindings } from './detectors/drawing';
 export { lackFindings } from './detectors/lacking';
 export { isUnknown } from './detectors/modes';
@@ -6,6 +7,7 @@ export { plugFindings } from './detectors/plugs';
 export { voltageFindings } from './detectors/volts';
 export type { Away, MeasuredWrong, Need, Unseen } from './fact-parts';
 export type { Facts, Finding, FindingCode, FindingPlace } from './facts';
+export type { DoubtfulPair } from './facts-of-gear';
 export { byHarm, finding } from './finding';
 export { deviceVolts, feedPoint } from './points';
 export { detected } from './registry';

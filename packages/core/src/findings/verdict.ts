@@ -12,7 +12,11 @@ export function severity(level: FindingLevel): number {
   return ORDER.indexOf(level);
 }
 
-/** Whether it spoils something, or may: what a remedy is looked for. */
+/**
+ * Whether it spoils something, or may: what a remedy is looked for.
+ *
+ * @example isFault('note') // false
+ */
 export function isFault(level: FindingLevel): boolean {
   return level !== 'good' && level !== 'note';
 }

@@ -31,6 +31,7 @@ export {
   USUAL_DROP_SHARE,
   WARM_ENOUGH_C,
 } from './conductors';
+export { CONTRADICTS } from './contradictions';
 export { LEAST_GAP_MIN, ONE_VISIT_MIN, PAUSE_STEP_MIN, ROUGH_GAP_MIN, ROUND_MIN, SAME_DARK_MIN } from './days';
 export { CAUSE_IDS, CAUSES } from './faults/causes';
 export type { Cause, CauseId, FaultPart, Symptom } from './faults/causes';

@@ -8,7 +8,7 @@ import type { Rig, Role } from '../../rig/drawn';
 import { compareContacts, judgeTaps, windowOf } from '../contacts';
 import { isOhms, sheetOfRig, standingOf } from '../joints';
 import type { CheckedStep, ReadingCode } from '../joints';
-import type { SheetEntry, SheetOf } from '../sheet';
+import type { Sheet, SheetEntry } from '../sheet';
 
 /**
  * What was measured and says stop, as findings of a rig: at its joints, at the contacts of what stands in for its batteries,
@@ -74,30 +74,23 @@ function ofJoint({ step, reading, judged }: CheckedStep, gear: ReadonlyMap<strin
 }
 
 /** The newest of those that are about the same thing. */
-function newest<K extends SheetEntry['body']['kind']>(
-  sheets: readonly SheetEntry[],
-  kind: K,
-  keyOf: (sheet: SheetOf<K>) => string | undefined,
-): readonly SheetOf<K>[] {
-  const found = new Map<string, SheetOf<K>>();
-  for (const { body } of sheets) {
-    if (body.kind !== kind) continue;
-    const sheet = body as SheetOf<K>;
-    const key = keyOf(sheet);
-    const before = key === undefined ? undefined : found.get(key);
-    if (key !== undefined && (!before || sheet.at >= before.at)) found.set(key, sheet);
+function newest<S extends Pick<Sheet, 'at'>>(sheets: readonly S[], keyOf: (sheet: S) => string): readonly S[] {
+  const found = new Map<string, S>();
+  for (const sheet of sheets) {
+    const before = found.get(keyOf(sheet));
+    if (!before || sheet.at >= before.at) found.set(keyOf(sheet), sheet);
   }
   return [...found.values()];
 }
 
 function atContacts(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
-  const own = newest(sheets, 'contacts', ({ substituteId, deviceId }) =>
-    substituteId !== undefined && ids.has(substituteId) && (deviceId === undefined || ids.has(deviceId))
-      ? `${substituteId} ${deviceId ?? ''}`
-      : undefined,
-  );
+  const about = sheets.flatMap(({ body }) => {
+    if (body.kind !== 'contacts' || body.substituteId === undefined || !ids.has(body.substituteId)) return [];
+    return body.deviceId === undefined || ids.has(body.deviceId) ? [{ ...body, substituteId: body.substituteId }] : [];
+  });
+  const own = newest(about, ({ substituteId, deviceId }) => `${substituteId} ${deviceId ?? ''}`);
   return own.flatMap((sheet) => {
-    const { deviceId, substituteId = '', at } = sheet;
+    const { deviceId, substituteId, at } = sheet;
     const device = deviceId === undefined ? undefined : gear.get(deviceId);
     const stops = compareContacts(sheet, windowOf(device)).filter(({ verdict }) => verdict === 'stop');
     if (stops.length === 0) return [];
@@ -112,7 +105,8 @@ function atContacts(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, s
 }
 
 function atGroups(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
-  return newest(sheets, 'taps', ({ batteryId }) => (ids.has(batteryId) ? batteryId : undefined)).flatMap((sheet) => {
+  const about = sheets.flatMap(({ body }) => (body.kind === 'taps' && ids.has(body.batteryId) ? [body] : []));
+  return newest(about, ({ batteryId }) => batteryId).flatMap((sheet) => {
     const battery = gear.get(sheet.batteryId);
     // a sheet that was only begun says nothing
     if (battery?.kind !== 'battery' || sheet.volts.every((volts) => volts === 0)) return [];

@@ -1,4 +1,5 @@
-import type { Facts } from '../../../findings';
+import type { DoubtfulPair, Facts } from '../../../findings';
+import type { Unit } from '../../../quantity';
 import type { LackOf } from '../../../rig/resolved';
 import { say } from '../say';
 import { sayNeed } from './need-words';
@@ -36,8 +37,80 @@ export const MISSING: Wordings<'figure-missing' | 'figure-doubtful' | 'outside-k
   },
 };
 
+interface PairWords {
+  readonly unit: Unit;
+  /** What the two figures are called. */
+  readonly names: readonly [string, string];
+  readonly says: (of: string, one: string, other: string) => string;
+}
+
+/** Pairs of figures that contradict each other, and what it would mean. */
+const PAIRS: Readonly<Record<DoubtfulPair, PairWords>> = {
+  wire: {
+    unit: 'mm2',
+    names: ['by its gauge', 'typed'],
+    says: (of, one, other) =>
+      `${of}: its gauge is a wire of ${one}, and ${other} are typed. What it carries and loses follows from which is right.`,
+  },
+  'lead-ohms': {
+    unit: 'ohm',
+    names: ['typed', 'of its wire'],
+    says: (of, one, other) => `${of}: ${one} are typed, its length and wire come to ${other}. It is another wire, or a bad contact.`,
+  },
+  'cell-amps': {
+    unit: 'A',
+    names: ['of the pack', 'of its cells'],
+    says: (of, one, other) => `${of}: ${one} are typed for the pack, its cells may give ${other}. More than that overheats them.`,
+  },
+  'cell-ohms': {
+    unit: 'ohm',
+    names: ['of the pack', 'of its cells'],
+    says: (of, one, other) => `${of}: ${one} are typed for the pack, its cells come to ${other}.`,
+  },
+  measured: {
+    unit: 'Wh',
+    names: ['measured', 'printed'],
+    says: (of, one, other) =>
+      `${of}: ${one} were measured, ${other} are printed. No pack gives that much more: the test or the label was read wrong.`,
+  },
+  charging: {
+    unit: 'V',
+    names: ['charging', 'full'],
+    says: (of, one, other) => `${of}: it is charged at ${one}, and full at ${other}. One of them is of another battery.`,
+  },
+  peak: {
+    unit: 'W',
+    names: ['peak', 'draw'],
+    says: (of, one, other) => `${of}: its peak, ${one}, is below its draw, ${other}.`,
+  },
+  frames: {
+    unit: 's',
+    names: ['awake', 'between frames'],
+    says: (of, one, other) => `${of}: it is awake for ${one} a frame, with ${other} from one to the next.`,
+  },
+  poe: {
+    unit: 'W',
+    names: ['volts × amps', 'its class'],
+    says: (of, one, other) => `${of}: its volts and amps come to ${one}, its class is for ${other}.`,
+  },
+  start: {
+    unit: 'V',
+    names: ['starts at', 'highest'],
+    says: (of, one, other) => `${of}: it starts at ${one}, above the highest it stands, ${other}.`,
+  },
+  'supply-range': {
+    unit: 'V',
+    names: ['typed', 'end of its range'],
+    says: (of, one, other) => `${of}: ${one} are typed, outside its own range, which ends at ${other}.`,
+  },
+};
+
 function sayDoubt(facts: Facts['figure-doubtful']): string {
   switch (facts.doubt) {
+    case 'pair': {
+      const { unit, says } = PAIRS[facts.is];
+      return `${says(facts.of, say(facts.one, unit), say(facts.other, unit))} One of them is wrong.`;
+    }
     case 'cutoff':
       return `${facts.of}: a cut-off of ${say(facts.cutoffV, 'V')} does not go with ${facts.cells} cells of its kind, which stop between ${say(facts.lowV, 'V')} and ${say(facts.highV, 'V')}. Check it.`;
     case 'range':
@@ -53,6 +126,10 @@ function sayDoubt(facts: Facts['figure-doubtful']): string {
 
 function doubtNumbers(facts: Facts['figure-doubtful']): readonly (ShownNumber | undefined)[] {
   switch (facts.doubt) {
+    case 'pair': {
+      const { unit, names } = PAIRS[facts.is];
+      return [shown(names[0], facts.one, unit), shown(names[1], facts.other, unit)];
+    }
     case 'cutoff':
       return [shown('cut-off', facts.cutoffV, 'V'), shown('at least', facts.lowV, 'V'), shown('at most', facts.highV, 'V')];
     case 'range':
