@@ -122,11 +122,11 @@ export const DETECTORS: readonly Detector[] = [
       'sink-only-charges',
       'poe-short',
     ],
-    atSource: ({ resolved, loads }, tree) =>
-      tree.connections.flatMap((one) => {
-        const wantedW = loads?.get(one.to.id)?.powerW;
-        return [...contractFindings(resolved, one, wantedW), ...poeFindings(one, wantedW)];
-      }),
+    atSource: ({ resolved, loads, runs }, tree) =>
+      tree.connections.flatMap((one) => [
+        ...contractFindings(resolved, one, loads?.get(one.to.id)?.powerW),
+        ...poeFindings(tree, one, loads, runs.get(tree)),
+      ]),
   },
   {
     subject: 'amps',

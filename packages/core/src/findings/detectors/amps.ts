@@ -2,7 +2,7 @@ import { isBare } from '../../gear';
 import { labelAh } from '../../physics/cell';
 import { inOwnBay, isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
-import { budgetFeed } from '../../rig/resolved';
+import { budgetFeed, portBudget } from '../../rig/resolved';
 import type { Connection, LoadDraw, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
 import { BANK_LEAST_A, PACK_LIMIT_C } from '../../tables';
@@ -102,8 +102,8 @@ function budgetFindings({ connections, source }: SourceTree, run: Discharge): Fi
   if (run.cause !== 'over-current') return [];
   const parts = new Map<string, Part>([[source.id, source], ...connections.map(({ to }): [string, Part] => [to.id, to])]);
   return [...parts.values()].flatMap((part) =>
-    part.budgets
-      .filter(({ id }) => budgetFeed(part.id, id) === run.at)
+    limitsOf(part)
+      .filter(({ at }) => at === run.at)
       .map(({ name: budget, maxA, maxW }) => {
         const { title: of } = part;
         const takenA = feedPoint(run.end ?? run.start, run.at)?.currentA ?? 0;
@@ -112,6 +112,22 @@ function budgetFindings({ connections, source }: SourceTree, run: Discharge): Fi
         return finding('budget-passed', endVerdict(run), place, facts);
       }),
   );
+}
+
+interface SharedLimit {
+  readonly at: string;
+  readonly name: string;
+  readonly maxA?: number | undefined;
+  readonly maxW?: number | undefined;
+}
+
+/** What several ports of a part keep together, and the watts of a port by itself. */
+function limitsOf({ id, budgets, outputs }: Part): readonly SharedLimit[] {
+  const shared = budgets.map((budget): SharedLimit => ({ ...budget, at: budgetFeed(id, budget.id) }));
+  const own = outputs.flatMap((port): readonly SharedLimit[] =>
+    port.gives === 'pack' && port.maxW !== undefined ? [{ at: portBudget(id, port.id), name: port.name, maxW: port.maxW }] : [],
+  );
+  return [...shared, ...own];
 }
 
 /** The watts that go through a part that is rated in watts. */

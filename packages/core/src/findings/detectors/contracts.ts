@@ -1,11 +1,13 @@
 import { profilesByRating } from '../../physics/usb';
 import type { Contract } from '../../physics/usb';
-import { roleOf } from '../../rig/drawn';
+import { isKind, roleOf } from '../../rig/drawn';
 import { carriesDelivery, hasCushion, hasOwnBattery } from '../../rig/resolved';
-import type { Connection, ResolvedRig } from '../../rig/resolved';
+import type { Connection, LoadDraw, ResolvedRig, SourceTree } from '../../rig/resolved';
+import type { Discharge } from '../../run';
 import { POE_W } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
+import { feedPoint } from '../points';
 import { lacking } from './lacking';
 
 /** What source, cable and device agree on over USB, whether it is enough, and what happens while it is not. */
@@ -26,13 +28,37 @@ export function contractFindings(rig: ResolvedRig, connection: Connection, wante
   ];
 }
 
-/** What is negotiated over a network cable: the class of the two ends that gives less. */
-export function poeFindings({ id, input, output, to }: Connection, wantedW: number | undefined): readonly Finding[] {
+/**
+ * What is negotiated over a network cable: the class of the two ends that gives less. All that hangs behind the joint draws
+ * through it, whatever splits or converts it there.
+ */
+export function poeFindings(
+  tree: SourceTree,
+  connection: Connection,
+  loads: ReadonlyMap<string, LoadDraw> | undefined,
+  run: Discharge | undefined,
+): readonly Finding[] {
+  const { id, input, output, to } = connection;
   const classes = [input.takes === 'window' ? input.poeClass : undefined, output.gives === 'fixed' ? output.poeClass : undefined];
   const agreedW = Math.min(...classes.map((one) => (one === undefined ? Infinity : POE_W[one])));
-  if (wantedW === undefined || wantedW <= agreedW) return [];
+  if (agreedW === Infinity) return [];
+  const wantedW = Math.max(wattsThrough(run, id), wattsBehind(tree, connection, loads));
+  if (wantedW <= agreedW) return [];
   const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.title } as const;
   return [finding('poe-short', 'stop', place, { device: to.title, agreedW, wantedW })];
+}
+
+/** The most watts that arrive at the end of a connection over a run. */
+function wattsThrough(run: Discharge | undefined, id: string): number {
+  const at = [run?.start, run?.end].flatMap((point) => feedPoint(point, id) ?? []);
+  return Math.max(0, ...at.map(({ currentA, inputV }) => currentA * inputV));
+}
+
+/** What the devices behind a connection ask for, losses on the way left out. */
+function wattsBehind({ connections }: SourceTree, connection: Connection, loads: ReadonlyMap<string, LoadDraw> | undefined): number {
+  const isBehind = (one: Connection | undefined): boolean => one !== undefined && (one.id === connection.id || isBehind(one.before));
+  const devices = new Set(connections.filter((one) => isKind(one.to, 'device') && isBehind(one)).map(({ to }) => to.id));
+  return [...devices].reduce((sum, id) => sum + (loads?.get(id)?.powerW ?? 0), 0);
 }
 
 /** A port whose offer is missing is told as that, not as one that offers nothing. */

@@ -16,6 +16,8 @@ export interface LoadDraw {
 
 /** The name of the feed that keeps a shared limit, and of the converter behind a port that others share a lead with. */
 export const budgetFeed = (partId: string, budgetId: string): string => `${partId}=${budgetId}`;
+/** The feed that keeps the watts of one port. */
+export const portBudget = (partId: string, portId: string): string => `${partId}=${portId}!`;
 export const portFeed = (partId: string, portId: string): string => `${partId}:${portId}`;
 /** The load that a hub is to itself. */
 export const ownLoad = (partId: string): string => `${partId}!own`;
@@ -84,7 +86,9 @@ class Builder {
   private outputFeed(connection: Connection): Feed {
     const { from, output, converter } = connection;
     const lead = this.leadFeed(connection);
-    return converter === undefined ? lead : { id: portFeed(from.id, output.id), resistanceOhm: 0, converter, feeds: [lead] };
+    if (converter !== undefined) return { id: portFeed(from.id, output.id), resistanceOhm: 0, converter, feeds: [lead] };
+    if (output.gives !== 'pack' || output.maxW === undefined) return lead;
+    return { id: portBudget(from.id, output.id), resistanceOhm: 0, maxW: output.maxW, feeds: [lead] };
   }
 
   private leadFeed(connection: Connection): Feed {

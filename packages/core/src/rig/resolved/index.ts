@@ -1,6 +1,6 @@
 export { cautionsOf } from './cautions';
 export type { Caution } from './cautions';
-export { budgetFeed, circuitOf, portFeed } from './circuit-of';
+export { budgetFeed, circuitOf, portBudget, portFeed } from './circuit-of';
 export type { LoadDraw } from './circuit-of';
 export { cableLimit, wireArea } from './conductor';
 export type { CurrentLimit } from './conductor';
