@@ -218,6 +218,29 @@ export const poe = (watts: number, sourceClass: 'af' | 'at' | undefined, ownClas
     [['supply.out', 'camera.in', 'cable']],
   );
 
+/** A port that says its class, a splitter that says nothing of one, two devices on what it gives. */
+export const poeSplit = (watts: number): Built =>
+  build(
+    {
+      supply: supply('poe', { connector: { type: 'poe' }, voltageV: 50, maxA: 2, poeClass: 'at' }),
+      cable: wire({ ends: { source: { type: 'poe' }, load: { type: 'poe' } }, resistanceOhm: 0.001 }),
+      hub: {
+        ...splitter(),
+        inputs: [{ takes: 'window', id: 'in', name: 'Network', connector: { type: 'poe' }, minV: 37, maxV: 57 }],
+        outputs: [1, 2].map((place) => ({
+          gives: 'fixed' as const, id: `p${place}`, name: `12 V ${place}`, connector: DTAP, voltageV: 12, maxA: 3, efficiency: 0.95, standbyW: 0,
+        })),
+      },
+      one: camera({}, watts / 2, { minV: 10, maxV: 14 }),
+      two: camera({ name: 'Other' }, watts / 2, { minV: 10, maxV: 14 }),
+    },
+    [
+      ['supply.out', 'hub.in', 'cable'],
+      ['hub.p1', 'one.in'],
+      ['hub.p2', 'two.in'],
+    ],
+  ); // prettier-ignore
+
 export const swapped = (bufferS: number | undefined, swapMin: number, spares: readonly string[] = ['spare']): Built =>
   build(
     {

@@ -20,6 +20,7 @@ import {
   peaking,
   PERCENT,
   poe,
+  poeSplit,
   sleepy,
   supply,
   swapped,
@@ -147,6 +148,8 @@ const CASES: readonly Case[] = [
   ['a plug and a socket', direct(pack({}, { connector: { type: 'xt60', gender: 'plug' } }), camera({}, 10, { connector: { type: 'xt60', gender: 'socket' } })), 'connector-mismatch', undefined],
   ['two-pin plugs wired the other way round', byLead(wire({ ends: { source: DTAP, load: { type: 'circular2', polarity: 'pin-1-positive' } } }), pack(), camera({}, 10, { connector: { type: 'circular2', polarity: 'pin-1-negative' } })), 'polarity-reversed', 'stop'],
   // PoE
+  ['26 W behind a splitter on a port of the second class', poeSplit(26), 'poe-short', 'stop'],
+  ['24 W there, and the splitter’s own loss', poeSplit(24 * 0.9), 'poe-short', undefined],
   ['a device of 13 W on the first class', poe(13, 'af', 'at'), 'poe-short', 'stop'],
   ['its own class is what is negotiated', poe(13, 'at', 'af'), 'poe-short', 'stop'],
   ['12.9 W', poe(12.9, 'af', undefined), 'poe-short', undefined],

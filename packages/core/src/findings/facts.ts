@@ -1,14 +1,11 @@
 import type { Connector, Covered, MountPlace, Plus } from '../gear';
-import type { HarmKind } from '../gear/kit';
 import type { EndCause } from '../physics/circuit';
 import type { Contract } from '../physics/usb';
 import type { Role } from '../rig/drawn';
 import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig/resolved';
 import type {
-  Away,
   Contacts,
   Lasting,
-  MeasuredWrong,
   Mounted,
   Need,
   Pair,

@@ -31,7 +31,7 @@ export function doubtfulFindings({ parts }: Pick<ResolvedRig, 'parts'>): readonl
 /**
  * Everything that a piece of gear says twice and differently, by the tolerances of `CONTRADICTS`.
  *
- * @example contradictionsOf(part) // []
+ * @example contradictionsOf(resolveRig(rig, gear).sources[0]) // []
  */
 export function contradictionsOf(part: Part): readonly Contradiction[] {
   return [

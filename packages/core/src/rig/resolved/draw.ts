@@ -98,7 +98,11 @@ function atDevice(
   const behind = tree && behindFeed(part.id, atW, tree);
   if (behind === undefined) evidence.lack('draw-behind-feed', part);
   if (behind !== 'below-feed')
-    return (draw.basis === 'run-down' && behind !== undefined && drawOfTest(part.id, draw, tree!, behind)) || behind;
+    // where a meter counted what the pack gave, that says more than how long it lasted
+    return (
+      (draw.basis === 'run-down' && draw.givenWh === undefined && behind !== undefined && drawOfTest(part.id, draw, tree!, behind)) ||
+      behind
+    );
   evidence.lack('draw-below-feed', part, { readW: atW });
   return undefined;
 }
