@@ -353,7 +353,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
     { place: 'Step-up plate', source: 'Holmvik 95', startV: 14, fromMin: 90, charge: 0.4 },
     { place: 'Step-up plate', source: 'Holmvik 95', startV: 14, fromMin: undefined, charge: undefined },
   ],
-  'parallel-unlike': (['supply', 'chemistry', 'cells'] as const).map((why) => ({
+  'parallel-unlike': (['supply', 'chemistry', 'cells', 'never'] as const).map((why) => ({
     hub: 'Kjolen plate',
     one: 'Holmvik 95',
     other: 'Holmvik 49',

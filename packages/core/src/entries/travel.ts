@@ -1,7 +1,7 @@
 export { packed, packedTrip, whyPlaced } from '../travel/bags';
 export type { BagLoad, LostBag, PackedTrip, PackingSuggestion, PackingWorld, Placed } from '../travel/bags';
 export { chargeNight, kitNightDay, plugIn, takeOff } from '../travel/charge';
-export { gateLine, printedEnergy } from '../travel/flight';
+export { gateLine } from '../travel/flight';
 export type { FlownThing, LegVerdict } from '../travel/flight';
 export type { PackThing } from '../travel/list';
 export { areOld, flightRulesShape, flightRulesTitle, flyIssues, flyQuestion, USUAL_FLIGHT_RULES, whatMayFly } from '../travel/rules';

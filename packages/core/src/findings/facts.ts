@@ -3,19 +3,7 @@ import type { EndCause } from '../physics/circuit';
 import type { Contract } from '../physics/usb';
 import type { Role } from '../rig/drawn';
 import type { CurrentLimit, Figure, LackOf, SpareTrouble } from '../rig/resolved';
-import type {
-  Contacts,
-  Lasting,
-  Mounted,
-  Need,
-  Pair,
-  Payload,
-  ShortContract,
-  Standing,
-  Unseen,
-  VoltageRange,
-  Window,
-} from './fact-parts';
+import type { Contacts, Lasting, Mounted, Need, Pair, Payload, ShortContract, Standing, Unseen, VoltageRange, Window } from './fact-parts';
 import type { DoubtFacts, StateFacts } from './facts-of-gear';
 import type { FindingLevel } from './verdict';
 
@@ -82,7 +70,7 @@ export interface Facts extends StateFacts, DoubtFacts {
     readonly fromMin: number | undefined;
     readonly charge: number | undefined;
   };
-  'parallel-unlike': Pair & { readonly why: 'supply' | 'chemistry' | 'cells' };
+  'parallel-unlike': Pair & { readonly why: 'supply' | 'chemistry' | 'cells' | 'never' };
   'parallel-current': Pair & {
     readonly oneV: number;
     readonly otherV: number;

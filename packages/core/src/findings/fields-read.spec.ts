@@ -1,9 +1,9 @@
 import { fieldOfGear, leafFields } from '../../testing/leaf-fields';
+import { judge } from '../../testing/rig-builder';
+import type { Built } from '../../testing/rig-builder';
 import { LIMIT_TRIALS } from '../../testing/trials/limits';
 import { TIME_TRIALS } from '../../testing/trials/times';
 import { WORD_TRIALS } from '../../testing/trials/words';
-import { judge } from '../../testing/rig-builder';
-import type { Built } from '../../testing/rig-builder';
 import { gearShape } from '../gear/gear';
 import { rigShape } from '../rig/drawn/rig';
 import { FIELDS_READ } from './fields-read';

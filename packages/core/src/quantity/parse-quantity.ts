@@ -34,7 +34,7 @@ export function parseQuantity(text: string, unit: Unit, bare: 'kept' | 'shown' =
   const split = NUMBER_THEN_UNIT.exec(typed);
   if (!split) return fail('not-a-number');
   const [, digits = '', spelled = ''] = split;
-  const convert = spelled === '' ? bareUnit(unit, bare) : info.spellings[spelled.toLowerCase()];
+  const convert = spelled === '' ? bareUnit(unit, bare) : spelling(info.spellings, spelled, unit);
   if (!convert) return fail('wrong-unit');
   // three digits behind a mark are thousands of a small unit, and of money, which has two at the most
   const number = parseNumber(digits, unit === 'price' || /^m(ah|wh|a|w|v)$/i.test(spelled));
@@ -43,6 +43,13 @@ export function parseQuantity(text: string, unit: Unit, bare: 'kept' | 'shown' =
     return fail('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')} (three digits behind a comma can mean either)`);
   }
   return { ok: true, value: convert(number.value) };
+}
+
+/** Mega is not milli: where a capital may be meant as a prefix it is never folded. Amp-hours on labels are printed in capitals. */
+function spelling(spellings: (typeof UNITS)[Unit]['spellings'], typed: string, unit: Unit): ((typed: number) => number) | undefined {
+  const keptCase = unit === 'ohm' || unit === 'V';
+  const folded = keptCase && /^M/.test(typed) ? `M${typed.slice(1).toLowerCase().replace('ω', 'Ω')}` : typed.toLowerCase();
+  return spellings[typed] ?? spellings[folded];
 }
 
 function bareUnit(unit: Unit, bare: 'kept' | 'shown'): (typed: number) => number {

@@ -33,7 +33,7 @@ export interface UnitInfo {
   readonly example: string;
   /** Digits after the point when shown. */
   readonly digits: number;
-  /** What people type behind the number, lower case, and what turns it into the kept unit. */
+  /** What people type behind the number, and what turns it into the kept unit: lower case, but for a capital that is a prefix. */
   readonly spellings: Readonly<Record<string, (typed: number) => number>>;
 }
 
@@ -41,6 +41,7 @@ const times = (factor: number) => (typed: number) => typed * factor;
 const same = times(1);
 const milli = (typed: number) => typed / 1000;
 const kilo = times(1000);
+const mega = times(1e6);
 
 export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
   V: { noun: 'volts', symbol: 'V', example: '14.4 V', digits: 2, spellings: { v: same, volt: same, volts: same, mv: milli } },
@@ -60,7 +61,20 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
     symbol: 'Ω',
     example: '80 mΩ',
     digits: 3,
-    spellings: { ohm: same, ohms: same, Ω: same, ω: same, mohm: milli, mω: milli, mΩ: milli, kohm: kilo, kω: kilo, kΩ: kilo },
+    spellings: {
+      ohm: same,
+      ohms: same,
+      Ω: same,
+      ω: same,
+      mohm: milli,
+      mω: milli,
+      mΩ: milli,
+      kohm: kilo,
+      kω: kilo,
+      kΩ: kilo,
+      Mohm: mega,
+      MΩ: mega,
+    },
   },
   min: {
     noun: 'hours and minutes',

@@ -17,6 +17,11 @@ export const AMPACITY: readonly (readonly [areaMm2: number, amps: number])[] = [
   [2.5, 21],
   [4, 28],
   [6, 36],
+  [10, 50],
+  [16, 66],
+  [25, 84],
+  [35, 104],
+  [50, 123],
 ];
 
 /** Gauges that leads of a shoot are made of, the thinnest first. */

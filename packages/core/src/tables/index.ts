@@ -41,6 +41,7 @@ export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';
+export { JOIN_C, JOIN_TOLD_SHARE } from './joining';
 export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W, LITTLE_LEFT, NEAR_LIMIT, NEAR_LOW_V } from './limits';
 export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';
@@ -51,6 +52,7 @@ export {
   CONTRACT_SHARE,
   HIGHEST_WITHOUT_EXTENDED_V,
   LEGACY_A,
+  PLAIN_MOST_V,
   PLAIN_V,
   PROFILE_STEPS,
   PROGRAMMABLE_STEP_V,

@@ -25,5 +25,6 @@ export const TYPE_C_A = 3;
 /** Amps of a USB-A charging port by the standard; makers' own schemes give more, where the port says so. */
 export const LEGACY_A = 1.5;
 
-/** USB promises its contract within so much. */
+/** USB promises its contract within so much, and at 5 V up to 5.5 V (USB Power Delivery 3.1, 7.1.8). */
 export const CONTRACT_SHARE = 0.05;
+export const PLAIN_MOST_V = 5.5;

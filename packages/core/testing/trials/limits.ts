@@ -1,9 +1,9 @@
 import type { Battery, Cable, Device, Gear } from '../../src/gear/gear';
 import type { Rig } from '../../src/rig/drawn/rig';
 import {
+  bay,
   behind,
   beside,
-  bay,
   byLead,
   byUsb,
   charged,

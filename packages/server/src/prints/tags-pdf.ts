@@ -1,5 +1,6 @@
+import { printedEnergy } from '@viaggio/core/gear';
 import type { Gear } from '@viaggio/core/gear';
-import { printedEnergy, TAG_FORMATS } from '@viaggio/core/travel';
+import { TAG_FORMATS } from '@viaggio/core/travel';
 import type { TagFormat, TagFormatId } from '@viaggio/core/travel';
 import { formatQuantity } from '@viaggio/core/units';
 import QRCode from 'qrcode';

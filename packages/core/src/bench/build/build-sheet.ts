@@ -1,5 +1,6 @@
 import { fuseFor } from '../../physics/wire';
 import { said } from '../../said';
+import { sizeFuse } from '../size';
 import type { LeadQuestion, LeadSize, PackQuestion, PackSize } from '../size';
 import type { Built } from './gear-of-size';
 import type { BuildSaid } from './says';
@@ -18,16 +19,25 @@ function genderSays({ source, load }: Built['ends']): BuildSaid {
   return said('ends-keyed');
 }
 
+/** The fuse of a lead; where the wire carries none that holds the current, the wire is what is too thin. */
+function fuseOf(fuseA: number | undefined, currentA: number, { maxA }: LeadSize): BuildSaid {
+  if (fuseA !== undefined) return said('lead-fuse', { fuseA });
+  const wantedA = fuseFor(currentA);
+  return wantedA === undefined ? said('no-fuse-split') : said('fuse-wants-wire', { wantedA, maxA });
+}
+
+function asSize(sized: ReturnType<typeof sizeFuse>): number | undefined {
+  return 'fuseA' in sized ? (sized.fuseA ?? undefined) : undefined;
+}
+
 /**
  * The sheet of a lead: gauge, lengths, ends, fuse, checks.
  *
  * @example leadSheet({ currentA: 4, lengthM: 1, voltageV: 14.4 }, { awg: 20, areaMm2: 0.52, resistanceOhm: 0.07, dropV: 0.27, lossW: 1.1, maxA: 9 }, { name: 'Lead', at: '2026-01-12', ends: { source: { type: 'd-tap' }, load: { type: 'xt60' } } }).parts.length // 5
  */
-export function leadSheet(
-  { currentA, lengthM }: LeadQuestion,
-  size: LeadSize,
-  { name, ends, fuseA = fuseFor(currentA) }: Built,
-): BuildSheet {
+export function leadSheet({ currentA, lengthM }: LeadQuestion, size: LeadSize, { name, ends, fuseA: chosenA }: Built): BuildSheet {
+  // a fuse that the wire does not carry protects nothing
+  const fuseA = chosenA ?? asSize(sizeFuse({ continuousA: currentA, wireMaxA: size.maxA }));
   return {
     title: name,
     parts: [
@@ -35,7 +45,7 @@ export function leadSheet(
       said('wire-minus'),
       said('end-source', { source: ends.source }),
       said('end-load', { load: ends.load }),
-      fuseA === undefined ? said('no-fuse-split') : said('lead-fuse', { fuseA }),
+      fuseOf(fuseA, currentA, size),
     ],
     checks: [
       genderSays(ends),

@@ -154,8 +154,14 @@ describe('build sheets', () => {
   it('hold the fuse that protects the wire, keyed ends, and power last', () => {
     const size = sizeLead({ currentA: 4, lengthM: 1, voltageV: 14.4 });
     if ('error' in size) throw new Error(size.error.code);
-    const sheet = leadSheet({ currentA: 4, lengthM: 1, voltageV: 14.4 }, size, BUILT);
-    expect(sheet.parts.map(sayBuild).join(' ')).toMatch(/AWG 21.*Fuse 5 A/);
+    // a fuse of 5 A is wanted, and 0.41 mm² carries 4.9 A: the wire is named, and no fuse
+    expect(leadSheet({ currentA: 4, lengthM: 1, voltageV: 14.4 }, size, BUILT).parts.map(sayBuild).join(' ')).toMatch(
+      /AWG 21.*5 A is wanted, and this wire carries 4\.9\d* A/,
+    );
+    const thicker = sizeLead({ currentA: 3, lengthM: 1.5, voltageV: 14.4 });
+    if ('error' in thicker) throw new Error(thicker.error.code);
+    const sheet = leadSheet({ currentA: 3, lengthM: 1.5, voltageV: 14.4 }, thicker, BUILT);
+    expect(sheet.parts.map(sayBuild).join(' ')).toMatch(/Fuse 4 A/);
     expect(sheet.parts.map(sayBuild).join(' ')).toContain('plus inside');
     expect(sheet.checks.findIndex(({ code }) => code === 'continuity')).toBeLessThan(
       sheet.checks.findIndex(({ code }) => code === 'open-volts'),

@@ -82,6 +82,8 @@ function packOf({ cell, cellsInSeries, cellsInParallel }: PackQuestion, { nomina
     cellsInSeries,
     cellsInParallel,
     cell: { capacityAh, ...(maxA !== undefined && { maxA }) },
+    // its sheet has a board on it
+    protection: 'board',
     nominalV: printed(nominalV, 4),
     ...(massG !== null && { massG }),
     gauge: { reads: 'none' },

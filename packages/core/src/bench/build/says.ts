@@ -10,6 +10,7 @@ export interface BuildSays {
   'end-source': { readonly source: Connector };
   'end-load': { readonly load: Connector };
   'no-fuse-split': NoNumbers;
+  'fuse-wants-wire': { readonly wantedA: number; readonly maxA: number };
   'lead-fuse': { readonly fuseA: number };
   'thread-first': NoNumbers;
   'strain-relief': NoNumbers;

@@ -23,8 +23,12 @@ export function readMeter(
   if (OVER.test(trimmed)) return { ok: true, reading: 'OL' };
   const ohms = isOhms(step);
   const isBelow = MINUS.test(trimmed);
-  const parsed = parseQuantity(trimmed.replace(MINUS, ''), ohms ? 'ohm' : 'V');
+  const digits = trimmed.replace(MINUS, '');
+  const parsed = parseQuantity(digits, ohms ? 'ohm' : 'V');
   const expected = ohms ? 'ohms such as 0,3, or OL' : 'volts such as 16,4 or -8.1, or OL';
-  if (!parsed.ok || (ohms && isBelow && parsed.value !== 0)) return { ok: false, issue: issue('', 'bad-reading', expected, text) };
+  // one sign, not two: `--8.1` may be either
+  const isTwice = isBelow && /^[-−–+]/.test(digits);
+  if (!parsed.ok || isTwice || (ohms && isBelow && parsed.value !== 0))
+    return { ok: false, issue: issue('', 'bad-reading', expected, text) };
   return { ok: true, reading: isBelow && parsed.value !== 0 ? -parsed.value : parsed.value };
 }

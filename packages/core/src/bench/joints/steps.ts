@@ -6,7 +6,7 @@ import { cellVoltage } from '../../physics/cell';
 import { batteryState, inOwnBay, isKind } from '../../rig/drawn';
 import type { Rig } from '../../rig/drawn';
 import type { Connection, SourceTree } from '../../rig/resolved';
-import { ASSUMED, CHARGE_OFF, CHEMISTRIES, CONTRACT_SHARE } from '../../tables';
+import { ASSUMED, CHARGE_OFF, CHEMISTRIES, CONTRACT_SHARE, PLAIN_MOST_V, PLAIN_V } from '../../tables';
 import { HANDHELD } from '../sheet';
 import type { MeterAccuracy } from '../sheet';
 import { factsOf } from './facts';
@@ -133,7 +133,7 @@ function stepsOf(
   const isAgreed = one.contract !== undefined && output.gives === 'pd';
   const range = isAgreed ? around(one.contract.voltageV, CONTRACT_SHARE) : openRange(rig, tree, one);
   const common = {
-    next: { name: to.title, minV: input.minV, maxV: input.maxV },
+    next: { name: to.title, ...acceptedBy(input, meter) },
     highV: one.supply?.highV,
     meter,
     fromId: from.id,
@@ -218,6 +218,14 @@ function loadedStep(
     loadW: point && point.currentA * point.inputV,
     after: [...open.after, open.id],
   };
+}
+
+/** What a part stands at its input; an input that asks for levels stands each within what the standard lets it be off. */
+function acceptedBy({ takes, minV, maxV }: Connection['input'], meter: MeterAccuracy): Pick<NextPart, 'minV' | 'maxV'> {
+  if (takes !== 'pd' || minV === undefined || maxV === undefined) return { minV, maxV };
+  const mostV = maxV === PLAIN_V ? PLAIN_MOST_V : maxV * (1 + CONTRACT_SHARE);
+  // the meter may be off by as much again
+  return withMeter({ minV: minV * (1 - CONTRACT_SHARE), maxV: mostV }, meter);
 }
 
 interface Range {

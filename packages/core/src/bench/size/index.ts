@@ -1,4 +1,5 @@
 export type { ConverterQuestion } from './converter';
+export { sizeFuse } from './fuse';
 export type { HolderQuestion, HolderSize } from './holder';
 export { leadNeighbours } from './lead';
 export type { LeadQuestion, LeadSize } from './lead';

@@ -4,7 +4,7 @@ import { cellVoltage } from '../../physics/cell';
 import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, JOIN_C, JOIN_TOLD_SHARE } from '../../tables';
 import { chemistryField } from './chemistries';
 import type { Sized } from './sized';
 
@@ -33,9 +33,6 @@ export interface ParallelSize {
   readonly verdict: Verdict;
 }
 
-/** Of its capacity in an hour: what a battery takes gladly, and what harms it. */
-const [GLADLY, AT_MOST] = [0.2, 1];
-
 /**
  * What flows at the moment in which two batteries are joined: the volts they differ by over both resistances.
  *
@@ -48,14 +45,13 @@ export function sizeParallel({ a, b, loadW }: ParallelQuestion): Sized<ParallelS
   const joinA = Math.abs(aV - bV) / (a.resistanceOhm + b.resistanceOhm);
   const filled = aV >= bV ? b : a;
   const [fullerV, filledV] = [Math.max(aV, bV), Math.min(aV, bV)];
-  const alikeV = GLADLY * filled.capacityAh * (a.resistanceOhm + b.resistanceOhm);
+  const joinC = JOIN_C[filled.chemistry];
+  const limitA = (joinC ?? 0) * Math.min(a.capacityAh, b.capacityAh);
+  const toldA = JOIN_TOLD_SHARE * limitA;
+  const alikeV = toldA * (a.resistanceOhm + b.resistanceOhm);
   const isSame = a.chemistry === b.chemistry && a.cellsInSeries === b.cellsInSeries;
-  const cannotFill = CHARGE_CELL_V[filled.chemistry] === undefined && joinA > 0;
-  const verdict = worstVerdict([
-    isSame ? 'good' : 'stop',
-    cannotFill ? 'stop' : 'good',
-    joinA > AT_MOST * filled.capacityAh ? 'stop' : joinA > GLADLY * filled.capacityAh ? 'caution' : 'good',
-  ]);
+  const neverJoined = joinC === undefined;
+  const verdict = worstVerdict([isSame ? 'good' : 'stop', neverJoined || joinA > limitA ? 'stop' : joinA > toldA ? 'caution' : 'good']);
   return {
     joinA,
     into: joinA === 0 ? null : filled === a ? 'a' : 'b',
@@ -64,8 +60,8 @@ export function sizeParallel({ a, b, loadW }: ParallelQuestion): Sized<ParallelS
     formula: said('parallel-formula', { fullerV, filledV, resistanceOhm: a.resistanceOhm, bResistanceOhm: b.resistanceOhm, joinA }),
     warnings: [
       ...(isSame ? [] : [said('parallel-unlike')]),
-      ...(cannotFill ? [said('parallel-would-charge')] : []),
-      ...(joinA > GLADLY * filled.capacityAh && isSame ? [said('equalise-first', { alikeV })] : []),
+      ...(neverJoined ? [said('parallel-would-charge')] : []),
+      ...(joinA > toldA && isSame && !neverJoined ? [said('equalise-first', { alikeV })] : []),
       said('fuse-each'),
       said('share-load'),
     ],

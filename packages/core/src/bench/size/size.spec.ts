@@ -246,10 +246,11 @@ describe('two batteries side by side', () => {
   });
 
   it.each([
-    [6 * 1.01, 'stop'],
-    [6 * 0.99, 'caution'],
-    [1.2 * 1.01, 'caution'],
-    [1.2 * 0.99, 'good'],
+    // half its amp-hours, and a twentieth of that
+    [3 * 1.01, 'stop'],
+    [3 * 0.99, 'caution'],
+    [0.15 * 1.01, 'caution'],
+    [0.15 * 0.99, 'good'],
   ])('that let %f A flow into 6 Ah: %s', (flowA, verdict) => {
     // a full cell is 0.44 V above a half full one
     const resistanceOhm = (4 * 0.44) / flowA / 2;

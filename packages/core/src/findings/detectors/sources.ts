@@ -3,15 +3,10 @@ import type { PackSpec } from '../../physics/cell';
 import { batteryState, isChargedInPlace, isKind, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
-import { CHEMISTRIES, LOWEST_KNOWN_C } from '../../tables';
+import { CHEMISTRIES, JOIN_C, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';
-
-/** Share of the charge limit from which a current between two packs is told. */
-const TOLD_SHARE = 0.05;
-/** Times its amp-hours that the smaller of two packs may be charged with. */
-const CHARGE_C = { agm: 0.2, other: 0.5 } as const;
 
 /** Batteries as they stand there: charged where they must not be, colder than anything known of them, alone in a device. */
 export function sourceFindings(rig: ResolvedRig): readonly Finding[] {
@@ -61,24 +56,22 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
   if (first.spec.chemistry !== second.spec.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
   if (first.spec.cellsInSeries !== second.spec.cellsInSeries)
     return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
+  const joinC = JOIN_C[first.spec.chemistry];
+  if (joinC === undefined) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'never' })];
   const [oneV, otherV] = [
     openVolts(first.spec, batteryState(rig, a.id).startSoc),
     openVolts(second.spec, batteryState(rig, b.id).startSoc),
   ];
   const ohm = first.pack.resistanceOhm + second.pack.resistanceOhm + one.way.leadOhm + other.way.leadOhm;
   const currentA = Math.abs(oneV - otherV) / ohm;
-  const limitA = Math.min(chargeLimit(first.spec), chargeLimit(second.spec));
-  if (currentA <= TOLD_SHARE * limitA) return [];
+  const limitA = joinC * Math.min(labelAh(first.spec), labelAh(second.spec));
+  if (currentA <= JOIN_TOLD_SHARE * limitA) return [];
   const facts = { ...names, oneV, otherV, ohm, currentA, limitA };
   return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];
 }
 
 function openVolts({ chemistry, cellsInSeries }: PackSpec, soc: number): number {
   return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, soc);
-}
-
-function chargeLimit(spec: PackSpec): number {
-  return labelAh(spec) * (spec.chemistry === 'agm' ? CHARGE_C.agm : CHARGE_C.other);
 }
 
 /** A charger or a panel on a battery that must not be charged so. */

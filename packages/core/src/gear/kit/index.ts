@@ -5,3 +5,5 @@ export type { HarmKind } from './harm';
 export { mayFly, strictestFlight } from './may-fly';
 export type { Flight } from './may-fly';
 export { nextTags, tagAfter } from './next-tag';
+export { printedEnergy } from './printed';
+export type { PrintedEnergy } from './printed';

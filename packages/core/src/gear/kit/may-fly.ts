@@ -2,6 +2,7 @@ import { USUAL_FLIGHT_LIMITS } from '../../tables';
 import { batteryFigures } from '..';
 import type { Battery } from '..';
 import { isHarmed } from './harm';
+import { printedEnergy } from './printed';
 
 export type Flight = 'free' | 'approval' | 'no' | 'unknown';
 
@@ -14,10 +15,12 @@ export type Flight = 'free' | 'approval' | 'no' | 'unknown';
 export function mayFly(battery: Battery): Flight {
   // no carrier takes a damaged or recalled one
   if (isHarmed(battery)) return 'no';
+  // dry cells fly as they are
+  if (battery.chemistry === 'alkaline' || battery.chemistry === 'nimh') return 'free';
   // what is printed counts at the gate, not what was measured
-  const { energyWh: counted, cellsInSeries } = batteryFigures(battery);
-  const energyWh = battery.labelWh ?? counted;
+  const { energyWh } = printedEnergy(battery);
   if (energyWh === undefined) return 'unknown';
+  const { cellsInSeries } = batteryFigures(battery);
   if (battery.chemistry === 'agm') return energyWh <= USUAL_FLIGHT_LIMITS.leadAcidWh && (cellsInSeries ?? Infinity) <= 6 ? 'free' : 'no';
   if (energyWh <= USUAL_FLIGHT_LIMITS.freeWh) return 'free';
   return energyWh <= USUAL_FLIGHT_LIMITS.approvalWh ? 'approval' : 'no';

@@ -2,11 +2,11 @@ import { lowWaterTrip, thingIn } from '../../../testing/packed-world';
 import { pack } from '../../../testing/rig-builder';
 import { spoken } from '../../../testing/spoken';
 import type { Battery, Gear } from '../../gear/gear';
+import { printedEnergy } from '../../gear/kit/printed';
 import { packedTrip } from '../bags/packed-trip';
 import type { PackingWorld } from '../bags/packed-trip';
 import { strictestRules, USUAL_FLIGHT_RULES } from '../rules/flight-rules';
 import { withThing } from '../trip/trip-shape';
-import { printedEnergy } from './printed';
 
 const flightOf = (world: PackingWorld) => packedTrip(world).flight;
 const named = (world: PackingWorld, tag: string) => [...world.gear].find(([, body]) => body.tag === tag)!;

@@ -1,5 +1,6 @@
 import type { Battery, Device } from '../../gear';
-import { isHarmed } from '../../gear/kit';
+import { isHarmed, printedEnergy } from '../../gear/kit';
+import type { PrintedEnergy } from '../../gear/kit';
 import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
 import type { PackThing } from '../list';
@@ -8,8 +9,6 @@ import type { FlightRules, FlyingBattery, FlySaid, FlyVerdict } from '../rules';
 import { flyersOf } from '../trip';
 import type { Leg, Person, Trip } from '../trip';
 import { carriersOf, passedLimits, spareOf } from './carriers';
-import { printedEnergy } from './printed';
-import type { PrintedEnergy } from './printed';
 import type { TripFlightSaid } from './says';
 
 /** Of one battery on one leg. `unknown`: its printed figures are not entered. */

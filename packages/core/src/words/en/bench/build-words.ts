@@ -25,6 +25,8 @@ const BUILD: WordsOf<BuildSays> = {
   'wire-minus': () => `Wire for minus, the same in another colour`,
   'end-source': ({ source }) => `Source’s end: ${polaritySays(source)}`,
   'end-load': ({ load }) => `Load’s end: ${polaritySays(load)}`,
+  'fuse-wants-wire': ({ wantedA, maxA }) =>
+    `Fuse: ${formatQuantity(wantedA, 'A')} is wanted, and this wire carries ${formatQuantity(maxA, 'A')}: take a thicker wire`,
   'no-fuse-split': () => 'Fuse: none that is sold fits; split the load over two leads',
   'lead-fuse': ({ fuseA }) => `Fuse ${formatQuantity(fuseA, 'A')} in a holder, in plus, within a hand’s breadth of the source’s end`,
   'thread-first': () => 'Thread the shells and the sleeves on before soldering or crimping.',

@@ -209,6 +209,7 @@ function unlikeBy(facts: Facts['series-unlike']): string {
 }
 
 const UNLIKE = {
+  never: 'cells of that kind are never joined side by side.',
   supply: 'a supply would charge the battery with nothing to limit it.',
   chemistry: 'unlike cells charge and discharge each other, and can burn.',
   cells: 'the one of more cells in series overcharges the other, and it can burn.',

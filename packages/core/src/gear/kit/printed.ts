@@ -1,7 +1,7 @@
-import { batteryFigures } from '../../gear';
-import type { Battery } from '../../gear';
 import { formatQuantity } from '../../quantity';
 import { CHEMISTRIES } from '../../tables';
+import { batteryFigures } from '..';
+import type { Battery } from '..';
 
 /** What a battery says of its watt-hours at the gate. */
 export interface PrintedEnergy {
