@@ -43,7 +43,7 @@ describe('laws', () => {
         const output = parts.battery.outputs[0] as Extract<Output, { gives: 'pack' }>;
         const gate = parts.adapter?.input ?? input;
         const full = CHEMISTRIES['li-ion'].fullCellV * parts.battery.cellsInSeries!;
-        expect(full).toBeLessThanOrEqual(gate.maxV!);
+        expect(full).toBeLessThanOrEqual(gate.maxV! * (1 + 1e-6));
         const { trace } = answer.run;
         expect(trace.length).toBeGreaterThan(20);
         for (const { packV, packA, feeds } of trace) {

@@ -5,7 +5,7 @@ import type { Part } from '../../rig/drawn';
 import { budgetFeed, portBudget } from '../../rig/resolved';
 import type { Connection, LoadDraw, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { BANK_LEAST_A, PACK_LIMIT_C } from '../../tables';
+import { BANK_LEAST_A, isAbove, PACK_LIMIT_C, ROUNDING } from '../../tables';
 import type { Finding } from '../facts';
 import { finding } from '../finding';
 import { endVerdict, feedPoint, mostCurrent } from '../points';
@@ -37,13 +37,14 @@ function collapse({ source, connections }: SourceTree, run: Discharge): Finding 
   return finding('collapse', endVerdict(run), place, facts);
 }
 
-function leadFindings({ id, from, to, limits }: Connection, run: Discharge): Finding[] {
+function leadFindings({ id, from, to, limits, leeway }: Connection, run: Discharge): Finding[] {
   const [limit] = limits;
   const [start, end] = [run.start, run.end].map((point) => feedPoint(point, id));
   if (!limit || !start || !end) return [];
   const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title } as const;
   const flow = { startA: start.currentA, endA: end.currentA, limit };
-  if (flow.startA > limit.maxA) return [finding('over-current', 'stop', place, { at: 'lead', to: to.title, ...flow })];
+  if (isAbove(flow.startA, limit.maxA, Math.max(ROUNDING, leeway.share)))
+    return [finding('over-current', 'stop', place, { at: 'lead', to: to.title, ...flow })];
   if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
   const late = { at: 'lead', to: to.title, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
   // a wire gets hot where a port trips: nothing ends it there
@@ -135,7 +136,7 @@ function ratingFindings({ id, from, to, supply }: Connection, run: Discharge): F
   if (!isKind(from, 'adapter') || from.gear.ratedW === undefined || !supply) return [];
   const wantedW = mostCurrent(run, id) * supply.highV;
   const { ratedW } = from.gear;
-  return wantedW <= ratedW ? [] : [overloaded(from, id, { load: to.title, wantedW, ratedW, atPeaks: false })];
+  return !isAbove(wantedW, ratedW) ? [] : [overloaded(from, id, { load: to.title, wantedW, ratedW, atPeaks: false })];
 }
 
 interface Overload {
@@ -159,7 +160,7 @@ export function adapterFindings({ connections }: SourceTree, draws: ReadonlyMap<
     const ratedW = rated ?? (output.maxA !== undefined && output.voltageV !== undefined ? output.maxA * output.voltageV : undefined);
     if (ratedW === undefined) return [lacking('rated-power', from, id)];
     const { powerW = 0, peakW = 0 } = draws.get(to.id) ?? {};
-    if (peakW <= ratedW || powerW > ratedW) return [];
+    if (!isAbove(peakW, ratedW) || isAbove(powerW, ratedW)) return [];
     return [overloaded(from, id, { load: to.title, wantedW: peakW, ratedW, atPeaks: true })];
   });
 }

@@ -4,7 +4,7 @@ import { isKind, roleOf } from '../../rig/drawn';
 import { carriesDelivery, hasCushion, hasOwnBattery } from '../../rig/resolved';
 import type { Connection, LoadDraw, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { POE_W } from '../../tables';
+import { isAbove, POE_W, ROUNDING } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { feedPoint } from '../points';
@@ -43,7 +43,7 @@ export function poeFindings(
   const agreedW = Math.min(...classes.map((one) => (one === undefined ? Infinity : POE_W[one])));
   if (agreedW === Infinity) return [];
   const wantedW = Math.max(wattsThrough(run, id), wattsBehind(tree, connection, loads));
-  if (wantedW <= agreedW) return [];
+  if (!isAbove(wantedW, agreedW, Math.max(ROUNDING, connection.leeway.share))) return [];
   const place = { aspect: 'current', role: roleOf(to), gearId: to.id, connectionId: id, part: to.title } as const;
   return [finding('poe-short', 'stop', place, { device: to.title, agreedW, wantedW })];
 }
@@ -91,8 +91,8 @@ function enough(
 ): Finding[] {
   if (input.takes !== 'pd') return [];
   const needW = Math.max(input.needW ?? 0, wantedW ?? 0);
-  if (contract.powerW >= needW) return wantedW === undefined ? [] : [finding('contract-fits', 'good', place, { contract, needW })];
-  const refuses = (input.needW ?? 0) > contract.powerW;
+  if (!isAbove(needW, contract.powerW)) return wantedW === undefined ? [] : [finding('contract-fits', 'good', place, { contract, needW })];
+  const refuses = isAbove(input.needW ?? 0, contract.powerW);
   const mixes = (input.sink === 'mixes' || input.sink === 'needs-battery') && !refuses && hasCushion(rig, to, id);
   const end = cable?.gear.ends.source.type === 'usb-a' ? 'usb-a' : 'usb-c';
   const facts = {

@@ -6,7 +6,7 @@ import { batteryState, isKind, roleOf } from '../../rig/drawn';
 import { portFeed } from '../../rig/resolved';
 import type { Connection, OutputVolts, ResolvedRig, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { CHEMISTRIES, LITTLE_LEFT } from '../../tables';
+import { CHEMISTRIES, isAbove, LITTLE_LEFT } from '../../tables';
 import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { endVerdict, feedPoint, mostCurrent } from '../points';
@@ -100,7 +100,7 @@ function windowFindings(rig: ResolvedRig, tree: SourceTree, connection: Connecti
 function raiseFindings({ id, from, output, before }: Connection): Finding[] {
   if (output.gives !== 'fixed' || output.works !== 'down' || output.voltageV === undefined) return [];
   const given = before?.supply;
-  if (!given || given.startV >= output.voltageV) return [];
+  if (!given || !isAbove(output.voltageV, given.startV)) return [];
   // an adapter's own input needs as much already: told there
   if (before.input.takes === 'window' && (before.input.minV ?? 0) >= output.voltageV) return [];
   const place: FindingPlace = { aspect: 'voltage', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title };
@@ -140,10 +140,10 @@ function rangeOf({ place, supply: { name, highV, lowV } }: Gate) {
 
 function tooHigh({ source }: SourceTree, at: Gate, minV: number | undefined, maxV: number): Finding[] {
   const { place, supply } = at;
-  if (supply.highV > maxV) return [finding('over-voltage', 'stop', place, { ...rangeOf(at), minV, maxV })];
+  if (isAbove(supply.highV, maxV)) return [finding('over-voltage', 'stop', place, { ...rangeOf(at), minV, maxV })];
   // a battery charged in place lifts everything that follows it to the charger's voltage
   const { chargingV: chargeV } = supply;
-  if (chargeV === undefined || chargeV <= maxV) return [];
+  if (chargeV === undefined || !isAbove(chargeV, maxV)) return [];
   return [finding('over-voltage-charging', 'stop', place, { battery: source.title, place: place.part, chargeV, maxV })];
 }
 
@@ -159,9 +159,9 @@ function startFinding(
   const { place, supply } = at;
   const { startV } = connection.input.takes === 'window' ? connection.input : {};
   if (startV === undefined) return undefined;
-  const below = supply.startV < startV;
+  const below = isAbove(startV, supply.startV);
   // once it carries its own load it is pulled below again: it may not start, or drop out at once
-  const sags = arrivesV !== undefined && arrivesV < startV;
+  const sags = arrivesV !== undefined && arrivesV < startV - connection.leeway.volts;
   const refused = below || refusedToStart(connection, run, arrivesV ?? supply.startV, minV);
   if (!refused && !sags) return undefined;
   const { startSoc } = batteryState(rig, source.id);
@@ -199,12 +199,13 @@ function tooLow(
   const { maxV } = connection.input;
   const endsHere = run !== undefined && stoppedAt(connection, run);
   // the run names the first part that cuts out; another may be too low at the same moment
-  if (supply.startV < minV || (arrivesV !== undefined && arrivesV < minV) || (endsHere && run.minutes === 0)) {
+  const leastV = minV - connection.leeway.volts;
+  if (isAbove(minV, supply.startV) || (arrivesV !== undefined && arrivesV < leastV) || (endsHere && run.minutes === 0)) {
     const facts = { ...rangeOf(at), minV, maxV, arrivesV: Math.min(arrivesV ?? supply.startV, supply.startV) };
     return finding('under-voltage', 'stop', place, facts);
   }
   // a supply that goes lower now and then takes the device with it
-  if (!supply.followsPack && supply.lowV < minV) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
+  if (!supply.followsPack && isAbove(minV, supply.lowV)) return finding('supply-sags', 'caution', place, { ...rangeOf(at), minV, maxV });
   if (!isKind(source, 'battery')) return undefined;
   // what its own protection would leave at that draw is not the window's doing
   const usedUpSoc = tree.battery ? socAtCutoff(tree.battery.pack, run?.end?.packA ?? 0) : 0;

@@ -4,7 +4,7 @@ import { isKind, roleOf } from '../../rig/drawn';
 import { cableLimit, wireArea } from '../../rig/resolved';
 import type { Connection, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { PACK_LIMIT_C } from '../../tables';
+import { isAbove, PACK_LIMIT_C } from '../../tables';
 import type { Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { mostCurrent } from '../points';
@@ -24,7 +24,7 @@ function wireFindings({ id, cable, to }: Connection, run: Discharge | undefined)
   if (!cable || areaMm2 === undefined || !run) return [];
   const carriesA = ampacity(areaMm2);
   const currentA = mostCurrent(run, id);
-  if (currentA <= carriesA) return [];
+  if (!isAbove(currentA, carriesA)) return [];
   const place = { aspect: 'current', role: 'cable', gearId: cable.id, connectionId: id, part: cable.title } as const;
   return [finding('wire-hot', 'stop', place, { cable: cable.title, to: to.title, areaMm2, currentA, carriesA })];
 }
@@ -41,10 +41,10 @@ function fuseFindings(tree: SourceTree, connection: Connection, run: Discharge |
       ? [finding('fuse-far', 'caution', place, { cable: cable.title, source: from.title })]
       : [];
   const carriesA = carriedBehind(connection);
-  if (fuseA > carriesA) return [...far, finding('fuse-large', 'stop', place, { fuseA, carriesA })];
+  if (isAbove(fuseA, carriesA)) return [...far, finding('fuse-large', 'stop', place, { fuseA, carriesA })];
   const currentA = run ? mostCurrent(run, id) : 0;
   const wantedA = currentA * FUSE_MARGIN;
-  if (wantedA <= fuseA) return far;
+  if (!isAbove(wantedA, fuseA)) return far;
   return [...far, finding('fuse-small', 'caution', place, { fuseA, currentA, wantedA, sizeA: fuseFor(currentA) ?? wantedA })];
 }
 

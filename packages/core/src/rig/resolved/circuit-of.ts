@@ -88,17 +88,17 @@ class Builder {
     const lead = this.leadFeed(connection);
     if (converter !== undefined) return { id: portFeed(from.id, output.id), resistanceOhm: 0, converter, feeds: [lead] };
     if (output.gives !== 'pack' || output.maxW === undefined) return lead;
-    return { id: portBudget(from.id, output.id), resistanceOhm: 0, maxW: output.maxW, feeds: [lead] };
+    return { id: portBudget(from.id, output.id), resistanceOhm: 0, maxW: output.maxW * (1 + connection.leeway.share), feeds: [lead] };
   }
 
   private leadFeed(connection: Connection): Feed {
-    const { id, leadOhm, limits, to, input } = connection;
+    const { id, leadOhm, limits, to, input, leeway } = connection;
     const [limit] = limits;
     const inner = this.feedsOf(to, connection);
     const base = {
       id,
       resistanceOhm: leadOhm + (isKind(to, 'hub') ? (to.gear.resistanceOhm ?? 0) : 0),
-      ...(limit && { maxA: limit.maxA, ...(isFuse(limit) && { limit: 'fuse' as const }) }),
+      ...(limit && { maxA: limit.maxA * (1 + leeway.share), ...(isFuse(limit) && { limit: 'fuse' as const }) }),
     };
     if (isKind(to, 'device')) return { ...base, ...this.load(to, connection, inner) };
     const [only] = inner;
@@ -110,15 +110,15 @@ class Builder {
     const { minV, startV } = input.takes === 'window' ? input : {};
     return {
       ...base,
-      ...(minV !== undefined && { minInputV: minV }),
-      ...(startV !== undefined && { startInputV: startV }),
+      ...(minV !== undefined && { minInputV: minV - leeway.volts }),
+      ...(startV !== undefined && { startInputV: startV - leeway.volts }),
       feeds: own === undefined ? inner : [{ id: ownLoad(to.id), resistanceOhm: 0, load: { id: ownLoad(to.id), powerW: own } }, ...inner],
     };
   }
 
   private load(
     to: Part<Device>,
-    { input, mixedW = Infinity, agreedW, contract }: Connection,
+    { input, mixedW = Infinity, agreedW, contract, leeway }: Connection,
     inner: readonly Feed[],
   ): Pick<Feed, 'load' | 'feeds' | 'startInputV'> {
     const { powerW = 0, peakW, peakMs } = this.draws.get(to.id) ?? {};
@@ -127,8 +127,8 @@ class Builder {
     const peak = peakW !== undefined && peakW <= mixedW && { peakW, peakMs: peakMs ?? 0 };
     // a device keeps to its contract: what the lead takes of it is not drawn on top
     const agreed = contract !== undefined && powerW <= contract.powerW ? (agreedW ?? Infinity) : Infinity;
-    const load = { id: to.id, powerW: Math.min(powerW, mixedW, agreed), ...(minV !== undefined && { minV }), ...peak };
-    const start = startV !== undefined && { startInputV: startV };
+    const load = { id: to.id, powerW: Math.min(powerW, mixedW, agreed), ...(minV !== undefined && { minV: minV - leeway.volts }), ...peak };
+    const start = startV !== undefined && { startInputV: startV - leeway.volts };
     if (inner.length === 0) return { load, ...start };
     return { ...start, feeds: [{ id: ownLoad(to.id), resistanceOhm: 0, load }, ...inner] };
   }

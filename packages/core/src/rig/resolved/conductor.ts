@@ -44,6 +44,13 @@ export function leadResistance({ from, cable, to }: Ends, evidence: Evidence): n
   return ohm;
 }
 
+/** Whether nobody measured what a lead resists. */
+export function isLeadAssumed({ from, cable, to }: Ends): boolean {
+  if (cable && cable.gear.resistanceOhm === undefined) return true;
+  if (isKind(to, 'adapter')) return to.gear.leadOhm === undefined;
+  return !cable && !isKind(from, 'adapter');
+}
+
 function cableResistance(cable: NonNullable<Ends['cable']>, evidence: Evidence): number {
   const { resistanceOhm, lengthM } = cable.gear;
   if (resistanceOhm !== undefined) {

@@ -3,10 +3,10 @@ import type { Battery, Output } from '../../gear';
 import { cellVoltage, fullVoltage } from '../../physics/cell';
 import type { Converter } from '../../physics/circuit';
 import type { Contract } from '../../physics/usb';
-import { ASSUMED, CHEMISTRIES, PLAIN_V, timesFigure } from '../../tables';
+import { ASSUMED, ASSUMED_LEAD_TAKES, CHEMISTRIES, isAbove, PLAIN_V, timesFigure } from '../../tables';
 import { batteryState, inOwnBay, isChargedInPlace, isKind } from '../drawn';
 import type { DrawnRig, Ends, Part, Rig, Source } from '../drawn';
-import { currentLimits, leadResistance, secondPort } from './conductor';
+import { currentLimits, isLeadAssumed, leadResistance, secondPort } from './conductor';
 import type { CurrentLimit } from './conductor';
 import { contractOf, isPlainUsb, offerOf, plainContract } from './contract';
 import type { Evidence } from './figure';
@@ -32,6 +32,8 @@ export interface Connection extends Ends {
   readonly secondPort: Output | undefined;
   /** The least first. */
   readonly limits: readonly CurrentLimit[];
+  /** By how much its limits may be missed and still count as met: more where its lead is assumed. */
+  readonly leeway: Leeway;
   /** The most that a device takes here while its own battery gives the rest; undefined where it takes all or nothing. */
   readonly mixedW: number | undefined;
   /** The most watts that arrive of a contract; undefined without one. */
@@ -42,6 +44,21 @@ export interface Connection extends Ends {
   readonly offerUnknown?: boolean;
   /** A figure is missing that must not be guessed, so nothing behind it can be computed. */
   readonly incomplete: boolean;
+}
+
+/** What is just met is met: by so many volts at its end, and by such a share of its amps. */
+export interface Leeway {
+  readonly volts: number;
+  readonly share: number;
+}
+
+const EXACT: Leeway = { volts: 0, share: 0 };
+
+/** An assumed lead behind volts that are held decides nothing by the little that it takes. */
+function leewayOf(ends: Ends, supply: OutputVolts | undefined): Leeway {
+  const minV = ends.input.takes === 'window' ? ends.input.minV : undefined;
+  if (!supply || supply.followsPack || !isLeadAssumed(ends) || isAbove(minV ?? 0, supply.lowV)) return EXACT;
+  return { volts: Math.max(ASSUMED_LEAD_TAKES.volts, ASSUMED_LEAD_TAKES.share * supply.startV), share: ASSUMED_LEAD_TAKES.share };
 }
 
 /** Whether something else carries the device when this link does not: a battery in its bay, built in, or another feed. */
@@ -75,6 +92,7 @@ export function unfedConnection(ends: Ends): Connection {
     ...ends,
     ...nothing,
     leadOhm: 0,
+    leeway: EXACT,
     limits: [],
     secondPort: undefined,
     mixedW: undefined,
@@ -95,6 +113,7 @@ function connect(drawn: DrawnRig, source: Source, ends: Ends, before: Connection
     before,
     ...gives,
     leadOhm,
+    leeway: leewayOf(ends, gives.supply),
     mixedW: mixedPower(drawn, ends, gives.contract, leadOhm),
     agreedW: gives.contract && agreedPower(gives.contract, leadOhm),
     ownW: ownDraw(drawn, ends, evidence),
