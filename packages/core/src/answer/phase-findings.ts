@@ -1,7 +1,7 @@
 import { detected, severity } from '../findings';
 import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig/resolved';
-import { discharge, networkOf } from '../run';
+import { discharge, networkOf, runDown } from '../run';
 import type { Discharge, SystemRun } from '../run';
 import type { JudgedRig } from './rig-model';
 
@@ -293,5 +293,5 @@ function findingsOf(resolved: ResolvedRig, phase: PhaseDraws, runOf: (tree: Sour
 function runFrom(tree: SourceTree, phase: PhaseDraws, soc: number | undefined): Discharge | undefined {
   const network = networkOf(tree, phase.loads);
   if (!network) return undefined;
-  return discharge(soc === undefined ? network : { ...network, pack: { ...network.pack, startSoc: soc } });
+  return runDown(tree, soc === undefined ? network : { ...network, pack: { ...network.pack, startSoc: soc } });
 }

@@ -5,7 +5,7 @@ import { drawnRig } from '../rig/drawn';
 import type { DrawnRig, Rig } from '../rig/drawn';
 import { drawsOfRig, resolveDrawn } from '../rig/resolved';
 import type { PlacesInRange, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
-import { discharge, networkOf, rigSystem } from '../run';
+import { discharge, networkOf, rigSystem, runDown } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
 
 /** A rig worked out as far as its figures go: what an answer, a range, a sensitivity are all made from. */
@@ -53,7 +53,7 @@ export function judgedRig(drawn: DrawnRig, { tracePoints, places, measured = [] 
   const runs = new Map(
     trees.map((tree) => {
       const network = draws && networkOf(tree, draws.usual);
-      return [tree, network && discharge(network, tracePoints === undefined ? {} : { tracePoints })] as const;
+      return [tree, network && runDown(tree, network, tracePoints === undefined ? {} : { tracePoints })] as const;
     }),
   );
   const beforeRun = [...measured, ...detected(['drawn', 'matched'], { resolved, loads: draws?.usual, runs })];

@@ -6,6 +6,7 @@ export { peaksTogether } from './peaks';
 export { chance } from './random';
 export type { Chance } from './random';
 export { builtInId, rigSystem, swapMinutes, unbridgedMinutes } from './rig-system';
+export { runDown } from './run-down';
 export { SystemRunner } from './run-system';
 export { stopOf } from './stop';
 export type { Stop } from './stop';

@@ -3,7 +3,7 @@ import { packFrom } from '../physics/cell';
 import type { Feed, Network } from '../physics/circuit';
 import { DEFAULT_RESERVE, DEFAULT_SWAP_MIN, inOwnBay, isKind } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
-import { connectionTo, Evidence, resolvedPack, spareTrouble, treesFeeding } from '../rig/resolved';
+import { connectionTo, Evidence, isBehindJoint, resolvedPack, spareTrouble, treesFeeding } from '../rig/resolved';
 import type { Connection, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
@@ -70,23 +70,18 @@ function builtInNetwork(
   return { pack: packFrom({ chemistry: 'li-ion', cellsInSeries, energyWh }), feeds: [feed] };
 }
 
-function loadFeed({ source }: SourceTree, connection: Connection): LoadFeed {
-  const { input, contract, mixedW, before } = connection;
+function loadFeed(tree: SourceTree, connection: Connection): LoadFeed {
+  const { source, shared } = tree;
+  const { input, contract, mixedW } = connection;
   const own = inOwnBay(connection);
   return {
     sourceId: source.id,
     ...(own && { own }),
-    ...(usesPacksTogether(before) && { together: true }),
+    ...(shared && isBehindJoint(tree, connection) && { share: shared.share }),
     ...(contract && { maxW: mixedW ?? contract.powerW }),
     ...(input.takes === 'pd' && input.sink === 'charges-when-off' && { onlyCharges: true }),
     ...(input.takes === 'pd' && input.chargeW !== undefined && { chargeW: input.chargeW }),
   };
-}
-
-function usesPacksTogether(connection: Connection | undefined): boolean {
-  if (!connection) return false;
-  const { to, before } = connection;
-  return (isKind(to, 'hub') && to.gear.inputOrder === 'together') || usesPacksTogether(before);
 }
 
 /** Minutes that a change of battery takes. */

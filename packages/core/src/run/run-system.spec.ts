@@ -204,7 +204,7 @@ describe('two batteries of a grip', () => {
   });
 
   it('together last a little longer than that: each carries half', () => {
-    const feeds = cells.map(({ id }) => ({ sourceId: id, together: true }));
+    const feeds = cells.map(({ id }) => ({ sourceId: id, share: 0.5 }));
     const { firstGapMin } = run(system(cells, [{ id: 'camera', feeds }], { camera: 10 }));
     expect(firstGapMin!).toBeGreaterThan(2 * one);
     expect(firstGapMin!).toBeLessThan(2.2 * one);

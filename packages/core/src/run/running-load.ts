@@ -40,12 +40,12 @@ export function choose({ feeds, wantedW, takes, own: ownPlace }: RunningLoad): v
       takes[own] = wantedW - maxW;
       return;
     }
-    if (!feed.together) {
+    if (feed.share === undefined) {
       takes[index] = wantedW;
       return;
     }
     const sharing = feeds.map((other, at) =>
-      other.feed.together && other.source.reaches(other.place) ? { place: at, size: sizeOf(other.source) } : undefined,
+      other.feed.share !== undefined && other.source.reaches(other.place) ? { place: at, size: other.feed.share } : undefined,
     );
     const total = sharing.reduce((sum, one) => sum + (one?.size ?? 0), 0);
     for (const one of sharing) if (one) takes[one.place] = (wantedW * one.size) / total;
@@ -57,10 +57,10 @@ export function choose({ feeds, wantedW, takes, own: ownPlace }: RunningLoad): v
 export function plainPlace({ feeds, takes }: RunningLoad): number {
   let found = -1;
   for (let place = 0; place < feeds.length; place++) {
-    const { maxW, together, chargeW } = feeds[place]!.feed;
+    const { maxW, share, chargeW } = feeds[place]!.feed;
     if (chargeW !== undefined) return -1;
     if (takes[place]! < 0) continue;
-    if (found !== -1 || maxW !== undefined || together) return -1;
+    if (found !== -1 || maxW !== undefined || share !== undefined) return -1;
     found = place;
   }
   return found;
@@ -70,8 +70,4 @@ export function plainPlace({ feeds, takes }: RunningLoad): number {
 export function feedingPlace({ takes }: RunningLoad): number {
   for (let place = 0; place < takes.length; place++) if (takes[place]! >= 0) return place;
   return -1;
-}
-
-function sizeOf({ pack, capacityAh }: RunningSource): number {
-  return pack.cellsInSeries * capacityAh;
 }

@@ -42,8 +42,8 @@ export interface LoadFeed {
   readonly maxW?: number;
   /** The source of this feed is the load's own battery: it can add to another feed. */
   readonly own?: boolean;
-  /** Shares the load with the other feeds marked so, by their size. */
-  readonly together?: boolean;
+  /** Shares the load with the other feeds that have such a share. */
+  readonly share?: number;
   /** Never runs the load, only fills its own battery while it is off. */
   readonly onlyCharges?: boolean;
   /** Watts with which it fills the load's own battery out of what is left over. */

@@ -19,6 +19,7 @@ export { resilience, unfedWithout } from './resilience';
 export { connectionsInto, resolveDrawn, resolveRig } from './resolve-rig';
 export type { ResolvedRig } from './resolve-rig';
 export { resolvedPack } from './resolved-pack';
+export { isBehindJoint } from './shared-node';
 export { connectionTo, treeFeeding, treesFeeding } from './source-tree';
 export type { SourceTree } from './source-tree';
 export { spareTrouble } from './spares';

@@ -5,6 +5,7 @@ import { unfedConnection } from './connection';
 import type { Connection } from './connection';
 import { Evidence } from './figure';
 import type { PlacesInRange } from './figure';
+import { withShares } from './shared-node';
 import { sourceTree } from './source-tree';
 import type { SourceTree } from './source-tree';
 
@@ -32,7 +33,10 @@ export function resolveRig(rig: Rig, gear: ReadonlyMap<string, Gear>): ResolvedR
 /** The same of a rig whose parts have been found, with what is assumed valueInRange to one side. */
 export function resolveDrawn(drawn: DrawnRig, places?: PlacesInRange): ResolvedRig {
   const evidence = new Evidence(places);
-  const trees = drawn.sources.map((source) => sourceTree(drawn, source, evidence));
+  const trees = withShares(
+    drawn.sources.map((source) => sourceTree(drawn, source, evidence)),
+    drawn.parts,
+  );
   const fed = new Map<string, Connection>();
   for (const { connections } of trees) for (const one of connections) if (!fed.has(one.id)) fed.set(one.id, one);
   return { ...drawn, connections: drawn.ends.map((ends) => fed.get(ends.id) ?? unfedConnection(ends)), trees, evidence };

@@ -21,6 +21,8 @@ export interface SourceTree {
   readonly unlimited: boolean;
   /** A figure is missing without which there is no circuit. */
   readonly incomplete: boolean;
+  /** Where its battery is joined with others, and what it carries of all that hangs behind; absent where it stands alone. */
+  readonly shared?: { readonly share: number; readonly joint: Connection };
 }
 
 export function sourceTree(drawn: DrawnRig, source: Source, evidence: Evidence): SourceTree {
