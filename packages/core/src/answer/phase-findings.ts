@@ -1,7 +1,7 @@
 import { detected, severity } from '../findings';
 import type { Finding } from '../findings';
 import type { PhaseDraws, ResolvedRig, SourceTree } from '../rig/resolved';
-import { discharge, networkOf, runDown } from '../run';
+import { networkOf, runDown } from '../run';
 import type { Discharge, SystemRun } from '../run';
 import type { JudgedRig } from './rig-model';
 

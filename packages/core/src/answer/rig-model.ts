@@ -5,7 +5,7 @@ import { drawnRig } from '../rig/drawn';
 import type { DrawnRig, Rig } from '../rig/drawn';
 import { drawsOfRig, resolveDrawn } from '../rig/resolved';
 import type { PlacesInRange, ResolvedRig, RigDraws, SourceTree } from '../rig/resolved';
-import { discharge, networkOf, rigSystem, runDown } from '../run';
+import { networkOf, rigSystem, runDown } from '../run';
 import type { Discharge, DischargeOptions, System } from '../run';
 
 /** A rig worked out as far as its figures go: what an answer, a range, a sensitivity are all made from. */

@@ -2,8 +2,8 @@ import { adapter, battery, BY_DTAP, BY_PD, CONTACTS, device, IN_CAMERA, rigOf } 
 import type { Parts } from '../../testing/rig-parts';
 import type { Draw } from '../gear/draw-shape';
 import type { Device } from '../gear/gear';
-import { shotsDraw } from '../rig/resolved/draw';
-import { settledTests, testedHere, withTestsSettled } from '../rig/resolved/test-feed';
+import { shotsDraw } from '../rig/resolved/draws/draw';
+import { settledTests, testedHere, withTestsSettled } from '../rig/resolved/draws/test-feed';
 import { assess } from './assess';
 
 const TEST: Draw = { basis: 'run-down', energyWh: 50, minutes: 150 };

@@ -1,4 +1,4 @@
-import type { IconName } from '../basics/icon';
+import type { IconName } from './icon';
 
 /** A place in the order of the work, with the digit that goes there. */
 export interface View {

@@ -1,13 +1,13 @@
-import type { Draw, Provenance } from '../../gear';
-import { cellVoltage } from '../../physics/cell';
-import type { PackSpec } from '../../physics/cell';
-import { compile, settleDraws, solve } from '../../physics/circuit';
-import { DRAW_SPREAD } from '../../tables';
-import type { DeviceUse, Part } from '../drawn';
-import { circuitOf } from './circuit-of';
-import type { LoadDraw } from './circuit-of';
-import type { Evidence } from './figure';
-import type { SourceTree } from './source-tree';
+import type { Draw, Provenance } from '../../../gear';
+import { cellVoltage } from '../../../physics/cell';
+import type { PackSpec } from '../../../physics/cell';
+import { compile, settleDraws, solve } from '../../../physics/circuit';
+import { DRAW_SPREAD } from '../../../tables';
+import type { DeviceUse, Part } from '../../drawn';
+import { circuitOf } from '../circuit-of';
+import type { LoadDraw } from '../circuit-of';
+import type { Evidence } from '../figure';
+import type { SourceTree } from '../source-tree';
 import { drawOfTest, givenInTest } from './tested-draw';
 
 const HALF_CHARGE = 0.5;

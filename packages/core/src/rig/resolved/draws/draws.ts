@@ -1,8 +1,8 @@
-import type { DeviceUse } from '../drawn';
+import type { DeviceUse } from '../../drawn';
+import type { ResolvedRig } from '../resolve-rig';
+import { treeFeeding } from '../source-tree';
 import { deviceDraw } from './draw';
 import type { DeviceDraw } from './draw';
-import type { ResolvedRig } from './resolve-rig';
-import { treeFeeding } from './source-tree';
 
 /** Which draw each device has in one phase of the rig. */
 export interface PhaseDraws {

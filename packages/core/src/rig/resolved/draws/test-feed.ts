@@ -1,10 +1,10 @@
-import type { Device, Draw, Gear } from '../../gear';
-import type { Rig } from '../drawn';
+import type { Device, Draw, Gear } from '../../../gear';
+import type { Rig } from '../../drawn';
+import { Evidence } from '../figure';
+import { resolveRig } from '../resolve-rig';
+import type { ResolvedRig } from '../resolve-rig';
+import { treeFeeding } from '../source-tree';
 import { deviceDraw, readDraw } from './draw';
-import { Evidence } from './figure';
-import { resolveRig } from './resolve-rig';
-import type { ResolvedRig } from './resolve-rig';
-import { treeFeeding } from './source-tree';
 
 /**
  * Whether a draw was read at the battery and what its feed lost then is not entered: each feed would read it anew.

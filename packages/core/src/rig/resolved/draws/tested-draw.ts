@@ -1,12 +1,12 @@
-import type { Draw } from '../../gear';
-import { cellVoltage, deliveredWh } from '../../physics/cell';
-import type { PackSpec } from '../../physics/cell';
-import { brokenLimit, compile, settleDraws, solve } from '../../physics/circuit';
-import type { Circuit } from '../../physics/circuit';
-import { ROOM_TEMPERATURE_C } from '../../tables';
-import { circuitOf } from './circuit-of';
-import { packOf } from './resolved-pack';
-import type { SourceTree } from './source-tree';
+import type { Draw } from '../../../gear';
+import { cellVoltage, deliveredWh } from '../../../physics/cell';
+import type { PackSpec } from '../../../physics/cell';
+import { brokenLimit, compile, settleDraws, solve } from '../../../physics/circuit';
+import type { Circuit } from '../../../physics/circuit';
+import { ROOM_TEMPERATURE_C } from '../../../tables';
+import { circuitOf } from '../circuit-of';
+import { packOf } from '../resolved-pack';
+import type { SourceTree } from '../source-tree';
 
 type Tested = Extract<Draw, { basis: 'run-down' }>;
 
