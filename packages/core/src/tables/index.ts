@@ -42,8 +42,17 @@ export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';
 export { JOIN_C, JOIN_TOLD_SHARE } from './joining';
-export { ASSUMED_LEAD_TAKES, isAbove, ROUNDING } from './just-met';
-export { COMFORTABLE_SHARE, DROPOUT_V, HOT_REGULATOR_W, LITTLE_LEFT, NEAR_LIMIT, NEAR_LOW_V } from './limits';
+export {
+  ASSUMED_LEAD_TAKES,
+  COMFORTABLE_SHARE,
+  DROPOUT_V,
+  HOT_REGULATOR_W,
+  isAbove,
+  LITTLE_LEFT,
+  NEAR_LIMIT,
+  NEAR_LOW_V,
+  ROUNDING,
+} from './limits';
 export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';
 export { DRAW_SPREAD, EFFICIENCY_SPREAD, TEMPERATURE_SPREAD_C } from './spreads';
