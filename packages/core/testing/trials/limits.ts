@@ -1,4 +1,4 @@
-import type { Battery, Cable, Device, Gear } from '../../src/gear/gear';
+import type { Cable, Device, Gear } from '../../src/gear/gear';
 import type { Rig } from '../../src/rig/drawn/rig';
 import {
   bay,
@@ -41,7 +41,7 @@ const meeting = (one: object, other: object): Built =>
   );
 const { energyWh: _energyWh, resistanceOhm: _ohm, ...unlabelled } = pack();
 const made = (cell: object, powerW: number, input: object = {}): Built =>
-  direct({ ...unlabelled, cell: { capacityAh: 3.3, ...cell }, cellsInParallel: 2 } as Battery, camera({}, powerW, input));
+  direct({ ...unlabelled, cell: { capacityAh: 3.3, ...cell }, cellsInParallel: 2 }, camera({}, powerW, input));
 const port = (changes: object, powerW = 10): Built => direct(pack({}, changes), camera({}, powerW));
 const given = (changes: object, input: object = {}, powerW = 10): Built =>
   onSupply(supply('mains', changes), { minV: 10, maxV: 16, ...input }, powerW);
@@ -173,7 +173,7 @@ export const LIMIT_TRIALS: readonly Trial[] = [
   ['battery.leastA', sleepy(0.25, { leastA: 0.04 }), sleepy(0.25, { leastA: 0.06 })],
   ['battery.chemistry', direct(pack({ chemistry: 'lifepo4', cutoffV: 10.4 }), camera({}, 10, { maxV: 15 })), direct(pack(), camera({}, 10, { maxV: 15 }))],
   ['battery.cellsInSeries', direct(pack(), camera({}, 10, { maxV: 18 })), direct(pack({ cellsInSeries: 5, cutoffV: 15 }), camera({}, 10, { maxV: 18 }))],
-  ['battery.nominalV', direct({ ...pack(), cellsInSeries: undefined, nominalV: 14.4 } as Battery, camera({}, 10, { maxV: 18 })), direct({ ...pack(), cellsInSeries: undefined, nominalV: 18, cutoffV: 15 } as Battery, camera({}, 10, { maxV: 18 }))],
+  ['battery.nominalV', direct({ ...pack(), cellsInSeries: undefined, nominalV: 14.4 }, camera({}, 10, { maxV: 18 })), direct({ ...pack(), cellsInSeries: undefined, nominalV: 18, cutoffV: 15 }, camera({}, 10, { maxV: 18 }))],
   ['battery.cell.maxA', made({ maxA: 0.5 * PERCENT }, 11.9), made({ maxA: 0.25 }, 11.9)],
   ['battery.cell.resistanceOhm', made({ resistanceOhm: 0.02 }, 20, { minV: 15 }), made({ resistanceOhm: 0.7 }, 20, { minV: 15 })],
   ['battery.labelWh', direct(pack({ labelWh: 95, energyWh: 104, from: { energyWh: 'measured' } })), direct(pack({ labelWh: 90, energyWh: 104, from: { energyWh: 'measured' } }))],

@@ -48,7 +48,7 @@ const plain = (port: object): Built =>
             ...port,
           },
         ],
-      } as Battery,
+      },
       camera: camera(),
     },
     [['bank.out', 'camera.in']],

@@ -1,6 +1,6 @@
 import { bank, build, camera, DTAP, judge, pack, wire } from '../../../testing/rig-builder';
 import type { Built } from '../../../testing/rig-builder';
-import type { Battery, Device, Gear } from '../../gear/gear';
+import type { Battery, Device } from '../../gear/gear';
 import { areaOfAwg, leadOhm } from '../../physics/wire/wire';
 import { CONTRADICTS } from '../../tables/contradictions';
 import type { FindingLevel } from '../verdict';
@@ -14,7 +14,7 @@ const device = (changes: Partial<Device>): Built => build({ pack: pack(), camera
 const supplied = (port: object): Built =>
   build(
     {
-      supply: { kind: 'supply', name: 'Supply', form: 'mains', outputs: [{ gives: 'fixed', id: 'out', name: 'Output', connector: DTAP, maxA: 5, ...port }] } as Gear,
+      supply: { kind: 'supply', name: 'Supply', form: 'mains', outputs: [{ gives: 'fixed', id: 'out', name: 'Output', connector: DTAP, maxA: 5, ...port }] },
       camera: camera({}, 10, { maxV: 60 }),
     },
     [['supply.out', 'camera.in']],

@@ -1,7 +1,7 @@
 import { PERCENT } from '../../../testing/hazard-rigs';
 import { build, camera, DTAP, judge, pack, splitter, wire } from '../../../testing/rig-builder';
 import type { Built } from '../../../testing/rig-builder';
-import type { Battery, Hub } from '../../gear/gear';
+import type { Battery, Gear, Hub } from '../../gear/gear';
 import type { Rig } from '../drawn/rig';
 
 const LEAD_OHM = 0.02;
@@ -19,7 +19,7 @@ function sideBySide(
   batteries: readonly Battery[],
   { powerW, sharedOhm = 0, minV = 9, changes = {} }: { powerW: number; sharedOhm?: number; minV?: number; changes?: Partial<Rig> },
 ): Built {
-  const parts = Object.fromEntries(batteries.flatMap((battery, at) => [[`b${at}`, { ...battery, name: `Pack ${at}` }], [`l${at}`, wire({ resistanceOhm: LEAD_OHM, maxA: 20 })]])); // prettier-ignore
+  const parts: Readonly<Record<string, Gear>> = Object.fromEntries<Gear>(batteries.flatMap((battery, at) => [[`b${at}`, { ...battery, name: `Pack ${at}` }], [`l${at}`, wire({ resistanceOhm: LEAD_OHM, maxA: 20 })]])); // prettier-ignore
   return build(
     { ...parts, hub: joiner(batteries.length, sharedOhm), out: wire({ resistanceOhm: 0, maxA: 40 }), camera: camera({}, powerW, { minV, maxV: 30 }) },
     [...batteries.map((_one, at) => [`b${at}.out`, `hub.in${at}`, `l${at}`] as const), ['hub.p1', 'camera.in', 'out']],
