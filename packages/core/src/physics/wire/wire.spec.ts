@@ -24,9 +24,10 @@ describe('wire', () => {
     expect(ampacity(0.5)).toBe(6);
     expect(ampacity(0.625)).toBeCloseTo(7.5, 9);
     expect(ampacity(0.025)).toBeCloseTo(0.35, 9);
-    expect(ampacity(50)).toBe(36);
+    // beyond the table no more is promised
+    expect([ampacity(6), ampacity(10), ampacity(50), ampacity(95)]).toEqual([36, 50, 123, 123]);
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 10, noNaN: true }), fc.double({ min: 0, max: 5, noNaN: true }), (areaMm2, more) => {
+      fc.property(fc.double({ min: 0.01, max: 60, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (areaMm2, more) => {
         expect(ampacity(areaMm2 + more)).toBeGreaterThanOrEqual(ampacity(areaMm2) - 1e-9);
       }),
       { seed: 2 },
