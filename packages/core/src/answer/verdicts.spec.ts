@@ -180,6 +180,8 @@ const CASES: readonly Case[] = [
   ['20 °C of frost', direct(pack(), camera(), { temperatureC: -20 }), 'outside-known', undefined],
   ['a pack of unknown cells', direct(pack({ cellsInSeries: undefined })), 'figure-missing', 'unknown'],
   ['one whose volts tell its cells', direct(pack({ cellsInSeries: undefined, nominalV: 14.4 })), 'figure-missing', undefined],
+  ['a charger’s inlet from 100 V to 240 V on a wall socket', onSupply(supply('mains', { connector: { type: 'mains' }, voltageV: 230, minV: 207, maxV: 240 }), { connector: { type: 'mains' }, minV: 100, maxV: 240 }), 'over-voltage', undefined],
+  ['one for 115 V there', onSupply(supply('mains', { connector: { type: 'mains' }, voltageV: 230, minV: 207, maxV: 240 }), { connector: { type: 'mains' }, minV: 100, maxV: 120 }), 'over-voltage', 'stop'],
   ['a supply of unknown volts', onSupply(supply('mains', { voltageV: undefined })), 'figure-missing', 'unknown'],
   ['a supply that follows nothing', build({ supply: { ...supply('mains'), outputs: [{ gives: 'pack', id: 'out', name: 'Output', connector: DTAP, maxA: 5 }] }, camera: camera() }, [['supply.out', 'camera.in']]), 'figure-missing', 'unknown'],
 ]; // prettier-ignore

@@ -12,7 +12,7 @@ export function from<const K extends string>(...figures: K[]) {
 }
 
 export const volts = (title: string) => number(title, 'V', { above: 0, max: 100 });
-/** Up to what a wall socket gives: an inverter's outlet is an output like another. */
+/** Up to what a wall socket gives: an inverter's outlet is an output like another, and a charger's inlet an input. */
 export const outletVolts = (title: string) => number(title, 'V', { above: 0, max: 260 });
 export const amps = (title: string) => number(title, 'A', { above: 0, max: 100 });
 export const watts = (title: string) => number(title, 'W', { above: 0, max: 2000 });

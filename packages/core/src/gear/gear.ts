@@ -4,7 +4,7 @@ import { CHEMISTRIES } from '../tables';
 import type { ChemistryId } from '../tables';
 import { connectorShape } from './connector';
 import { drawShape } from './draw-shape';
-import { amps, common, efficiency, from, idShape, localId, moment, name, ohms, standby, volts, watts } from './fields';
+import { amps, common, efficiency, from, idShape, localId, moment, name, ohms, outletVolts, standby, volts, watts } from './fields';
 import { carriesShape, coveredShape } from './mount-shape';
 import { budgetsShape, inputShape, outputShape, pinsShape, worksShape } from './port';
 
@@ -143,9 +143,9 @@ export const gearShape = tagged('Gear', 'kind', {
     ...common,
     input: object('Input', {
       connector: connectorShape,
-      minV: optional(volts('Lowest input')),
-      maxV: optional(volts('Highest input')),
-      startV: optional(volts('Starts at')),
+      minV: optional(outletVolts('Lowest input')),
+      maxV: optional(outletVolts('Highest input')),
+      startV: optional(outletVolts('Starts at')),
       maxA: optional(amps('Most input current')),
       /** It starts, or stays up, only on a port that gives as much. */
       leastA: optional(amps('Wants a port of at least')),

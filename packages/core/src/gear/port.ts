@@ -91,10 +91,10 @@ export const inputShape = tagged('Input', 'takes', {
     id: localId('Port'),
     name,
     connector: connectorShape,
-    minV: optional(volts('Lowest voltage')),
-    maxV: optional(volts('Highest voltage')),
+    minV: optional(outletVolts('Lowest voltage')),
+    maxV: optional(outletVolts('Highest voltage')),
     /** Switches on only at this or more, though it then runs lower. */
-    startV: optional(volts('Starts at')),
+    startV: optional(outletVolts('Starts at')),
     maxA: optional(amps('Most current')),
     poeClass: poeClassShape,
     /** Without them it refuses the battery. */

@@ -52,6 +52,7 @@ export {
   NEAR_LIMIT,
   NEAR_LOW_V,
   ROUNDING,
+  TOUCH_SAFE_V,
 } from './limits';
 export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';

@@ -16,6 +16,9 @@ export const NEAR_LIMIT = 0.9;
  */
 export const LITTLE_LEFT = { share: 0.1, minutes: 20 } as const;
 
+/** Direct volts above which a bare contact is dangerous to touch (IEC 61140, extra-low voltage). */
+export const TOUCH_SAFE_V = 60;
+
 /** Volts above the lowest accepted that count as little, as a share of it. */
 export const NEAR_LOW_V = 0.03;
 

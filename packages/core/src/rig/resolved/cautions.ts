@@ -1,4 +1,4 @@
-import { ROOM_TEMPERATURE_C } from '../../tables';
+import { ROOM_TEMPERATURE_C, TOUCH_SAFE_V } from '../../tables';
 import { isKind } from '../drawn';
 import type { ResolvedRig } from './resolve-rig';
 
@@ -12,6 +12,7 @@ export function cautionsOf({ connections, sources, rig }: ResolvedRig): readonly
   const cautions = new Map<string, Caution>();
   const add = (caution: Caution): void => void cautions.set(JSON.stringify(caution), caution);
   for (const { from } of connections) if (isKind(from, 'adapter')) add({ of: 'adapter', outputV: from.gear.output.voltageV });
+  if (connections.some(({ supply }) => (supply?.highV ?? 0) > TOUCH_SAFE_V)) add({ of: 'mains' });
   for (const source of sources) {
     if (isKind(source, 'supply') && source.gear.form === 'mains') add({ of: 'mains' });
     if (!isKind(source, 'battery')) continue;
