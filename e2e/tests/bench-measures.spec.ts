@@ -151,10 +151,11 @@ test('a fault is hunted from its symptom to its cause, written into the kit and 
   for (let turn = 0; turn < 8 && (await page.getByRole('region', { name: 'Found' }).count()) === 0; turn++) {
     const next = page.getByRole('region', { name: 'What to try next' });
     const before = await next.getByRole('heading').textContent();
-    await next
-      .getByRole('button', { name: /^(Something changes|It stays|Nothing changes|All as on the original|It holds|As expected)$/ })
-      .first()
-      .click();
+    // a loose plug of the adapter: on the camera's own battery it does not come
+    const answer = before?.includes('own original battery')
+      ? /^It is gone$/
+      : /^(Something changes|It stays|Nothing changes|All as on the original|It holds|As expected|As always|As a full one)$/;
+    await next.getByRole('button', { name: answer }).first().click();
     await expect(next.getByRole('heading', { name: before!, exact: true })).toHaveCount(0);
   }
   const found = page.getByRole('region', { name: 'Found' });

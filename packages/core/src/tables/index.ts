@@ -37,7 +37,18 @@ export { CAUSE_IDS, CAUSES } from './faults/causes';
 export type { Cause, CauseId, FaultPart, Symptom } from './faults/causes';
 export { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from './faults/tests';
 export type { FaultTest, FaultTestId } from './faults/tests';
-export { FACT_TIMES, FAULT_SURE, FINDING_SPEAKS, TEST_BEGINNING_MIN, TEST_LEAST_BITS } from './faults/weights';
+export {
+  FACT_TIMES,
+  FAULT_PROVEN,
+  FAULT_SURE,
+  FINDING_SPEAKS,
+  MEASURED_SPEAKS,
+  RARE_CAUSE,
+  RISKS_REVERSED,
+  STATE_SPEAKS,
+  TEST_BEGINNING_MIN,
+  TEST_LEAST_BITS,
+} from './faults/weights';
 export { STYLE_WEIGHTS } from './feed-weights';
 export { RULES_OLD_MONTHS, USUAL_FLIGHT_LIMITS } from './flight-limits';
 export { GAUGE_BARS, GAUGE_CLOSE, PERCENT_STEPS } from './gauges';

@@ -1,6 +1,6 @@
 import { assess } from '../../answer';
 import type { Answer } from '../../answer';
-import type { FindingCode } from '../../findings';
+import type { Finding, FindingCode } from '../../findings';
 import { batteryFigures, gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { isReady } from '../../gear/kit';
@@ -9,9 +9,10 @@ import type { Rig } from '../../rig/drawn';
 import { resolveRig } from '../../rig/resolved';
 import type { Connection } from '../../rig/resolved';
 import { said } from '../../said';
-import { CAUSE_IDS, CAUSES, COLD_BATTERY_C, FACT_TIMES, FAULT_TEST_IDS, FINDING_SPEAKS } from '../../tables';
+import { CAUSE_IDS, CAUSES, COLD_BATTERY_C, FACT_TIMES, FAULT_TEST_IDS, FINDING_SPEAKS, MEASURED_SPEAKS, STATE_SPEAKS } from '../../tables';
 import type { CauseId, FaultPart, FaultTestId } from '../../tables';
 import { sheetOfRig, standingOf } from '../joints';
+import { measuredFindings } from '../measured';
 import type { SheetEntry } from '../sheet';
 import type { FaultFacts } from './diagnose';
 import type { FaultSaid } from './says';
@@ -51,7 +52,8 @@ export function faultFacts({ rig, gear, deviceId = rig.devices[0]?.gearId, rigId
     resolved.trees.flatMap(({ connections }) => connections),
     deviceId,
   );
-  const answer = assess(rig, gear, { tracePoints: 0 });
+  const measured = rigId === undefined ? [] : measuredFindings(rigId, rig, gear, sheets);
+  const answer = assess(rig, gear, { tracePoints: 0, measured });
   const parts = partsOf(way, deviceId);
   const sheet = rigId === undefined ? undefined : sheetOfRig(sheets, rigId);
   const reasons = [
@@ -135,6 +137,7 @@ function byCause({ of }: Parts): ReadonlyMap<CauseId, string> {
   return new Map(
     CAUSE_IDS.flatMap((cause) => {
       const { part } = CAUSES[cause];
+      if (cause === 'none-of-these') return [];
       // a lead that is moulded to its adapter, a converter that sits in a plate
       const id = of.get(part) ?? (part === 'lead' ? of.get('adapter') : part === 'adapter' ? of.get('hub') : undefined);
       return id === undefined ? [] : [[cause, id] as const];
@@ -213,12 +216,29 @@ function isPossibleTest(test: FaultTestId, parts: Parts, spares: ReadonlyMap<Fau
 function fromFindings({ findings }: Answer, way: readonly Connection[], deviceId: string | undefined): readonly Reason[] {
   const ids = new Set([deviceId, ...way.flatMap(({ id, from, to, cable }) => [id, from.id, to.id, cable?.id])]);
   return findings.flatMap((found): readonly Reason[] => {
-    const speaks = SPEAKS[found.code];
+    const speaks = speaksOf(found);
     if (!speaks || found.verdict === 'good') return [];
     if (found.gearId !== undefined && !ids.has(found.gearId) && !ids.has(found.connectionId)) return [];
     return [{ cause: speaks[0], times: speaks[1], why: said('finding', { finding: found }) }];
   });
 }
+
+/** The cause that a finding speaks for, and by how much: by its code, by what was read, by the part that is not as it was. */
+function speaksOf(found: Finding): readonly [CauseId, number] | undefined {
+  if (found.code === 'measured-stop') return MEASURED_SPEAKS[found.facts.wrong];
+  if (found.code !== 'gear-harmed' && found.code !== 'gear-away') return SPEAKS[found.code];
+  const cause = CAUSE_OF_PART[found.role];
+  return cause && [cause, STATE_SPEAKS];
+}
+
+/** What is behind a fault where it is known that a part is not as it was. */
+const CAUSE_OF_PART: Readonly<Partial<Record<Finding['role'], CauseId>>> = {
+  battery: 'battery-worn',
+  cable: 'contact-loose',
+  adapter: 'adapter-weak',
+  hub: 'contact-loose',
+  device: 'device-faulty',
+};
 
 function fromBattery(rig: Rig, gear: ReadonlyMap<string, Gear>, { of }: Parts): readonly Reason[] {
   const id = of.get('battery');

@@ -2,7 +2,7 @@ import { gearTitle } from '../../gear';
 import type { Gear } from '../../gear';
 import { chancesOf, FAULT_TESTS } from '../../tables';
 import type { CauseId, FaultTest, FaultTestId, Symptom } from '../../tables';
-import { likelihoods, nextTests, verdictOfFault } from './diagnose';
+import { diagnose } from './diagnose';
 import type { FaultAnswer, Likely } from './diagnose';
 import { faultFacts } from './facts';
 import type { FactsFrom, RigFacts } from './facts';
@@ -66,10 +66,8 @@ const SPEAKS_TIMES = 2;
 export function findFault(question: FaultQuestion): FoundFault {
   const { symptom, answers, gear } = question;
   const facts = faultFacts(question);
-  const likely = likelihoods(symptom, facts, answers);
-  const tests = nextTests(likely, facts, answers);
+  const { likely, tests, is } = diagnose(symptom, facts, answers);
   const told = tests.slice(0, 1 + MOST_OTHERS).map(({ test }) => testOf(test, likely, facts, gear));
-  const is = verdictOfFault(likely, tests.length > 0);
   const [next, ...others] = told;
   return {
     is,

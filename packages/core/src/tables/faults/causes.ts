@@ -16,7 +16,7 @@ export type Symptom = (typeof SYMPTOM_IDS)[number];
 
 export interface Cause {
   readonly part: FaultPart;
-  /** How often it is behind a symptom, against the other causes; where it is left out it is not behind it. */
+  /** How often it is behind a symptom, against the other causes; where it is left out `RARE_CAUSE` stands in. */
   readonly weight: Readonly<Partial<Record<Symptom, number>>>;
 }
 
@@ -133,6 +133,20 @@ export const CAUSES = {
       'will-not-start': 0.5,
       'other-restarts': 0.3,
       'lens-error': 0.5,
+    },
+  },
+  /** What no table names: it is never out of the question, and answers that fit nothing else speak for it. */
+  'none-of-these': {
+    part: 'device',
+    weight: {
+      'flashes-and-dies': 0.4,
+      'off-at-record': 0.4,
+      'no-gauge': 0.4,
+      'will-not-charge': 0.4,
+      'stops-early': 0.4,
+      'will-not-start': 0.4,
+      'other-restarts': 0.4,
+      'lens-error': 0.4,
     },
   },
 } as const satisfies Readonly<Record<string, Cause>>;

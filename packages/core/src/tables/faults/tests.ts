@@ -269,5 +269,7 @@ export const FAULT_TEST_IDS = Object.keys(FAULT_TESTS) as readonly FaultTestId[]
 /** The chance of each answer with a cause; none is ever nothing. */
 export function chancesOf(test: FaultTestId, cause: CauseId): Chances {
   const { with: named, otherwise }: FaultTest = FAULT_TESTS[test];
+  // of what nobody named nothing is expected
+  if (cause === 'none-of-these') return otherwise.map(() => 1 / otherwise.length);
   return named[cause] ?? otherwise;
 }

@@ -1,6 +1,15 @@
 /** Sure enough to act on. */
 export const FAULT_SURE = 0.85;
 
+/** And as sure by what was seen alone, whatever is frequent. */
+export const FAULT_PROVEN = 0.93;
+
+/** How often a cause that a rig can have is behind a symptom for which its table names it not: seldom, and never never. */
+export const RARE_CAUSE = 0.05;
+
+/** From this chance on that plus and minus are exchanged, nothing is powered again before that was measured. */
+export const RISKS_REVERSED = 0.03;
+
 /** A test that tells less than so many bits is not worth its minutes. */
 export const TEST_LEAST_BITS = 0.02;
 
@@ -32,6 +41,19 @@ export const FACT_TIMES = {
   /** What is not known widens: the cause is taken for somewhat likelier than its table says. */
   notKnown: 1.4,
 } as const;
+
+/** By how much what a meter said at a joint speaks for a cause: judgement, 2026-12. */
+export const MEASURED_SPEAKS = {
+  reversed: ['reversed', 20],
+  'too-high': ['volts-off', 12],
+  'too-low': ['volts-off', 8],
+  'nothing-there': ['contact-loose', 8],
+  broken: ['contact-loose', 10],
+  short: ['contact-loose', 10],
+} as const;
+
+/** By how much it speaks for a part that it is marked broken, lent or lost, or that something has happened to it. */
+export const STATE_SPEAKS = 6;
 
 /** By how much a finding of the rig, by its code, speaks for a cause: judgement, 2026-11. */
 export const FINDING_SPEAKS = {
@@ -66,4 +88,6 @@ export const FINDING_SPEAKS = {
   'heat-ends': ['too-hot', 4],
   'charge-stranded': ['battery-low', 1.5],
   'changed-by-hand': ['adapter-refused', 3],
+  'contacts-stop': ['adapter-refused', 10],
+  'groups-stop': ['weak-group', 12],
 } as const;

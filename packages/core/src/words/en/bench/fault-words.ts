@@ -109,6 +109,7 @@ export const CAUSE_WORDS: Readonly<Record<CauseId, { readonly says: string; read
     mend: 'Off, lens off, wipe with a dry lint-free cloth, lock it again.',
   },
   'device-faulty': { says: 'The device itself', mend: 'The maker’s service, or somebody qualified.' },
+  'none-of-these': { says: 'None of these', mend: 'Write down what was seen, leave it off, and ask somebody qualified.' },
 };
 
 /** What to try or to read, what to mind while doing it, and what may be seen, by the answers of the table. */
