@@ -8,7 +8,7 @@ import { chancesOf, FAULT_TEST_IDS, FAULT_TESTS } from '../../tables/faults/test
 import type { FaultTestId } from '../../tables/faults/tests';
 import { SYMPTOMS } from '../../words/en/bench/fault-words';
 import { tellFault } from '../../words/en/bench/tell-fault';
-import { diagnose, likelihoods } from './diagnose';
+import { diagnose } from './diagnose';
 import type { Chances, FaultAnswer, FaultFacts } from './diagnose';
 import { faultFacts } from './facts';
 import { findFault } from './find-fault';
