@@ -1,3 +1,6 @@
+import { LIMIT_TRIALS } from '../../testing/trials/limits';
+import { TIME_TRIALS } from '../../testing/trials/times';
+import { WORD_TRIALS } from '../../testing/trials/words';
 import { assess } from '../answer/assess';
 import { attention } from '../attention/concerns';
 import { withReading } from '../bench/joints/standing';
@@ -72,6 +75,18 @@ describe('one judge: what is true in one view is true in all', () => {
   it.each(measurable)('%s: says the same of it without sheets as before', (_name, id, rig) => {
     const told = everywhere(id, rig, gear, []);
     expect([told.document, told.today, told.sheet]).toEqual([told.answer, told.answer, told.answer]);
+  });
+
+  it('judges every rig that a figure was tried in the same, wherever it is told', () => {
+    const rigs = [...LIMIT_TRIALS, ...WORD_TRIALS, ...TIME_TRIALS].flatMap(([field, sound, breaks]) => [
+      [`${field}, sound`, sound] as const,
+      [`${field}, broken`, breaks] as const,
+    ]);
+    expect(rigs.length).toBeGreaterThan(300);
+    for (const [name, { rig, gear: kit }] of rigs) {
+      const told = everywhere('rig', rig, kit, []);
+      expect([name, told.document, told.today, told.sheet]).toEqual([name, told.answer, told.answer, told.answer]);
+    }
   });
 
   it.each([['swollen'], ['recalled'], ['wet']] as const)('gear that is %s stops its rig everywhere', (what) => {
