@@ -4,6 +4,7 @@ import { AppError, ERRORS, problemOf } from '../errors';
 import type { ErrorCode } from '../errors';
 import type { Operation } from '../http/operation';
 import { Components } from './components';
+import { withListsShared } from './shared-lists';
 import { pascal } from '../http/pascal';
 
 const ISSUE_SCHEMA: JsonSchema = {
@@ -91,7 +92,11 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
     security: [],
     tags: [...used].map((name) => ({ name, description: TAGS[name] ?? name })),
     paths,
-    components: { schemas: components.all(), responses: Object.fromEntries(answers), examples: Object.fromEntries(EXAMPLES) },
+    components: {
+      schemas: withListsShared(components.all()),
+      responses: Object.fromEntries(answers),
+      examples: Object.fromEntries(EXAMPLES),
+    },
   };
 }
 
