@@ -167,10 +167,10 @@ describe('a fault', () => {
     const fixture = await opened(FaultPage, {
       rig: rigId('Wheelhouse'),
       symptom: 'flashes-and-dies',
-      tried: 'when-it-comes.when-touched,pray.gone,wiggle.changes',
+      tried: 'when-it-comes.when-touched,pray.gone,wiggle.changes,feel-warm.usual,own-battery.gone,lighter-mode.stays',
     });
     expect(text(fixture)).toContain('Sure enough to act on');
     expect(text(fixture)).toContain('A plug or contact is loose');
-    expect(host(fixture).querySelectorAll('.way li')).toHaveLength(2);
+    expect(host(fixture).querySelectorAll('.way li')).toHaveLength(5);
   });
 });
