@@ -37,8 +37,14 @@ describe('viaggio fault', () => {
       { test: 'when-it-comes', answer: 'when-touched' },
       { test: 'wiggle', answer: 'changes' },
     ];
-    expect(fault('flashes-and-dies', answers).found).toMatchObject({ is: 'found' });
+    expect(fault('flashes-and-dies', answers).found).toMatchObject({ is: 'open', next: { test: 'feel-warm' } });
     expect(fault('flashes-and-dies', answers).found!.causes[0]!.cause).toBe('contact-loose');
+    const more = [
+      { test: 'feel-warm', answer: 'usual' },
+      { test: 'own-battery', answer: 'gone' },
+      { test: 'lighter-mode', answer: 'stays' },
+    ];
+    expect(fault('flashes-and-dies', [...answers, ...more]).found).toMatchObject({ is: 'found' });
   });
 
   it.each<[string, () => ReturnType<typeof fault>, RegExp]>([
