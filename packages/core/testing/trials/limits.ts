@@ -1,6 +1,23 @@
 import type { Cable, Device, Gear } from '../../src/gear/gear';
 import type { Rig } from '../../src/rig/drawn/rig';
-import { bay, behind, beside, byLead, byUsb, charged, converter, direct, fedBank, leadAcid, onSupply, PERCENT, poe, sleepy, supply, triggered } from '../hazard-rigs';
+import {
+  bay,
+  behind,
+  beside,
+  byLead,
+  byUsb,
+  charged,
+  converter,
+  direct,
+  fedBank,
+  leadAcid,
+  onSupply,
+  PERCENT,
+  poe,
+  sleepy,
+  supply,
+  triggered,
+} from '../hazard-rigs';
 import { bank, build, camera, DTAP, dummy, inCamera, pack, plainBank, splitter, stepUp, usbCamera, usbWire, wire } from '../rig-builder';
 import type { Built } from '../rig-builder';
 import type { Trial } from './trial';

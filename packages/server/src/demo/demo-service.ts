@@ -1,4 +1,12 @@
-import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_LOG, LOW_WATER_RULES, LOW_WATER_SHEETS, LOW_WATER_TRIPS, lowWaterRecording } from '@viaggio/core/demo';
+import {
+  LOW_WATER,
+  LOW_WATER_DAY,
+  LOW_WATER_LOG,
+  LOW_WATER_RULES,
+  LOW_WATER_SHEETS,
+  LOW_WATER_TRIPS,
+  lowWaterRecording,
+} from '@viaggio/core/demo';
 import { byKind, PLAN_KINDS, slotsToCsv } from '@viaggio/core/document';
 import { slotsToBytes } from '@viaggio/core/measure';
 import { gzipSync } from 'node:zlib';

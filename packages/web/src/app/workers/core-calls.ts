@@ -1,4 +1,18 @@
-import { alternativeOf, assessModel, assignFeeds, autonomyOf, backups, findFeeds, isFault, offersFor, purchasesFor, RemedySearch, rigModel, runRange, sensitivities } from '@viaggio/core/answer';
+import {
+  alternativeOf,
+  assessModel,
+  assignFeeds,
+  autonomyOf,
+  backups,
+  findFeeds,
+  isFault,
+  offersFor,
+  purchasesFor,
+  RemedySearch,
+  rigModel,
+  runRange,
+  sensitivities,
+} from '@viaggio/core/answer';
 import type { Alternative, Approach, Assignments, Backup, FoundFeeds, Offers, Purchases, RunRange, Weights } from '@viaggio/core/answer';
 import { withoutFeed } from '@viaggio/core/gear';
 import type { Gear, Link, Rig } from '@viaggio/core/gear';

@@ -1,8 +1,33 @@
 import type { Approach } from '@viaggio/core/answer';
 import { measuredOf } from '@viaggio/core/bench';
 import type { Sheet } from '@viaggio/core/bench';
-import { chargingList, costOfMoving, dayApproach, dayChances, dayIndicators, DaySimulation, movedChange, neededToday, planDay, planFigures, topUps, whatWouldDo } from '@viaggio/core/day';
-import type { CardChange, Day, DayChances, DayPlan, DayRun, MovedChange, Moves, PlanFigures, PlanOrder, RigStates, Swap } from '@viaggio/core/day';
+import {
+  chargingList,
+  costOfMoving,
+  dayApproach,
+  dayChances,
+  dayIndicators,
+  DaySimulation,
+  movedChange,
+  neededToday,
+  planDay,
+  planFigures,
+  topUps,
+  whatWouldDo,
+} from '@viaggio/core/day';
+import type {
+  CardChange,
+  Day,
+  DayChances,
+  DayPlan,
+  DayRun,
+  MovedChange,
+  Moves,
+  PlanFigures,
+  PlanOrder,
+  RigStates,
+  Swap,
+} from '@viaggio/core/day';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { tellCharging, tellDayApproach, tellDayIndicator, tellHelp, tellTopUp } from '@viaggio/core/words';
 import type { ToldCharging, ToldDayApproach, ToldDayIndicator, ToldHelp, ToldTopUp } from '@viaggio/core/words';

@@ -1,5 +1,17 @@
 import type { Block, Day } from '@viaggio/core/day';
-import { blocksFromCalendar, blocksFromCsv, blocksToCsv, dayToCalendar, drawsToCsv, gearToCsv, observationsToCsv, readGearCsv, segmentsToCsv, slotsToCsv, weatherFromCsv } from '@viaggio/core/document';
+import {
+  blocksFromCalendar,
+  blocksFromCsv,
+  blocksToCsv,
+  dayToCalendar,
+  drawsToCsv,
+  gearToCsv,
+  observationsToCsv,
+  readGearCsv,
+  segmentsToCsv,
+  slotsToCsv,
+  weatherFromCsv,
+} from '@viaggio/core/document';
 import type { Gear, Rig } from '@viaggio/core/gear';
 import { learnedDraws } from '@viaggio/core/measure';
 import type { Log } from '@viaggio/core/measure';

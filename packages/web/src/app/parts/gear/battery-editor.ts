@@ -1,6 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { profilesByRating } from '@viaggio/core/answer';
-import { cellsMeant, gearShape, outputShape, provenanceShape, readBatteryLabel, readPortLabel, readProfiles, withOutput, withTyped } from '@viaggio/core/gear';
+import {
+  cellsMeant,
+  gearShape,
+  outputShape,
+  provenanceShape,
+  readBatteryLabel,
+  readPortLabel,
+  readProfiles,
+  withOutput,
+  withTyped,
+} from '@viaggio/core/gear';
 import type { Battery, BatteryLabel, PortLabel, Provenance } from '@viaggio/core/gear';
 import { CHEMISTRIES, formatQuantity, withChanges } from '@viaggio/core/units';
 import type { ChemistryId } from '@viaggio/core/units';

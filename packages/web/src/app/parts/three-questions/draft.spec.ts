@@ -1,5 +1,17 @@
 import { assess } from '@viaggio/core/answer';
-import { adapterFits, cableFits, FEED_KINDS, forBay, gearIdsOf, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES, inputFor, outputFor } from '@viaggio/core/gear';
+import {
+  adapterFits,
+  cableFits,
+  FEED_KINDS,
+  forBay,
+  gearIdsOf,
+  GENERIC_ADAPTERS,
+  GENERIC_BATTERIES,
+  GENERIC_CABLES,
+  GENERIC_DEVICES,
+  inputFor,
+  outputFor,
+} from '@viaggio/core/gear';
 import type { FeedKind, Gear } from '@viaggio/core/gear';
 import { draftParts, draftPlan, draftRig } from './draft';
 import type { Draft, DraftPart } from './draft';

@@ -3,7 +3,24 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { assess, testedHere } from '@viaggio/core/answer';
-import { adapterFits, blankBattery, blankDevice, cableFits, FEED_KINDS, forBay, gearTitle, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES, inputFor, isFlat, mates, outputFor, whyNotAtHand } from '@viaggio/core/gear';
+import {
+  adapterFits,
+  blankBattery,
+  blankDevice,
+  cableFits,
+  FEED_KINDS,
+  forBay,
+  gearTitle,
+  GENERIC_ADAPTERS,
+  GENERIC_BATTERIES,
+  GENERIC_CABLES,
+  GENERIC_DEVICES,
+  inputFor,
+  isFlat,
+  mates,
+  outputFor,
+  whyNotAtHand,
+} from '@viaggio/core/gear';
 import type { Adapter, Battery, Cable, Device, Draw, FeedKind, Gear } from '@viaggio/core/gear';
 import { FEED_KIND_WORDS } from '@viaggio/core/words';
 import { RIG_OPEN, rememberedSet } from '../../device/remembered';

@@ -3,7 +3,18 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { Actions, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { BATTERY_CLASSES, batteryOfLabel, baysOf, connectorName, forBay, gearShape, GENERIC_TRUNK, nextTags, readLabel, tagAfter } from '@viaggio/core/gear';
+import {
+  BATTERY_CLASSES,
+  batteryOfLabel,
+  baysOf,
+  connectorName,
+  forBay,
+  gearShape,
+  GENERIC_TRUNK,
+  nextTags,
+  readLabel,
+  tagAfter,
+} from '@viaggio/core/gear';
 import type { BatteryClassId, Gear, GearKind, Label, LabelAnswers, LabelledBattery } from '@viaggio/core/gear';
 import { CHEMISTRIES, formatQuantity, number, withChanges } from '@viaggio/core/units';
 import type { ChemistryId, Parsed } from '@viaggio/core/units';

@@ -1,7 +1,29 @@
 import { chargeMinutes, fuseFor } from '@viaggio/core/answer';
 import type { Verdict } from '@viaggio/core/answer';
-import { gearOfSize, leadNeighbours, leadSheet, packAt, packOptions, packQuestion, packSheet, parallelOf, SIZE_TOOLS, wantedPackShape } from '@viaggio/core/bench';
-import type { BuildSheet, ConverterQuestion, HolderQuestion, LeadQuestion, LeadSize, PackQuestion, PackSize, RigSize, SizeToolName, WantedPack } from '@viaggio/core/bench';
+import {
+  gearOfSize,
+  leadNeighbours,
+  leadSheet,
+  packAt,
+  packOptions,
+  packQuestion,
+  packSheet,
+  parallelOf,
+  SIZE_TOOLS,
+  wantedPackShape,
+} from '@viaggio/core/bench';
+import type {
+  BuildSheet,
+  ConverterQuestion,
+  HolderQuestion,
+  LeadQuestion,
+  LeadSize,
+  PackQuestion,
+  PackSize,
+  RigSize,
+  SizeToolName,
+  WantedPack,
+} from '@viaggio/core/bench';
 import { gearShape } from '@viaggio/core/gear';
 import type { Connector } from '@viaggio/core/gear';
 import { formatQuantity } from '@viaggio/core/units';

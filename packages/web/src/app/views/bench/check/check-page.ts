@@ -1,7 +1,17 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { corrections, HANDHELD, isOhms, judgeReading, meterShape, readMeter, sheetOfRig, sheetShape, withReading } from '@viaggio/core/bench';
+import {
+  corrections,
+  HANDHELD,
+  isOhms,
+  judgeReading,
+  meterShape,
+  readMeter,
+  sheetOfRig,
+  sheetShape,
+  withReading,
+} from '@viaggio/core/bench';
 import type { CheckedStep, Correction, MeterReading, SheetOf } from '@viaggio/core/bench';
 import { formatDate, formatQuantity, number, withChanges } from '@viaggio/core/units';
 import { GOOD_START, sayCorrection, sayExpected, sayPlace, sayProbes, sayReading, sayShown, sayWhyExpected } from '@viaggio/core/words';

@@ -1,5 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { BLOCK_KINDS, chargerOf, dayShape, withBattery, withCharger, withHands, withKind, withNewHands, withNewPlace, withoutHands, withoutKind, withoutPlace, withoutRig, withPlace, withRig } from '@viaggio/core/day';
+import {
+  BLOCK_KINDS,
+  chargerOf,
+  dayShape,
+  withBattery,
+  withCharger,
+  withHands,
+  withKind,
+  withNewHands,
+  withNewPlace,
+  withoutHands,
+  withoutKind,
+  withoutPlace,
+  withoutRig,
+  withPlace,
+  withRig,
+} from '@viaggio/core/day';
 import type { Day, OwnKind, Place } from '@viaggio/core/day';
 import { gearTitle, whyNotAtHand } from '@viaggio/core/gear';
 import type { Changes } from '@viaggio/core/units';

@@ -1,7 +1,18 @@
 import { BenchSheets } from '../../../parts/bench-sheets';
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { answerFrom, dayIssues, repeatBlocks, withBlock, withBlocksShifted, withCardChange, withMishap, withNewBlock, withoutBlocks, withSwap } from '@viaggio/core/day';
+import {
+  answerFrom,
+  dayIssues,
+  repeatBlocks,
+  withBlock,
+  withBlocksShifted,
+  withCardChange,
+  withMishap,
+  withNewBlock,
+  withoutBlocks,
+  withSwap,
+} from '@viaggio/core/day';
 import type { Block, CardChange, Day, DayPlan, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
 import { namedBy } from '@viaggio/core/document';
 import { gearIdsOf } from '@viaggio/core/gear';

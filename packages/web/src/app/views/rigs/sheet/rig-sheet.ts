@@ -1,6 +1,19 @@
 import { Injectable, Injector, computed, inject, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { assessModel, costOf, criteriaOf, DEFAULT_STYLE, indicators, isFault, orderOfConnecting, rigModel, settledTests, testedHere, weightsOf, withTestsSettled } from '@viaggio/core/answer';
+import {
+  assessModel,
+  costOf,
+  criteriaOf,
+  DEFAULT_STYLE,
+  indicators,
+  isFault,
+  orderOfConnecting,
+  rigModel,
+  settledTests,
+  testedHere,
+  weightsOf,
+  withTestsSettled,
+} from '@viaggio/core/answer';
 import { measuredFindings } from '@viaggio/core/bench';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Draw, Gear, Rig } from '@viaggio/core/gear';
