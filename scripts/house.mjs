@@ -26,6 +26,10 @@ const MOST = {
   withoutExample: 41,
 };
 
+/** Words of docs/glossary.md's last column that mean nothing else wherever they stand. */
+const REPLACED =
+  /who and how|what to mend|what mates|keeps its batteries apart|the way of its energy|left alone|what you will see meanwhile|(compare|suggest|agrees) anew|asks? for more than|is asked for|gives out|nobody said|put away|insists on|draw basis|second duty/i;
+
 await main(async () => {
   const files = packages.flatMap(({ base }) => filesBelow(base));
   const sources = files.filter((file) => !/\.spec\.ts$/.test(file));
@@ -52,6 +56,7 @@ await main(async () => {
       count > MOST[name] ? [`${name}: ${count}, at most ${MOST[name]} may be there`] : [],
     ),
     ...unused.map((name) => `${name}: public, and used by no package`),
+    ...replacedWords(),
     ...apartRooms().map((top) => `rooms.cjs: the rooms of ${top}/ do not stand together`),
     ...(tables.wanted === read('ARCHITECTURE.md') || process.argv.includes('--write')
       ? []
@@ -84,6 +89,21 @@ function apartRooms() {
   return [...new Set(tops)].filter((top) => tops.lastIndexOf(top) - tops.indexOf(top) + 1 !== tops.filter((one) => one === top).length);
 }
 
+/** Lines that show a word which the glossary replaced; comments may say it, and so may a name in the code. */
+function replacedWords() {
+  const shown = ['packages/core/src/words', 'packages/web/src/app', 'packages/server/src']
+    .flatMap((folder) => filesBelow(folder, /\.(ts|html)$/))
+    .filter((file) => !file.endsWith('.spec.ts'));
+  return shown.flatMap((file) =>
+    read(file)
+      .split('\n')
+      .flatMap((line, index) => {
+        const [word] = REPLACED.exec(line.replace(/^\s*(\/?\*|\/\/).*/, '')) ?? [];
+        return word ? [`${file}:${index + 1}: says “${word}”, which the glossary replaced`] : [];
+      }),
+  );
+}
+
 /** ARCHITECTURE.md with the table of each package between its two marks. */
 function architectureTables() {
   const wanted = packages.reduce((text, { name, rooms }) => {
@@ -109,7 +129,9 @@ function aligned(rows) {
 /** Lines of tests in all lines of code; data, demo and tables left out. */
 function testShare() {
   const isData = (file) => /\/(demo|tables)\/|generic-power|labels\.tsv|\.json$/.test(file);
-  const all = ['packages/core', 'packages/server', 'packages/web', 'e2e', 'scripts'].flatMap(filesBelow).filter((file) => !isData(file));
+  const all = ['packages/core', 'packages/server', 'packages/web', 'e2e', 'scripts']
+    .flatMap((folder) => filesBelow(folder))
+    .filter((file) => !isData(file));
   const isTest = (file) => /\.spec\.ts$|\/testing\/|^e2e\//.test(file);
   const count = (some) => some.reduce((sum, file) => sum + lines(file), 0);
   const [tests, total] = [count(all.filter(isTest)), count(all)];

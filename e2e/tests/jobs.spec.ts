@@ -221,7 +221,7 @@ test('12: lead-acid, a regulator and the sun, left alone', async ({ page }) => {
   await hands.addThing('Switching regulator, 12 V in, 8 V out', () => hands.choose('Polarity', 'as marked, + to +'));
   await hands.rigAround('Time-lapse camera with a controller');
   const dialog = await hands.byHand('Time-lapse camera with a controller');
-  await expect(dialog.getByRole('list', { name: 'What mates' })).toContainText('Switching regulator');
+  await expect(dialog.getByRole('list', { name: 'What fits' })).toContainText('Switching regulator');
   await hands.press(dialog.getByRole('button', { name: /^Plug in Switching regulator/ }).first());
   await hands.press(dialog.getByRole('button', { name: /^Plug in Terminals of A1/ }).first());
   await hands.press(dialog.getByRole('button', { name: 'Use this chain' }));

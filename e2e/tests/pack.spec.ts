@@ -223,7 +223,7 @@ test('a newcomer makes a trip of a rig: who, how, bags; what is rented is given 
   await page.goto('/pack');
   await page.getByRole('button', { name: /^New trip/ }).click();
   await expect(page.getByText(/^Nothing is on the list yet/)).toBeVisible();
-  await page.getByRole('link', { name: 'Who and how' }).click();
+  await page.getByRole('link', { name: 'Crew and travel' }).click();
   await page.getByRole('checkbox', { name: 'Deck', exact: true }).check();
   await page.getByRole('button', { name: 'Add a leg' }).click();
   await page.getByRole('button', { name: 'Add a person' }).click();

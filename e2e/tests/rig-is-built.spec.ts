@@ -34,7 +34,7 @@ test('part by part: offered is only what mates, and a lead of the wrong polarity
   await page.getByRole('button', { name: 'Build it by hand …' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByLabel('Feed which input?')).toContainText('Barrel input of Murre 6 audio recorder (barrel plug 5.5 × 2.1 mm)');
-  const offers = dialog.getByRole('list', { name: 'What mates' }).getByRole('listitem');
+  const offers = dialog.getByRole('list', { name: 'What fits' }).getByRole('listitem');
   const wrong = offers.filter({ hasText: 'plus' }).first();
   await expect(wrong.getByText('Stop', { exact: true })).toBeVisible();
   await dialog.getByText(/^Why not the others/).click();

@@ -54,6 +54,20 @@ describe('what concerns somebody', () => {
     expect(verdictOfConcern(again[0]!)).toBe('unknown');
   });
 
+  it('says of a rig that a meter stopped what else stops it, and never that it is short', () => {
+    const blue = rigCalled('Skuadon on the blue board');
+    const told = ({ concerns }: ReturnType<typeof asked>) => concerns.map(({ is }) => is).filter((is) => is !== 'measure');
+    expect(told(asked({ rigs: blue, sheets: LOW_WATER_SHEETS }))).toContain('check-stopped');
+    expect(told(asked({ rigs: blue, sheets: LOW_WATER_SHEETS }))).not.toContain('cannot-run');
+    expect(told(asked({ rigs: blue, sheets: LOW_WATER_SHEETS }))).not.toContain('too-short');
+    const [, rig] = [...blue][0]!;
+    const harmed = new Map(gear);
+    for (const { gearId } of rig.devices) harmed.set(gearId, { ...gear.get(gearId)!, harmed: [{ what: 'wet' }] } as Gear);
+    const both = asked({ rigs: blue, gear: harmed, sheets: LOW_WATER_SHEETS });
+    expect(told(both)).toEqual(expect.arrayContaining(['check-stopped', 'cannot-run']));
+    expect(only(both.concerns, 'cannot-run')[0]!.finding.code).toBe('gear-harmed');
+  });
+
   it('names the rigs of a day that go dark, with their blocks and minutes', () => {
     const { charges: _charges, ...unplanned } = demoDay.body;
     const day: Day = { ...unplanned, swaps: [] };

@@ -156,11 +156,10 @@ export function verdictOfConcern(concern: Concern): Verdict {
 
 /** On a day changes and chargers carry a rig on: only alone it is held against the time that is asked of it. */
 function rigConcerns({ rigId, rig, answer }: RigStanding, day: Day | undefined): readonly Concern[] {
-  const [worst] = answer.findings;
-  // told as the check that it is
-  if (worst?.code === 'measured-stop') return [];
-  if (answer.verdict === 'stop' && worst) return [{ is: 'cannot-run', rigId, rig: rig.name, finding: worst }];
-  if (answer.verdict === 'unknown' && worst) return [{ is: 'cannot-tell', rigId, rig: rig.name, finding: worst }];
+  // what the check stopped is told as the check that it is
+  const [worst] = answer.findings.filter(({ code }) => code !== 'measured-stop');
+  if (worst?.verdict === 'stop') return [{ is: 'cannot-run', rigId, rig: rig.name, finding: worst }];
+  if (worst?.verdict === 'unknown') return [{ is: 'cannot-tell', rigId, rig: rig.name, finding: worst }];
   const { plannedMin, beyondMin, unlimited } = answer;
   const { wantedMin } = rig;
   if (day || wantedMin === undefined || plannedMin === undefined || unlimited) return [];

@@ -6,7 +6,7 @@ export { findFault, writeDown } from '../bench/fault';
 export type { FaultAnswer, FaultQuestion, FoundFault } from '../bench/fault';
 export { checkSteps, corrections, isOhms, judgeReading, judgeSteps, readMeter, sheetOfRig, standingOf, withReading } from '../bench/joints';
 export type { CheckedStep, CheckStanding, CheckStep, Correction, MeterReading } from '../bench/joints';
-export { measuredFindings, measuredOf } from '../bench/measured';
+export { measuredFindings, measuredOf, sheetsAbout } from '../bench/measured';
 export { contactRole, HANDHELD, meterShape, SHEET_KINDS, sheetShape } from '../bench/sheet';
 export type { Contact, ContactRole, Sheet, SheetEntry, SheetOf } from '../bench/sheet';
 export { leadNeighbours, packQuestion, SIZE_TOOLS } from '../bench/size';

@@ -61,7 +61,19 @@ export {
   GENERIC_DEVICES,
   GENERIC_TRUNK,
 } from '../gear/generic';
-export { batteryHealth, energyFrom, energyNow, isFlat, mayFly, nextTags, printedEnergy, tagAfter, whyNotAtHand } from '../gear/kit';
+export {
+  batteryHealth,
+  canBeSound,
+  energyFrom,
+  energyNow,
+  harmsOf,
+  isFlat,
+  mayFly,
+  nextTags,
+  printedEnergy,
+  tagAfter,
+  whyNotAtHand,
+} from '../gear/kit';
 export {
   BATTERY_CLASSES,
   batteryOfLabel,

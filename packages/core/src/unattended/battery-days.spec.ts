@@ -1,5 +1,5 @@
 import { build, camera, pack } from '../../testing/rig-builder';
-import { lifeOf } from './battery-days';
+import { lifeOf, panelCharging } from './battery-days';
 import type { Life } from './battery-days';
 
 function life(powerW: number, changes: Parameters<typeof build>[2] = {}): Life {
@@ -30,5 +30,42 @@ describe('what a rig lives on', () => {
 
   it('is of full batteries, whatever charge is in them now', () => {
     expect(life(10, { startCharge: 0.3 }).fullWh).toBeCloseTo(life(10).fullWh, 9);
+  });
+});
+
+describe('what a panel charges', () => {
+  it.each([
+    ['nothing limits lithium on a mild day', pack(), 20, 15, { chargeW: 20, limitedBy: undefined }],
+    ['lithium in the frost takes nothing', pack(), 20, -5, { chargeW: 0, limitedBy: 'cold' }],
+    [
+      'cells that are not to be charged take nothing, however warm',
+      pack({ chemistry: 'alkaline', cellsInSeries: 8 }),
+      20,
+      15,
+      { chargeW: 0, limitedBy: 'primary' },
+    ],
+    [
+      'and are told as such in the frost too',
+      pack({ chemistry: 'alkaline', cellsInSeries: 8 }),
+      20,
+      -5,
+      { chargeW: 0, limitedBy: 'primary' },
+    ],
+    ['a night is no limit of the battery', pack({ chemistry: 'alkaline', cellsInSeries: 8 }), 0, -5, { chargeW: 0, limitedBy: undefined }],
+  ] as const)('%s', (_what, battery, panelW, temperatureC, expected) => {
+    expect(panelCharging(panelW, [battery], temperatureC)).toEqual(expected);
+  });
+
+  it('one cell that is not to be charged among others keeps all of them from the panel', () => {
+    expect(panelCharging(20, [pack(), pack({ chemistry: 'alkaline', cellsInSeries: 8 })], 15).limitedBy).toBe('primary');
+  });
+
+  it('lead takes a share of its watt-hours, and never more than the panel gives', () => {
+    const lead = pack({ chemistry: 'agm', cellsInSeries: 6, energyWh: 84 });
+    const { chargeW, limitedBy } = panelCharging(200, [lead], 15);
+    expect(limitedBy).toBe('battery');
+    expect(chargeW).toBeGreaterThan(0);
+    expect(chargeW).toBeLessThan(84);
+    expect(panelCharging(1, [lead], 15)).toEqual({ chargeW: 1, limitedBy: undefined });
   });
 });

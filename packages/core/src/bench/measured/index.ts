@@ -1,1 +1,1 @@
-export { measuredFindings, measuredOf } from './measured-findings';
+export { measuredFindings, measuredOf, sheetsAbout } from './measured-findings';

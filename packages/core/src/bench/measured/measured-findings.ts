@@ -11,6 +11,27 @@ import type { CheckedStep, ReadingCode } from '../joints';
 import type { Sheet, SheetEntry } from '../sheet';
 
 /**
+ * Those of the sheets that were measured on a rig or on gear of it; a search for a fault says nothing of either.
+ *
+ * @example sheetsAbout('r', rig, []) // []
+ */
+export function sheetsAbout(rigId: string, rig: Rig, sheets: readonly SheetEntry[]): readonly SheetEntry[] {
+  const ids = new Set<string | undefined>(gearIdsOf(rig));
+  return sheets.filter(({ body }) => {
+    switch (body.kind) {
+      case 'joints':
+        return body.rigId === rigId;
+      case 'contacts':
+        return ids.has(body.substituteId) && (body.deviceId === undefined || ids.has(body.deviceId));
+      case 'taps':
+        return ids.has(body.batteryId);
+      case 'fault':
+        return false;
+    }
+  });
+}
+
+/**
  * What was measured and says stop, as findings of a rig: at its joints, at the contacts of what stands in for its batteries,
  * at the groups of its packs. Only the newest sheet of each counts, and of a joint only what has not changed since.
  * Cost: that of working the rig out once more where it was measured, else next to nothing.
@@ -23,9 +44,8 @@ export function measuredFindings(
   gear: ReadonlyMap<string, Gear>,
   sheets: readonly SheetEntry[],
 ): readonly Finding[] {
-  if (sheets.length === 0) return [];
-  const ids = new Set(gearIdsOf(rig));
-  return [...atJoints(rigId, rig, gear, sheets), ...atContacts(ids, gear, sheets), ...atGroups(ids, gear, sheets)];
+  const about = sheetsAbout(rigId, rig, sheets);
+  return [...atJoints(rigId, rig, gear, about), ...atContacts(gear, about), ...atGroups(gear, about)];
 }
 
 /**
@@ -83,11 +103,10 @@ function newest<S extends Pick<Sheet, 'at'>>(sheets: readonly S[], keyOf: (sheet
   return [...found.values()];
 }
 
-function atContacts(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
-  const about = sheets.flatMap(({ body }) => {
-    if (body.kind !== 'contacts' || body.substituteId === undefined || !ids.has(body.substituteId)) return [];
-    return body.deviceId === undefined || ids.has(body.deviceId) ? [{ ...body, substituteId: body.substituteId }] : [];
-  });
+function atContacts(gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
+  const about = sheets.flatMap(({ body }) =>
+    body.kind === 'contacts' && body.substituteId !== undefined ? [{ ...body, substituteId: body.substituteId }] : [],
+  );
   const own = newest(about, ({ substituteId, deviceId }) => `${substituteId} ${deviceId ?? ''}`);
   return own.flatMap((sheet) => {
     const { deviceId, substituteId, at } = sheet;
@@ -104,8 +123,8 @@ function atContacts(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, s
   });
 }
 
-function atGroups(ids: ReadonlySet<string>, gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
-  const about = sheets.flatMap(({ body }) => (body.kind === 'taps' && ids.has(body.batteryId) ? [body] : []));
+function atGroups(gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {
+  const about = sheets.flatMap(({ body }) => (body.kind === 'taps' ? [body] : []));
   return newest(about, ({ batteryId }) => batteryId).flatMap((sheet) => {
     const battery = gear.get(sheet.batteryId);
     // a sheet that was only begun says nothing

@@ -257,6 +257,13 @@ describe('two batteries side by side', () => {
     expect(join({ charge: 1, resistanceOhm }, { resistanceOhm }).verdict).toBe(verdict);
   });
 
+  it.each(['nimh', 'alkaline'] as const)('of %s never go together, however equal they are', (chemistry) => {
+    const cells = { chemistry, cellsInSeries: 8 };
+    const { verdict, joinA, warnings } = join(cells, cells);
+    expect([verdict, joinA]).toEqual(['stop', 0]);
+    expect(warnings.join(' ')).toMatch(/charge/);
+  });
+
   it('of other cells never go together, however equal their volts', () => {
     expect(join({ chemistry: 'lifepo4' }).verdict).toBe('stop');
     expect(join({ cellsInSeries: 3 }).verdict).toBe('stop');

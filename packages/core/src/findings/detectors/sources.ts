@@ -3,7 +3,7 @@ import type { PackSpec } from '../../physics/cell';
 import { batteryState, isChargedInPlace, isKind, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
 import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
-import { CHEMISTRIES, JOIN_C, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
+import { CHARGE_CELL_V, CHEMISTRIES, JOIN_C, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';
@@ -89,7 +89,7 @@ function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
     if (chargesWhileFeeding === false) found.push(harm('feeding'));
     // electronics between its ports decide whether a bank does both at once
     if (form === 'bank' && chargesWhileFeeding === undefined) found.push(lacking('charge-through', source));
-    if (chemistry === 'alkaline') found.push(harm('primary'));
+    if (CHARGE_CELL_V[chemistry] === undefined) found.push(harm('primary'));
     if (tooCold({ chemistry }, temperatureC)) found.push(harm('cold'));
     return found;
   });

@@ -15,12 +15,21 @@ const UNFIT: ReadonlySet<HarmKind> = new Set(['swollen', 'leaks', 'wet', 'recall
 const NEVER_SOUND: ReadonlySet<HarmKind> = new Set(['swollen', 'leaks']);
 
 /**
+ * Whether somebody who looks at it may find it sound again.
+ *
+ * @example canBeSound('battery', 'swollen') // false
+ */
+export function canBeSound(kind: Gear['kind'], what: HarmKind): boolean {
+  return kind !== 'battery' || !NEVER_SOUND.has(what);
+}
+
+/**
  * What has happened to a piece of gear and has not been found sound since, worst first.
  *
  * @example harmsOf({ ...battery, harmed: [{ what: 'dropped' }] }) // [{ what: 'dropped', on: undefined, unfit: false }]
  */
 export function harmsOf({ kind, harmed = [], borrowed }: Gear): readonly Harm[] {
-  const open = harmed.filter(({ what, sound }) => !sound || (kind === 'battery' && NEVER_SOUND.has(what)));
+  const open = harmed.filter(({ what, sound }) => !sound || !canBeSound(kind, what));
   const out = borrowed?.out;
   const lookedAt = harmed.some(({ what, sound }) => what === 'damaged' && sound);
   const found = [

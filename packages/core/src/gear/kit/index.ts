@@ -1,6 +1,6 @@
 export { isFlat, isReady, whyNotAtHand } from './at-hand';
 export { batteryHealth, ENERGY_SPREAD, energyFrom, energyNow, energySpread } from './battery-health';
-export { harmsOf, isHarmed } from './harm';
+export { canBeSound, harmsOf, isHarmed } from './harm';
 export type { HarmKind } from './harm';
 export { mayFly, strictestFlight } from './may-fly';
 export type { Flight } from './may-fly';

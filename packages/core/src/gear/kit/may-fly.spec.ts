@@ -13,6 +13,12 @@ describe('what may fly', () => {
     ['lead-acid over 100 Wh', pack({ chemistry: 'agm', cellsInSeries: 6, energyWh: 216 }), 'no'],
     ['lead-acid of 24 V', pack({ chemistry: 'agm', cellsInSeries: 12, energyWh: 84 }), 'no'],
     ['a camera battery', inCamera(), 'free'],
+    ['dry cells whose watt-hours nobody gave', pack({ chemistry: 'alkaline', energyWh: undefined }), 'free'],
+    ['a nickel pack above what lithium may hold', pack({ chemistry: 'nimh', cellsInSeries: 12, energyWh: 170 }), 'free'],
+    ['one that fell, however small', pack({ energyWh: 40, harmed: [{ what: 'dropped' }] }), 'no'],
+    ['one that fell and was found sound', pack({ energyWh: 40, harmed: [{ what: 'dropped', sound: true }] }), 'free'],
+    ['a swollen one that somebody calls sound', pack({ energyWh: 40, harmed: [{ what: 'swollen', sound: true }] }), 'no'],
+    ['dry cells that leak', pack({ chemistry: 'alkaline', harmed: [{ what: 'leaks' }] }), 'no'],
   ])('%s: %s', (_what, battery, expected) => expect(mayFly(battery)).toBe(expected));
 
   it('the strictest of several counts', () => {

@@ -1,4 +1,4 @@
-import { LOW_WATER } from '@viaggio/core/demo';
+import { LOW_WATER, LOW_WATER_SHEETS } from '@viaggio/core/demo';
 import { STYLE_WEIGHTS } from '@viaggio/core/units';
 import { deserialize, serialize } from 'node:v8';
 import { coreCalls } from './core-calls';
@@ -38,6 +38,18 @@ describe('what workers are asked', () => {
     const later = coreCalls.rigGlances(rigs, heavier, new Map());
     expect(of('Stills', later)).toBe(of('Stills'));
     expect(of(wheelhouse.name, later)).not.toBe(of(wheelhouse.name));
+  });
+
+  it('glances at what a meter stopped as at a stop, and works out only the rigs whose sheet has changed', () => {
+    const rigs = new Map(LOW_WATER.rigs.map(({ id, body }) => [id, body]));
+    const sheets = new Map(LOW_WATER_SHEETS.map(({ id, body }) => [id, body]));
+    const named = (all: ReturnType<typeof coreCalls.rigGlances>) => new Map([...all].map(([id, glance]) => [rigs.get(id)!.name, glance]));
+    const before = named(coreCalls.rigGlances(rigs, kit, new Map()));
+    const after = named(coreCalls.rigGlances(rigs, kit, sheets));
+    const stopped = [...after].filter(([name, { verdict }]) => verdict === 'stop' && before.get(name)!.verdict !== 'stop');
+    expect(stopped.map(([name]) => name).sort()).toEqual(['Monitor on the drawer lead', 'Skuadon on the blue board']);
+    for (const [, { worst }] of stopped) expect(worst).toMatch(/\d.* V|\breversed|wrong way/);
+    expect(after.get('Stills')).toBe(before.get('Stills'));
   });
 
   it('gives remedies in the order of the findings that are not good', () => {

@@ -1,6 +1,6 @@
 import { assess, isFault } from '@viaggio/core/answer';
 import type { Answer, Verdict } from '@viaggio/core/answer';
-import { measuredFindings } from '@viaggio/core/bench';
+import { measuredFindings, sheetsAbout } from '@viaggio/core/bench';
 import type { Sheet, SheetEntry } from '@viaggio/core/bench';
 import { gearIdsOf } from '@viaggio/core/gear';
 import type { Gear, Rig } from '@viaggio/core/gear';
@@ -47,7 +47,7 @@ interface KnownGlance {
 const known = new WeakMap<Rig, KnownGlance>();
 
 function glanceOf(id: string, rig: Rig, gear: ReadonlyMap<string, Gear>, all: readonly SheetEntry[]): RigGlance {
-  const sheets = all.filter(({ body }) => isAbout(body, id, rig));
+  const sheets = sheetsAbout(id, rig, all);
   const parts = gearIdsOf(rig).map((id) => gear.get(id));
   const before = known.get(rig);
   const same = <T>(one: readonly T[], other: readonly T[]): boolean =>
@@ -60,20 +60,6 @@ function glanceOf(id: string, rig: Rig, gear: ReadonlyMap<string, Gear>, all: re
 }
 
 const bodiesOf = (sheets: readonly SheetEntry[]): readonly Sheet[] => sheets.map(({ body }) => body);
-
-/** Whether a sheet was measured on this rig, or on gear of it. */
-function isAbout(sheet: Sheet, rigId: string, rig: Rig): boolean {
-  switch (sheet.kind) {
-    case 'joints':
-      return sheet.rigId === rigId;
-    case 'contacts':
-      return gearIdsOf(rig).some((id) => id === sheet.substituteId);
-    case 'taps':
-      return gearIdsOf(rig).includes(sheet.batteryId);
-    case 'fault':
-      return false;
-  }
-}
 
 export function glanceAt({ wantedMin }: Rig, { verdict, unlimited, run, plannedMin, beyondMin, findings: [first] }: Answer): RigGlance {
   return {

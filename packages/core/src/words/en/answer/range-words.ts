@@ -18,7 +18,7 @@ const within = (deviation: number): string => `±${say(2 * deviation, 'fraction'
  */
 export function sayRangeRule(): string {
   const { printed, guess, measured } = DRAW_SPREAD;
-  return `Each run draws every device’s watts (${within(printed)} for a maker’s figure, ${within(guess)} for a guess, its own spread or ${within(measured)} when measured), every battery’s capacity (its own spread or ${within(ENERGY_SPREAD.measured)} when measured, ${within(ENERGY_SPREAD.other)} otherwise), efficiencies (±${Math.round(200 * EFFICIENCY_SPREAD)} points) and the temperature anew; ± is read as two standard deviations.`;
+  return `Each run draws every device’s watts (${within(printed)} for a maker’s figure, ${within(guess)} for a guess, its own spread or ${within(measured)} when measured), every battery’s capacity (its own spread or ${within(ENERGY_SPREAD.measured)} when measured, ${within(ENERGY_SPREAD.other)} otherwise), efficiencies (±${Math.round(200 * EFFICIENCY_SPREAD)} points) and the temperature afresh; ± is read as two standard deviations.`;
 }
 
 export function tellRange(range: RunRange): ToldRange {

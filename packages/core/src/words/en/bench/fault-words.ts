@@ -52,13 +52,16 @@ export const CAUSE_WORDS: Readonly<Record<CauseId, { readonly says: string; read
     says: 'The bank switches itself off: it thinks nobody is there',
     mend: 'A bank that stays on, or one more small load on it.',
   },
-  'port-weak': { says: 'The port or its contract gives too little for this mode', mend: 'A stronger port, or a lighter mode.' },
+  'port-weak': {
+    says: 'The port, or the volts and watts agreed, gives too little for this mode',
+    mend: 'A stronger port, or a lighter mode.',
+  },
   'ports-shared': {
-    says: 'Several devices together ask for more than the source gives',
+    says: 'Several devices together draw more than the source gives',
     mend: 'Feed one of them from elsewhere, or dim it.',
   },
   renegotiates: {
-    says: 'The bank agrees anew on all its ports when a plug goes in',
+    says: 'The bank agrees again on all its ports when a plug goes in',
     mend: 'Plug everything in before recording, and keep the camera’s own battery in.',
   },
   'lead-thin': {

@@ -6,7 +6,7 @@ import type { WordsOf } from '../words-of';
 
 const FEED: WordsOf<FeedSays> = {
   finding: ({ finding }) => sayFinding(finding),
-  'device-has-none': ({ name, reason }) => `${name}: ${reason ? sayFeed(reason) : 'nothing of this approach mates with it.'}`,
+  'device-has-none': ({ name, reason }) => `${name}: ${reason ? sayFeed(reason) : 'nothing of this approach fits it.'}`,
   away: ({ away }) => `It is ${away}.`,
   'in-a-circle': () => 'It is fed from there: power would run in a circle.',
   'outputs-in-use': () => 'All its outputs are in use.',

@@ -22,7 +22,7 @@ const AFTER_HARM: Readonly<Record<HarmKind, string>> = {
   hot: 'Leave it out until somebody who knows it has looked for the reason.',
   damaged: 'Have it looked at by somebody who knows it, then enter that it is sound.',
   recalled: 'Do not use or charge it; follow its maker’s notice.',
-  'handed-over': 'Look at it with whom it belongs to before it is used, and write down what you both see.',
+  'handed-over': 'Look at it with whom it belongs to before it is used, note what you both see; then enter that it is sound.',
 };
 
 const AWAY: Readonly<Record<Away, string>> = {

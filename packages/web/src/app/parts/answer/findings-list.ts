@@ -18,7 +18,7 @@ const FEW = 2;
   imports: [NgTemplateOutlet, QuantityPipe, VerdictMark],
   template: `
     <div class="head">
-      <h2>{{ faults().length > 0 ? 'What to mend' : 'It matches' }}</h2>
+      <h2>{{ faults().length > 0 ? 'To fix' : 'It matches' }}</h2>
       <span class="count">{{ counts() }}</span>
       @if (hidden() > 0 || all()) {
         <button type="button" class="btn btn-sm btn-link p-0" [attr.aria-expanded]="all()" (click)="allChange.emit(!all())">

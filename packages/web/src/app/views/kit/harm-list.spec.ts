@@ -44,4 +44,16 @@ describe('what has happened to a thing', () => {
     expect(host(fixture).querySelector('input[type="checkbox"]')).toBeNull();
     expect(textOf(fixture)).toContain('Not to be used, charged or carried any more');
   });
+
+  it('is told of what came damaged too, until somebody has looked at it', async () => {
+    const { fixture, edits } = await shown({
+      ...lead,
+      borrowed: { how: 'rented', from: 'the hire desk', out: { on: '2026-01-09', damaged: true } },
+    });
+    expect(textOf(fixture, 'li')).toContain('was damaged when it was taken over, Fri 9 Jan 2026');
+    host(fixture).querySelector<HTMLInputElement>('input[type="checkbox"]')!.click();
+    await fixture.whenStable();
+    expect(edits.at(-1)!.harmed).toEqual([{ what: 'damaged', on: expect.any(String), sound: true }]);
+    expect(textOf(fixture)).not.toContain('taken over');
+  });
 });

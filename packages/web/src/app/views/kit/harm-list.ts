@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { gearShape } from '@viaggio/core/gear';
+import { canBeSound, gearShape, harmsOf } from '@viaggio/core/gear';
 import type { Gear } from '@viaggio/core/gear';
 import { formatDate, withChanges } from '@viaggio/core/units';
 import { localDate } from '../../device/dates';
@@ -27,12 +27,18 @@ const OPTIONS = gearShape.variants.cable.harmed.of.item.fields.what.options;
       [choices]="choices"
       (picked)="add($event)"
     />
-    @if (harmed().length > 0) {
+    @if (harmed().length > 0 || cameDamaged()) {
       <ul class="list-unstyled mb-0">
+        @if (cameDamaged(); as came) {
+          <li>
+            <span class="verdict-stop">was damaged when it was taken over{{ onDay(came.on) }}</span>
+            <app-check-field label="Looked at since, and sound" [small]="true" [value]="false" (valueChange)="lookedAt()" />
+          </li>
+        }
         @for (harm of harmed(); track $index; let index = $index) {
           <li>
             <span [class.verdict-stop]="!harm.sound">{{ saysOf(harm) }}</span>
-            @if (canBeSound(harm)) {
+            @if (canBeSound(gear().kind, harm.what)) {
               <app-check-field
                 label="Looked at since, and sound"
                 [small]="true"
@@ -67,16 +73,24 @@ export class HarmList {
   protected readonly harmed = computed(() => this.gear().harmed ?? []);
   protected readonly choices: readonly (readonly [What | '', string])[] = [['', 'nothing has happened to it'], ...choicesOf(OPTIONS)];
 
+  /** It came so from whom it was taken over, and nobody has looked at it since. */
+  protected readonly cameDamaged = computed(() => harmsOf(this.gear()).find(({ what }) => what === 'handed-over'));
+  protected readonly canBeSound = canBeSound;
+
   protected saysOf({ what, on }: Harm): string {
-    return `${OPTIONS[what]}${on === undefined ? '' : `, ${formatDate(on)}`}`;
+    return `${OPTIONS[what]}${this.onDay(on)}`;
   }
 
-  protected canBeSound({ what }: Harm): boolean {
-    return this.gear().kind !== 'battery' || (what !== 'swollen' && what !== 'leaks');
+  protected onDay(on: string | undefined): string {
+    return on === undefined ? '' : `, ${formatDate(on)}`;
   }
 
   protected add(what: What | ''): void {
     if (what !== '') this.put([...this.harmed(), { what, on: localDate(new Date()) }]);
+  }
+
+  protected lookedAt(): void {
+    this.put([...this.harmed(), { what: 'damaged', on: localDate(new Date()), sound: true }]);
   }
 
   protected sound(index: number, isSound: boolean): void {

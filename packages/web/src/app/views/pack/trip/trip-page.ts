@@ -54,7 +54,7 @@ export class TripPage {
     { title: 'Bags', link: './bags' },
     { title: 'Flying', link: './flying' },
     { title: 'At the gate', link: './gate' },
-    { title: 'Who and how', link: './setup' },
+    { title: 'Crew and travel', link: './setup' },
   ];
   protected readonly acts = computed((): readonly PageAct[] => {
     const dayId = this.sheet.trip()?.dayIds?.[0];

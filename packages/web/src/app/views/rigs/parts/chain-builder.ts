@@ -18,7 +18,7 @@ interface OpenInput {
   readonly holds: string | undefined;
 }
 
-/** The chain to a device, part by part from the device back to a source: offered is what mates, and told why the rest does not. */
+/** The chain to a device, part by part from the device back to a source: offered is what fits, and told why the rest does not. */
 @Component({
   selector: 'app-chain-builder',
   imports: [QuantityPipe, SelectField, VerdictMark],
@@ -74,13 +74,13 @@ interface OpenInput {
         <p class="small mb-2">What is plugged in there takes the place of {{ holds }}.</p>
       }
       @if (later().is === 'working') {
-        <p role="status" class="text-body-secondary">Trying what mates …</p>
+        <p role="status" class="text-body-secondary">Trying what fits …</p>
       }
       @if (found(); as all) {
         @if (all.offers.length === 0) {
-          <p>Nothing in the kit mates with it.</p>
+          <p>Nothing in the kit fits it.</p>
         }
-        <ul class="list-unstyled offers" aria-label="What mates">
+        <ul class="list-unstyled offers" aria-label="What fits">
           @for (offer of all.offers; track offer.title) {
             <li>
               @if (offer.verdict; as verdict) {
