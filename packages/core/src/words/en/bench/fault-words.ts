@@ -53,7 +53,7 @@ export const CAUSE_WORDS: Readonly<Record<CauseId, { readonly says: string; read
     mend: 'A bank that stays on, or one more small load on it.',
   },
   'port-weak': {
-    says: 'The port, or the volts and watts agreed, gives too little for this mode',
+    says: 'The port or its contract gives too little for this mode',
     mend: 'A stronger port, or a lighter mode.',
   },
   'ports-shared': {

@@ -21,7 +21,7 @@ function lessGaps({ gapMin }: Lasting): string {
 }
 
 function planSwap({ wantedMin, plannedMin }: Lasting): string {
-  if (plannedMin <= 0) return 'Mend what stops it first.';
+  if (plannedMin <= 0) return 'Fix what stops it first.';
   const packs = Math.ceil(wantedMin / plannedMin);
   return `Plan a swap at ${say(plannedMin, 'min')}: ${packs} charged batteries of this kind last ${say(wantedMin, 'min')}.`;
 }

@@ -113,7 +113,7 @@ export class AnswerHeadline {
   });
   protected readonly worst = computed(() => {
     const { verdict } = this.answer();
-    return verdict === 'stop' ? 'Mend what stops it first; then it can be timed.' : 'A figure is missing; see below for which.';
+    return verdict === 'stop' ? 'Fix what stops it first; then it can be timed.' : 'A figure is missing; see below for which.';
   });
 
   private readonly missing = computed(() => {

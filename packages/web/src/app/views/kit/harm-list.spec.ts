@@ -39,6 +39,18 @@ describe('what has happened to a thing', () => {
     expect(host(fixture).querySelector('li')).toBeNull();
   });
 
+  it('is picked from a list that stands open again, never at what happened last', async () => {
+    const { fixture, edits } = await shown(lead);
+    const select = host(fixture).querySelector('select')!;
+    for (const what of ['wet', 'dropped']) {
+      select.value = what;
+      select.dispatchEvent(new Event('change'));
+      await fixture.whenStable();
+      expect(select.selectedIndex).toBe(0);
+    }
+    expect(edits.at(-1)!.harmed!.map(({ what }) => what)).toEqual(['wet', 'dropped']);
+  });
+
   it('of a swollen battery is never sound again', async () => {
     const { fixture } = await shown({ ...battery, harmed: [{ what: 'swollen' }] });
     expect(host(fixture).querySelector('input[type="checkbox"]')).toBeNull();

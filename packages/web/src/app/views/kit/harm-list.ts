@@ -23,7 +23,7 @@ const OPTIONS = gearShape.variants.cable.harmed.of.item.fields.what.options;
       label="Has something happened to it?"
       [bare]="true"
       [small]="true"
-      value=""
+      [once]="true"
       [choices]="choices"
       (picked)="add($event)"
     />
@@ -71,7 +71,7 @@ export class HarmList {
   readonly gear = input.required<Gear>();
   readonly edit = output<GearEdit>();
   protected readonly harmed = computed(() => this.gear().harmed ?? []);
-  protected readonly choices: readonly (readonly [What | '', string])[] = [['', 'nothing has happened to it'], ...choicesOf(OPTIONS)];
+  protected readonly choices: readonly (readonly [What | '', string])[] = [['', 'Has something happened to it?'], ...choicesOf(OPTIONS)];
 
   /** It came so from whom it was taken over, and nobody has looked at it since. */
   protected readonly cameDamaged = computed(() => harmsOf(this.gear()).find(({ what }) => what === 'handed-over'));
