@@ -27,7 +27,7 @@ export type { Adapter, Battery, Budget, Cable, Device, Gear, GearKind, GearOf, H
 export { AWAY_FROM_CAMERA, MOUNT_PLACES, mountPlaceShape } from './mount-shape';
 export type { Covered, MountPlace } from './mount-shape';
 export { DIRTY_PANEL_SHARE, PANEL_SHARE } from './panel';
-export { handedOnPlus, isKeyed, plusMeets, plusOn } from './plus';
+export { handedOnPlus, isContactToContact, plusMeets, plusOn } from './plus';
 export type { Plus } from './plus';
 export { inputShape, outputShape } from './port';
 export type { Input, Output } from './port';

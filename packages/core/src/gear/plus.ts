@@ -44,8 +44,13 @@ export function plusOn({ type, polarity }: Connector): Plus | undefined {
 }
 
 /** Whether a connector has a usual place for plus, so that one that does not say may be taken for that. */
-export function isKeyed({ type }: Connector): boolean {
+function isKeyed({ type }: Connector): boolean {
   return USUAL[type] !== undefined;
+}
+
+/** Whether wire between two of them hands contact to contact, wherever plus is: plugs that go together in one way only. */
+export function isContactToContact(connector: Connector): boolean {
+  return isKeyed(connector) || connector.type === 'circular2';
 }
 
 /**
@@ -71,8 +76,7 @@ export function handedOnPlus(
 ): Plus | undefined {
   if (given === undefined) return undefined;
   const follows = (plus: Plus | undefined, isTurned: boolean): Plus | undefined => (plus && isTurned ? TURNED[plus] : plus);
-  if (near.type === far.type && far.polarity === undefined)
-    return isKeyed(near) || near.type === 'circular2' ? follows(given, crossed) : undefined;
+  if (near.type === far.type && far.polarity === undefined) return isContactToContact(near) ? follows(given, crossed) : undefined;
   const met = plusMeets(given, plusOn(near));
   if (met === 'unknown') return undefined;
   // ends of a kind that say opposite things are the crossed lead already

@@ -1,4 +1,4 @@
-import { connectorName, handedOnPlus, isKeyed, mates, plusMeets, plusOn } from '../../gear';
+import { connectorName, handedOnPlus, isContactToContact, mates, plusMeets, plusOn } from '../../gear';
 import type { Connector, Plus } from '../../gear';
 import { isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
@@ -33,7 +33,7 @@ function follow(connection: Connection): Followed {
   if (!cable) return meet(connection, source, load, given);
   const { ends, crossed } = cable.gear;
   const near: End = { part: cable, connector: ends.source };
-  const said = ends.source.polarity !== undefined || !(isKeyed(ends.source) || ends.source.type === 'circular2');
+  const said = ends.source.polarity !== undefined || !isContactToContact(ends.source);
   const { told } = said ? meet(connection, source, near, given) : { told: [] };
   // what is told of the near end is not told again of the far one
   const entered = told.length > 0 ? plusOn(ends.source) : given;
@@ -83,7 +83,7 @@ function isOnlyWire({ to, input }: Connection): boolean {
   return (
     passes &&
     connector.polarity === undefined &&
-    (isKeyed(connector) || connector.type === 'circular2') &&
+    isContactToContact(connector) &&
     to.outputs.every(({ gives, connector: { type } }) => gives === 'pack' && type === connector.type)
   );
 }

@@ -55,6 +55,14 @@ describe('batteries that feed one node are one circuit', () => {
     expect(minutes(two)).toBeLessThan(0.85 * minutes(ideal));
   });
 
+  it('that are all empty run for no minute, and are judged as one that is empty', () => {
+    const options = { powerW: 30, changes: { startCharge: 0 } };
+    const [two, one] = [judge(sideBySide([strong(), strong()], options)), judge(sideBySide([strong()], options))];
+    expect([two.firstStopMin, two.verdict]).toEqual([0, one.verdict]);
+    const currents = two.sources.flatMap(({ run }) => (run.start ? [run.start.packA] : []));
+    for (const amps of currents) expect(Number.isFinite(amps)).toBe(true);
+  });
+
   it('lead-acid is hurried by its own share, not by the whole', () => {
     // 2 × 33 Ah at 51 W: 4.3 A, 2.1 A each; the label is the pace of 1.65 A
     const two = minutes(sideBySide([leadAcid(396, 0.03), leadAcid(396, 0.03)], { powerW: 51, minV: 10 }));

@@ -28,7 +28,8 @@ export function withShares(trees: readonly SourceTree[], parts: ReadonlyMap<stri
     const holds = joined.map(({ pack }) => pack.capacityAh * (pack.startSoc ?? 1));
     const all = holds.reduce((sum, one) => sum + one, 0);
     joined.forEach(({ tree, joint }, place) => {
-      const share = Math.max(LEAST_SHARE, (holds[place] ?? 0) / all);
+      // all empty: none gives anything, each its part of it
+      const share = all > 0 ? Math.max(LEAST_SHARE, (holds[place] ?? 0) / all) : 1 / joined.length;
       shared.set(tree, { ...tree, shared: { share, joint } });
     });
   }
