@@ -6,6 +6,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { GALLERY_DIR, build } from './lib/build.mjs';
 import { CHROMIUM, installDebianPackages, installNodePackages, requireNode } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
@@ -21,6 +22,10 @@ const totals = { passed: 0, failed: 0 };
 /** What each step cost, and each test. */
 const costs = [];
 const tests = [];
+/** What failed, and the first that it said: told once more at the end, where whoever reads only that finds it. */
+const failures = [];
+/** As much of a failure as is told again, in lines. */
+const TOLD_AGAIN = 25;
 
 const CACHE = path.join(DATA, 'cache');
 const incremental = (name) => ['--incremental', '--tsBuildInfoFile', path.join(CACHE, `${name}.tsbuildinfo`)];
@@ -96,6 +101,7 @@ async function checks(names) {
       const failed = done.filter(({ ok }) => !ok);
       say(`\n== ${name}${failed.length === 0 ? ': sound' : `\n${failed.map(({ output }) => output).join('\n')}`}`);
       count(failed.length === 0 ? 1 : 0, 1);
+      failures.push(...failed.map(({ output }) => ({ name, said: output.trim().split('\n').slice(-TOLD_AGAIN) })));
       costs.push({ name, wallS: sum(done, 'wallS'), cpuS: sum(done, 'cpuS') });
     }
   };
@@ -133,9 +139,15 @@ async function unit(databaseUrl, watch) {
   count(numPassedTests, numTotalTests);
   if (!done.ok && numPassedTests === numTotalTests) count(0, 1); // a suite that did not even start
   costs.push({ name: 'unit', ...done });
-  for (const { name, assertionResults } of testResults)
-    for (const { fullName, duration } of assertionResults)
-      tests.push({ name: `${path.relative(ROOT, name)}: ${fullName}`, seconds: (duration ?? 0) / 1000 });
+  for (const { name, status, message, assertionResults } of testResults) {
+    const file = path.relative(ROOT, name);
+    if (status === 'failed' && assertionResults.length === 0) failures.push({ name: file, said: firstLines(message) });
+    for (const one of assertionResults) {
+      const test = `${file}: ${one.fullName}`;
+      tests.push({ name: test, seconds: (one.duration ?? 0) / 1000 });
+      if (one.status === 'failed') failures.push({ name: test, said: firstLines(one.failureMessages.join('\n')) });
+    }
+  }
 }
 
 async function journeys(databaseUrls, files) {
@@ -158,15 +170,13 @@ async function journeys(databaseUrls, files) {
   count(expected, expected + unexpected + flaky);
   if (!done.ok && unexpected + flaky === 0) count(0, 1);
   costs.push({ name: 'journeys', ...done });
-  for (const { file, title, tests: runs } of suites.flatMap(specsOf))
-    tests.push({
-      name: `e2e/tests/${file}: ${title}`,
-      seconds:
-        sum(
-          runs.flatMap(({ results }) => results),
-          'duration',
-        ) / 1000,
-    });
+  for (const { file, title, tests: runs } of suites.flatMap(specsOf)) {
+    const name = `e2e/tests/${file}: ${title}`;
+    const results = runs.flatMap((run) => run.results);
+    tests.push({ name, seconds: sum(results, 'duration') / 1000 });
+    if (runs.some(({ status }) => status === 'unexpected' || status === 'flaky'))
+      failures.push({ name, said: firstLines(results.flatMap(({ errors }) => errors.map(({ message }) => message)).join('\n')) });
+  }
 }
 
 /** The short form of what `npm run reliability` tries. */
@@ -177,21 +187,28 @@ async function reliability() {
   const [, passed = '0', failed = '0'] = /(\d+) passed, (\d+) failed\s*$/.exec(done.output) ?? [];
   count(Number(passed), Number(passed) + Number(failed));
   if (!done.ok && failed === '0') count(0, 1);
+  if (!done.ok) failures.push({ name: 'reliability', said: ['See above.'] });
   costs.push({ name: 'reliability', ...done });
+}
+
+/** The beginning of what a test said, without the colours of a terminal. */
+function firstLines(message = '') {
+  return stripVTControlCharacters(message).split('\n').slice(0, TOLD_AGAIN);
 }
 
 function specsOf({ suites = [], specs = [] }) {
   return [...specs, ...suites.flatMap(specsOf)];
 }
 
-/** Where the time went: for whoever is about to add a test. */
+/** Where the time went, for whoever is about to add a test, and what failed. */
 function report() {
   say('\n== time, in seconds: clock, processor');
   for (const { name, wallS, cpuS } of costs) say(`${name.padEnd(14)}${wallS.toFixed(0).padStart(6)}${cpuS.toFixed(0).padStart(6)}`);
-  if (tests.length === 0) return;
-  say('\n== the ten slowest tests');
+  if (tests.length > 0) say('\n== the ten slowest tests');
   for (const { name, seconds } of tests.sort((a, b) => b.seconds - a.seconds).slice(0, 10))
     say(`${seconds.toFixed(1).padStart(6)}  ${name}`);
+  if (failures.length > 0) say('\n== what failed');
+  for (const { name, said } of failures) say(`\n✗ ${name}\n${said.map((line) => `    ${line}`).join('\n')}`);
 }
 
 function readJson(file) {

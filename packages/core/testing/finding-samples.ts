@@ -4,8 +4,8 @@ import type { Contract } from '../src/physics/usb/power-delivery';
 
 const CONTRACT: Contract = { voltageV: 9, currentA: 3, powerW: 27, limitedBy: 'source', by: 'profile' };
 const PLAIN: Contract = { voltageV: 5, currentA: 2, powerW: 10, limitedBy: 'source', by: 'plain-5v' };
-const PORT = { maxA: 4.2, by: 'port', part: 'Holmvik 49', port: 'D-tap' } as const;
-const CABLE = { maxA: 3, by: 'cable', part: 'D-tap lead', port: undefined } as const;
+const PORT = { maxA: 4.2, by: 'port', past: 'trips', part: 'Holmvik 49', port: 'D-tap' } as const;
+const CABLE = { maxA: 3, by: 'cable', past: 'overheats', part: 'D-tap lead', port: undefined } as const;
 const RANGE = { supply: 'Holmvik 95', highV: 16.8, lowV: 12, place: 'DC in of Skuadon 60', minV: 11, maxV: 17 };
 const STANDING = {
   edge: 'front',
@@ -136,6 +136,10 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
       arrivesV: 12.4,
     })),
     { at: 'battery', battery: 'Holmvik 49', maxA: 4, isBare: false, afterMin: 30 },
+  ],
+  'peak-over-rating': [
+    { device: 'Lamp', peakW: 60, peakA: 4.6, limit: CABLE },
+    { device: 'Lamp', peakW: 60, peakA: 4.6, limit: { maxA: 4, by: 'input', past: 'rating', part: 'Lamp', port: 'DC in' } },
   ],
   'peak-stops': [
     { battery: 'Cell', peakW: 20, charge: 0.3, afterMin: 40 },

@@ -30,7 +30,7 @@ const codes = (built: Built, verdict = 'stop') =>
 describe('a phase is judged by every limit', () => {
   it.each([
     ['a port of 2 A', (watts: number) => byLead(watts, wire(), pack({}, { maxA: 2 })), 28, 60, 'over-current', 'stop'],
-    ['a thin lead of 1 A', (watts: number) => byLead(watts, wire({ maxA: 1 })), 13, 60, 'over-current', 'stop'],
+    ['a thin lead of 1 A', (watts: number) => byLead(watts, wire({ maxA: 1 })), 11, 60, 'over-current', 'stop'],
     ['a fuse of 1 A', (watts: number) => byLead(watts, wire({ fuseA: 1 })), 11, 60, 'over-current', 'stop'],
     ['a battery of 3 A', (watts: number) => byLead(watts, wire(), pack({ maxA: 3 })), 40, 70, 'over-current', 'stop'],
     ['a long lead', (watts: number) => byLead(watts, wire({ resistanceOhm: 0.2 })), 20, 60, 'wire-drop', 'caution'],

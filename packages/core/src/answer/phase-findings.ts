@@ -17,6 +17,8 @@ const BEYOND = 1e-6;
 const AT_ONCE = new Set<Finding['code']>([
   'contract-short',
   'legacy-short',
+  'over-current',
+  'peak-over-rating',
   'adapter-overloaded',
   'fuse-small',
   'wire-hot',

@@ -62,7 +62,7 @@ describe('what concerns somebody', () => {
     expect(told(asked({ rigs: blue, sheets: LOW_WATER_SHEETS }))).not.toContain('too-short');
     const [, rig] = [...blue][0]!;
     const harmed = new Map(gear);
-    for (const { gearId } of rig.devices) harmed.set(gearId, { ...gear.get(gearId)!, harmed: [{ what: 'wet' }] } as Gear);
+    for (const { gearId } of rig.devices) harmed.set(gearId, { ...gear.get(gearId)!, harmed: [{ what: 'wet' }] });
     const both = asked({ rigs: blue, gear: harmed, sheets: LOW_WATER_SHEETS });
     expect(told(both)).toEqual(expect.arrayContaining(['check-stopped', 'cannot-run']));
     expect(only(both.concerns, 'cannot-run')[0]!.finding.code).toBe('gear-harmed');

@@ -39,6 +39,7 @@ const MEANS: Readonly<Partial<Record<FindingCode, readonly Means[]>>> = {
   'wire-drop': ['cable', 'dim'],
   'over-current': ['port', 'cable', 'dim', 'mode', 'battery', 'feed'],
   'over-current-late': ['port', 'cable', 'dim', 'mode', 'battery', 'feed'],
+  'peak-over-rating': ['cable', 'port', 'mode', 'feed'],
   'peak-stops': ['port', 'cable', 'mode', 'battery', 'feed'],
   collapse: ['cable', 'battery', 'dim', 'mode', 'feed'],
   'adapter-overloaded': ['adapter', 'mode', 'feed'],

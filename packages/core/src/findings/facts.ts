@@ -162,6 +162,8 @@ export interface Facts extends StateFacts, DoubtFacts {
     readonly highA: number;
   };
   'peak-stops': { readonly battery: string; readonly peakW: number; readonly charge: number; readonly afterMin: number };
+  /** A peak above what a lead or an input is rated for: nothing ends it. */
+  'peak-over-rating': { readonly device: string; readonly peakW: number; readonly peakA: number; readonly limit: CurrentLimit };
   'peaks-together': {
     readonly source: string;
     readonly devices: readonly string[];

@@ -126,8 +126,8 @@ export const FIELDS_READ: Readonly<Record<string, Reading>> = {
   'input.pd.lead': ['cable-missing'],
   'input.pd.duty': 'named where the port is taken; that it is taken the rig says',
 
-  'device.peakW': ['peak-stops'],
-  'device.peakMs': ['peak-stops'],
+  'device.peakW': ['peak-stops', 'peak-over-rating'],
+  'device.peakMs': ['peak-stops', 'peak-over-rating'],
   'device.dimmable': 'what may be turned down where a day is too long',
   'device.needs.minV': ['mode-lost'],
   'device.needs.contractW': ['mode-lost'],

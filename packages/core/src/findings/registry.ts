@@ -11,7 +11,7 @@ import { stateFindings } from './detectors/gear-state';
 import { lackFindings } from './detectors/lacking';
 import { capabilityFindings } from './detectors/modes';
 import { mountFindings } from './detectors/mounts';
-import { peakFindings, togetherFindings } from './detectors/peaks';
+import { peakFindings, ratedPeakFindings, togetherFindings } from './detectors/peaks';
 import { plugFindings } from './detectors/plugs';
 import { recordingFindings } from './detectors/recording';
 import { parallelFindings, sourceFindings } from './detectors/sources';
@@ -146,7 +146,7 @@ export const DETECTORS: readonly Detector[] = [
       'fuse-far',
       'fuse-none',
     ],
-    atSource: ({ runs }, tree) => currentFindings(tree, runs.get(tree)),
+    atSource: ({ loads = NO_LOADS, runs }, tree) => currentFindings(tree, loads, runs.get(tree)),
   },
   {
     subject: 'bare cells',
@@ -163,8 +163,11 @@ export const DETECTORS: readonly Detector[] = [
   {
     subject: 'peaks',
     stage: 'flowing',
-    codes: ['peak-stops'],
-    atSource: ({ loads = NO_LOADS, runs }, tree) => peakFindings(tree, loads, runs.get(tree)),
+    codes: ['peak-stops', 'peak-over-rating'],
+    atSource: ({ loads = NO_LOADS, runs }, tree) => [
+      ...peakFindings(tree, loads, runs.get(tree)),
+      ...ratedPeakFindings(tree, loads, runs.get(tree)),
+    ],
   },
   {
     subject: 'peaks together',

@@ -38,7 +38,7 @@ describe('a moment of the run', () => {
       momentOf(
         {
           ...station,
-          limit: { maxA: 10, by: 'port', part: 'Plate', port: undefined },
+          limit: { maxA: 10, by: 'port', past: 'trips', part: 'Plate', port: undefined },
           moments: [{ voltageV: 7, currentA, powerW: 7 * currentA }],
         },
         0,

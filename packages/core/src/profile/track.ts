@@ -96,7 +96,7 @@ type Levels = (level: (point: TimedPoint) => Level | undefined) => Pick<Station,
 
 function sourceStation({ source, figures }: SourceTree, first: Connection, verdict: Verdict, levels: Levels): Station {
   const maxA = figures?.maxA;
-  const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', part: source.title, port: undefined } as const);
+  const limit = maxA === undefined ? undefined : ({ maxA, by: 'battery', past: 'trips', part: source.title, port: undefined } as const);
   const key = `source ${source.id}`;
   const base = { key, kind: 'battery', role: roleOf(source), gearId: source.id, name: source.title, limit, verdict } as const;
   if (!isKind(source, 'battery') || !figures)

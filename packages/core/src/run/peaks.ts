@@ -29,7 +29,7 @@ export function firstPeakBreak(
     for (const phase of phases) {
       if (phase.scale[load.id] === 0) continue;
       settle(circuit, phase.scale, new Set([load.id]));
-      const found = breakOf(circuit, openCircuitV, startSoc, endSoc, load.peakMs ?? 0);
+      const found = breakOf(circuit, openCircuitV, startSoc, endSoc, load.peakMs);
       if (found && (first === undefined || found.fromSoc > first.fromSoc)) first = { loadId: load.id, ...found };
     }
   }
@@ -54,7 +54,7 @@ export function peaksTogether(network: Network, startSoc: number, endSoc: number
   const { cellsInSeries, ocvPerCell } = network.pack;
   settle(circuit, {}, new Set(loads.map(({ id }) => id)));
   // the shortest decides what a fuse forgives: longer than that they are not all there
-  const peakMs = Math.min(...loads.map((load) => load.peakMs ?? 0));
+  const peakMs = Math.min(...loads.map((load) => load.peakMs ?? Infinity));
   const found = breakOf(circuit, (soc) => cellsInSeries * cellVoltage(ocvPerCell, soc), startSoc, endSoc, peakMs);
   return found && { ...found, loadIds: loads.map(({ id }) => id), powerW: loads.reduce((sum, { peakW = 0 }) => sum + peakW, 0) };
 }
@@ -71,7 +71,7 @@ function breakOf(
   openCircuitV: (soc: number) => number,
   startSoc: number,
   endSoc: number,
-  peakMs: number,
+  peakMs = Infinity,
 ): Found | undefined {
   const at = (soc: number): Found | undefined => {
     if (!solve(circuit, openCircuitV(soc))) {

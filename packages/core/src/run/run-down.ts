@@ -1,6 +1,6 @@
-import type { Network } from '../physics/circuit';
+import type { Feed, Network } from '../physics/circuit';
 import { isBehindJoint } from '../rig/resolved';
-import type { SourceTree } from '../rig/resolved';
+import type { Connection, SourceTree } from '../rig/resolved';
 import { discharge } from './discharge';
 import type { Discharge, DischargeOptions, TimedPoint } from './discharge';
 
@@ -29,4 +29,18 @@ export function runDown(tree: SourceTree, network: Network, options: DischargeOp
     end: whole(run.end),
     trace: run.trace.flatMap((point) => whole(point) ?? []),
   };
+}
+
+/**
+ * The run until so many amps are passed in a connection: when a limit is passed that ends nothing. Ends as the run does where
+ * it is not.
+ */
+export function runUntil(tree: SourceTree, network: Network, connection: Connection, maxA: number): Discharge {
+  const share = isBehindJoint(tree, connection) ? (tree.shared?.share ?? 1) : 1;
+  const limited = (feed: Feed): Feed => ({
+    ...feed,
+    ...(feed.id === connection.id && { maxA: maxA * share }),
+    ...(feed.feeds && { feeds: feed.feeds.map(limited) }),
+  });
+  return runDown(tree, { ...network, feeds: network.feeds.map(limited) });
 }

@@ -1,6 +1,6 @@
 import { isKind } from '../rig/drawn';
 import type { Part } from '../rig/drawn';
-import { budgetFeed, portFeed } from '../rig/resolved';
+import { budgetFeed, endingLimit, portFeed } from '../rig/resolved';
 import type { CurrentLimit, LoadDraw, SourceTree } from '../rig/resolved';
 import type { Discharge } from './discharge';
 import { stoppingPeak } from './first-stop';
@@ -66,7 +66,7 @@ export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, r
     case 'load-undervoltage':
       return { why: 'switches-off', device: nameOf(run.at), minV, ...left };
     case 'over-current':
-      return { why: 'over-current', limit: limitAt(tree, run.at), ...left };
+      return { why: 'over-current', limit: limitAt(tree, run), ...left };
     case 'empty':
     case 'collapse':
       return { why: run.cause, source: name };
@@ -75,17 +75,28 @@ export function stopOf(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, r
   }
 }
 
+/** Whether a limit of a connection is what ended a run: it is all but reached there. */
+export function isEndedBy(limit: CurrentLimit, run: Discharge, connectionId: string): boolean {
+  const endA = run.end?.feeds.find(({ id }) => id === connectionId)?.currentA;
+  return run.cause === 'over-current' && endA !== undefined && endA > limit.maxA * (1 - ALL_BUT_REACHED);
+}
+/** A limit is closed in on to far less than that. */
+const ALL_BUT_REACHED = 1e-3;
+
 /** The limit that is kept at a place of the circuit. */
-function limitAt({ source, connections, figures }: SourceTree, at: string): CurrentLimit | OtherLimit {
+function limitAt({ source, connections, figures }: SourceTree, run: Discharge): CurrentLimit | OtherLimit {
+  const { at } = run;
   const none = { maxA: undefined, maxW: undefined, port: undefined };
   if (at === 'pack') {
     const maxA = figures?.maxA;
     return maxA === undefined
       ? { ...none, by: 'unknown', part: source.title }
-      : { maxA, by: 'battery', part: source.title, port: undefined };
+      : { maxA, by: 'battery', past: 'trips', part: source.title, port: undefined };
   }
-  const [limit] = connections.find(({ id }) => id === at)?.limits ?? [];
-  if (limit) return limit;
+  // a converter at the end of a lead keeps the limit of what it gives itself
+  const here = connections.filter(({ id, before }) => id === at || before?.id === at);
+  const limit = here.map(({ id, limits }) => [id, endingLimit(limits)] as const).find(([id, one]) => one && isEndedBy(one, run, id));
+  if (limit?.[1]) return limit[1];
   for (const part of [source as Part, ...connections.map(({ to }) => to)]) {
     const budget = part.budgets.find(({ id }) => budgetFeed(part.id, id) === at);
     if (budget) return { maxA: budget.maxA, maxW: budget.maxW, by: 'budget', part: part.title, port: budget.name };

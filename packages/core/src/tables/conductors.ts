@@ -41,6 +41,15 @@ export const FUSE_MARGIN = 1.25;
 /** Typical blade and glass fuses carry twice their rating for a tenth of a second; electronic limits forgive nothing. */
 export const FUSE_FORGIVES = { timesRating: 2, forMs: 100 };
 
+/**
+ * What wire and contacts bear above their rating, since they take time to get hot: at twice the rated amps 0.5 mm² of copper
+ * gains about 7 °C in ten seconds (computed). Judgement, 2026-12.
+ */
+export const RATING_BEARS = { timesRating: 2, forMs: 10_000 } as const;
+
+/** A maker's rating that is passed by no more than this share costs its margin; past it nobody answers for it. Judgement, 2026-12. */
+export const RATING_MARGIN = 0.1;
+
 /** Degrees at which copper's table counts, and by how much more it resists for each degree above (IEC 60028). */
 export const COPPER_AT_C = 20;
 const COPPER_RISE_PER_C = 0.0039;

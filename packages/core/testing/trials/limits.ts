@@ -228,7 +228,7 @@ export const LIMIT_TRIALS: readonly Trial[] = [
   ['input.pd.sink', byUsb(bank(), usbCamera(10)), byUsb(bank(), usbCamera(10, { sink: 'charges-when-off' }))],
   ['input.pd.noPower', byUsb(bank(), usbCamera(10)), byUsb(bank(), usbCamera(10, { noPower: true }))],
   ['input.pd.lead', build({ bank: bank(), camera: usbCamera(10, { lead: true }) }, [['bank.out', 'camera.usb']]), build({ bank: bank(), camera: usbCamera(10) }, [['bank.out', 'camera.usb']])],
-  ['device.peakW', peaking({ peakW: 11, peakMs: 500 }), peaking({ peakW: 25, peakMs: 500 })],
+  ['device.peakW', peaking({ peakW: 11, peakMs: 20_000 }), peaking({ peakW: 25, peakMs: 20_000 })],
   ['device.peakMs', peaking({ peakW: 45, peakMs: 1 }, { maxA: undefined, areaMm2: 1.5, fuseA: 2 }), peaking({ peakW: 45, peakMs: 50_000 }, { maxA: undefined, areaMm2: 1.5, fuseA: 2 })],
   ['device.needs.minV', byUsb(bank(), usbCamera(5, {}, { needs: { minV: 8 } })), byUsb(plainBank(3), usbCamera(5, {}, { needs: { minV: 8 } }), A_TO_C)],
   ['device.needs.contractW', byUsb(bank({ ratingW: 27 }), usbCamera(10, {}, { needs: { contractW: 27 / PERCENT } })), byUsb(bank({ ratingW: 27 }), usbCamera(10, {}, { needs: { contractW: 27 * PERCENT } }))],

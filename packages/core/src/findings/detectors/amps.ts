@@ -2,10 +2,11 @@ import { isBare } from '../../gear';
 import { labelAh } from '../../physics/cell';
 import { inOwnBay, isKind, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
-import { budgetFeed, portBudget } from '../../rig/resolved';
+import { budgetFeed, endingLimit, portBudget } from '../../rig/resolved';
 import type { Connection, LoadDraw, SourceTree } from '../../rig/resolved';
+import { isEndedBy, networkOf, runUntil } from '../../run';
 import type { Discharge } from '../../run';
-import { BANK_LEAST_A, isAbove, PACK_LIMIT_C, ROUNDING } from '../../tables';
+import { BANK_LEAST_A, isAbove, PACK_LIMIT_C, RATING_MARGIN, ROUNDING } from '../../tables';
 import type { Finding } from '../facts';
 import { finding } from '../finding';
 import { endVerdict, feedPoint, mostCurrent } from '../points';
@@ -16,12 +17,12 @@ import { guardFindings } from './wires-and-fuses';
 const MUCH_HEAT_W = 2;
 
 /** Current in every lead, port, budget and part at every state of charge; fuses, wire, heat; collapse. */
-export function currentFindings(tree: SourceTree, run: Discharge | undefined): readonly Finding[] {
+export function currentFindings(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, run: Discharge | undefined): readonly Finding[] {
   const guards = guardFindings(tree, run);
   if (run === undefined) return guards;
   if (run.cause === 'collapse') return [collapse(tree, run), ...guards];
   return [
-    ...tree.connections.flatMap((one) => [...leadFindings(one, run), ...ratingFindings(one, run), ...heatFindings(one, run)]),
+    ...tree.connections.flatMap((one) => [...leadFindings(tree, draws, one, run), ...ratingFindings(one, run), ...heatFindings(one, run)]),
     ...packFindings(tree, run),
     ...packLimitFindings(tree, run),
     ...bankFindings(tree, run),
@@ -37,18 +38,33 @@ function collapse({ source, connections }: SourceTree, run: Discharge): Finding 
   return finding('collapse', endVerdict(run), place, facts);
 }
 
-function leadFindings({ id, from, to, limits, leeway }: Connection, run: Discharge): Finding[] {
-  const [limit] = limits;
+/** The limit that ends the run, and those that end nothing when they are passed: wire and plugs get hot, a rating is left. */
+function leadFindings(tree: SourceTree, draws: ReadonlyMap<string, LoadDraw>, connection: Connection, run: Discharge): Finding[] {
+  const { id, from, to, limits, leeway } = connection;
   const [start, end] = [run.start, run.end].map((point) => feedPoint(point, id));
-  if (!limit || !start || !end) return [];
+  const [least] = limits;
+  if (!least || !start || !end) return [];
   const place = { aspect: 'current', role: roleOf(from), gearId: from.id, connectionId: id, part: from.title } as const;
-  const flow = { startA: start.currentA, endA: end.currentA, limit };
-  if (isAbove(flow.startA, limit.maxA, Math.max(ROUNDING, leeway.share)))
-    return [finding('over-current', 'stop', place, { at: 'lead', to: to.title, ...flow })];
-  if (run.cause !== 'over-current' || run.at !== id) return [finding('current-fits', 'good', place, flow)];
-  const late = { at: 'lead', to: to.title, ...flow, afterMin: run.minutes, arrivesV: end.inputV } as const;
-  // a wire gets hot where a port trips: nothing ends it there
-  return [finding('over-current-late', limit.by === 'cable' ? 'stop' : endVerdict(run), place, late)];
+  const flow = { startA: start.currentA, endA: end.currentA };
+  const ending = endingLimit(limits);
+  const passed = limits.flatMap((limit): Finding[] => {
+    const within = Math.max(ROUNDING, leeway.share);
+    const isLittle = limit.past === 'rating' && !isAbove(Math.max(flow.startA, flow.endA), limit.maxA, RATING_MARGIN);
+    if (isAbove(flow.startA, limit.maxA, within))
+      return [finding('over-current', isLittle ? 'caution' : 'stop', place, { at: 'lead', to: to.title, ...flow, limit })];
+    const late = (until: Discharge): Finding => {
+      const arrivesV = feedPoint(until.end, id)?.inputV ?? end.inputV;
+      const level = endingLimit([limit]) ? endVerdict(until) : isLittle ? 'caution' : 'stop';
+      return finding('over-current-late', level, place, { at: 'lead', to: to.title, ...flow, limit, afterMin: until.minutes, arrivesV });
+    };
+    if (limit === ending) return isEndedBy(limit, run, id) ? [late(run)] : [];
+    if (endingLimit([limit]) || !isAbove(flow.endA, limit.maxA, within)) return [];
+    const network = networkOf(tree, draws);
+    return network ? [late(runUntil(tree, network, connection, limit.maxA * (1 + within)))] : [];
+  });
+  // the first that is passed is told, once
+  const [first] = passed;
+  return [first ?? finding('current-fits', 'good', place, { ...flow, limit: least })];
 }
 
 function packFindings({ source, figures }: SourceTree, run: Discharge): Finding[] {

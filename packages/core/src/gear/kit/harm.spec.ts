@@ -1,5 +1,5 @@
 import { inCamera, pack } from '../../../testing/rig-builder';
-import type { Gear } from '..';
+import type { Gear } from '../gear';
 import { whyNotAtHand } from './at-hand';
 import { canBeSound, harmsOf, isHarmed } from './harm';
 import type { HarmKind } from './harm';
@@ -21,7 +21,7 @@ describe('what has happened to a thing', () => {
   it('is never sound again of cells that have swollen or leak; a lead or a device may be', () => {
     const never = KINDS.filter((what) => !canBeSound('battery', what));
     expect(never).toEqual(['swollen', 'leaks']);
-    for (const kind of ['cable', 'device', 'adapter', 'supply', 'panel'] as const)
+    for (const kind of ['cable', 'device', 'adapter', 'supply'] as const)
       expect(KINDS.filter((what) => !canBeSound(kind, what))).toEqual([]);
   });
 

@@ -3,7 +3,7 @@ import type { Pack } from '../../physics/cell';
 import type { Converter, Feed, Network } from '../../physics/circuit';
 import { isKind } from '../drawn';
 import type { Part } from '../drawn';
-import { isFuse } from './conductor';
+import { endingLimit, isFuse } from './conductor';
 import type { Connection } from './connection';
 import { isBehindJoint } from './shared-node';
 import type { SourceTree } from './source-tree';
@@ -116,7 +116,7 @@ class Builder {
 
   private leadFeed(connection: Connection): Feed {
     const { id, leadOhm, limits, to, input, leeway } = connection;
-    const [limit] = limits;
+    const limit = endingLimit(limits);
     const inner = this.feedsOf(to, connection);
     const [share, own] = [this.shareIn(connection), this.shareAt(connection)];
     const base = {
@@ -146,7 +146,7 @@ class Builder {
     const { powerW = 0, peakW, peakMs } = this.draws.get(to.id) ?? {};
     const { minV, startV } = input.takes === 'window' ? input : {};
     // what is above the contract comes from the device's own battery, peaks with it
-    const peak = peakW !== undefined && peakW <= mixedW && { peakW: peakW * share, peakMs: peakMs ?? 0 };
+    const peak = peakW !== undefined && peakW <= mixedW && { peakW: peakW * share, ...(peakMs !== undefined && { peakMs }) };
     // a device keeps to its contract: what the lead takes of it is not drawn on top
     const agreed = contract !== undefined && powerW <= contract.powerW ? (agreedW ?? Infinity) : Infinity;
     const load = {

@@ -8,13 +8,25 @@ import type { Ends } from '../drawn';
 import { plainPortAmps } from './contract';
 import type { Evidence } from './figure';
 
+/**
+ * What happens past a limit: a fuse, a board or a breaker ends it; a port that regulates lets its voltage fall until what it
+ * feeds goes off; wire and contacts get hot; past a rating nothing happens that anybody answers for.
+ */
+export type PastLimit = 'trips' | 'folds-back' | 'overheats' | 'rating';
+
 /** One limit on the current of a connection, and what sets it. */
 export interface CurrentLimit {
   readonly maxA: number;
   readonly by: 'contract' | 'port' | 'port-fuse' | 'cable' | 'cable-fuse' | 'input' | 'part-fuse' | 'battery';
+  readonly past: PastLimit;
   /** The part that sets it, by name; its port where that is what counts. */
   readonly part: string;
   readonly port: string | undefined;
+}
+
+/** The limit that ends what flows in a connection, if any does: past the others it goes on. */
+export function endingLimit(limits: readonly CurrentLimit[]): CurrentLimit | undefined {
+  return limits.find(({ past }) => past === 'trips' || past === 'folds-back');
 }
 
 /** A fuse blows in time, an electronic limit trips at once. */
@@ -83,6 +95,25 @@ export function secondPort(all: readonly Ends[], { from, to, output }: Ends): Ou
   );
 }
 
+/** A port that hands on its battery's volts has a breaker, one that holds its own regulates. */
+function pastOf(by: CurrentLimit['by'], { gives }: Output): PastLimit {
+  switch (by) {
+    case 'cable':
+      return 'overheats';
+    case 'input':
+      return 'rating';
+    case 'contract':
+      return 'folds-back';
+    case 'port':
+      return gives === 'pack' ? 'trips' : 'folds-back';
+    case 'battery':
+    case 'port-fuse':
+    case 'cable-fuse':
+    case 'part-fuse':
+      return 'trips';
+  }
+}
+
 /** Every known limit of a connection, the least first; what is not known and must be is told to the evidence. */
 export function currentLimits(
   ends: Ends,
@@ -93,7 +124,7 @@ export function currentLimits(
   const { id, from, output, cable, to, input } = ends;
   const limits: CurrentLimit[] = [];
   const add = (maxA: number | undefined, by: CurrentLimit['by'], part: string, port?: string): void => {
-    if (maxA !== undefined) limits.push({ maxA, by, part, port });
+    if (maxA !== undefined) limits.push({ maxA, by, past: pastOf(by, output), part, port });
   };
   if (contract) add(contract.currentA, 'contract', from.title);
   else if (output.gives !== 'pd') {

@@ -2,7 +2,7 @@ export { cautionsOf } from './cautions';
 export type { Caution } from './cautions';
 export { budgetFeed, circuitOf, portBudget, portFeed } from './circuit-of';
 export type { LoadDraw } from './circuit-of';
-export { cableLimit, wireArea } from './conductor';
+export { cableLimit, endingLimit, wireArea } from './conductor';
 export type { CurrentLimit } from './conductor';
 export { orderOfConnecting } from './connecting';
 export type { ConnectingStep } from './connecting';

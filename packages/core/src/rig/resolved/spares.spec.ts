@@ -1,6 +1,8 @@
 import { build, camera, pack } from '../../../testing/rig-builder';
-import type { Battery } from '../../gear';
-import { drawnRig } from '../drawn';
+import type { Battery } from '../../gear/gear';
+import { portsOf } from '../../gear/ports-of';
+import { drawnRig } from '../drawn/drawn-rig';
+import type { Part } from '../drawn/part';
 import { spareTrouble } from './spares';
 
 /** What keeps a spare from the place of a 95 Wh battery that feeds a camera. */
@@ -8,8 +10,8 @@ function trouble(over: Partial<Battery>) {
   const first = pack({ maxA: 10, cutoffV: 11 });
   const { rig, gear } = build({ pack: first, camera: camera({}, 20) }, [['pack.out', 'camera.in']]);
   const drawn = drawnRig(rig, gear);
-  const part = { id: 'pack', gear: first, title: 'pack' };
-  return spareTrouble(drawn, { id: 'spare', gear: pack({ maxA: 10, cutoffV: 11, ...over }), title: 'spare' }, part as never)?.why;
+  const part = (id: string, one: Battery): Part<Battery> => ({ id, gear: one, title: id, ...portsOf(one) });
+  return spareTrouble(drawn, part('spare', pack({ maxA: 10, cutoffV: 11, ...over })), part('pack', first))?.why;
 }
 
 describe('a spare in the place of a battery', () => {

@@ -69,6 +69,7 @@ export const FINDING_SPEAKS = {
   'mode-closed': ['port-weak', 2],
   'budget-passed': ['ports-shared', 6],
   'budget-shared': ['ports-shared', 2],
+  'peak-over-rating': ['lead-thin', 3],
   'peaks-together': ['ports-shared', 5],
   'peak-stops': ['adapter-weak', 3],
   'adapter-overloaded': ['adapter-weak', 6],

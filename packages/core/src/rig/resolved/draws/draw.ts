@@ -71,7 +71,7 @@ export function deviceDraw(
   const { peakW, peakMs } = device;
   return {
     powerW: atW * scale,
-    ...((mode?.peakW ?? peakW) !== undefined && { peakW: mode?.peakW ?? peakW, peakMs: peakMs ?? 0 }),
+    ...((mode?.peakW ?? peakW) !== undefined && { peakW: mode?.peakW ?? peakW, peakMs }),
     spread: ('spread' in draw ? draw.spread : undefined) ?? DRAW_SPREAD[read.from],
     counted: countedBy(draw),
   };

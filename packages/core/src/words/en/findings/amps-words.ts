@@ -32,6 +32,7 @@ export const AMPS: Wordings<
   | 'over-current'
   | 'over-current-late'
   | 'peak-stops'
+  | 'peak-over-rating'
   | 'peaks-together'
   | 'pack-limit-unknown'
   | 'bank-switches-off'
@@ -98,6 +99,13 @@ export const AMPS: Wordings<
       shown('from charge', charge, 'fraction'),
       shown('after', afterMin, 'min'),
     ],
+  },
+  'peak-over-rating': {
+    means: 'A peak of the load is above what a lead or an input is rated for; nothing ends it there.',
+    says: ({ device, peakW, peakA, limit }) =>
+      `At its peak of ${say(peakW, 'W')} ${device} draws ${say(peakA, 'A')}; allowed are ${sayLimit(limit)}. ${pastLimit(limit)}`,
+    remedy: () => 'Use a lead and an input rated for the peak; where it is over in seconds, enter how long it is.',
+    shows: ({ peakA, peakW, limit }) => [shown('peak', peakW, 'W'), shown('at the peak', peakA, 'A'), shown('allowed', limit.maxA, 'A')],
   },
   'peaks-together': {
     means: 'Peaks of several devices at the same moment break a limit that each by itself keeps.',

@@ -29,22 +29,22 @@ export function sayLimit(limit: CurrentLimit): string {
   return `${say(limit.maxA, 'A')} (${limitSetter(limit)})`;
 }
 
-/** What happens past a limit: a port trips, a fuse blows, a wire gets hot, an input must not be given more. */
-export function pastLimit({ by }: Pick<CurrentLimit, 'by'>): string {
-  switch (by) {
-    case 'contract':
-    case 'port':
-      return 'It trips there.';
-    case 'port-fuse':
-    case 'cable-fuse':
-    case 'part-fuse':
-      return 'The fuse blows.';
-    case 'battery':
-      return PAST_BOARD;
-    case 'cable':
+/**
+ * What happens past a limit.
+ *
+ * @example pastLimit({ by: 'port', past: 'folds-back' }) // 'Its voltage falls there until what it feeds goes off.'
+ */
+export function pastLimit({ by, past }: Pick<CurrentLimit, 'by' | 'past'>): string {
+  switch (past) {
+    case 'trips':
+      if (by === 'battery') return PAST_BOARD;
+      return by === 'port' ? 'It trips there.' : 'The fuse blows.';
+    case 'folds-back':
+      return 'Its voltage falls there until what it feeds goes off.';
+    case 'overheats':
       return 'Nothing trips there: the lead gets hot.';
-    case 'input':
-      return 'More is not allowed in there.';
+    case 'rating':
+      return 'Nothing trips there, but its maker answers for no more.';
   }
 }
 
