@@ -1,7 +1,7 @@
 import { compareContacts, judgeTaps, verdictOfContacts, windowOf } from '../bench/contacts';
 import { findFault } from '../bench/fault';
 import { sheetOfRig, standingOf } from '../bench/joints';
-import type { CheckStanding } from '../bench/joints';
+import type { CheckStanding, CheckStep } from '../bench/joints';
 import type { Sheet } from '../bench/sheet';
 import { SIZE_TOOLS } from '../bench/size';
 import type { SizeToolName } from '../bench/size';
@@ -15,7 +15,7 @@ import type { ToldFault, Words } from '../words';
 /** A step of a rig's check as documents and the command line tell it. */
 export interface ToldStep {
   readonly step: string;
-  readonly is: 'lead' | 'across' | 'open' | 'loaded' | 'attached';
+  readonly is: CheckStep['is'];
   readonly at: string;
   readonly probes: string;
   readonly expect: {
@@ -72,7 +72,7 @@ export function tellStep(checked: CheckStanding['steps'][number], words: Words =
     expect: {
       ...(minV !== undefined && { minV }),
       ...(maxV !== undefined && { maxV }),
-      polarity: is === 'lead' || is === 'across' ? 'none' : 'plus',
+      polarity: is === 'lead' || is === 'across' || is === 'apart' ? 'none' : 'plus',
       ...(maxOhm !== undefined && { maxOhm }),
       ...(loadW !== undefined && { loadW }),
       says: words.sayExpected(step),

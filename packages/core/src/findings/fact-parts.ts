@@ -1,7 +1,7 @@
 import type { Gear, MountPlace } from '../gear';
 import type { Contract } from '../physics/usb';
 /** What a meter said at a joint that keeps what lies behind from being powered. */
-export type MeasuredWrong = 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'broken' | 'short';
+export type MeasuredWrong = 'reversed' | 'nothing-there' | 'too-high' | 'too-low' | 'broken' | 'short' | 'too-far-apart';
 
 /** Where a thing is that cannot be taken. */
 export type Away = NonNullable<Gear['away']> | 'archived';

@@ -12,7 +12,7 @@ import type { MeterReading } from './judge';
 import { readMeter } from './read-meter';
 import { sheetOfRig, standingOf, withReading } from './standing';
 import { checkSteps } from './steps';
-import type { CheckStep } from './steps';
+import type { CheckStep } from './step';
 
 const gear = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
 const RIGS = LOW_WATER.rigs.map(({ body }) => body);

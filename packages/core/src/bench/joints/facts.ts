@@ -1,16 +1,32 @@
 import { batteryFigures } from '../../gear';
-import { isKind } from '../../rig/drawn';
+import type { Battery } from '../../gear';
+import { batteryState, isKind } from '../../rig/drawn';
+import type { Rig } from '../../rig/drawn';
 import type { Connection } from '../../rig/resolved';
 
 /**
  * What a joint rests on, shortened to eight signs: which parts, which ports, what the outputs give, what the next part
- * takes, which lead; and what comes before, where the joint hands that on. How full a battery is does not count: a reading stays true of the joint, not of the day.
+ * takes, which lead; and what comes before, where the joint hands that on. How full a battery is does not count: a reading
+ * stays true of the joint, not of the day.
  */
 export function factsOf({ source, before, from, to, input, output, cable, contract }: Connection): string {
   const cells = source && isKind(source, 'battery') ? [source.gear.chemistry, batteryFigures(source.gear).cellsInSeries] : [];
   const lead = cable && [cable.id, cable.gear.crossed ?? false, cable.gear.ends, cable.gear.fuseA];
   const handedOn = before && output.gives === 'pack' ? [factsOf(before)] : [];
   return shortened(canonical([source?.id, cells, from.id, output, to.id, input, lead, contract?.voltageV, ...handedOn]));
+}
+
+/** The same of a battery of a string by itself. */
+export function factsOfAlone(id: string, battery: Battery, hubId: string): string {
+  return shortened(canonical([id, hubId, battery.chemistry, batteryFigures(battery).cellsInSeries, battery.outputs]));
+}
+
+/** The same of two batteries about to be joined. How full they are counts here: the volts between them are of that moment. */
+export function factsOfPair(rig: Rig, one: Connection, other: Connection): string {
+  const charges = [one, other].map(({ source }) =>
+    source && isKind(source, 'battery') ? [source.gear.charge, batteryState(rig, source.id).startSoc] : [],
+  );
+  return shortened(canonical([factsOf(one), factsOf(other), charges]));
 }
 
 /** The same text for the same facts, in whatever order a database gives their fields back. */

@@ -7,4 +7,4 @@ export type { JointSays } from './says';
 export { sheetOfRig, standingOf, withReading } from './standing';
 export type { CheckStanding } from './standing';
 export { checkSteps } from './steps';
-export type { CheckStep, NamedOutput, Probes, StepPlace } from './steps';
+export type { CheckStep, NamedOutput, Probes, StepPlace } from './step';

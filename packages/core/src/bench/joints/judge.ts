@@ -1,6 +1,6 @@
 import type { Verdict } from '../../findings';
-import { NOTHING_SHARE, SHORT_TIMES } from '../../tables';
-import type { CheckStep } from './steps';
+import { isAbove, JOIN_TOLD_SHARE, NOTHING_SHARE, SHORT_TIMES } from '../../tables';
+import type { CheckStep } from './step';
 
 /** What a meter showed: a figure, or that it was over its range: an open circuit, where ohms are measured. */
 export type MeterReading = number | 'OL';
@@ -17,7 +17,9 @@ export type ReadingCode =
   | 'broken'
   | 'high-ohm'
   | 'short'
-  | 'not-known';
+  | 'not-known'
+  | 'flows-on-joining'
+  | 'too-far-apart';
 
 export interface Judged {
   readonly verdict: Verdict;
@@ -44,6 +46,7 @@ export const isOhms = ({ is }: Pick<CheckStep, 'is'>): boolean => is === 'lead' 
  */
 export function judgeReading(step: CheckStep, reading: MeterReading): Judged {
   if (step.is === 'across') return judgeAcross(step, reading);
+  if (step.is === 'apart') return judgeApart(step, reading);
   return step.is === 'lead' ? judgeOhms(step, reading) : judgeVolts(step, reading);
 }
 
@@ -56,6 +59,15 @@ function judgeOhms({ maxOhm }: CheckStep, reading: MeterReading): Judged {
 function judgeAcross({ maxOhm = 1 }: CheckStep, reading: MeterReading): Judged {
   if (reading === 'OL') return { verdict: 'good', code: 'as-expected' };
   return reading <= SHORT_TIMES * maxOhm ? { verdict: 'stop', code: 'short' } : { verdict: 'caution', code: 'not-as-expected' };
+}
+
+/** Volts between two batteries: what flows when they are joined goes by them, whichever is the fuller. */
+function judgeApart({ maxV }: CheckStep, reading: MeterReading): Judged {
+  if (maxV === undefined) return { verdict: 'unknown', code: 'not-known' };
+  if (reading === 'OL' || isAbove(Math.abs(reading), maxV)) return { verdict: 'stop', code: 'too-far-apart' };
+  return Math.abs(reading) > JOIN_TOLD_SHARE * maxV
+    ? { verdict: 'caution', code: 'flows-on-joining' }
+    : { verdict: 'good', code: 'as-expected' };
 }
 
 function judgeVolts({ minV, maxV, next, highV, meter }: CheckStep, reading: MeterReading): Judged {

@@ -3,7 +3,7 @@ import type { Issue } from '../../issue';
 import { parseQuantity } from '../../quantity';
 import { isOhms } from './judge';
 import type { MeterReading } from './judge';
-import type { CheckStep } from './steps';
+import type { CheckStep } from './step';
 
 /** How meters and people write “over the range”: `OL`, `0L`, `O.L`, `0.L`, `1 .`, `∞`. */
 const OVER = /^[-+]?\s*(o\.?l\.?|0\.?l\.?|over(load)?|∞|1\s*\.)$/i;

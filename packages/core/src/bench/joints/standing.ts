@@ -5,7 +5,7 @@ import type { JointReading, SheetEntry, SheetOf } from '../sheet';
 import { isOhms, judgeSteps } from './judge';
 import type { CheckedStep, MeterReading } from './judge';
 import { checkSteps } from './steps';
-import type { CheckStep } from './steps';
+import type { CheckStep } from './step';
 
 /** Where a rig's check stands. */
 export interface CheckStanding {

@@ -65,6 +65,7 @@ const WRONG: Readonly<Partial<Record<ReadingCode, MeasuredWrong>>> = {
   'too-low': 'too-low',
   broken: 'broken',
   short: 'short',
+  'too-far-apart': 'too-far-apart',
 };
 
 function atJoints(rigId: string, rig: Rig, gear: ReadonlyMap<string, Gear>, sheets: readonly SheetEntry[]): readonly Finding[] {

@@ -1,9 +1,9 @@
-import { cellVoltage, labelAh, tooCold } from '../../physics/cell';
-import type { PackSpec } from '../../physics/cell';
+import { tooCold } from '../../physics/cell';
 import { batteryState, isChargedInPlace, isKind, printedAh, roleOf } from '../../rig/drawn';
 import type { Part } from '../../rig/drawn';
-import type { Connection, ResolvedRig, SourceTree } from '../../rig/resolved';
-import { CHARGE_CELL_V, CHEMISTRIES, JOIN_C, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
+import { joinedPairs, joiningOf } from '../../rig/resolved';
+import type { JoinedPair, ResolvedRig } from '../../rig/resolved';
+import { CHARGE_CELL_V, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';
@@ -18,33 +18,16 @@ function ofSource(source: Part, aspect: FindingPlace['aspect']): FindingPlace {
 }
 
 /** Packs on a part that joins them: unlike ones never, unequal ones by the current that would flow between them. */
-export function parallelFindings({ rig, parts, trees }: ResolvedRig): Finding[] {
-  return [...parts.values()].flatMap((part) => {
-    if (!isKind(part, 'hub') || part.gear.isolates) return [];
-    const { inputOrder } = part.gear;
-    if (inputOrder !== 'together' && inputOrder !== undefined) return [];
-    const joined = trees.flatMap((tree) => {
-      const way = tree.connections.find(({ to }) => to.id === part.id);
-      // what is held or stepped up on its way does not flow back
-      return way && followsSource(way) ? [{ tree, way }] : [];
-    });
-    const found = joined.flatMap((one, place) => joined.slice(place + 1).flatMap((other) => between(rig, part, one, other)));
+export function parallelFindings(resolved: ResolvedRig): Finding[] {
+  return joinedPairs(resolved).flatMap((pair) => {
+    const found = between(resolved, pair);
     // where nobody says what it does with several, what it would do to them joined is not known
-    return inputOrder === 'together' ? found : found.map((one) => ({ ...one, verdict: 'unknown' as const }));
+    return pair.isAssumed ? found.map((one) => ({ ...one, verdict: 'unknown' as const })) : found;
   });
 }
 
-function followsSource(connection: Connection): boolean {
-  for (let at: Connection | undefined = connection; at; at = at.before) if (at.converter && !isKind(at.from, 'supply')) return false;
-  return true;
-}
-
-interface Joined {
-  readonly tree: SourceTree;
-  readonly way: Connection;
-}
-
-function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined): Finding[] {
+function between(resolved: ResolvedRig, pair: JoinedPair): Finding[] {
+  const { hub, one, other } = pair;
   const [a, b] = [one.tree.source, other.tree.source];
   const place: FindingPlace = { ...ofSource(hub, 'voltage'), connectionId: one.way.id };
   const names = { hub: hub.title, one: a.title, other: b.title };
@@ -53,25 +36,14 @@ function between(rig: ResolvedRig['rig'], hub: Part, one: Joined, other: Joined)
     return isKind(a, 'supply') && isKind(b, 'supply') ? [] : [finding('parallel-unlike', 'stop', place, { ...names, why: 'supply' })];
   // what is missing of them is told as that
   if (!first || !second) return [];
-  if (first.spec.chemistry !== second.spec.chemistry) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'chemistry' })];
-  if (first.spec.cellsInSeries !== second.spec.cellsInSeries)
-    return [finding('parallel-unlike', 'stop', place, { ...names, why: 'cells' })];
-  const joinC = JOIN_C[first.spec.chemistry];
-  if (joinC === undefined) return [finding('parallel-unlike', 'stop', place, { ...names, why: 'never' })];
-  const [oneV, otherV] = [
-    openVolts(first.spec, batteryState(rig, a.id).startSoc),
-    openVolts(second.spec, batteryState(rig, b.id).startSoc),
-  ];
-  const ohm = first.pack.resistanceOhm + second.pack.resistanceOhm + one.way.leadOhm + other.way.leadOhm;
-  const currentA = Math.abs(oneV - otherV) / ohm;
-  const limitA = joinC * Math.min(labelAh(first.spec), labelAh(second.spec));
+  const unlike = (why: Facts['parallel-unlike']['why']): Finding[] => [finding('parallel-unlike', 'stop', place, { ...names, why })];
+  if (first.spec.chemistry !== second.spec.chemistry) return unlike('chemistry');
+  if (first.spec.cellsInSeries !== second.spec.cellsInSeries) return unlike('cells');
+  const joining = joiningOf(resolved, pair);
+  if (!joining) return unlike('never');
+  const { currentA, limitA } = joining;
   if (currentA <= JOIN_TOLD_SHARE * limitA) return [];
-  const facts = { ...names, oneV, otherV, ohm, currentA, limitA };
-  return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, facts)];
-}
-
-function openVolts({ chemistry, cellsInSeries }: PackSpec, soc: number): number {
-  return cellsInSeries * cellVoltage(CHEMISTRIES[chemistry].ocvPerCell, soc);
+  return [finding('parallel-current', currentA > limitA ? 'stop' : 'caution', place, { ...names, ...joining })];
 }
 
 /** A charger or a panel on a battery that must not be charged so. */

@@ -4,6 +4,8 @@ export { budgetFeed, circuitOf, portBudget, portFeed } from './circuit-of';
 export type { LoadDraw } from './circuit-of';
 export { cableLimit, endingLimit, wireArea } from './conductor';
 export type { CurrentLimit } from './conductor';
+export { joinedPairs, joiningOf } from './joined-packs';
+export type { JoinedPair, Joining } from './joined-packs';
 export { orderOfConnecting } from './connecting';
 export type { ConnectingStep } from './connecting';
 export { hasCushion, hasOwnBattery } from './connection';

@@ -50,6 +50,7 @@ export const MEASURED_SPEAKS = {
   'nothing-there': ['contact-loose', 8],
   broken: ['contact-loose', 10],
   short: ['contact-loose', 10],
+  'too-far-apart': ['battery-low', 4],
 } as const;
 
 /** By how much it speaks for a part that it is marked broken, lent or lost, or that something has happened to it. */

@@ -3,6 +3,7 @@ import type { CheckedStep, CheckStep, MeterReading } from '../../../bench/joints
 import { formatQuantity } from '../../../quantity';
 
 const volts = (value: number | undefined): string => (value === undefined ? 'unknown' : formatQuantity(value, 'V'));
+const amps = (value: number | undefined): string => (value === undefined ? 'an unknown current' : formatQuantity(value, 'A'));
 const ohms = (value: number | undefined): string => (value === undefined ? 'unknown' : formatQuantity(value, 'ohm'));
 
 /**
@@ -21,6 +22,7 @@ export function sayShown(step: CheckStep, reading: MeterReading): string {
  */
 export function sayExpected({ is, minV, maxV, maxOhm }: CheckStep): string {
   if (is === 'across') return 'no connection (OL)';
+  if (is === 'apart') return maxV === undefined ? 'unknown' : `${volts(maxV)} apart at most`;
   if (is === 'lead') return maxOhm === undefined ? 'unknown' : `${ohms(maxOhm)} at most`;
   return minV === undefined || maxV === undefined ? 'unknown: a figure is missing' : `${volts(minV)} to ${volts(maxV)}`;
 }
@@ -30,7 +32,7 @@ export function sayExpected({ is, minV, maxV, maxOhm }: CheckStep): string {
  *
  * @example sayWhyExpected(checkSteps(rig, gear)[0]) // 'From the charge as entered, what the output holds, and the meter’s own error; contacts and lead take nothing without current. Adapter M from D-tap takes 11.5 V to 17 V.'
  */
-export function sayWhyExpected({ is, loadW, next }: CheckStep): string {
+export function sayWhyExpected({ is, loadW, next, joining }: CheckStep): string {
   const takes =
     next.minV === undefined || next.maxV === undefined
       ? `What ${next.name} takes is not entered.`
@@ -40,6 +42,8 @@ export function sayWhyExpected({ is, loadW, next }: CheckStep): string {
       return 'Copper of its length and gauge, two contacts, and the meter’s own error.';
     case 'across':
       return 'Two conductors that touch nowhere: the meter stays over its range.';
+    case 'apart':
+      return `At the moment of joining, the fuller one pushes current into the emptier: more than ${amps(joining?.limitA)} harms the smaller one. Between them are ${ohms(joining?.ohm)}.`;
     case 'attached':
       return `The agreed voltage, 5 % about it, and the meter’s own error. ${takes}`;
     case 'loaded':
@@ -49,13 +53,19 @@ export function sayWhyExpected({ is, loadW, next }: CheckStep): string {
   }
 }
 
+/** Amps that so many volts push through what lies between two batteries. */
+function flows(reading: MeterReading, joining: CheckStep['joining']): number | undefined {
+  return reading === 'OL' || !joining ? undefined : Math.abs(reading) / joining.ohm;
+}
+
 /** What a reading means, and what to do next; undefined before anything was read. */
 export function sayReading({ step, reading, judged }: CheckedStep): string | undefined {
   if (!judged || reading === undefined) return undefined;
-  const { next, minV, maxV, maxOhm } = step;
+  const { next, minV, maxV, maxOhm, joining } = step;
   const shown = sayShown(step, reading);
   switch (judged.code) {
     case 'as-expected':
+      if (step.is === 'apart') return `${shown} apart: they may be joined.`;
       if (step.is === 'lead') return `${shown}: this conductor is whole.`;
       return step.is === 'across' ? 'OL: plus and minus touch nowhere.' : `${shown}, as expected: go on.`;
     case 'reversed':
@@ -82,6 +92,10 @@ export function sayReading({ step, reading, judged }: CheckedStep): string | und
       return `${shown}, expected ${ohms(maxOhm)} at most: a thin, long or half broken lead, or dirty contacts.`;
     case 'short':
       return `${shown} between plus and minus: a short. Do not use the lead: on a battery it would burn.`;
+    case 'flows-on-joining':
+      return `${shown} apart: about ${amps(flows(reading, joining))} flow from the fuller into the emptier as they are joined, within the ${amps(joining?.limitA)} that it takes. Charge both full first if there is time.`;
+    case 'too-far-apart':
+      return `${shown} apart: about ${amps(flows(reading, joining))} would flow as they are joined; the smaller one takes ${amps(joining?.limitA)}. Do not join them: charge both full, each by itself, and measure again.`;
     case 'not-known':
       return `${shown}. What ${next.name} takes is not entered: read its label or manual before it is connected.`;
   }

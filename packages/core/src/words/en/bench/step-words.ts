@@ -21,6 +21,8 @@ function sayJoint(place: StepPlace): string {
       return `the contacts of ${place.of}`;
     case 'output':
       return sayOutput(place.from);
+    case 'between':
+      return `${place.one} against ${place.other}, before both are on ${place.hub}`;
   }
 }
 
@@ -45,6 +47,8 @@ export function sayProbes(probes: Probes): string {
     }
     case 'one-end':
       return 'plus to minus of one end: no connection';
+    case 'two-batteries':
+      return `red on plus of ${probes.one}, black on plus of ${probes.other}, minus of both held together; or measure each by itself and take one from the other`;
     case 'contacts':
       return probesOn(probes.connector);
   }

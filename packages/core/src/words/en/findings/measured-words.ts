@@ -10,7 +10,10 @@ export const MEASURED: Wordings<'measured-stop' | 'contacts-stop' | 'groups-stop
     means: 'A joint was measured, and the reading says stop.',
     says: (facts) =>
       `Measured on ${formatDate(facts.on)} between ${facts.part} and ${facts.next}${facts.lead === undefined ? '' : `, on ${facts.lead}`}: ${wrong(facts)}.`,
-    remedy: ({ lead }) => `${lead === undefined ? 'Mend or change the part' : `Mend or change ${lead}`}, then measure the joint again.`,
+    remedy: ({ lead, wrong: is }) =>
+      is === 'too-far-apart'
+        ? 'Charge both full, each by itself, then measure again.'
+        : `${lead === undefined ? 'Mend or change the part' : `Mend or change ${lead}`}, then measure the joint again.`,
     shows: ({ reading, unit, lowest, highest }) => [
       shown('read', reading, unit),
       shown('at least', lowest, unit),
@@ -44,6 +47,8 @@ function wrong({ wrong: is, reading, unit, lowest, highest }: Facts['measured-st
       return `${read}${lowest === undefined ? '' : `, less than ${say(lowest, unit)}`}`;
     case 'broken':
       return 'a conductor is broken, or goes to another contact';
+    case 'too-far-apart':
+      return `two batteries are ${read} apart${highest === undefined ? '' : `; up to ${say(highest, unit)} they may be joined`}`;
     case 'short':
       return `plus and minus touch (${read})`;
   }

@@ -12,6 +12,11 @@ interface Tip {
 
 /** The places of plus and minus, seen from the front; which is which is said where it is known, else the mark decides. */
 function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
+  if (is === 'apart')
+    return [
+      { x: 66, y: 104, sign: '' },
+      { x: 254, y: 104, sign: '' },
+    ];
   if (is === 'lead' || is === 'across') {
     return is === 'across'
       ? [
@@ -42,7 +47,7 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
   ];
 }
 
-/** Where red and black go, drawn: the contacts of a plug or a bay from the front, a lead with both ends, or an inline meter. */
+/** Where red and black go, drawn: the contacts of a plug or a bay from the front, a lead with both ends, two batteries, or an inline meter. */
 @Component({
   selector: 'app-probes-drawing',
   template: `
@@ -55,10 +60,12 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
         <text x="10" y="98" class="word">source</text>
         <text x="310" y="98" text-anchor="end" class="word">device</text>
       } @else {
-        @if (kind() === 'lead') {
+        @if (kind() === 'lead' || kind() === 'two') {
           <rect class="body" x="30" y="84" width="58" height="76" rx="8" />
           <rect class="body" x="232" y="84" width="58" height="76" rx="8" />
-          <path class="conductor" d="M78 104C130 104 190 104 242 104" />
+          @if (kind() === 'lead') {
+            <path class="conductor" d="M78 104C130 104 190 104 242 104" />
+          }
           <path class="conductor" d="M78 140C130 140 190 140 242 140" />
           @for (y of [104, 140]; track y) {
             <circle class="contact" cx="66" [attr.cy]="y" r="8" />
@@ -79,12 +86,14 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
             <rect class="contact" [attr.x]="contact.x - 13" y="104" width="26" height="36" rx="4" [class.other]="contact.other" />
           }
         }
-        @if (kind() !== 'lead') {
+        @if (kind() === 'two') {
+          <text x="160" y="186" text-anchor="middle" class="word">two batteries, minus joined</text>
+        } @else if (kind() !== 'lead') {
           <text x="160" y="186" text-anchor="middle" class="word">{{ seen() }}</text>
         }
         <path class="black" [attr.d]="wire(tips()[1], 232)" />
         <path class="red" [attr.d]="wire(tips()[0], 88)" />
-        @if (kind() !== 'lead') {
+        @if (kind() !== 'lead' && kind() !== 'two') {
           @for (tip of tips(); track $index) {
             <text [attr.x]="tip.x" [attr.y]="kind() === 'barrel' ? tip.y + 6 : 158" text-anchor="middle" class="sign">
               {{ tip.sign }}
@@ -158,8 +167,9 @@ function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
 export class ProbesDrawing {
   protected readonly sayProbes = sayProbes;
   readonly step = input.required<CheckStep>();
-  protected readonly kind = computed((): 'inline' | 'lead' | 'barrel' | 'contacts' => {
+  protected readonly kind = computed((): 'inline' | 'lead' | 'two' | 'barrel' | 'contacts' => {
     const { is, connector } = this.step();
+    if (is === 'apart') return 'two';
     if (is === 'lead' || is === 'across') return 'lead';
     if (!connector || connector.type === 'usb-a' || connector.type === 'usb-c' || connector.type === 'mains') return 'inline';
     return connector.type === 'barrel' ? 'barrel' : 'contacts';
