@@ -1,3 +1,5 @@
+import type { ChemistryId } from './chemistries';
+
 /** A typical value for what an item does not say, and how far off it may be. */
 export interface Assumption {
   readonly typical: number;
@@ -38,9 +40,28 @@ export const ASSUMED = {
   supplyShare: assumption(1, 0.95, 1.05, 'low'),
   /** Share of a printed voltage by which a device may be off it, where no window is given. */
   windowShare: assumption(0.1, 0.05, 0.15, 'low'),
-  /** Volts of a lead-acid cell on a charger or a panel. */
-  leadAcidChargeCellV: assumption(2.4, 2.27, 2.47),
 } as const;
+
+/**
+ * Volts of a cell on its charger or a panel where those are not its full volts: lead-acid 2.27 (float) to 2.47, higher in the
+ * cold; LiFePO4 3.55 to 3.65, which are the 14.6 V of four cells; NiMH 1.4 to 1.6 at the end of a quick charge.
+ */
+const CHARGE = {
+  agm: assumption(2.4, 2.27, 2.47),
+  lifepo4: assumption(3.65, 3.55, 3.65),
+  nimh: assumption(1.5, 1.4, 1.6),
+} as const;
+export const ASSUMED_CHARGE_CELL_V: Readonly<Partial<Record<ChemistryId, Assumption>>> = CHARGE;
+
+/** Volts of a cell on its charger at the end of a charge; none where it must not be charged. */
+export const CHARGE_CELL_V: Readonly<Record<ChemistryId, number | undefined>> = {
+  'li-ion': 4.2,
+  'li-ion-hv': 4.35,
+  lifepo4: CHARGE.lifepo4.typical,
+  agm: CHARGE.agm.typical,
+  nimh: CHARGE.nimh.typical,
+  alkaline: undefined,
+};
 
 /** Volts at which a vehicle's outlet stands, engine off to charging, by what is printed on it. */
 export const VEHICLE_V = { 12: { lowV: 11, highV: 14.8 }, 24: { lowV: 22, highV: 29.5 } } as const;

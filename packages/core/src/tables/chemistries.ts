@@ -160,14 +160,4 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
 
 export const LITHIUM_CHEMISTRIES: readonly ChemistryId[] = ['li-ion', 'li-ion-hv', 'lifepo4'];
 
-/** Volts of a cell on its charger at the end of a charge; none where it must not be charged. */
-export const CHARGE_CELL_V: Readonly<Record<ChemistryId, number | undefined>> = {
-  'li-ion': 4.2,
-  'li-ion-hv': 4.35,
-  lifepo4: 3.6,
-  agm: 2.4,
-  nimh: 1.5,
-  alkaline: undefined,
-};
-
 export const isLithium = (chemistry: ChemistryId): boolean => ['li-ion', 'li-ion-hv', 'lifepo4'].includes(chemistry);

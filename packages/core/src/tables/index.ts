@@ -1,4 +1,15 @@
-export { ASSUMED, BANK_LEAST_A, PACK_LIMIT_C, timesFigure, TRANSFORMER_IDLE, USB_5V_WINDOW, valueInRange, VEHICLE_V } from './assumed';
+export {
+  ASSUMED,
+  ASSUMED_CHARGE_CELL_V,
+  BANK_LEAST_A,
+  CHARGE_CELL_V,
+  PACK_LIMIT_C,
+  timesFigure,
+  TRANSFORMER_IDLE,
+  USB_5V_WINDOW,
+  valueInRange,
+  VEHICLE_V,
+} from './assumed';
 export type { Assumption } from './assumed';
 export {
   CHARGE_OFF,
@@ -15,7 +26,7 @@ export {
   WARMTH_SHARE,
 } from './bench';
 export { CHARGER_EFFICIENCY, COLDEST_CHARGE_C, FULL_SHARE, LEAD_RATE, OWN_CHARGE_EFFICIENCY, TAPER_POWER, TAPER_SOC } from './charging';
-export { CHARGE_CELL_V, CHEMISTRIES, isLithium, LITHIUM_CHEMISTRIES } from './chemistries';
+export { CHEMISTRIES, isLithium, LITHIUM_CHEMISTRIES } from './chemistries';
 export type { Chemistry, ChemistryId } from './chemistries';
 export { COLD_TABLES, LEAST_LEFT_BY_AGE, LOST_PER_CYCLE, LOST_PER_YEAR, LOWEST_KNOWN_C } from './cold-and-age';
 export {

@@ -3,7 +3,7 @@ import type { Battery, Output } from '../../gear';
 import { cellVoltage, fullVoltage } from '../../physics/cell';
 import type { Converter } from '../../physics/circuit';
 import type { Contract } from '../../physics/usb';
-import { ASSUMED, ASSUMED_LEAD_TAKES, CHEMISTRIES, isAbove, PLAIN_V, timesFigure } from '../../tables';
+import { ASSUMED, ASSUMED_CHARGE_CELL_V, ASSUMED_LEAD_TAKES, CHEMISTRIES, isAbove, PLAIN_V, timesFigure } from '../../tables';
 import { batteryState, inOwnBay, isChargedInPlace, isKind } from '../drawn';
 import type { DrawnRig, Ends, Part, Rig, Source } from '../drawn';
 import { currentLimits, isLeadAssumed, leadResistance, secondPort } from './conductor';
@@ -171,8 +171,9 @@ function chargingVolts(rig: Rig, source: Part<Battery>, cells: number, fullV: nu
   const { chargeV, chemistry } = source.gear;
   if (chargeV !== undefined) return chargeV;
   if (!isChargedInPlace(rig, source.id)) return undefined;
-  if (chemistry !== 'agm') return fullV;
-  return evidence.assume(source, { of: 'charging-volts' }, timesFigure(ASSUMED.leadAcidChargeCellV, cells), 'V');
+  const cellV = ASSUMED_CHARGE_CELL_V[chemistry];
+  if (cellV === undefined) return fullV;
+  return evidence.assume(source, { of: 'charging-volts' }, timesFigure(cellV, cells), 'V');
 }
 
 type Gives = Pick<Connection, 'supply' | 'converter' | 'contract' | 'incomplete'> & Partial<Pick<Connection, 'offerUnknown'>>;
