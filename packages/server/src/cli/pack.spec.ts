@@ -1,4 +1,6 @@
+import { assess } from '@viaggio/core/answer';
 import { LOW_WATER, LOW_WATER_DAY, LOW_WATER_RULES, LOW_WATER_TRIPS } from '@viaggio/core/demo';
+import type { Gear } from '@viaggio/core/gear';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -25,6 +27,7 @@ interface Packed {
   readonly bags: readonly { readonly over: unknown; readonly things: readonly string[] }[];
   readonly lostBags: readonly { readonly bag: string; readonly stops: readonly { readonly rig: string }[] }[];
   readonly lacks: readonly { readonly says: string }[];
+  readonly rigs: readonly { readonly id: string; readonly verdict: string; readonly stops: readonly string[] }[];
 } // prettier-ignore
 
 function pack(text: string, trip: string) {
@@ -37,7 +40,13 @@ describe('viaggio pack', () => {
   it('prints the list, who carries what, each verdict by leg with rule and date, and what a lost bag stops', () => {
     const { code, answer } = pack(JSON.stringify(document), TRIP.id);
     expect(code).toBe(0);
-    const { things, flight, bags, lostBags, lacks } = answer!;
+    const { things, flight, bags, lostBags, lacks, rigs } = answer!;
+    const bodies = new Map<string, Gear>(LOW_WATER.gear.map(({ id, body }) => [id, body]));
+    expect(rigs.length).toBeGreaterThan(2);
+    for (const { id, verdict, stops } of rigs) {
+      expect([id, verdict]).toEqual([id, assess(LOW_WATER.rigs.find((one) => one.id === id)!.body, bodies).verdict]);
+      expect(stops.length > 0).toBe(verdict === 'stop');
+    }
     expect(things.every(({ bag, suggested }) => bag !== undefined && suggested)).toBe(true);
     expect(things.find(({ title }) => title.startsWith('V6'))!.why[0]).toMatch(/^spare for V3/);
     expect(bags.flatMap((bag) => bag.things)).toHaveLength(things.length);

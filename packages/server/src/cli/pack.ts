@@ -1,7 +1,9 @@
+import { assess } from '@viaggio/core/answer';
+import { measuredFindings } from '@viaggio/core/bench';
 import type { Plan } from '@viaggio/core/document';
 import { packed, packedTrip } from '@viaggio/core/travel';
 import type { PackingWorld } from '@viaggio/core/travel';
-import { sayBagTrouble, sayFlight, sayLack, sayPlaced, sayWhy } from '@viaggio/core/words';
+import { sayBagTrouble, sayFinding, sayFlight, sayLack, sayPlaced, sayWhy } from '@viaggio/core/words';
 import { parsePlan } from '../plan/read-plan';
 import { tellIssues } from './evaluate';
 import { itemIn } from './item-in';
@@ -30,6 +32,7 @@ function told(world: PackingWorld): object {
   const bag = (id: string | undefined): string | undefined => trip.bags?.find((one) => one.id === id)?.name;
   return {
     trip: trip.name,
+    rigs: list.rigIds.flatMap((id) => toldRig(id, world)),
     things: list.things.map(({ id, kind, title, count, massG, why, state }) => {
       const placed = suggestion.why.get(id);
       return {
@@ -66,6 +69,14 @@ function told(world: PackingWorld): object {
       runs: runs.map(({ rig, saved }) => ({ rig, saved: saved.map(({ part, by }) => `${by.title} for ${part.title}`) })),
     })),
   };
+}
+
+/** A rig of the trip as it is judged everywhere, with what stops it. */
+function toldRig(id: string, { rigs, gear, sheets = [] }: PackingWorld): readonly object[] {
+  const rig = rigs.get(id);
+  if (!rig) return [];
+  const { verdict, findings } = assess(rig, gear, { tracePoints: 0, measured: measuredFindings(id, rig, gear, sheets) });
+  return [{ id, name: rig.name, verdict, stops: findings.filter((one) => one.verdict === 'stop').map(sayFinding) }];
 }
 
 function toldFlight(flight: ReturnType<typeof packedTrip>['flight']): object {

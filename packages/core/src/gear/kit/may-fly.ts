@@ -8,13 +8,13 @@ export type Flight = 'free' | 'approval' | 'no' | 'unknown';
 
 /**
  * Whether a battery may fly in the cabin, by its printed watt-hours: free to 100 Wh, with the carrier's approval to
- * 160 Wh, not above; never damaged. Lead-acid: non-spillable, to 100 Wh and 12 V.
+ * 160 Wh, not above; never broken or damaged. Lead-acid: non-spillable, to 100 Wh and 12 V.
  *
  * @example mayFly({ ...battery, energyWh: 147 }) // 'approval'
  */
 export function mayFly(battery: Battery): Flight {
-  // no carrier takes a damaged or recalled one
-  if (isHarmed(battery)) return 'no';
+  // no carrier takes a broken, damaged or recalled one
+  if (battery.away === 'broken' || isHarmed(battery)) return 'no';
   // dry cells fly as they are
   if (battery.chemistry === 'alkaline' || battery.chemistry === 'nimh') return 'free';
   // what is printed counts at the gate, not what was measured

@@ -11,7 +11,10 @@ import { KIND_TITLES } from '../../../parts/gear/kinds';
 import { ScanButton } from '../../../parts/scan/scan-button';
 import { gearOfCode } from '../../../parts/scan/read-code';
 import { counted } from '../../../basics/counted';
+import { VerdictMark } from '../../../basics/verdict-mark';
 import { StandingMark } from '../../../parts/marks/standing-mark';
+import type { CheckGlance } from '../../../workers/bench-calls';
+import type { RigGlance } from '../../../workers/rig-calls';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { rememberedSet } from '../../../device/remembered';
 import { TripSheet } from './trip-sheet';
@@ -51,10 +54,18 @@ interface LackGroup {
 
 const SECTIONS = 'viaggio.pack-open';
 
+/** A rig of the trip as it is judged everywhere, and where its check stands; undefined while that is worked out. */
+interface JudgedRig {
+  readonly id: string;
+  readonly name: string;
+  readonly glance: RigGlance | undefined;
+  readonly check: CheckGlance | undefined;
+}
+
 /** What goes along and why, ticked off by a press, a typed tag or a scan; what is not there; what nobody uses. */
 @Component({
   selector: 'app-list-page',
-  imports: [PickerField, RouterLink, ScanButton, SelectField, StandingMark],
+  imports: [PickerField, RouterLink, ScanButton, SelectField, StandingMark, VerdictMark],
   templateUrl: './list-page.html',
   styleUrl: './list-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -139,19 +150,20 @@ export class ListPage {
     return things.filter(({ id }) => unused.includes(id));
   });
   protected readonly there = computed(() => (this.sheet.packed()?.list.there ?? []).map(({ title }) => title));
-  /** Whether each rig was measured before power: nobody wants to find out on the quay. */
-  private readonly glances = computedLater(
-    'pack',
-    () => {
-      const ids = this.sheet.packed()?.list.rigIds ?? [];
-      const rigs = new Map(ids.flatMap((id) => (this.sheet.rigs().has(id) ? [[id, this.sheet.rigs().get(id)!] as const] : [])));
-      return { rigs, gear: this.sheet.gear(), sheets: this.sheet.sheets() };
-    },
-    (core, { rigs, gear, sheets }) => core.checkGlances(rigs, gear, sheets),
+  private readonly tripRigs = computed(() => {
+    const all = this.sheet.rigs();
+    const rigs = new Map((this.sheet.packed()?.list.rigIds ?? []).flatMap((id) => [[id, all.get(id)] as const]).filter(isThere));
+    return { rigs, gear: this.sheet.gear(), sheets: this.sheet.sheets() };
+  });
+  /** How each rig is judged, and whether it was measured before power: nobody wants to find out on the quay. */
+  private readonly glances = computedLater('pack', this.tripRigs, (core, { rigs, gear, sheets }) =>
+    core.rigGlances(rigs, gear, new Map(sheets.map(({ id, body }) => [id, body]))),
   );
-  protected readonly checks = computed(() =>
-    [...(valueOf(this.glances()) ?? [])].map(([id, check]) => ({ id, check, name: this.sheet.rigs().get(id)?.name ?? '' })),
-  );
+  private readonly checks = computedLater('pack', this.tripRigs, (core, { rigs, gear, sheets }) => core.checkGlances(rigs, gear, sheets));
+  protected readonly judged = computed((): readonly JudgedRig[] => {
+    const [glances, checks] = [valueOf(this.glances()), valueOf(this.checks())];
+    return [...this.tripRigs().rigs].map(([id, { name }]) => ({ id, name, glance: glances?.get(id), check: checks?.get(id) }));
+  });
   protected readonly choices = computed((): readonly Choice[] => {
     const along = new Set(this.lines().map(({ id }) => id));
     return this.sheet
@@ -222,6 +234,10 @@ export class ListPage {
   protected async suggest(): Promise<void> {
     await this.sheet.suggest(false);
   }
+}
+
+function isThere<T>(one: readonly [string, T | undefined]): one is readonly [string, T] {
+  return one[1] !== undefined;
 }
 
 function lineOf(thing: PackThing, state: ReturnType<TripSheet['stateOf']>, bags: ReadonlyMap<string, string>, way: Way): Line {
