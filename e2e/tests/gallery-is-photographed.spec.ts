@@ -53,7 +53,7 @@ for (const theme of ['light', 'dark'] as const) {
     expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`)).toEqual([]);
     await page.screenshot({ path: info.outputPath(`gallery-${theme}.png`), fullPage: true });
     await page.setViewportSize({ width: 390, height: 844 });
-    await page.waitForFunction(() => document.documentElement.scrollWidth <= 390, undefined, { timeout: 3000 });
+    await page.waitForFunction(() => document.documentElement.scrollWidth <= 390);
     expect(errors).toEqual([]);
   });
 }

@@ -1,5 +1,5 @@
 import { cellsFromNominal } from '../physics/cell';
-import { CHEMISTRIES } from '../tables';
+import { CHEMISTRIES, isPrimary } from '../tables';
 import type { Battery } from './gear';
 
 /** What a battery says of itself, its cells counted up where the pack as a whole says nothing. */
@@ -23,7 +23,7 @@ export interface BatteryFigures {
  */
 export function isBare({ protection, cell, chemistry }: Battery): boolean {
   if (protection !== undefined) return protection === 'none';
-  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || chemistry === 'alkaline';
+  return cell !== undefined || chemistry === 'agm' || chemistry === 'nimh' || isPrimary(chemistry);
 }
 
 /**

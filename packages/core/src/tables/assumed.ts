@@ -61,6 +61,7 @@ export const CHARGE_CELL_V: Readonly<Record<ChemistryId, number | undefined>> = 
   agm: CHARGE.agm.typical,
   nimh: CHARGE.nimh.typical,
   alkaline: undefined,
+  'lithium-metal': undefined,
 };
 
 /** Volts at which a vehicle's outlet stands, engine off to charging, by what is printed on it. */
@@ -78,6 +79,8 @@ export const PACK_LIMIT_C = {
   nimh: assumption(2, 1, 6, 'low'),
   /** 0.5 A a cell of 2.5 Ah. */
   alkaline: assumption(0.2, 0.1, 0.6, 'low'),
+  /** 2 A a cell of 3 Ah. */
+  'lithium-metal': assumption(0.6, 0.3, 1, 'low'),
 } as const;
 /** Below so many amps a bank may take it that nobody is there, where it does not say. */
 export const BANK_LEAST_A = assumption(0.06, 0.02, 0.15);

@@ -24,9 +24,11 @@ export interface Chemistry {
   readonly peukertExponent: number;
   /** Which of the cold tables it follows. */
   readonly cold: 'lithium-ion' | 'steep';
+  /** Thrown away when empty: never charged. */
+  readonly isPrimary?: true;
 }
 
-export type ChemistryId = 'li-ion' | 'li-ion-hv' | 'lifepo4' | 'agm' | 'nimh' | 'alkaline';
+export type ChemistryId = 'li-ion' | 'li-ion-hv' | 'lifepo4' | 'agm' | 'nimh' | 'alkaline' | 'lithium-metal';
 
 const LI_ION_OCV = [
   [0, 3.0],
@@ -155,8 +157,44 @@ export const CHEMISTRIES: Readonly<Record<ChemistryId, Chemistry>> = {
     ratedHours: 50, // 2.5 Ah at 50 mA
     peukertExponent: 1 + Math.log10(2.5 / 1.2), // 2.5 Ah at 50 mA, 1.2 Ah at 500 mA
     cold: 'steep',
+    isPrimary: true,
+  },
+  // AA cells of lithium and iron disulphide: 1.8 V fresh, near 1.5 V under load, thrown away when empty
+  'lithium-metal': {
+    name: 'lithium, not rechargeable',
+    nominalCellV: 1.5,
+    fullCellV: 1.83,
+    cutoffCellV: 0.9,
+    floorCellV: 0.8,
+    alarmCellV: 1.2,
+    ocvPerCell: [
+      [0, 0.9],
+      [0.05, 1.3],
+      [0.1, 1.45],
+      [0.3, 1.55],
+      [0.5, 1.6],
+      [0.9, 1.7],
+      [1, 1.8],
+    ],
+    cellOhmAh: 0.15 * 3, // 0.1-0.2 Ω a cell of 3 Ah
+    ratedHours: 15, // 3 Ah at 200 mA
+    peukertExponent: 1,
+    cold: 'lithium-ion',
+    isPrimary: true,
   },
 };
+
+/**
+ * Whether cells are thrown away when they are empty, and must not be charged.
+ *
+ * @example isPrimary('alkaline') // true
+ */
+export function isPrimary(chemistry: ChemistryId): boolean {
+  return CHEMISTRIES[chemistry].isPrimary ?? false;
+}
+
+/** Grams of lithium in each amp-hour of a cell of lithium metal: about 1 g in an AA of 3 Ah. */
+export const LITHIUM_G_PER_AH = 0.33;
 
 export const LITHIUM_CHEMISTRIES: readonly ChemistryId[] = ['li-ion', 'li-ion-hv', 'lifepo4'];
 

@@ -26,7 +26,7 @@ export {
   WARMTH_SHARE,
 } from './bench';
 export { CHARGER_EFFICIENCY, COLDEST_CHARGE_C, FULL_SHARE, LEAD_RATE, OWN_CHARGE_EFFICIENCY, TAPER_POWER, TAPER_SOC } from './charging';
-export { CHEMISTRIES, isLithium, LITHIUM_CHEMISTRIES } from './chemistries';
+export { CHEMISTRIES, isLithium, isPrimary, LITHIUM_CHEMISTRIES, LITHIUM_G_PER_AH } from './chemistries';
 export type { Chemistry, ChemistryId } from './chemistries';
 export { COLD_TABLES, LEAST_LEFT_BY_AGE, LOST_PER_CYCLE, LOST_PER_YEAR, LOWEST_KNOWN_C } from './cold-and-age';
 export {

@@ -11,6 +11,7 @@ export const JOIN_C: Readonly<Record<ChemistryId, number | undefined>> = {
   agm: 0.2,
   nimh: undefined,
   alkaline: undefined,
+  'lithium-metal': undefined,
 };
 
 /** Share of that from which on a current between two packs is told. */

@@ -7,7 +7,7 @@ import { DAY_MIN } from '../quantity';
 import { isKind, withoutSpares } from '../rig/drawn';
 import type { Rig } from '../rig/drawn';
 import { said } from '../said';
-import { CHARGE_CELL_V } from '../tables';
+import { isPrimary } from '../tables';
 import type { UnattendedSaid } from './says';
 
 /** What a rig lives on while nobody is there. */
@@ -49,7 +49,7 @@ export interface PanelCharging {
 
 /** A lead-acid battery takes only so much, lithium below freezing nothing, and cells that are not to be charged never. */
 export function panelCharging(panelW: number, batteries: readonly Battery[], temperatureC: number | undefined): PanelCharging {
-  if (panelW > 0 && batteries.some(({ chemistry }) => CHARGE_CELL_V[chemistry] === undefined)) return { chargeW: 0, limitedBy: 'primary' };
+  if (panelW > 0 && batteries.some(({ chemistry }) => isPrimary(chemistry))) return { chargeW: 0, limitedBy: 'primary' };
   if (panelW > 0 && batteries.some(({ chemistry }) => tooCold({ chemistry }, temperatureC))) return { chargeW: 0, limitedBy: 'cold' };
   const takes = batteries.reduce((sum, battery) => {
     const { energyWh } = batteryFigures(battery);

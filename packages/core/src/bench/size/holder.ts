@@ -1,7 +1,7 @@
 import { said } from '../../said';
 import { number, object, optional } from '../../shape';
 import type { Infer } from '../../shape';
-import { CHARGE_CELL_V, CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, isPrimary } from '../../tables';
 import { chemistryField } from './chemistries';
 import type { Sized } from './sized';
 
@@ -37,7 +37,8 @@ export function sizeHolder({ chemistry, inSeries, inParallel }: HolderQuestion):
     warnings: [
       said('holder-measure'),
       ...(inParallel > 1 ? [said('strings-alike')] : []),
-      ...(CHARGE_CELL_V[chemistry] === undefined ? [said('dry-cells-weak'), said('never-charged')] : []),
+      ...(chemistry === 'alkaline' ? [said('dry-cells-weak')] : []),
+      ...(isPrimary(chemistry) ? [said('never-charged')] : []),
       said('holder-cells-alike'),
     ],
   };

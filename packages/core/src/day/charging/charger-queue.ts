@@ -3,7 +3,7 @@ import { energyNow } from '../../gear/kit';
 import { chargeAfter, chargeMinutes, tooCold } from '../../physics/cell';
 import type { Filling } from '../../physics/cell';
 import { said } from '../../said';
-import { CHARGER_EFFICIENCY, TAPER_SOC } from '../../tables';
+import { CHARGER_EFFICIENCY, isPrimary, TAPER_SOC } from '../../tables';
 import { coldestAt, isDuring, wattsOfPlace } from '../model';
 import type { Day } from '../shape';
 import { canChargeInPlace, chargerOf, fits, wattsOf } from './charger';
@@ -42,7 +42,7 @@ export function pairingOf(
   if (battery?.kind !== 'battery' || energyWh === undefined) return no(said('energy-not-known'));
   if (!fits(charger, battery)) return no(said('does-not-fit'));
   if (inPlace && !canChargeInPlace(charger, battery)) return no(said('not-where-it-sits'));
-  if (battery.chemistry === 'alkaline') return no(said('never-charged'));
+  if (isPrimary(battery.chemistry)) return no(said('never-charged'));
   if (tooCold(battery, coldestAt(place, day))) return no(said('too-cold'));
   if (place.power === 'none') return no(said('no-power'));
   if (wattsOfPlace(place) === 0) return no(said('sun-not-known'));

@@ -2,7 +2,7 @@ import { isUncut } from '../../gear';
 import { isKind } from '../../rig/drawn';
 import type { Connection, SourceTree } from '../../rig/resolved';
 import type { Discharge } from '../../run';
-import { CHEMISTRIES } from '../../tables';
+import { CHEMISTRIES, isPrimary } from '../../tables';
 import type { Finding } from '../facts';
 import { finding } from '../finding';
 
@@ -39,7 +39,7 @@ export function bareFindings({ source, figures, connections }: SourceTree, run: 
   const { floorCellV, alarmCellV } = CHEMISTRIES[source.gear.chemistry];
   const floorV = cells * floorCellV;
   const isKept = endsV >= floorV;
-  const primary = source.gear.chemistry === 'alkaline';
+  const primary = isPrimary(source.gear.chemistry);
   const place = { aspect: 'voltage', role: 'battery', gearId: source.id, part: source.title } as const;
   const facts = { battery: source.title, cells, endsV: endsV > 0 ? endsV : undefined, floorV, alarmV: cells * alarmCellV, primary };
   return [finding('nothing-cuts-off', isKept ? 'note' : primary ? 'caution' : 'stop', place, facts)];

@@ -3,7 +3,7 @@ import { batteryState, isChargedInPlace, isKind, printedAh, roleOf } from '../..
 import type { Part } from '../../rig/drawn';
 import { joinedPairs, joiningOf } from '../../rig/resolved';
 import type { JoinedPair, ResolvedRig } from '../../rig/resolved';
-import { CHARGE_CELL_V, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
+import { isPrimary, JOIN_TOLD_SHARE, LOWEST_KNOWN_C } from '../../tables';
 import type { Facts, Finding, FindingPlace } from '../facts';
 import { finding } from '../finding';
 import { lacking } from './lacking';
@@ -61,7 +61,7 @@ function chargingFindings({ rig, sources }: ResolvedRig): Finding[] {
     if (chargesWhileFeeding === false) found.push(harm('feeding'));
     // electronics between its ports decide whether a bank does both at once
     if (form === 'bank' && chargesWhileFeeding === undefined) found.push(lacking('charge-through', source));
-    if (CHARGE_CELL_V[chemistry] === undefined) found.push(harm('primary'));
+    if (isPrimary(chemistry)) found.push(harm('primary'));
     if (tooCold({ chemistry }, temperatureC)) found.push(harm('cold'));
     return found;
   });

@@ -2,7 +2,7 @@ export { isFlat, isReady, whyNotAtHand } from './at-hand';
 export { batteryHealth, ENERGY_SPREAD, energyFrom, energyNow, energySpread } from './battery-health';
 export { canBeSound, harmsOf, isHarmed } from './harm';
 export type { HarmKind } from './harm';
-export { mayFly, strictestFlight } from './may-fly';
+export { lithiumGrams, mayFly, strictestFlight } from './may-fly';
 export type { Flight } from './may-fly';
 export { nextTags, tagAfter } from './next-tag';
 export { printedEnergy } from './printed';

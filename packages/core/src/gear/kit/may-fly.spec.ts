@@ -18,6 +18,10 @@ describe('what may fly', () => {
     ['one that fell, however small', pack({ energyWh: 40, harmed: [{ what: 'dropped' }] }), 'no'],
     ['one that fell and was found sound', pack({ energyWh: 40, harmed: [{ what: 'dropped', sound: true }] }), 'free'],
     ['a swollen one that somebody calls sound', pack({ energyWh: 40, harmed: [{ what: 'swollen', sound: true }] }), 'no'],
+    ['lithium cells of 3 Ah, about a gram each', pack({ chemistry: 'lithium-metal', cellsInSeries: 8, energyWh: 36 }), 'free'],
+    ['lithium cells of 10 Ah, 3.3 g each', pack({ chemistry: 'lithium-metal', cellsInSeries: 2, energyWh: 30 }), 'approval'],
+    ['of 30 Ah, 9.9 g each', pack({ chemistry: 'lithium-metal', cellsInSeries: 2, energyWh: 90 }), 'no'],
+    ['of which nobody gave the watt-hours', pack({ chemistry: 'lithium-metal', energyWh: undefined }), 'unknown'],
     ['dry cells that leak', pack({ chemistry: 'alkaline', harmed: [{ what: 'leaks' }] }), 'no'],
   ])('%s: %s', (_what, battery, expected) => expect(mayFly(battery)).toBe(expected));
 

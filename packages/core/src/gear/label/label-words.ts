@@ -15,6 +15,7 @@ export const CHEMISTRY_WORDS: readonly (readonly [RegExp, ChemistryId])[] = [
     'agm',
   ],
   [/ni-?\s?mh|nickel[- ]metal[- ]hydride|nickel-metallhydrid/, 'nimh'],
+  [/li-?\/?\s?fes2|lithium[- ](?:primary|metal|aa)|primary lithium|fr6/, 'lithium-metal'],
   [/alkaline?|alkali(?:-mangan)?|alcalin[aeo]s?|alcaline/, 'alkaline'],
 ];
 

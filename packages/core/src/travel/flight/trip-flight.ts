@@ -1,5 +1,5 @@
 import type { Battery, Device } from '../../gear';
-import { isHarmed, printedEnergy } from '../../gear/kit';
+import { isHarmed, lithiumGrams, printedEnergy } from '../../gear/kit';
 import type { PrintedEnergy } from '../../gear/kit';
 import { formatQuantity } from '../../quantity';
 import { said } from '../../said';
@@ -200,8 +200,14 @@ function ofBattery(thing: PackThing, gear: Battery, isDamaged: boolean): Asked {
   const role = thing.state.installed ? 'installed' : 'spare';
   const bank = gear.form === 'bank';
   const isDry = chemistry === 'alkaline' || chemistry === 'nimh';
+  const lithiumG = chemistry === 'lithium-metal' ? lithiumGrams(gear) : undefined;
   const voltageV = gear.nominalV ?? (chemistry === 'agm' && gear.cellsInSeries !== undefined ? 2 * gear.cellsInSeries : undefined);
-  const isKnown = isDamaged || isDry || (printed.energyWh !== undefined && (chemistry !== 'agm' || voltageV !== undefined));
+  const isKnown =
+    isDamaged ||
+    isDry ||
+    (printed.energyWh !== undefined &&
+      (chemistry !== 'agm' || voltageV !== undefined) &&
+      (chemistry !== 'lithium-metal' || lithiumG !== undefined));
   const battery: FlyingBattery | undefined = isKnown
     ? {
         id: thing.id,
@@ -210,6 +216,7 @@ function ofBattery(thing: PackThing, gear: Battery, isDamaged: boolean): Asked {
         ...(printed.energyWh !== undefined && { energyWh: printed.energyWh }),
         ...(voltageV !== undefined && { voltageV }),
         ...(bank && { bank }),
+        ...(lithiumG !== undefined && { lithiumG }),
         ...((gear.cell ?? gear.changedByHand?.length) && { homeMade: true }),
         ...(isDamaged && { damaged: true }),
         ...(charge !== undefined && { charge }),

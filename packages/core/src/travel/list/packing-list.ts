@@ -1,7 +1,7 @@
 import { chargerOf, fits } from '../../day/charging';
 import type { Day } from '../../day/shape';
 import { gearTitle } from '../../gear';
-import type { Battery, Gear } from '../../gear';
+import type { Gear } from '../../gear';
 import { whyNotAtHand } from '../../gear/kit';
 import { drawnRig, isKind } from '../../rig/drawn';
 import type { Part, Rig } from '../../rig/drawn';
@@ -9,6 +9,7 @@ import { resilience, resolveRig, treesFeeding } from '../../rig/resolved';
 import { stateOf } from '../trip';
 import type { ThingState, Trip } from '../trip';
 import { standsIn } from './stands-in';
+import { isPrimary } from '../../tables';
 
 /** Everything that a trip names, and what could still be taken along. */
 export interface TripWorld {
@@ -261,7 +262,7 @@ function withoutCharger(carried: readonly string[], gear: ReadonlyMap<string, Ge
   const [along, all] = [chargers(carried), chargers(gear.keys())];
   return carried.flatMap((id): Lack[] => {
     const battery = gear.get(id);
-    if (battery?.kind !== 'battery' || isPrimary(battery) || along.some(({ charger }) => fits(charger, battery))) return [];
+    if (battery?.kind !== 'battery' || isPrimary(battery.chemistry) || along.some(({ charger }) => fits(charger, battery))) return [];
     const inKit = all.filter((one) => fits(one.charger, battery) && whyNotAtHand(gear.get(one.id)!) === undefined);
     return [
       {
@@ -273,5 +274,3 @@ function withoutCharger(carried: readonly string[], gear: ReadonlyMap<string, Ge
     ];
   });
 }
-
-const isPrimary = ({ chemistry }: Battery): boolean => chemistry === 'alkaline';

@@ -2,7 +2,7 @@ import type { Battery } from '../../../gear';
 import { energyNow } from '../../../gear/kit';
 import { tooCold } from '../../../physics/cell';
 import type { Filling } from '../../../physics/cell';
-import { CHARGER_EFFICIENCY } from '../../../tables';
+import { CHARGER_EFFICIENCY, isPrimary } from '../../../tables';
 import { chargerOf, fits } from '../../charging';
 import type { Charger } from '../../charging';
 import { blocksOf, coldestAt, comesTo, dayOfMinute, drawsOf, leavesBy, midnightsOf, minuteAt, placeAt, wattsOfPlace } from '../../model';
@@ -135,7 +135,7 @@ export class FlatDay {
       this.byId.set(id, place);
       (this.members[kind] ??= []).push(place);
       const energyWh = energyNow(battery);
-      const filling = energyWh === undefined || battery.chemistry === 'alkaline' ? undefined : { chemistry: battery.chemistry, energyWh };
+      const filling = energyWh === undefined || isPrimary(battery.chemistry) ? undefined : { chemistry: battery.chemistry, energyWh };
       return [{ id, kind, filling, startCharge: simulation.startCharge(id), lostMin: lostFrom(day, id), massG: battery.massG ?? 0 }];
     });
     this.kinds = kinds.size;

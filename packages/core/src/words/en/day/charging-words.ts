@@ -1,5 +1,4 @@
 import type { ChargingSays } from '../../../day/charging';
-import { CHEMISTRIES } from '../../../tables';
 import { sayer } from '../words-of';
 import type { WordsOf } from '../words-of';
 
@@ -10,7 +9,7 @@ const CHARGING: WordsOf<ChargingSays> = {
   'energy-not-known': () => 'How much this battery holds is not known.',
   'does-not-fit': () => 'It does not fit this charger.',
   'not-where-it-sits': () => 'It is not known to take a charge where it sits.',
-  'never-charged': () => `${CHEMISTRIES.alkaline.name} cells must not be charged.`,
+  'never-charged': () => 'These cells are not rechargeable: never charge them.',
   'too-cold': () => 'Lithium cells must not be charged below 0 °C.',
   'no-power': () => 'There is no power at this place.',
   'sun-not-known': () => 'How much the sun gives at this place is not known.',

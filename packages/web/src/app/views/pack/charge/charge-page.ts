@@ -6,7 +6,7 @@ import type { Day } from '@viaggio/core/day';
 import { gearTitle, isFlat, whyNotAtHand } from '@viaggio/core/gear';
 import type { Battery, Gear } from '@viaggio/core/gear';
 import { kitNightDay, plugIn, takeOff } from '@viaggio/core/travel';
-import { formatClock, formatDate, formatDuration } from '@viaggio/core/units';
+import { CHEMISTRIES, formatClock, formatDate, formatDuration } from '@viaggio/core/units';
 import type { ToldChargingRow } from '@viaggio/core/words';
 import { ChargerStrip } from '../../../parts/charger-strip';
 import { CheckField } from '../../../fields/check-field';
@@ -96,7 +96,7 @@ export class ChargePage {
   protected readonly batteries = computed(() => {
     const chosen = this.chosenBatteries();
     return this.own()
-      .filter(({ body }) => body.kind === 'battery' && body.chemistry !== 'alkaline')
+      .filter(({ body }) => body.kind === 'battery' && !CHEMISTRIES[body.chemistry].isPrimary)
       .map(({ id, body }) => ({ id, title: gearTitle(body), battery: body as Battery }))
       .map(({ id, title, battery }) => ({
         id,
