@@ -86,7 +86,7 @@ export class ListPage {
     ['bag', 'by bag'],
     ['kind', 'by kind'],
   ] as const;
-  private readonly open = rememberedSet(SECTIONS, ['lacks']);
+  private readonly open = rememberedSet(SECTIONS, ['checks', 'lacks']);
   /** What the last typed tag came to. */
   protected readonly told = signal<{ readonly says: string; readonly isKnown: boolean } | undefined>(undefined);
   protected readonly templates = Object.entries(OWN_TEMPLATES).map(([id, { title, items }]) => ({ id, title, items }));
