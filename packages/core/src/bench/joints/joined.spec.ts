@@ -52,7 +52,7 @@ describe('batteries that are joined', () => {
     ['OL', 'stop', 'too-far-apart'],
   ] as const)('at %s of what they may be apart: %s', (share, verdict, code) => {
     expect(judged(likes, share).judged).toEqual({ verdict, code });
-    expect(sayReading(judged(likes, share))).toMatch(/apart|OL/);
+    expect(sayReading(judged(likes, share))).toMatch(/^(OL|[\d.]+ m?V) apart/);
   });
 
   it('each pair of three', () => {
@@ -79,7 +79,9 @@ describe('batteries that are joined', () => {
     const empty: SheetOf<'joints'> = { kind: 'joints', rigId: 'r', at: '2026-01-12T08:00', meter: HANDHELD, readings: [] };
     const sheet = withReading(empty, last(likes), 2 * last(likes).maxV!);
     const found = measuredFindings('r', rig, gear, [{ id: 's', body: sheet }]);
-    expect(found).toMatchObject([{ code: 'measured-stop', verdict: 'stop', facts: { wrong: 'too-far-apart' } }]);
+    expect(found).toMatchObject([
+      { code: 'measured-stop', verdict: 'stop', facts: { wrong: 'too-far-apart', lowest: undefined, highest: last(likes).maxV } },
+    ]);
     const charged = new Map(gear).set('b', { ...(gear.get('b') as Battery), charge: 1 });
     expect(measuredFindings('r', rig, charged, [{ id: 's', body: sheet }])).toEqual([]);
     expect(standingOf(rig, charged, sheet).reopened).toEqual([last(likes).id]);

@@ -79,14 +79,16 @@ function ofJoint({ step, reading, judged }: CheckedStep, gear: ReadonlyMap<strin
   if (!wrong || judged.verdict !== 'stop') return [];
   const { fromId, cableId, next } = step;
   const own = isOhms(step);
+  // volts between two batteries count whichever is the fuller
+  const isPair = step.is === 'apart';
   const facts = {
     part: titleOf(fromId, gear),
     next: next.name,
     lead: cableId === undefined ? undefined : titleOf(cableId, gear),
     wrong,
-    reading: reading === 'OL' ? undefined : reading,
+    reading: reading === 'OL' ? undefined : isPair && reading !== undefined ? Math.abs(reading) : reading,
     unit: own ? 'ohm' : 'V',
-    lowest: own ? undefined : (next.minV ?? step.minV),
+    lowest: own || isPair ? undefined : (next.minV ?? step.minV),
     highest: own ? step.maxOhm : (next.maxV ?? step.maxV),
     on,
   } as const;

@@ -62,7 +62,8 @@ function flows(reading: MeterReading, joining: CheckStep['joining']): number | u
 export function sayReading({ step, reading, judged }: CheckedStep): string | undefined {
   if (!judged || reading === undefined) return undefined;
   const { next, minV, maxV, maxOhm, joining } = step;
-  const shown = sayShown(step, reading);
+  // which of two batteries is the fuller changes nothing
+  const shown = sayShown(step, step.is === 'apart' && reading !== 'OL' ? Math.abs(reading) : reading);
   switch (judged.code) {
     case 'as-expected':
       if (step.is === 'apart') return `${shown} apart: they may be joined.`;

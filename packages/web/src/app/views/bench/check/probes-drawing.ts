@@ -12,12 +12,7 @@ interface Tip {
 
 /** The places of plus and minus, seen from the front; which is which is said where it is known, else the mark decides. */
 function tipsOf({ is, connector }: CheckStep): readonly [red: Tip, black: Tip] {
-  if (is === 'apart')
-    return [
-      { x: 66, y: 104, sign: '' },
-      { x: 254, y: 104, sign: '' },
-    ];
-  if (is === 'lead' || is === 'across') {
+  if (is === 'lead' || is === 'across' || is === 'apart') {
     return is === 'across'
       ? [
           { x: 66, y: 104, sign: '+' },
