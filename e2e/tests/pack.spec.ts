@@ -123,6 +123,8 @@ test('two people tick at once: each sees the other’s, nobody is asked, and und
 test('what a single failure would need is taken along with one press', async ({ page }) => {
   await visit(page, TRIP);
   await expect(page.getByText('If Adapter M from D-tap, second fails, Skuadon 60 stops. Take Adapter M from D-tap along.')).toBeVisible();
+  // the verdicts of the rigs stand above the button, and move it when they come
+  await expect(page.getByText('Brenning step-up plate starts at 15.2 V or more', { exact: false }).first()).toBeVisible();
   await page.getByRole('button', { name: /^Take along what helps/ }).click();
   await expect(page.getByText(/^If Adapter M from D-tap, second fails/)).toHaveCount(0);
   await expect(tick(page, /^Adapter M from D-tap put on the list by hand/)).toBeVisible();

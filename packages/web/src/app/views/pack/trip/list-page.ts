@@ -155,11 +155,11 @@ export class ListPage {
     const rigs = new Map((this.sheet.packed()?.list.rigIds ?? []).flatMap((id) => [[id, all.get(id)] as const]).filter(isThere));
     return { rigs, gear: this.sheet.gear(), sheets: this.sheet.sheets() };
   });
-  /** How each rig is judged, and whether it was measured before power: nobody wants to find out on the quay. */
-  private readonly glances = computedLater('pack', this.tripRigs, (core, { rigs, gear, sheets }) =>
+  /** How each rig is judged, and whether it was measured before power; in a lane of its own, so that the list does not wait. */
+  private readonly glances = computedLater('rigs', this.tripRigs, (core, { rigs, gear, sheets }) =>
     core.rigGlances(rigs, gear, new Map(sheets.map(({ id, body }) => [id, body]))),
   );
-  private readonly checks = computedLater('pack', this.tripRigs, (core, { rigs, gear, sheets }) => core.checkGlances(rigs, gear, sheets));
+  private readonly checks = computedLater('rigs', this.tripRigs, (core, { rigs, gear, sheets }) => core.checkGlances(rigs, gear, sheets));
   protected readonly judged = computed((): readonly JudgedRig[] => {
     const [glances, checks] = [valueOf(this.glances()), valueOf(this.checks())];
     return [...this.tripRigs().rigs].map(([id, { name }]) => ({ id, name, glance: glances?.get(id), check: checks?.get(id) }));
