@@ -41,6 +41,26 @@ describe('a battery by its label', () => {
     expect(battery.outputs[2]).not.toHaveProperty('maxA');
   });
 
+  it('of a bank takes the volts and amps beside its mAh for a port’s', () => {
+    const { battery, asks, assumed } = of('bank', '13000mAh 5V 3A');
+    expect(asks).toEqual([]);
+    expect(battery).toMatchObject({ energyWh: 48.1, from: { energyWh: 'guess' } });
+    expect(spoken(assumed)).toMatch(/3\.7 V/);
+    expect(battery.outputs).toEqual([{ gives: 'fixed', id: 'usb', name: 'USB', connector: { type: 'usb-a' }, voltageV: 5, maxA: 3 }]);
+  });
+
+  it('keeps each of two like ports, with its range', () => {
+    const ports = of('bank', '20000 mAh 74 Wh', 'USB-A 5V 2.4A, USB-A 5-6.5V 3A').battery.outputs;
+    expect(ports).toMatchObject([
+      { id: 'usb-a', name: 'USB-A', voltageV: 5, maxA: 2.4 },
+      { id: 'usb-a-2', name: 'USB-A 2', voltageV: 5, minV: 5, maxV: 6.5, maxA: 3 },
+    ]);
+    expect(of('bank', '20000 mAh 74 Wh', '5V/2.4A; 5-6.5V/3A').battery.outputs).toMatchObject([
+      { name: 'USB', voltageV: 5, maxA: 2.4 },
+      { name: 'USB 2', minV: 5, maxV: 6.5, maxA: 3 },
+    ]);
+  });
+
   it('takes the list of a port, and its strongest profile as its rating', () => {
     const [port] = of('bank', '20000 mAh 74 Wh', 'USB-C 5V 3A / 9V 3A / 20V 2.25A').battery.outputs;
     expect(port).toMatchObject({ gives: 'pd', ratingW: 45, profiles: [{ voltageV: 5, currentA: 3 }, { voltageV: 9, currentA: 3 }, { voltageV: 20, currentA: 2.25 }] }); // prettier-ignore

@@ -1,6 +1,6 @@
 import type { ChemistryId } from '../../tables';
 import type { Connector } from '..';
-import { RANGE_WORDS } from './label-words';
+import { AND_WORDS, BETWEEN_WORDS, RANGE_WORDS } from './label-words';
 import type { Token } from './tokens';
 
 export type Figure = Extract<Token, { is: 'figure' }>;
@@ -33,12 +33,17 @@ export interface Group {
 
 /** Whether a bare number begins a range: “12-24V”, “11 to 17 V”. */
 export function isRange(tokens: readonly Token[], place: number): boolean {
-  const [between, after] = [tokens[place + 1], tokens[place + 2]];
-  return (
-    after?.is === 'figure' &&
-    after.unit === 'V' &&
-    (between?.is === 'dash' || (between !== undefined && RANGE_WORDS.test(between.text.toLowerCase())))
-  );
+  const after = tokens[place + 2];
+  return after?.is === 'figure' && after.unit === 'V' && joinsRange(tokens, place + 1);
+}
+
+/** Whether what stands here makes a range of the figures before and behind it: “12-24”, “11 to 17”, “between 11 and 17”. */
+function joinsRange(tokens: readonly Token[], place: number): boolean {
+  const joint = tokens[place];
+  if (joint === undefined) return false;
+  const word = joint.text.toLowerCase();
+  const opens = tokens[place - 2]?.text.toLowerCase() ?? '';
+  return joint.is === 'dash' || RANGE_WORDS.test(word) || (AND_WORDS.test(word) && BETWEEN_WORDS.test(opens));
 }
 
 export function isCapacity(figure: Figure | undefined): boolean {
@@ -70,6 +75,14 @@ function besideOf(tokens: readonly Token[], place: number, trails: boolean): Fig
 function nextFigure(tokens: readonly Token[], place: number): Figure | undefined {
   const next = tokens.slice(place + 1).find(({ is }) => is === 'figure' || is === 'connector' || is === 'direction' || is === 'end');
   return next?.is === 'figure' ? next : undefined;
+}
+
+/** Where what stands here ends: at a mark, or where the label does. */
+function endOf(tokens: readonly Token[], place: number): number {
+  const found = tokens.findIndex(
+    ({ is, text }, index) => index >= place && (is === 'end' || (is === 'comma' && text !== '(' && text !== ')')),
+  );
+  return found === -1 ? tokens.length : found;
 }
 
 type PortToken = Extract<Token, { is: 'connector' | 'direction' | 'barrel' | 'polarity' }>;
@@ -186,7 +199,28 @@ export class Grouping {
     if (token.type === 'v-mount') this.groups.push({ port: { name: token.name, type: token.type }, count: 1, also: [], figures: [] });
     // “5V 2A (Micro-USB)”
     else if (this.tokens[place - 1]?.text === '(' && port && port.name === undefined) [port.name, port.type] = [token.name, token.type];
-    else this.open(token);
+    else if (!this.plugBehind(token, place)) this.open(token);
+  }
+
+  /** “19.5V 6A 2-pin circular”: the plug of a supply, behind all of its figures. */
+  private plugBehind({ name, type }: Extract<Token, { is: 'connector' }>, place: number): boolean {
+    const { tokens, group } = this;
+    const before = tokens.slice(0, place).findLast(({ is }) => is !== 'word' && is !== 'dash');
+    const behind = tokens.slice(place + 1, endOf(tokens, place + 1));
+    const isLast = behind.every(({ is }) => is === 'word' || is === 'counted' || is === 'polarity' || is === 'barrel');
+    const isOfPack = tokens.some((one) => one.is === 'cells' || one.is === 'size' || (one.is === 'figure' && isCapacity(one)));
+    if (group !== this.body || before?.is !== 'figure' || !isLast || isOfPack) return false;
+    const first = Math.max(
+      0,
+      group.figures.findLastIndex(({ joined }, index) => index === 0 || !joined),
+    );
+    const units = group.figures.slice(first).map(({ figure }) => figure.unit);
+    if (!units.includes('V') || units.some((unit) => unit === 'awg' || unit === 'mm2')) return false;
+    const own = group.figures.splice(first);
+    this.group = { port: { name, type }, count: this.count, also: [], figures: own };
+    this.groups.push(this.group);
+    this.count = 1;
+    return true;
   }
 
   private direction(token: Extract<Token, { is: 'direction' }>, place: number): void {
@@ -247,16 +281,13 @@ export class Grouping {
   private withRange(place: number, figure: Figure): Figure | undefined {
     const { tokens } = this;
     if (figure.unit !== 'V') return figure;
-    const [between, before] = [tokens[place - 1], tokens[place - 2]];
-    const isJoint = between?.is === 'dash' || (between !== undefined && RANGE_WORDS.test(between.text.toLowerCase()));
+    const before = tokens[place - 2];
+    const isJoint = joinsRange(tokens, place - 1);
     const from = before?.is === 'number' ? before.value : before?.is === 'figure' && before.unit === 'V' ? before.value : undefined;
     if (isJoint && from !== undefined && figure.value !== undefined && from < figure.value)
       return { ...figure, value: from, toValue: figure.value };
-    const [joint, after] = [tokens[place + 1], tokens[place + 2]];
-    const begins =
-      (joint?.is === 'dash' || (joint !== undefined && RANGE_WORDS.test(joint.text.toLowerCase()))) &&
-      after?.is === 'figure' &&
-      after.unit === 'V';
+    const after = tokens[place + 2];
+    const begins = after?.is === 'figure' && after.unit === 'V' && joinsRange(tokens, place + 1);
     return begins && figure.value !== undefined && after.value !== undefined && figure.value < after.value ? undefined : figure;
   }
 

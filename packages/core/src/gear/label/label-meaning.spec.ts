@@ -26,6 +26,7 @@ describe('what a label means', () => {
 
   it('believes the volts that are printed, even on a bank', () => {
     expect(meaning('3.6 V 20 000 mAh', { kind: 'bank' })).toMatchObject({ nominalV: 3.6, packWh: 72 });
+    expect(meaning('13000mAh 5V 3A', { kind: 'bank' })).toMatchObject({ nominalV: 3.7, packWh: 48.1 });
     expect(meaning('74Wh', { kind: 'bank' }).steps.map(spoken)).toEqual(['74 Wh printed']);
   });
 

@@ -2,6 +2,7 @@ import { issue } from '../../issue';
 import type { Parsed } from '../../quantity';
 import { said } from '../../said';
 import { CHEMISTRIES } from '../../tables';
+import { readLabel } from './read-label';
 import type { LabelSaid } from './says';
 import { readBatteryLabel } from './views';
 
@@ -44,8 +45,9 @@ export function labelMeaning(
   { kind = 'printed', cells = 1, through }: { readonly kind?: LabelKind; readonly cells?: number; readonly through?: Through } = {},
 ): Parsed<LabelMeaning> {
   const { cellV } = LABEL_KINDS[kind];
-  const printsVolts = /\d\s*(k?Wh|mWh|V)(?![a-z])/i.test(text);
-  const assumedV = cellV === undefined || printsVolts ? undefined : cellV * (kind === 'bank' ? 1 : cells);
+  const { reads } = readLabel(text);
+  const isPrinted = reads.voltageV !== undefined || reads.energyWh !== undefined;
+  const assumedV = cellV === undefined || isPrinted ? undefined : cellV * (kind === 'bank' ? 1 : cells);
   const read = readBatteryLabel(assumedV === undefined ? text : `${text} ${assumedV} V`);
   if (!read.ok) return { ok: false, issue: issue('', read.issue.code, read.issue.expected, text) };
   const { nominalV, capacityAh, energyWh: packWh } = read.value;

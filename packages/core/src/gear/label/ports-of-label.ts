@@ -1,5 +1,5 @@
 import type { Budget, Connector, Output } from '..';
-import type { Label, LabelPort } from './label';
+import type { Label, LabelPort, LabelProfile } from './label';
 
 export interface OutputsOptions {
   /** A connector that is told already: the mount of a battery. */
@@ -23,11 +23,18 @@ export function outputsOfLabel(label: Label, { leftOut, ofPack = false }: Output
   // one output without a connector is what a battery says of itself
   const named = given.filter(({ connector }) => (connector === undefined ? !ofPack || unnamed.length > 1 : connector.type !== leftOut));
   // profiles of a port without a name are a USB port's
-  const loose: readonly LabelPort[] = named.length === 0 && reads.profiles ? [{ name: 'USB', profiles: reads.profiles }] : [];
+  const loose = named.length === 0 && reads.profiles ? looseUsb(reads.profiles) : [];
   // what a supply prints without naming a port is its only one; a battery prints its own figures so
   const only = reads.ports === undefined && loose.length === 0 && !ofPack ? onlyPort(label) : [];
   const ids = new Set<string>();
   return [...named, ...loose, ...only].map((port) => outputOf(port, ids, hasTotal(reads), ofPack));
+}
+
+/** Profiles of ports that have no name: a list of one port, or a port each where volts stand twice or in a range. */
+function looseUsb(profiles: readonly LabelProfile[]): readonly LabelPort[] {
+  const volts = new Set(profiles.map(({ voltageV }) => voltageV));
+  const isList = volts.size === profiles.length && !volts.has(undefined);
+  return isList ? [{ name: 'USB', profiles }] : profiles.map((profile) => ({ name: 'USB', ...profile }));
 }
 
 /**
@@ -50,9 +57,10 @@ function onlyPort({ reads }: Label): readonly LabelPort[] {
 
 function outputOf(port: LabelPort, taken: Set<string>, shares: boolean, ofPack: boolean): Output {
   const connector = port.connector ?? unnamedConnector(port);
-  const name = port.name ?? 'Out';
-  let id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-  while (taken.has(id)) id += '-2';
+  const idOf = (title: string): string => title.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+  let name = port.name ?? 'Out';
+  for (let place = 2; taken.has(idOf(name)); place++) name = `${port.name ?? 'Out'} ${place}`;
+  const id = idOf(name);
   taken.add(id);
   const budget = shares ? { budget: ALL } : {};
   const list = port.profiles ?? (port.voltageV !== undefined ? [port] : []);
@@ -76,7 +84,11 @@ function outputOf(port: LabelPort, taken: Set<string>, shares: boolean, ofPack: 
   if (connector.type === 'usb-a') {
     // a plain port gives 5 V; more than that is asked for in ways that a camera does not speak
     const five = whole.find(({ voltageV }) => voltageV === 5);
-    return { gives: 'fixed', id, name, connector, voltageV: 5, ...(five && { maxA: five.currentA }), ...budget };
+    // in a range it may give more by itself
+    const { minV, maxV, currentA } = port;
+    const range = minV !== undefined && maxV !== undefined && minV <= 5 && maxV >= 5 ? { minV, maxV } : undefined;
+    const maxA = five?.currentA ?? (range && currentA);
+    return { gives: 'fixed', id, name, connector, voltageV: 5, ...range, ...(maxA !== undefined && { maxA }), ...budget };
   }
   const [first] = whole;
   const maxA = first?.currentA ?? port.currentA;

@@ -11,7 +11,7 @@ const LABELS = readFileSync(path.join(__dirname, '../../../testing/labels.tsv'),
   .map((line) => line.split('\t') as [text: string, reads: string, asks?: string]);
 
 describe('a label', () => {
-  it('is known in more than 150 ways', () => expect(LABELS.length).toBeGreaterThan(150));
+  it('is known in more than 300 ways', () => expect(LABELS.length).toBeGreaterThan(300));
 
   it.each(LABELS)('“%s”', (text, reads, asks = '') => {
     const label = readLabel(text);
@@ -27,7 +27,9 @@ describe('a label', () => {
   });
 
   it('is read the same however its numbers are written', () => {
-    const figures = fc.record({ tenthsV: fc.integer({ min: 30, max: 480 }), mAh: fc.integer({ min: 100, max: 99_999 }) });
+    // 5 V beside mAh are a port's, not the cells'
+    const tenths = fc.integer({ min: 30, max: 480 }).filter((tenthsV) => tenthsV !== 50);
+    const figures = fc.record({ tenthsV: tenths, mAh: fc.integer({ min: 100, max: 99_999 }) });
     const habits: readonly ((thousands: string, tenths: string) => readonly [mAh: string, volts: string])[] = [
       (mAh, volts) => [grouped(mAh, ','), volts],
       (mAh, volts) => [grouped(mAh, '.'), volts.replace('.', ',')],

@@ -22,6 +22,9 @@ const SENSIBLE = {
   awg: [0, 40],
   mm2: [0.05, 120],
 } as const;
+/** Volts of a USB port that no number of cells has; the next of a fast one, which only a block of six alkaline cells has. */
+const USB_V = 5;
+const FAST_USB_V = 9;
 const EXPECTED = 'figures as they are printed, such as “7.2 V 2040 mAh”, “USB-C 100W” or “22 AWG”';
 
 /**
@@ -153,6 +156,15 @@ class Reading {
   /** The figures of a battery itself, and profiles of ports that are not named: volts that stand beside amps where there are several. */
   private ofBattery(electric: readonly Told[]): { readonly own: readonly Told[]; readonly profiles: readonly LabelProfile[] } {
     const volts = electric.filter(({ figure, full, most }) => figure.unit === 'V' && !full && !most);
+    // “13000mAh 5V 3A”: no cells have 5 V, a USB port has; what the mAh count at is asked
+    const [alone] = volts;
+    if (volts.length === 1 && alone && this.isOfPort(alone, electric)) {
+      const behind = electric[electric.indexOf(alone) + 1];
+      const port = electric.filter((told) => told === alone || (told === behind && told.joined && told.figure.unit !== 'V'));
+      const profiles = this.profilesOf(port);
+      this.asks.add('voltageV');
+      return { own: electric.filter((told) => !port.includes(told)), profiles };
+    }
     if (volts.length <= 1) return { own: electric, profiles: [] };
     const own: Told[] = [];
     const rest: Told[] = [];
@@ -163,6 +175,20 @@ class Reading {
       (isPort ? rest : own).push(told);
     });
     return { own, profiles: this.profilesOf(rest) };
+  }
+
+  /** Whether the only volts beside a capacity are those of a USB port. */
+  private isOfPort(told: Told, electric: readonly Told[]): boolean {
+    const { value, toValue } = told.figure;
+    const figures = this.said.body.figures.map(({ figure }) => figure);
+    const [energy, capacity] = (['Wh', 'Ah'] as const).map((unit) => figures.find((one) => one.unit === unit)?.value);
+    if (value === undefined || this.said.isOfCells || this.said.series !== undefined) return false;
+    // what is printed as its energy was reckoned with these volts
+    if (energy !== undefined && capacity !== undefined && Math.abs((value * capacity) / energy - 1) <= LABEL_TOLERANCE) return false;
+    if (capacity === undefined && energy === undefined) return false;
+    const next = electric[electric.indexOf(told) + 1];
+    const hasAmps = next?.joined === true && next.figure.unit === 'A';
+    return toValue === undefined ? value === USB_V || (hasAmps && value === FAST_USB_V) : hasAmps;
   }
 
   private profilesOf(told: readonly Told[]): readonly LabelProfile[] {
@@ -192,8 +218,8 @@ class Reading {
       )
         profiles.push((open = {}));
       if (unit === 'V' && most && open['minV'] !== undefined && open['maxV'] === undefined) open['maxV'] = value;
-      else if (unit === 'V' && least) open['minV'] = value;
       else if (unit === 'V' && toValue !== undefined) [open['minV'], open['maxV']] = [value, toValue];
+      else if (unit === 'V' && least) open['minV'] = value;
       else open[field] = value;
     }
     // “12V/24V 10A”: whether the amps are of both nobody knows

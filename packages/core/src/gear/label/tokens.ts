@@ -9,6 +9,7 @@ import {
   COUNTED_WORDS,
   DIRECTION_WORDS,
   EACH_WORDS,
+  FROM_WORDS,
   FULL_WORDS,
   LEAST_WORDS,
   MARKINGS,
@@ -17,6 +18,8 @@ import {
   OWN_WORDS,
   PEAK_WORDS,
   TOTAL_WORDS,
+  UNITS_OF_SCRIPTS,
+  WORDS_OF_SCRIPTS,
 } from './label-words';
 
 export type FigureUnit = 'V' | 'A' | 'W' | 'Wh' | 'Ah' | 'awg' | 'mm2' | 'other';
@@ -100,16 +103,33 @@ const UNITS: readonly (readonly [RegExp, FigureUnit, 'k' | 'm' | ''])[] = [
   ],
 ];
 
+/** A letter of a script that is not Latin, with the marks on it. */
+const OTHER_LETTER = /^(?![a-zà-ÿßµω])\p{L}[\p{M}ー]*/iu;
+/** A unit that stands before its number. */
+const UNIT_BEFORE = String.raw`\(?\[?(?<unit>k?wh|m?wh|m?ah|ma|vdc|v|a|w)\)?\]?[ :=]*(?<number>\d+(?:[.,]\d+)*)(?![\d.,]*\d)`;
+/** A label that writes every number behind its unit. */
+const UNIT_FIRST = new RegExp(
+  `^(?:[^\\d]*(?<![a-z])${UNIT_BEFORE.replace(/\?<(?:unit|number)>/g, '?:')}(?![ ]*(?:k?wh|m?wh|m?ah|ma|vdc|v|a|w)(?![a-z])\\s*(?:$|[,;/|]|\\n)))+[^\\d]*$`,
+  'i',
+);
+
+/** A unit in whatever script; none goes on in letters of its own. */
+const ALL_UNITS: typeof UNITS = [
+  ...UNITS,
+  ...UNITS_OF_SCRIPTS.map(([{ source, flags }, ...rest]) => [new RegExp(`(?:${source})(?![a-zа-я])`, flags), ...rest] as const),
+];
+
 /** Cuts a label into pieces; whatever is none of them is `unreadable`, where it stands. */
 export function tokensOf(text: string): readonly Token[] {
-  const clean = text
+  const clean = plain(text)
     .replace(MARKINGS, (found) => ' '.repeat(found.length))
     .replace(/[\u00a0\u2009\u202f]/g, ' ')
     .replace(/[–—−‐‑]/g, '-')
     .replace(/×|(?<=\d ?)\*(?= ?\d)/g, 'x')
     // between two figures it is a range, behind one alternating current
     .replace(/[~∼](?=\s*\d)/g, '-')
-    .replace(/[⎓⎯=~∼≈:⏛"“”„]/g, ' ');
+    .replace(/[⎓⎯=~∼≈:⏛"“”„、。「」【】《》・]/g, ' ');
+  const isUnitFirst = UNIT_FIRST.test(clean);
   const tokens: Token[] = [];
   let at = 0;
   while (at < clean.length) {
@@ -120,11 +140,59 @@ export function tokensOf(text: string): readonly Token[] {
       at += space[0].length;
       continue;
     }
-    const token = polarityAt(rest, at) ?? numberAt(rest, at) ?? wordAt(rest, at) ?? markAt(rest, at);
+    const token =
+      (isUnitFirst ? unitFirstAt(rest, at) : undefined) ??
+      polarityAt(rest, at) ??
+      (/^\d[- ]?p/i.test(rest) ? connectorAt(rest, at) : undefined) ??
+      numberAt(rest, at, tokens) ??
+      scriptAt(rest, at) ??
+      wordAt(rest, at) ??
+      markAt(rest, at);
     tokens.push(token);
     at += token.text.length;
   }
   return tokens;
+}
+
+/** Digits, letters and marks of other widths and scripts as plain ones: each stays one place in the text. */
+function plain(text: string): string {
+  return text
+    .replace(/[\uff01-\uff5e]/g, (found) => String.fromCharCode(found.charCodeAt(0) - 0xfee0))
+    .replace(/\u3000/g, ' ')
+    .replace(/[\u0660-\u0669\u06f0-\u06f9]/g, (found) => String(found.charCodeAt(0) & 0xf))
+    .replace(/[\u066b]/g, ',')
+    .replace(/[\u200e\u200f\u061c\u202a-\u202e]/g, ' ');
+}
+
+/** “V 14.4”, “Ah 6.6”, “Capacity (mAh) 6600”, in a label that writes all its figures so. */
+function unitFirstAt(rest: string, at: number): Token | undefined {
+  const found = new RegExp(`^${UNIT_BEFORE}`, 'i').exec(rest);
+  if (!found) return undefined;
+  const { unit = '', number = '' } = found.groups ?? {};
+  const read = readUnit(unit);
+  const value = parseNumber(number, read?.[1] === 'm');
+  if (!read) return undefined;
+  return {
+    is: 'figure',
+    unit: read[0],
+    value: value.ok ? scaled(value.value, read[1]) : undefined,
+    milli: read[1] === 'm',
+    at,
+    text: found[0],
+  };
+}
+
+/** What stands in a script that is not Latin: a direction, a chemistry, or a word of which nothing is known. */
+function scriptAt(rest: string, at: number): Token | undefined {
+  for (const [pattern, says] of WORDS_OF_SCRIPTS) {
+    const found = pattern.exec(rest);
+    if (!found) continue;
+    return 'direction' in says
+      ? { is: 'direction', direction: says.direction, at, text: found[0] }
+      : { is: 'chemistry', chemistry: says.chemistry, at, text: found[0] };
+  }
+  const other = OTHER_LETTER.exec(rest);
+  return other ? { is: 'word', at, text: other[0] } : undefined;
 }
 
 function polarityAt(rest: string, at: number): Token | undefined {
@@ -135,13 +203,38 @@ function polarityAt(rest: string, at: number): Token | undefined {
   return undefined;
 }
 
-function numberAt(rest: string, at: number): Token | undefined {
+function readUnit(text: string): readonly [FigureUnit, 'k' | 'm' | ''] | undefined {
+  for (const [pattern, unit, prefix] of UNITS) if (pattern.exec(text)?.[0] === text) return [unit, prefix];
+  return undefined;
+}
+
+function scaled(value: number, prefix: 'k' | 'm' | ''): number {
+  return prefix === 'm' ? value / 1000 : prefix === 'k' ? value * 1000 : value;
+}
+
+/** “da 12 a 24 V”: a word between two numbers, and no amps. */
+function isRangeWord(behind: string, before: readonly Token[]): boolean {
+  const from = before.at(-1);
+  // who writes V and not A means no amps
+  return (
+    /^ a (?=\d+(?:[.,]\d+)? ?V(?![a-z]))/.test(behind) ||
+    (/^ a (?=\d)/.test(behind) && from !== undefined && FROM_WORDS.test(from.text.toLowerCase()))
+  );
+}
+
+function numberAt(rest: string, at: number, before: readonly Token[]): Token | undefined {
   if (!/^\d|^[.,]\d/.test(rest)) {
     const gauge = /^awg ?#?(\d{1,2})(?!\d)/i.exec(rest);
+    // “#20 wire”
+    const wire = /^#(\d{1,2})(?= (?:wire|lead|cable|cavo|filo|fil|draht|litze|hilo|draad)(?![a-z]))/i.exec(rest);
+    if (wire) return { is: 'figure', unit: 'awg', value: Number(wire[1]), milli: false, at, text: wire[0] };
     return gauge ? { is: 'figure', unit: 'awg', value: Number(gauge[1]), milli: false, at, text: gauge[0] } : undefined;
   }
   const iec = IEC_NAME.exec(rest);
   if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
+  // “3G1.5”: so many conductors of so many mm²
+  const cable = /^\d{1,2}g(\d(?:[.,]\d{1,2})?)(?![\d.,]*[a-z\d])/i.exec(rest);
+  if (cable) return { is: 'figure', unit: 'mm2', value: decimal(cable[1]!), milli: false, at, text: cable[0] };
   // “2C1A”: how many ports of which kind
   const kinds = /^\d[ac]\d[ac](?![a-z\d])/i.exec(rest);
   if (kinds) return { is: 'word', at, text: kinds[0] };
@@ -150,7 +243,9 @@ function numberAt(rest: string, at: number): Token | undefined {
   const size = /^(\d{4,5})(?![\d.,]| ?m?[avw])/i.exec(rest);
   if (size && CELL_SIZES.test(size[1]!)) return { is: 'size', at, text: size[0] };
   const barrel =
-    /^(\d(?:[.,]\d{1,2})?) ?(?:mm)? ?(?:x|\/) ?(\d(?:[.,]\d{1,2})?) ?(?:mm)?(?!\d|[.,]\d|²| ?(?:m?[vaw]|mm2|mm²)(?![a-z]))/i.exec(rest);
+    /^(\d(?:[.,]\d{1,2})?) ?(?:mm)? ?(?:x|\/) ?(\d(?:[.,]\d{1,2})?) ?(?:mm)?(?!\d|[.,]\d|²|q| ?kv| ?(?:m?[vaw]|(?:mm ?)?(?:2|²|\^2|q|kv\.?)|qmm|sq\.? ?mm)(?![a-z\d]))/i.exec(
+      rest,
+    );
   if (barrel && /[.,]/.test(barrel[1]! + barrel[2]!)) {
     const [outerMm, innerMm] = [decimal(barrel[1]!), decimal(barrel[2]!)];
     if (outerMm > innerMm) return { is: 'barrel', outerMm, innerMm, at, text: barrel[0] };
@@ -160,9 +255,9 @@ function numberAt(rest: string, at: number): Token | undefined {
   const digits = found[1]!;
   const behind = rest.slice(found[0].length);
   const gap = /^[ -]?/.exec(behind)![0];
-  const count = /^ ?x(?![a-z])/i.exec(behind);
+  const count = /^ ?x(?![a-z])|^x(?=(?:aaa?|lr0?[36]|mignon|usb|d-?tap|xt60|xlr|type)(?![a-z]))/i.exec(behind);
   if (count && /^\d{1,2}$/.test(digits)) return { is: 'count', count: Number(digits), at, text: found[0] + count[0] };
-  for (const [pattern, unit, prefix] of UNITS) {
+  for (const [pattern, unit, prefix] of isRangeWord(behind, before) ? [] : ALL_UNITS) {
     const spelled = pattern.exec(behind.slice(gap.length));
     if (!spelled || (gap === '-' && unit !== 'V' && unit !== 'A' && unit !== 'W')) continue;
     const milli = prefix === 'm';
@@ -170,14 +265,28 @@ function numberAt(rest: string, at: number): Token | undefined {
     if (unit === 'other' && /^m$/i.test(spelled[0]) && Number(digits) > MOST_METRES)
       return { is: 'unreadable', at, text: found[0] + gap + spelled[0] };
     const number = parseNumber(digits, milli);
-    const value = !number.ok ? undefined : milli ? number.value / 1000 : prefix === 'k' ? number.value * 1000 : number.value;
+    const value = number.ok ? scaled(number.value, prefix) : undefined;
     return { is: 'figure', unit, value, milli, at, text: found[0] + gap + spelled[0] };
   }
+  // a year, a month, pieces: counted in a script of which nothing is known
+  if (OTHER_LETTER.test(behind)) return { is: 'word', at, text: found[0] };
   // letters that are no unit, right behind: “3Q”
   const glued = /^[a-zµω]+\d*/i.exec(behind);
   if (glued && !/^x$/i.test(glued[0])) return { is: 'unreadable', at, text: found[0] + glued[0] };
   const number = parseNumber(digits);
   return number.ok ? { is: 'number', value: number.value, at, text: digits } : { is: 'unreadable', at, text: digits };
+}
+
+function connectorAt(rest: string, at: number): Token | undefined {
+  const lower = rest.toLowerCase();
+  for (const [pattern, type] of CONNECTOR_WORDS) {
+    const found = new RegExp(`^(?:${pattern.source})(?:[- ]?#?\\d(?![\\d.,]| ?[-vawx]| ?(?:to|bis|à|a|ports?)(?![a-z])))?`).exec(lower);
+    if (found && !/^[a-zà-ÿ]/.test(lower.slice(found[0].length))) {
+      const name = rest.slice(0, found[0].length);
+      return { is: 'connector', type, name, at, text: name };
+    }
+  }
+  return undefined;
 }
 
 function wordAt(rest: string, at: number): Token | undefined {
@@ -190,13 +299,8 @@ function wordAt(rest: string, at: number): Token | undefined {
     const found = wordMatch(pattern, lower);
     if (found !== undefined) return { is: 'chemistry', chemistry, at, text: rest.slice(0, found.length) };
   }
-  for (const [pattern, type] of CONNECTOR_WORDS) {
-    const found = new RegExp(`^(?:${pattern.source})(?:[- ]?#?\\d(?![\\d.,]| ?[-vawx]| ?(?:to|bis|à|a|ports?)(?![a-z])))?`).exec(lower);
-    if (found && !/^[a-zà-ÿ]/.test(lower.slice(found[0].length))) {
-      const name = rest.slice(0, found[0].length);
-      return { is: 'connector', type, name, at, text: name };
-    }
-  }
+  const connector = connectorAt(rest, at);
+  if (connector) return connector;
   const iec = IEC_NAME.exec(rest);
   if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
   for (const [pattern, direction] of DIRECTION_WORDS) {

@@ -165,6 +165,17 @@ export class AddPage {
     actions.pipe(ofType(Items.changeFailed)).subscribe(() => (this.adding = undefined));
   }
 
+  /** What cannot be read leaves nothing of what could be before. */
+  protected refuse(isWrong: boolean): void {
+    this.wrongLabel.set(isWrong);
+    if (isWrong) this.label.set(NO_LABEL);
+  }
+
+  protected refusePorts(isWrong: boolean): void {
+    this.wrongPorts.set(isWrong);
+    if (isWrong) this.ports.set(undefined);
+  }
+
   protected usePhoto(text: string): void {
     this.photoText.set(text);
     this.label.set(readLabel(text));
