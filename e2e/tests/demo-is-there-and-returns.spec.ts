@@ -22,7 +22,7 @@ test('the demo crew’s rigs are judged, their troubles found', async ({ page })
   await expect(demo.getByRole('link', { name: /^Galley interviews/ })).toContainText('Good');
   await demo.getByRole('link', { name: /^Galley on the old bank/ }).click();
   await expect(page).toHaveURL(await addressOf(page.request, OLD_BANK));
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('The contract is 9 V at 2 A, 18 W');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Agreed over USB-C: 9 V at 2 A, 18 W');
 });
 
 test('reset demo brings it back and leaves one’s own alone', async ({ page }) => {

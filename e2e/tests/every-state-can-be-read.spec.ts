@@ -41,7 +41,7 @@ test('a view whose server does not answer says so, and does not say that all is 
   for (const address of VIEWS)
     await test.step(address, async () => {
       await page.goto(address);
-      await expect(page.getByRole('alert').getByText('The server is not answering')).toBeVisible();
+      await expect(page.getByRole('alert').getByText('No connection')).toBeVisible();
       await expect(page.getByRole('status').filter({ hasText: 'No server' })).toBeVisible();
       await canBeRead(page);
     });

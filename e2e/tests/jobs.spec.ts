@@ -164,7 +164,7 @@ test('9: a top mode that needs more volts than the stabiliser gives', async ({ p
     await hands.type('Draws', '9 W');
     await hands.press(page.getByText('More of Mode 1'));
     await hands.press(page.getByRole('group', { name: 'Mode Mode 1' }).getByText('What it needs of its feed'));
-    await hands.type('Volts at least', '8.2', page.getByRole('group', { name: 'Mode Mode 1' }));
+    await hands.type('Needs at least', '8.2', page.getByRole('group', { name: 'Mode Mode 1' }));
   });
   await hands.addThing('Stabiliser that feeds a camera');
   await hands.addThing('Battery-shaped adapter, from a barrel, 8 V in', () => hands.type('Fits the bay', 'S'));

@@ -97,10 +97,10 @@ test('for a Power Delivery bank that is too weak, and one that is not', async ({
   await page.getByLabel('It must run for').fill('');
   const answer = page.getByRole('region', { name: 'Answer' });
   await expect(answer.getByText('Good', { exact: true })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('The contract is 15 V at 3 A, 45 W; 27 W are needed.');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Agreed over USB-C: 15 V at 3 A, 45 W; 27 W are needed.');
   await page.getByLabel('Rating of the port').fill('18W');
   await expect(answer.getByText('Stop', { exact: true })).toBeVisible();
-  await page.getByLabel('Its profiles, as printed').fill('5V 3A / 9V 3A / 12V 2,25A');
+  await page.getByLabel('Its PD profiles, as printed').fill('5V 3A / 9V 3A / 12V 2,25A');
   await expect(page.getByText('Read as 5 V at 3 A, 9 V at 3 A, 12 V at 2.25 A.')).toBeVisible();
   // 18 W and a list up to 27 W cannot both be right
   await expect(answer.getByText('Unknown', { exact: true })).toBeVisible();

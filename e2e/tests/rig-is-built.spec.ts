@@ -13,7 +13,7 @@ test('from a device of the kit: its sound feeds ranked for the way of shooting, 
   await page.getByRole('button', { name: 'Choose a feed …' }).click();
   const dialog = page.getByRole('dialog');
   const ways = dialog.getByRole('list', { name: /^Sound feeds/ }).getByRole('listitem');
-  await expect(ways.first()).toContainText(/Costs [\d.]+ points/);
+  await expect(ways.first()).toContainText(/Counts against it, the most first/);
   const light = await ways.first().locator('.title').textContent();
   await dialog.getByLabel('Shot').selectOption('locked off');
   await expect(ways.first().locator('.title')).not.toHaveText(light!);

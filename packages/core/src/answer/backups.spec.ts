@@ -46,7 +46,7 @@ describe('a backup', () => {
       device: { ...device({ ...USB_IN, sink: 'mixes' }), builtIn: { energyWh: 10, cellsInSeries: 2 } },
     });
     const [one] = backups(rig, gear);
-    expect(one).toMatchObject({ then: 'the battery built into Camera' });
+    expect(one).toMatchObject({ then: 'built-in battery of Camera' });
     expect(one!.aloneMin).toBeGreaterThan(30);
     expect(one!.addsMin).toBeGreaterThan(30);
     const none = rigOf(IN_CAMERA);

@@ -49,7 +49,7 @@ export function backups(rig: Rig, gear: ReadonlyMap<string, Gear>): readonly Bac
     const builtIn = part.gear.builtIn;
     const [first, second] = trees;
     if (!first || (!second && !builtIn)) return [];
-    const then = second ? titleOf(resolved, second) : `the battery built into ${part.title}`;
+    const then = second ? titleOf(resolved, second) : `built-in battery of ${part.title}`;
     const alone = timed([first.source.id]);
     const others = trees.slice(1).map(({ source }) => source.id);
     const bare = second ? timed(others) : withoutBuiltIn(rig, gear, part.id);

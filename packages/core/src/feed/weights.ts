@@ -1,13 +1,13 @@
 import type { Style } from '../rig/drawn';
 import { STYLE_WEIGHTS } from '../tables';
 
-/** What a feed is weighed by. Each is a cost: more of it is worse. */
+/** What a feed is weighed by. Each is a cost: more of it is worse. Mass counts by the half kilogram, price by the hundred. */
 export const CRITERIA = {
   swaps: 'swaps while it must run',
   coldSwap: 'a swap that cuts the power',
-  massOn: 'half kilograms on the camera',
-  massOff: 'half kilograms carried elsewhere',
-  price: 'hundreds of money',
+  massOn: 'mass on the camera',
+  massOff: 'mass carried elsewhere',
+  price: 'price',
   joints: 'plugs and contacts on the way',
   blindGauge: 'gauges that do not tell the truth',
   lost: 'modes and features lost',
@@ -17,7 +17,7 @@ export const CRITERIA = {
   tethered: 'sockets it hangs on',
   trouble: 'cautions named',
   unknown: 'figures missing',
-  unweighed: 'masses and prices that nobody gave',
+  unweighed: 'masses and prices not entered',
   unfed: 'devices without a feed',
 } as const;
 export type Criterion = keyof typeof CRITERIA;

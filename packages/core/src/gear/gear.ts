@@ -16,7 +16,7 @@ const chemistryShape = choice(
 /** What a mode or a feature asks of its feed. */
 const needsShape = object('What it needs', {
   minV: optional(volts('At least')),
-  contractW: optional(watts('A contract of')),
+  contractW: optional(watts('Watts agreed over USB-C')),
   recognised: optional(flag('A battery the device recognises')),
 });
 export type Needs = Infer<typeof needsShape>;

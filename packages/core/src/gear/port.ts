@@ -75,7 +75,7 @@ export const outputShape = tagged('Output', 'gives', {
     /** The rating that is left when another port of the same budget is in use. */
     sharedRatingW: optional(number('Rating beside a neighbour', 'W', { above: 0, max: 240 })),
     /** Or the list that is then left. */
-    sharedProfiles: optional(list('Profiles beside a neighbour', profile, { min: 1, max: 12 })),
+    sharedProfiles: optional(list('PD profiles beside a neighbour', profile, { min: 1, max: 12 })),
     efficiency: optional(efficiency),
     standbyW: optional(standby),
     budget,
@@ -108,9 +108,9 @@ export const inputShape = tagged('Input', 'takes', {
     id: localId('Port'),
     name,
     connector: connectorShape,
-    minV: optional(volts('Lowest profile')),
-    maxV: optional(volts('Highest profile')),
-    needW: optional(number('Smallest contract', 'W', { above: 0, max: 240 })),
+    minV: optional(volts('Least volts over USB-C')),
+    maxV: optional(volts('Most volts over USB-C')),
+    needW: optional(number('Least watts agreed over USB-C', 'W', { above: 0, max: 240 })),
     programmable: optional(flag('Takes a programmable supply')),
     sink: choice('While plugged in', {
       runs: 'runs from it',

@@ -32,5 +32,12 @@ describe('viaggio label', () => {
     expect(lines[1]).toEqual({ text: '22 AWG', reads: { awg: 22 }, asks: [] });
   });
 
+  it('refuses a figure below nothing for what it says, and takes it for no option', async () => {
+    const { code, lines } = await label('-5 V 3 A', '5 V 3 A');
+    expect(code).toBe(1);
+    expect(lines.map(({ text }) => text).sort()).toEqual(['-5 V 3 A', '5 V 3 A']);
+    expect(lines.find(({ text }) => text === '-5 V 3 A')).toMatchObject({ reads: {}, refused: { code: 'not-positive' } });
+  });
+
   it('asks for a text where there is none', async () => expect(await label()).toMatchObject({ code: 2 }));
 });

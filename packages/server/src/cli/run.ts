@@ -9,6 +9,19 @@ export const EXIT = { done: 0, badInput: 1, badUsage: 2 } as const;
 /** Where nothing of the start command is at hand. */
 const NO_SERVER = () => Promise.reject(new Error('there is no application here'));
 
+/** “-5 V 3 A” is a figure below nothing and no option; it is refused for what it says, by whoever reads it. */
+function figuresKept(args: readonly string[]): string[] {
+  const options: string[] = [];
+  const figures: string[] = [];
+  for (const arg of args) {
+    const before = options.at(-1);
+    if (!/^-[.,]?\d/.test(arg)) options.push(arg);
+    else if (before !== undefined && /^--[a-z]+$/.test(before) && before !== '--help') options.splice(-1, 1, `${before}=${arg}`);
+    else figures.push(arg);
+  }
+  return figures.length === 0 ? options : [...options, '--', ...figures];
+}
+
 /**
  * Runs one command over its files, one after the other: what one file is refused for keeps no other from being answered.
  * Results go to `out`, everything else to `err`, headed by the file where there are several. Returns the exit code.
@@ -18,7 +31,7 @@ export async function run(args: readonly string[], { withServer = NO_SERVER, ...
   let parsed;
   try {
     parsed = parseArgs({
-      args: [...args],
+      args: figuresKept(args),
       allowPositionals: true,
       options: {
         rig: { type: 'string' },

@@ -1,6 +1,8 @@
 import { parseNumber } from '../../quantity';
 import type { ChemistryId } from '../../tables';
 import type { Connector } from '..';
+import { ALL_UNITS, OTHER_LETTER, plain, readUnit, scaled, UNIT_BEFORE, UNIT_FIRST } from './label-units';
+import type { FigureUnit } from './label-units';
 import {
   CELL_SIZES,
   CELL_WORDS,
@@ -18,11 +20,8 @@ import {
   OWN_WORDS,
   PEAK_WORDS,
   TOTAL_WORDS,
-  UNITS_OF_SCRIPTS,
   WORDS_OF_SCRIPTS,
 } from './label-words';
-
-export type FigureUnit = 'V' | 'A' | 'W' | 'Wh' | 'Ah' | 'awg' | 'mm2' | 'other';
 
 /** A piece of a label, where it stands in it. */
 export type Token = { readonly at: number; readonly text: string } & (
@@ -80,45 +79,6 @@ const POLARITY: readonly (readonly [RegExp, NonNullable<Connector['polarity']>])
 const MOST_METRES = 50;
 /** IEC 61960 names a pack: 2ICP7/34/50 has two lithium-ion cells in series. */
 const IEC_NAME = /^(\d{0,2})I[CNMF][RP]\d{1,3}\/\d{2,3}(?:\/\d{2,3})?(?:-\d{1,2})?(?![\d/])/i;
-const UNITS: readonly (readonly [RegExp, FigureUnit, 'k' | 'm' | ''])[] = [
-  [/^k ?wh(?![a-z])/i, 'Wh', 'k'],
-  [/^m ?wh(?![a-z])/i, 'Wh', 'm'],
-  [/^(?:w ?[./·]? ?h|watt[- ]?hours?|watt-?stunden|wattheures?)(?![a-z])/i, 'Wh', ''],
-  [/^(?:m ?a ?h|milli ?amp(?:ere)?[- ]?hours?)(?![a-z])/i, 'Ah', 'm'],
-  [/^(?:a ?[./·]? ?h|amp(?:ere)?[- ]?(?:hours?|stunden))(?![a-z])/i, 'Ah', ''],
-  [/^mm ?(?:²|2|\^2|q|kv\.?)(?![a-z\d])|^(?:qmm|sq\.? ?mm)(?![a-z])/i, 'mm2', ''],
-  [/^(?:awg|ga|gauge)(?![a-z])/i, 'awg', ''],
-  [/^(?:ma)(?![a-z])/i, 'A', 'm'],
-  [/^(?:mv)(?![a-z])/i, 'V', 'm'],
-  [/^(?:kw)(?![a-z])/i, 'W', 'k'],
-  [/^(?:mw)(?![a-z])/i, 'W', 'm'],
-  [/^(?:v(?:olts?|oltios?)? ?(?:dc|ac|d\.c\.)|v(?:olts?|oltios?)?)(?![a-z])/i, 'V', ''],
-  [/^(?:a(?:mp(?:s|[eè]res?|erios?)?)?)(?![a-z])/i, 'A', ''],
-  [/^(?:w(?:atts?)?|vatios?)(?![a-z])/i, 'W', ''],
-  // read for what it is, and nothing of power: lengths, weights, hertz, per cent, temperatures, resistance, rates of discharge
-  [
-    /^(?:mm|cm|m|ft|feet|in|inch|zoll|hz|khz|g|kg|oz|lb|lbs|%|°c|° ?c|°f|c|mω|ω|mohm|ohm|va|h|hrs?|min|years?|jahre?|ans|cycles?|x?lm|lumens?)(?![a-z])/i,
-    'other',
-    '',
-  ],
-];
-
-/** A letter of a script that is not Latin, with the marks on it. */
-const OTHER_LETTER = /^(?![a-zà-ÿßµω])\p{L}[\p{M}ー]*/iu;
-/** A unit that stands before its number. */
-const UNIT_BEFORE = String.raw`\(?\[?(?<unit>k?wh|m?wh|m?ah|ma|vdc|v|a|w)\)?\]?[ :=]*(?<number>\d+(?:[.,]\d+)*)(?![\d.,]*\d)`;
-/** A label that writes every number behind its unit. */
-const UNIT_FIRST = new RegExp(
-  `^(?:[^\\d]*(?<![a-z])${UNIT_BEFORE.replace(/\?<(?:unit|number)>/g, '?:')}(?![ ]*(?:k?wh|m?wh|m?ah|ma|vdc|v|a|w)(?![a-z])\\s*(?:$|[,;/|]|\\n)))+[^\\d]*$`,
-  'i',
-);
-
-/** A unit in whatever script; none goes on in letters of its own. */
-const ALL_UNITS: typeof UNITS = [
-  ...UNITS,
-  ...UNITS_OF_SCRIPTS.map(([{ source, flags }, ...rest]) => [new RegExp(`(?:${source})(?![a-zа-я])`, flags), ...rest] as const),
-];
-
 /** Cuts a label into pieces; whatever is none of them is `unreadable`, where it stands. */
 export function tokensOf(text: string): readonly Token[] {
   const clean = plain(text)
@@ -152,16 +112,6 @@ export function tokensOf(text: string): readonly Token[] {
     at += token.text.length;
   }
   return tokens;
-}
-
-/** Digits, letters and marks of other widths and scripts as plain ones: each stays one place in the text. */
-function plain(text: string): string {
-  return text
-    .replace(/[\uff01-\uff5e]/g, (found) => String.fromCharCode(found.charCodeAt(0) - 0xfee0))
-    .replace(/\u3000/g, ' ')
-    .replace(/[\u0660-\u0669\u06f0-\u06f9]/g, (found) => String(found.charCodeAt(0) & 0xf))
-    .replace(/[\u066b]/g, ',')
-    .replace(/[\u200e\u200f\u061c\u202a-\u202e]/g, ' ');
 }
 
 /** “V 14.4”, “Ah 6.6”, “Capacity (mAh) 6600”, in a label that writes all its figures so. */
@@ -203,15 +153,6 @@ function polarityAt(rest: string, at: number): Token | undefined {
   return undefined;
 }
 
-function readUnit(text: string): readonly [FigureUnit, 'k' | 'm' | ''] | undefined {
-  for (const [pattern, unit, prefix] of UNITS) if (pattern.exec(text)?.[0] === text) return [unit, prefix];
-  return undefined;
-}
-
-function scaled(value: number, prefix: 'k' | 'm' | ''): number {
-  return prefix === 'm' ? value / 1000 : prefix === 'k' ? value * 1000 : value;
-}
-
 /** “da 12 a 24 V”: a word between two numbers, and no amps. */
 function isRangeWord(behind: string, before: readonly Token[]): boolean {
   const from = before.at(-1);
@@ -234,7 +175,7 @@ function numberAt(rest: string, at: number, before: readonly Token[]): Token | u
   if (iec) return { is: 'cells', series: Number(iec[1] || 1), at, text: iec[0] };
   // “3G1.5”: so many conductors of so many mm²
   const cable = /^\d{1,2}g(\d(?:[.,]\d{1,2})?)(?![\d.,]*[a-z\d])/i.exec(rest);
-  if (cable) return { is: 'figure', unit: 'mm2', value: decimal(cable[1]!), milli: false, at, text: cable[0] };
+  if (cable) return { is: 'figure', unit: 'mm2', value: decimal(cable[1] ?? ''), milli: false, at, text: cable[0] };
   // “2C1A”: how many ports of which kind
   const kinds = /^\d[ac]\d[ac](?![a-z\d])/i.exec(rest);
   if (kinds) return { is: 'word', at, text: kinds[0] };

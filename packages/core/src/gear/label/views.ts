@@ -101,7 +101,7 @@ export function readPortLabel(text: string): Parsed<PortLabel> {
  * @example readProfiles('5V 3A, 9V 2,22A') // { ok: true, value: [{ voltageV: 5, currentA: 3 }, { voltageV: 9, currentA: 2.22 }] }
  */
 export function readProfiles(text: string): Parsed<readonly PortLabel[]> {
-  const expected = 'profiles such as “5V 3A / 9V 3A”';
+  const expected = 'PD profiles such as “5V 3A / 9V 3A”';
   const { reads, refused, asks } = readLabel(text);
   if (refused) return fail(text, refused.code, expected);
   const ports = (reads.profiles ?? [reads]).map(portOf);

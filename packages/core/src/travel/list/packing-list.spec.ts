@@ -17,7 +17,7 @@ describe('what goes along, and why', () => {
     expect(whyOf('V6')).toMatch(/^spare for V3: Holmvik 147, Wheelhouse.*; planned with on “Day 2, out with the pilots”$/);
     expect(whyOf('V2')).toMatch(/^fallback behind Quay mains supply 15 V, Galley/);
     expect(whyOf('Charger S, two slots')).toBe('charges at Guest house');
-    expect(whyOf('Inline USB meter')).toBe('contracts and draw');
+    expect(whyOf('Inline USB meter')).toBe('volts, amps and draw');
     const ids = list.things.map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);
   });

@@ -8,7 +8,7 @@ export const OWN_TEMPLATES: Readonly<Record<string, { readonly title: string; re
     title: 'Measuring',
     items: [
       { name: 'Multimeter, with probes and its spare fuse', count: 1, massG: 350, why: 'before power' },
-      { name: 'Inline USB meter', count: 1, massG: 30, why: 'contracts and draw' },
+      { name: 'Inline USB meter', count: 1, massG: 30, why: 'volts, amps and draw' },
     ],
   },
   fixing: {

@@ -120,8 +120,8 @@ export function toProblem(error: unknown): Problem {
   }
   return {
     code: 'unreachable',
-    title: 'The server is not answering',
+    title: 'No connection',
     detail: 'Viaggio’s server did not answer.',
-    remedy: 'Nothing is lost: it is tried again by itself. Is “npm start” still running?',
+    remedy: 'Kept here until there is one: it is tried again by itself.',
   };
 }

@@ -35,13 +35,13 @@ export const TERMS: readonly Term[] = [
   },
   {
     term: 'Power Delivery (PD)',
-    labels: ['Its profiles, as printed'],
-    means: 'USB-C in which source and device agree on volts and amps: the contract. Without a common profile there is 5 V, or nothing.',
+    labels: ['Its PD profiles, as printed'],
+    means: 'USB-C in which source and device agree on volts and amps. Where they find none in common there is 5 V, or nothing.',
   },
   {
-    term: 'Contract',
-    labels: ['Smallest contract it runs on'],
-    means: 'What a Power Delivery source and its device agreed on, such as 15 V at 3 A.',
+    term: 'Agreed over USB-C',
+    labels: ['Least watts agreed that it runs on'],
+    means: 'Volts and amps that a Power Delivery source and its device agreed on, such as 15 V at 3 A.',
   },
   { term: 'Cut-off', means: 'Volts at which a battery’s protection, or a device, shuts down. What is left in it then is of no use there.' },
   { term: 'Reserve', labels: ['Reserve kept'], means: 'Charge you plan not to use. “Plan with” is the time with the reserve kept.' },
@@ -89,8 +89,8 @@ export const TERMS: readonly Term[] = [
     means: 'In mm² or AWG; a smaller AWG number is a thicker wire. Thin and long loses volts, and carries fewer amps.',
   },
   {
-    term: 'Volts at least',
-    labels: ['Volts at least'],
+    term: 'Needs at least',
+    labels: ['Needs at least'],
     means: 'Below these a device shuts down or will not start, however much is left in the battery.',
   },
   {

@@ -53,7 +53,7 @@ export const CAUSE_WORDS: Readonly<Record<CauseId, { readonly says: string; read
     mend: 'A bank that stays on, or one more small load on it.',
   },
   'port-weak': {
-    says: 'The port or its contract gives too little for this mode',
+    says: 'The port gives too little for this mode, or too little is agreed over USB-C',
     mend: 'A stronger port, or a lighter mode.',
   },
   'ports-shared': {
@@ -159,7 +159,7 @@ export const TEST_WORDS: {
     answers: { blown: 'Blown, or off', whole: 'Whole, and on' },
   },
   contract: {
-    says: 'Read the contract on an inline USB meter, or the sign on the screen',
+    says: 'Read the volts and amps agreed on an inline USB meter, or the sign on the screen',
     answers: { 'as-needed': 'As much as it needs', less: 'Less, or none' },
   },
   'wake-bank': {

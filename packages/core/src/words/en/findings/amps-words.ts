@@ -177,7 +177,7 @@ export const AMPS: Wordings<
       bridged
         ? 'Keep the battery in the device charged.'
         : 'Keep a charged battery in the device, and plug everything in before recording.',
-    shows: ({ contractW }) => [shown('contract beside a neighbour', contractW, 'W')],
+    shows: ({ contractW }) => [shown('agreed beside a neighbour', contractW, 'W')],
   },
   'regulator-hot': {
     means: 'A linear regulator turns more than 2 W into heat.',

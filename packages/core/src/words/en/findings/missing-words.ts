@@ -163,10 +163,10 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device needs`,
     remedy: 'Look at its contacts, or try it with the device switched on.',
   },
-  'port-offer': { what: ({ port }) => `what ${port} offers`, remedy: 'Type its rating in watts or its list of profiles.' },
+  'port-offer': { what: ({ port }) => `what ${port} offers`, remedy: 'Type its watts, or its list of volts and amps.' },
   'port-offer-shared': {
     what: ({ port }) => `what ${port} offers beside a neighbour`,
-    remedy: 'Type its rating in watts or its list of profiles.',
+    remedy: 'Type its watts, or its list of volts and amps.',
   },
   'port-current': { what: ({ port }) => `what ${port} can carry`, remedy: 'Type its amps as printed, or ask the maker.' },
   'cable-current': { what: () => 'what it can carry', remedy: 'Type its rated amps, or its wire size.' },
@@ -188,6 +188,6 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     what: () => 'the lowest voltage it runs on',
     remedy: 'Read its label or manual; until then the run time is an upper bound.',
   },
-  profiles: { what: () => 'which profiles it takes', remedy: 'Read the manual for the volts it accepts over USB-C.' },
+  profiles: { what: () => 'which volts it takes over USB-C', remedy: 'Read the manual for the volts it accepts over USB-C.' },
   'rated-power': { what: () => 'its rated power', remedy: 'Read its label: watts, or volts and amps of its output.' },
 };

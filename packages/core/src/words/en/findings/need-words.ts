@@ -13,9 +13,9 @@ export function sayNeed(need: Need): string {
     case 'no-battery':
       return 'no battery that it recognises is in its bay';
     case 'contract':
-      return `it needs a contract of ${say(need.needW, 'W')}, it gets ${say(need.givenW, 'W')}`;
+      return `it needs ${say(need.needW, 'W')} agreed over USB-C, it gets ${say(need.givenW, 'W')}`;
     case 'delivery':
-      return `it needs a USB contract of ${say(need.needW, 'W')}, and this feed is none`;
+      return `it needs ${say(need.needW, 'W')} agreed over USB-C, and this feed is no USB-C`;
     case 'volts': {
       const { needV, startV, endV } = need;
       return `it needs ${say(needV, 'V')}, ${startV < needV ? `it gets ${say(startV, 'V')}` : `at the end it gets ${say(endV, 'V')}`}`;
@@ -30,7 +30,7 @@ export function sayNeed(need: Need): string {
 export function needNumbers({ need }: { readonly need: Need }): readonly (ShownNumber | undefined)[] {
   switch (need.need) {
     case 'contract':
-      return [shown('contract', need.givenW, 'W'), shown('needed', need.needW, 'W')];
+      return [shown('agreed', need.givenW, 'W'), shown('needed', need.needW, 'W')];
     case 'delivery':
       return [shown('needed', need.needW, 'W')];
     case 'volts':

@@ -6,7 +6,7 @@ import type { ShownNumber, Wording, Wordings } from './wording';
 type Short = Facts['contract-short'];
 
 function contractNumbers({ contract, needW }: Pick<Short, 'contract' | 'needW'>): readonly (ShownNumber | undefined)[] {
-  return [shown(contract.by === 'plain-5v' ? 'the port gives' : 'contract', contract.powerW, 'W'), shown('needed', needW, 'W')];
+  return [shown(contract.by === 'plain-5v' ? 'the port gives' : 'agreed', contract.powerW, 'W'), shown('needed', needW, 'W')];
 }
 
 /** What is agreed on and why it is no more; then what the device does about it. */
@@ -14,7 +14,7 @@ function sayShort({ device, contract, needW, refuses, addedW }: Short): string {
   const given =
     contract.by === 'plain-5v'
       ? `A plain 5 V port, no Power Delivery: ${sayContract(contract)}`
-      : `The contract is ${sayContract(contract)}, limited by the ${contract.limitedBy}`;
+      : `Agreed over USB-C: ${sayContract(contract)}, limited by the ${contract.limitedBy}`;
   if (addedW !== undefined)
     return `${given}. ${device} draws ${say(needW, 'W')}; the missing ${say(addedW, 'W')} come out of its own battery.`;
   return `${given}; ${device} ${refuses ? 'needs' : 'draws'} ${say(needW, 'W')}. It refuses, or empties its own battery while it looks fine.`;
@@ -35,19 +35,19 @@ export const USB: Wordings<
   'contract-fits': {
     means: 'What source, cable and device agree on over USB covers the draw.',
     says: ({ contract, needW }) =>
-      `${contract.by === 'plain-5v' ? 'A plain 5 V port gives' : 'The contract is'} ${sayContract(contract)}; ${say(needW, 'W')} are needed.`,
+      `${contract.by === 'plain-5v' ? 'A plain 5 V port gives' : 'Agreed over USB-C:'} ${sayContract(contract)}; ${say(needW, 'W')} are needed.`,
     shows: contractNumbers,
   },
   'contract-none': {
-    means: 'Source and device share no profile.',
+    means: 'Source and device agree on no volts over USB-C.',
     says: (facts) => `${whyNone(facts)}: ${facts.device} gets at most 5 V and does not run from it.`,
     remedy: ({ why }) =>
       why === 'cable-range'
         ? 'Use a USB-C cable marked for the extended range (240 W).'
         : 'Use a Power Delivery port with a USB-C to USB-C cable.',
-    shows: ({ minV, maxV }) => [shown('lowest profile taken', minV, 'V'), shown('highest profile taken', maxV, 'V')],
+    shows: ({ minV, maxV }) => [shown('least volts taken', minV, 'V'), shown('most volts taken', maxV, 'V')],
   },
-  'contract-short': { means: 'The contract gives less than the device needs.', ...SHORT },
+  'contract-short': { means: 'What is agreed over USB-C is less than the device needs.', ...SHORT },
   'legacy-short': { means: 'A plain 5 V port gives less than the device needs.', ...SHORT },
   'sink-needs-battery': {
     means: 'The device runs from USB only with its own battery in.',
@@ -77,7 +77,7 @@ function whyNone({ why, port, of, cable, minV, maxV }: Facts['contract-none']): 
     case 'cable-range':
       return `${cable ?? port} is not marked for more than 20 V, which ${port} would give`;
     case 'no-profile': {
-      const range = minV === maxV ? `profile of ${say(minV, 'V')}` : `profile between ${say(minV, 'V')} and ${say(maxV, 'V')}`;
+      const range = minV === maxV ? say(minV, 'V') : `volts between ${say(minV, 'V')} and ${say(maxV, 'V')}`;
       return `${port} offers no ${range} through this cable`;
     }
   }

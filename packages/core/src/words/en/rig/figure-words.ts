@@ -36,7 +36,7 @@ export function figureName({ basis }: Figure): string {
     case 'least-current':
       return 'Switches itself off below';
     case 'contract':
-      return `Contract of ${basis.port}`;
+      return `Agreed at ${basis.port}`;
     case 'shared-rating':
       return `Rating of ${basis.port} beside a neighbour`;
     case 'efficiency':

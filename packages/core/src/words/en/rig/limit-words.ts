@@ -2,14 +2,14 @@ import type { CurrentLimit } from '../../../rig/resolved';
 import { say } from '../say';
 
 /**
- * What sets a limit: `D-tap of Holmvik 49`, `the contract`.
+ * What sets a limit: `D-tap of Holmvik 49`, `what is agreed over USB-C`.
  *
  * @example limitSetter({ by: 'cable', part: 'D-tap lead', port: undefined }) // 'D-tap lead'
  */
 export function limitSetter({ by, part, port }: Pick<CurrentLimit, 'by' | 'part' | 'port'>): string {
   switch (by) {
     case 'contract':
-      return 'the contract';
+      return 'what is agreed over USB-C';
     case 'port-fuse':
       return `the fuse of ${port}`;
     case 'cable-fuse':

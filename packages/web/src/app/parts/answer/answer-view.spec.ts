@@ -48,7 +48,7 @@ describe('the answer', () => {
     const fixture = await show(rigNamed('Galley on the old bank'));
     expect(textOf(fixture, '.headline')).toBe('Stop no time yet Fix what stops it first; then it can be timed.');
     expect(textOf(fixture, 'app-findings-list')).toMatch(
-      /^To fix 1 stop, 2 fit Only the worst Stop The contract is 9 V at 2 A, 18 W.*Use a bank that offers 27 W or more/,
+      /^To fix 1 stop, 2 fit Only the worst Stop Agreed over USB-C: 9 V at 2 A, 18 W.*Use a bank that offers 27 W or more/,
     );
     expect(fixture.nativeElement.querySelector('app-time-range')).toBeNull();
   });

@@ -73,7 +73,7 @@ describe('the battery editor', () => {
     expect(textOf(fixture)).toContain('Offers an unknown list.');
     await type(fixture, 'Rating of the port', '45W');
     expect(textOf(fixture)).toContain('Offers 5 V at 3 A, 9 V at 3 A, 15 V at 3 A, by its rating.');
-    await type(fixture, 'Its profiles, as printed', '5V 3A / 12V 1.5A');
+    await type(fixture, 'Its PD profiles, as printed', '5V 3A / 12V 1.5A');
     expect(last().outputs[0]).toMatchObject({ ratingW: 45, profiles: [{ voltageV: 5, currentA: 3 }, { voltageV: 12, currentA: 1.5 }] }); // prettier-ignore
     expect(textOf(fixture)).toContain('Offers 5 V at 3 A, 12 V at 1.5 A.');
   });

@@ -91,7 +91,7 @@ import { counted } from '../../basics/counted';
             (valueChange)="atPort({ ratingW: $event }, 'ratingW')"
           />
           <app-label-field
-            label="Its profiles, as printed"
+            label="Its PD profiles, as printed"
             placeholder="5V 3A / 9V 3A / 12V 2.25A"
             [read]="readList"
             [say]="sayList"

@@ -39,7 +39,7 @@ import { RecordingFields } from './recording-fields';
       </div>
       @if (port.takes === 'pd') {
         <app-quantity-field
-          label="Smallest contract it runs on"
+          label="Least watts agreed that it runs on"
           [optional]="true"
           [shape]="needW"
           [value]="port.needW"

@@ -29,7 +29,7 @@ type InMode = Pick<Mode, 'peakW' | 'needs' | 'limits'>;
       <summary>What it needs of its feed</summary>
       <div class="pair">
         <app-quantity-field
-          label="Volts at least"
+          label="Needs at least"
           [optional]="true"
           [shape]="needs.minV.of"
           [value]="mode().needs?.minV"

@@ -146,10 +146,10 @@ export class PlanPanel {
       offMin + lowMin < 0.5
         ? ''
         : isLeast
-          ? 'no plan leaves less'
+          ? 'the best possible'
           : leastGapMin < 1
             ? ''
-            : `no plan leaves less than ${Math.floor(leastGapMin)} min`,
+            : `the best possible is ${Math.floor(leastGapMin)} min`,
       `${counted(changes, 'change')} of battery (${changes <= leastSwaps ? 'as few as can be' : `no plan that leaves as little off needs fewer than ${leastSwaps}`})`,
       cardChanges === 0
         ? ''

@@ -190,12 +190,12 @@ export class RankedFeeds {
   }
 }
 
-/** What costs it most: the criteria that put it where it stands, with their points. */
-function whyOf({ cost, points }: FoundFeed): string {
+/** What counts against it, the weightiest first. */
+function whyOf({ points }: FoundFeed): string {
   const costly = (Object.entries(points) as [Criterion, number][])
     .filter(([, value]) => value >= 0.05)
     .sort((a, b) => b[1] - a[1])
     .slice(0, 3)
-    .map(([name, value]) => `${CRITERIA[name]} ${value.toFixed(1)}`);
-  return costly.length === 0 ? 'Nothing counts against it.' : `Costs ${cost.toFixed(1)} points: ${costly.join(', ')}.`;
+    .map(([name]) => CRITERIA[name]);
+  return costly.length === 0 ? 'Nothing counts against it.' : `Counts against it, the most first: ${costly.join(', ')}.`;
 }
