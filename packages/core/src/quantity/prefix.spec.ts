@@ -9,6 +9,9 @@ describe('a prefix', () => {
     ['2 mohm', 0.002],
     ['2 kΩ', 2000],
     ['2 KΩ', 2000],
+    ['10k', 10_000],
+    ['80 m', 0.08],
+    ['2M', 2_000_000],
   ])('of ohms is never folded: %s', (text, value) => expect(parseQuantity(text, 'ohm')).toEqual({ ok: true, value }));
 
   it('of volts is milli in small, and nothing in capitals', () => {

@@ -64,6 +64,10 @@ export const UNITS: Readonly<Record<Unit, UnitInfo>> = {
     spellings: {
       ohm: same,
       ohms: same,
+      // as a meter's range is read out: “10k”
+      k: kilo,
+      m: milli,
+      M: mega,
       Ω: same,
       ω: same,
       mohm: milli,

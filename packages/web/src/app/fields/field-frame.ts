@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input } from '@angular/core';
 import type { Issue } from '@viaggio/core/units';
 import { TermHint } from '../basics/term-hint';
+import { UnreadFields } from './unread-fields';
 
 let lastId = 0;
 
@@ -62,4 +63,11 @@ export class FieldFrame {
   readonly typed = input(false);
   /** The label is said by the element itself, not shown: in a table, or beside a heading that says it. */
   readonly bare = input(false);
+
+  constructor() {
+    const unread = inject(UnreadFields, { optional: true });
+    if (!unread) return;
+    effect(() => unread.tell(this.for(), this.error() === undefined ? undefined : this.label()));
+    inject(DestroyRef).onDestroy(() => unread.tell(this.for(), undefined));
+  }
 }

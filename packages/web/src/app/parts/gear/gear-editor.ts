@@ -20,50 +20,54 @@ import type { GearEdit } from './gear-edit';
   selector: 'app-gear-editor',
   imports: [AdapterEditor, BatteryEditor, BetweenEditor, CableEditor, ChargerEditor, DeviceEditor, QuantityField, ShapeForm],
   template: `
-    @let body = gear();
-    @if (body.kind === 'device') {
-      <app-device-editor [device]="body" [inputId]="input()" [asHere]="asHere()" (edit)="edit.emit($event)" />
-    } @else if (body.kind === 'battery') {
-      <app-battery-editor [battery]="body" [outputId]="output()" (edit)="edit.emit($event)" />
-    } @else if (body.kind === 'adapter') {
-      <app-adapter-editor [adapter]="body" (edit)="edit.emit($event)" />
-    } @else if (body.kind === 'cable') {
-      <app-cable-editor [cable]="body" (edit)="edit.emit($event)" />
-    } @else if (body.kind === 'charger') {
-      <app-charger-editor [charger]="body" (edit)="edit.emit($event)" />
-    } @else {
-      <app-between-editor [part]="body" (edit)="edit.emit($event)" />
-    }
-    <div class="pair mt-1">
-      <app-quantity-field
-        label="Mass"
-        placeholder="not weighed"
-        [optional]="true"
-        [shape]="common.massG.of"
-        [value]="body.massG"
-        (valueChange)="plain({ massG: $event }, 'massG')"
-      />
-      <app-quantity-field
-        label="Price"
-        placeholder="not entered"
-        [optional]="true"
-        [shape]="common.price.of"
-        [value]="body.price"
-        (valueChange)="plain({ price: $event }, 'price')"
-      />
-    </div>
-    <details #fold class="mt-2" [open]="all()" (toggle)="all.set(fold.open)">
-      <summary>All its figures and ports</summary>
-      @if (all()) {
-        <app-shape-form class="mt-2" [shape]="shape" [value]="body" [omit]="hidden" (valueChange)="whole($event)" />
+    @for (thing of [{ id: of() }]; track thing.id) {
+      @let body = gear();
+      @if (body.kind === 'device') {
+        <app-device-editor [device]="body" [inputId]="input()" [asHere]="asHere()" (edit)="edit.emit($event)" />
+      } @else if (body.kind === 'battery') {
+        <app-battery-editor [battery]="body" [outputId]="output()" (edit)="edit.emit($event)" />
+      } @else if (body.kind === 'adapter') {
+        <app-adapter-editor [adapter]="body" (edit)="edit.emit($event)" />
+      } @else if (body.kind === 'cable') {
+        <app-cable-editor [cable]="body" (edit)="edit.emit($event)" />
+      } @else if (body.kind === 'charger') {
+        <app-charger-editor [charger]="body" (edit)="edit.emit($event)" />
+      } @else {
+        <app-between-editor [part]="body" (edit)="edit.emit($event)" />
       }
-    </details>
+      <div class="pair mt-1">
+        <app-quantity-field
+          label="Mass"
+          placeholder="not weighed"
+          [optional]="true"
+          [shape]="common.massG.of"
+          [value]="body.massG"
+          (valueChange)="plain({ massG: $event }, 'massG')"
+        />
+        <app-quantity-field
+          label="Price"
+          placeholder="not entered"
+          [optional]="true"
+          [shape]="common.price.of"
+          [value]="body.price"
+          (valueChange)="plain({ price: $event }, 'price')"
+        />
+      </div>
+      <details #fold class="mt-2" [open]="all()" (toggle)="all.set(fold.open)">
+        <summary>All its figures and ports</summary>
+        @if (all()) {
+          <app-shape-form class="mt-2" [shape]="shape" [value]="body" [omit]="hidden" (valueChange)="whole($event)" />
+        }
+      </details>
+    }
   `,
   styles: ':host { display: block; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GearEditor {
   readonly gear = input.required<Gear>();
+  /** Which thing it is: what is being typed for one never stands at another. */
+  readonly of = input.required<string>();
   readonly inputId = input<string>();
   readonly outputId = input<string>();
   /** Puts into a device's test what the feed of its rig loses. */

@@ -39,6 +39,7 @@ import type { Draft, DraftPart } from './draft';
 import { AdapterEditor } from '../gear/adapter-editor';
 import { BatteryEditor } from '../gear/battery-editor';
 import { CableEditor } from '../gear/cable-editor';
+import { UnreadFields } from '../../fields/unread-fields';
 import { ConditionsEditor } from '../conditions-editor';
 import { DeviceEditor } from '../gear/device-editor';
 
@@ -75,6 +76,7 @@ const TYPICAL = {
     DeviceEditor,
     QuantityPipe,
   ],
+  providers: [UnreadFields],
   templateUrl: './three-questions.html',
   styleUrl: './three-questions.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -85,6 +87,10 @@ export class ThreeQuestions {
 
   protected readonly draft = signal<Draft>({ conditions: { wantedMin: TYPICAL.wantedMin } });
   protected readonly saving = signal(false);
+  /** A part begins anew with its editor: what was typed for another does not stand at it. */
+  protected readonly listOf = <T>(part: T | undefined): readonly T[] => (part === undefined ? [] : [part]);
+  /** Why the rig cannot be kept yet. */
+  protected readonly hindered = inject(UnreadFields).why;
   /** What nobody chose yet: it stands there as what is usual. */
   protected readonly guessed = signal<ReadonlySet<Question>>(new Set(['device', 'feed', 'battery', 'conditions']));
 
@@ -256,7 +262,7 @@ export class ThreeQuestions {
   protected keep(): void {
     const id = crypto.randomUUID();
     const part = draftPlan(this.draft(), id);
-    if (!part) return;
+    if (!part || this.hindered() !== undefined) return;
     this.saving.set(true);
     const changes = [
       ...part.gear.map((item): Change => ({ kind: 'gear', id: item.id, after: item.body })),

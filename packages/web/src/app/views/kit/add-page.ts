@@ -25,6 +25,7 @@ import { LabelField } from '../../fields/label-field';
 import { LabelPhoto } from './label-photo/label-photo';
 import { QuantityField } from '../../fields/quantity-field';
 import { TextField } from '../../fields/text-field';
+import { UnreadFields } from '../../fields/unread-fields';
 import { Items } from '../../state/items.actions';
 import { selectGear } from '../../state/items.selectors';
 import { SelectField } from '../../fields/select-field';
@@ -35,6 +36,7 @@ const NO_LABEL: Label = { text: '', reads: {}, asks: [] };
 @Component({
   selector: 'app-add-page',
   imports: [GearEditor, LabelField, LabelPhoto, QuantityField, SelectField, TextField],
+  providers: [UnreadFields],
   templateUrl: './add-page.html',
   styleUrl: './add-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,8 +59,8 @@ export class AddPage {
   protected readonly bay = signal<string | undefined>(undefined);
   /** Stays while its labels change. */
   protected readonly called = signal<string | undefined>(undefined);
-  protected readonly wrongLabel = signal(false);
-  protected readonly wrongPorts = signal(false);
+  /** Another thing is begun: what was typed for the one before is not its own. */
+  protected readonly begun = signal(0);
   /** Whether things of this class name ports on their labels; what was typed of another class does not count. */
   private readonly asksPorts = computed(() => this.class().ports !== undefined);
   /** What the labels make of it so far. */
@@ -111,12 +113,13 @@ export class AddPage {
       ],
     ];
   });
+  private readonly unread = inject(UnreadFields);
+  /** Which question stands before its figures can be looked at. */
+  protected readonly asked = computed(() =>
+    this.way() === 'label' && this.labelled().asks.includes('chemistry') ? 'Say which chemistry it is.' : undefined,
+  );
   /** Why it cannot be added yet. */
-  protected readonly hindered = computed(() => {
-    if (this.way() !== 'label') return undefined;
-    if (this.wrongLabel() || (this.asksPorts() && this.wrongPorts())) return 'A label above cannot be read: put it right, or empty it.';
-    return this.labelled().asks.includes('chemistry') ? 'Say which chemistry it is.' : undefined;
-  });
+  protected readonly hindered = computed(() => this.unread.why() ?? this.asked());
   protected readonly groups = computed(() => {
     const words = this.search()
       .toLowerCase()
@@ -165,21 +168,9 @@ export class AddPage {
     actions.pipe(ofType(Items.changeFailed)).subscribe(() => (this.adding = undefined));
   }
 
-  /** What cannot be read leaves nothing of what could be before. */
-  protected refuse(isWrong: boolean): void {
-    this.wrongLabel.set(isWrong);
-    if (isWrong) this.label.set(NO_LABEL);
-  }
-
-  protected refusePorts(isWrong: boolean): void {
-    this.wrongPorts.set(isWrong);
-    if (isWrong) this.ports.set(undefined);
-  }
-
   protected usePhoto(text: string): void {
     this.photoText.set(text);
     this.label.set(readLabel(text));
-    this.wrongLabel.set(false);
     this.photo.set(false);
   }
 
@@ -190,11 +181,13 @@ export class AddPage {
 
   protected pick(gear: Gear): void {
     this.draft.set(forBay(gear, this.bay()));
+    this.begun.update((before) => before + 1);
     this.count.set(1);
   }
 
   protected startLabel(id: BatteryClassId): void {
     this.classId.set(id);
+    this.begun.update((before) => before + 1);
     this.answers.set({});
   }
 

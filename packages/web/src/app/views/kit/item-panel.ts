@@ -65,7 +65,7 @@ import { Photos } from './photos';
         <p class="small"><a routerLink="/log/draws">What was learnt of its draw</a></p>
       }
       <app-photos [gearId]="id()" />
-      <app-gear-editor [gear]="gear()" (edit)="edit.emit($event)" />
+      <app-gear-editor [gear]="gear()" [of]="id()" (edit)="edit.emit($event)" />
     </section>
   `,
   styles: `

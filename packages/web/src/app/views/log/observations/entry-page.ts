@@ -11,6 +11,7 @@ import { selectWholeLog, selectLog } from '../../../state/items.selectors';
 import { ObservationForm } from './observation-form';
 import type { DraftObservation } from './observation-form';
 import { CheckField } from '../../../fields/check-field';
+import { UnreadFields } from '../../../fields/unread-fields';
 import { ScanButton } from '../../../parts/scan/scan-button';
 
 const HINTS: Readonly<Record<ObservationKind, string>> = {
@@ -30,6 +31,7 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
 @Component({
   selector: 'app-entry-page',
   imports: [CheckField, ObservationForm, RouterLink, ScanButton],
+  providers: [UnreadFields],
   template: `
     @if (draft(); as current) {
       <form class="write" (submit)="$event.preventDefault(); keep()">
@@ -47,6 +49,9 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         }
         @if (asked() && missing().length > 0) {
           <p class="text-danger-emphasis mt-2 mb-0" role="alert">Still needed: {{ missing().join(', ') }}.</p>
+        }
+        @if (unread(); as why) {
+          <p class="text-danger-emphasis mt-2 mb-0" role="status">{{ why }}</p>
         }
         <div class="acts">
           <button type="submit" class="btn btn-primary btn-lg">{{ id() ? 'Keep the correction' : 'Keep it' }}</button>
@@ -115,6 +120,8 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
 export class EntryPage {
   /** Of the observation to correct; absent for a new one. */
   readonly id = input<string>();
+  /** Why it cannot be kept yet. */
+  protected readonly unread = inject(UnreadFields).why;
   /** From the address: what is to be written down, and of what. */
   readonly kind = input<string>();
   readonly batteryId = input<string>();
@@ -164,7 +171,7 @@ export class EntryPage {
   protected keep(): void {
     const after = this.draft() as Observation | undefined;
     this.asked.set(true);
-    if (!after || this.missing().length > 0) return;
+    if (!after || this.missing().length > 0 || this.unread() !== undefined) return;
     const id = this.id();
     if (id !== undefined) {
       this.store.dispatch(Items.edit({ kind: 'log', id, body: after, field: 'correction', at: Date.now() }));

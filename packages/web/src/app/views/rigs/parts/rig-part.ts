@@ -28,7 +28,14 @@ import { SelectField } from '../../../fields/select-field';
               }
             </app-select-field>
           }
-          <app-gear-editor [gear]="body" [inputId]="inputId()" [outputId]="outputId()" [asHere]="asHere" (edit)="edit($event)" />
+          <app-gear-editor
+            [gear]="body"
+            [of]="gearId()"
+            [inputId]="inputId()"
+            [outputId]="outputId()"
+            [asHere]="asHere"
+            (edit)="edit($event)"
+          />
         </section>
       }
     } @else {
