@@ -150,7 +150,6 @@ test('accepting a draw is one step of undo', async ({ page }) => {
 });
 
 test('a meter is recorded through a disconnect, and what came is cut into its modes', async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto('/log/recordings/live');
   await page.getByLabel('Seconds in each mode').fill('9');
   await page.getByLabel('Play it').selectOption('Wheelhouse');
@@ -179,7 +178,6 @@ test('a meter is recorded through a disconnect, and what came is cut into its mo
 });
 
 test('a recording goes through greetings and answers that come twice, and has no watts that nobody drew', async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto('/log/recordings/live');
   await page.getByLabel('Seconds in each mode').fill('30');
   await page.getByLabel('Play it').selectOption('Wheelhouse');

@@ -175,7 +175,6 @@ test('a spare is carried, and left at home', async ({ page }) => {
 });
 
 test('the approaches side by side: both always, weights move the order, one is taken and becomes the rig', async ({ page }) => {
-  test.setTimeout(60_000);
   await visit(page, `${WHEELHOUSE}/compare`);
   await expect(page.getByRole('button', { name: 'Compare again' })).toBeVisible({ timeout: 40_000 });
   const table = page.getByRole('table');
@@ -185,7 +184,7 @@ test('the approaches side by side: both always, weights move the order, one is t
   const points = table.getByRole('row', { name: /^Points in all/ });
   const usual = await points.textContent();
   await page.getByText('What counts, and how much').click();
-  await page.getByLabel('half kilograms carried elsewhere').fill('9');
+  await page.getByLabel('mass carried elsewhere').fill('9');
   await expect(points).not.toHaveText(usual!);
   await page.getByRole('button', { name: 'Back to the usual points' }).click();
   await expect(points).toHaveText(usual!);

@@ -84,7 +84,6 @@ async function wanted(request: APIRequestContext, url: string): Promise<number> 
 }
 
 test('what was saved survives a stop and another start; a stop leaves nothing running', async ({ request }) => {
-  test.setTimeout(90_000);
   const first = await start();
   expect(first.url).toMatch(/^http:\/\/127\.0\.0\.1:\d+\/$/);
   expect(postgresProcesses().length).toBeGreaterThan(0);
@@ -98,7 +97,6 @@ test('what was saved survives a stop and another start; a stop leaves nothing ru
 });
 
 test('a second start says where the first one runs, and leaves it alone', async ({ request }) => {
-  test.setTimeout(60_000);
   const first = await start();
   const second = spawnSync(process.execPath, [path.join(ROOT, 'scripts/start.mjs')], { env: environment(), encoding: 'utf8' });
   expect(second.status).toBe(1);
@@ -107,7 +105,6 @@ test('a second start says where the first one runs, and leaves it alone', async 
 });
 
 test('after kill -9 nothing stays behind, and the next start finds everything', async ({ request }) => {
-  test.setTimeout(90_000);
   const first = await start();
   await setWanted(request, first.url, 55);
   first.child.kill('SIGKILL');
@@ -119,7 +116,6 @@ test('after kill -9 nothing stays behind, and the next start finds everything', 
 });
 
 test('ending npm ends what it started', async ({ request }) => {
-  test.setTimeout(60_000);
   for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
     const first = await start('npm', ['start']);
     first.child.kill(signal);
@@ -132,7 +128,6 @@ test('ending npm ends what it started', async ({ request }) => {
 const postmaster = (): number => Number(readFileSync(path.join(data, 'postgres/data/postmaster.pid'), 'utf8').split('\n')[0]);
 
 test('a killed database is brought back, and so is one whose guard was killed', async ({ request }) => {
-  test.setTimeout(90_000);
   const first = await start();
   await setWanted(request, first.url, 33);
   for (const victim of ['database', 'guard'] as const) {
@@ -150,7 +145,6 @@ test('a killed database is brought back, and so is one whose guard was killed', 
 });
 
 test('what a start leaves that is killed with its database and guard is no hindrance', async ({ request }) => {
-  test.setTimeout(90_000);
   const first = await start();
   await setWanted(request, first.url, 44);
   const pid = postmaster();
@@ -174,7 +168,6 @@ function asides(): string[] {
 }
 
 test('a first start that was killed while it made its database starts the next time', async ({ request }) => {
-  test.setTimeout(120_000);
   const killed = spawn(process.execPath, [path.join(ROOT, 'scripts/start.mjs')], { cwd: ROOT, env: environment(), stdio: 'ignore' });
   // at once when it begins to make its cluster
   await expect.poll(() => asides().length, { timeout: 60_000, intervals: [20] }).toBe(1);
@@ -218,7 +211,6 @@ test('a bad port, one in use, a lost password: a sentence, before anything is do
 });
 
 test('the command puts the demo back, with and without a server running', async ({ request }) => {
-  test.setTimeout(90_000);
   const reset = () => spawnSync(process.execPath, [path.join(ROOT, 'scripts/demo-reset.mjs')], { env: environment(), encoding: 'utf8' });
   const first = await start();
   await setWanted(request, first.url, 1);
