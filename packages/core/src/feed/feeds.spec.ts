@@ -260,7 +260,8 @@ describe('what one purchase would help', () => {
     expect(purchases[0]!.items).toHaveLength(1);
     expect(purchases.map(({ items }) => items.join())).toContainEqual(expect.stringMatching(/^USB-C cable/));
     expect(sayPurchase(purchases[0]!.why)).toContain('where nothing sound was there before');
-    expect(purchases[0]!.price).toBeGreaterThan(0);
+    // what a generic thing costs nobody knows
+    expect(purchases[0]!.price).toBeUndefined();
   });
 
   it('is silent where nothing gains', () => {

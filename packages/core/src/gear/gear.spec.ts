@@ -3,6 +3,7 @@ import { LOW_WATER } from '../demo/low-water';
 import { connectorName, mates } from './connector';
 import { adapterFits, cableFits, FEED_KINDS, inputFor, outputFor } from './feed-kind';
 import type { FeedKind } from './feed-kind';
+import { GENERIC_TRUNK } from './generic/generic-kit';
 import { blankBattery, blankDevice, forBay, GENERIC_ADAPTERS, GENERIC_BATTERIES, GENERIC_CABLES, GENERIC_DEVICES } from './generic/generic';
 
 const KINDS = Object.keys(FEED_KINDS) as FeedKind[];
@@ -51,8 +52,14 @@ describe('generic gear', () => {
     for (const battery of GENERIC_BATTERIES) expect(battery.from?.energyWh).toBe('guess');
   });
 
+  it('says no mass and no price: whoever adds it weighs and pays for his own', () => {
+    for (const gear of GENERIC_TRUNK) expect([gear.name, gear.massG, gear.price]).toEqual([gear.name, undefined, undefined]);
+  });
+
   it('has blanks that know nothing but their form', () => {
     const device = blankDevice('My camera');
+    // nobody said yet whether it runs from USB-C
+    expect(device.inputs[1]).toMatchObject({ takes: 'pd', sink: 'unknown' });
     const battery = forBay(blankBattery('camera', 'pack'), 'of My camera');
     expect(device.draw).toBeUndefined();
     expect(battery.energyWh).toBeUndefined();

@@ -117,6 +117,7 @@ export const inputShape = tagged('Input', 'takes', {
       'needs-battery': 'runs only with its own battery in',
       mixes: 'takes what is missing from its own battery',
       'charges-when-off': 'only charges its battery when off',
+      unknown: 'not known',
     }),
     /** Watts with which it fills its own battery from what the contract leaves over. */
     chargeW: optional(watts('Charges its battery with')),

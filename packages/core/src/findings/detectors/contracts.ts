@@ -117,9 +117,10 @@ function shared(rig: ResolvedRig, { id, from, output, to }: Connection, contract
   return [finding('budget-shared', bridged ? 'note' : 'caution', place, facts)];
 }
 
-function sinkFindings(rig: ResolvedRig, { input, to }: Connection, place: FindingPlace): Finding[] {
+function sinkFindings(rig: ResolvedRig, { id, input, to }: Connection, place: FindingPlace): Finding[] {
   if (input.takes !== 'pd') return [];
   const facts = { device: to.title };
+  if (input.sink === 'unknown') return [lacking('usb-runs', to, id, to.title)];
   if (input.sink === 'charges-when-off') return [finding('sink-only-charges', 'stop', place, facts)];
   if (input.sink === 'needs-battery' && !hasOwnBattery(rig, to)) return [finding('sink-needs-battery', 'stop', place, facts)];
   return [];

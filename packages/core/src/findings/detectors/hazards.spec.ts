@@ -171,6 +171,7 @@ const HAZARDS: readonly [string, Parts, string | undefined][] = [
     undefined,
   ],
   ['a sink that needs its battery', { ...BY_PD, device: device({ ...USB_IN, sink: 'needs-battery' }) }, 'sink-needs-battery stop'],
+  ['a sink of which nobody knows whether it runs', { ...BY_PD, device: device({ ...USB_IN, sink: 'unknown' }) }, 'figure-missing unknown'],
   ['a sink that only charges', { ...BY_PD, device: device({ ...USB_IN, sink: 'charges-when-off' }) }, 'sink-only-charges stop'],
   // gauge and time
   ['a gauge that always says full', { ...BY_DTAP, adapter: adapter({ gauge: 'always-full' }) }, 'gauge-blind note'],

@@ -11,6 +11,7 @@ const ASPECT_OF: Readonly<Record<LackOf, Aspect>> = {
   cells: 'voltage',
   pins: 'connector',
   'charge-through': 'run',
+  'usb-runs': 'run',
   'port-offer': 'current',
   'port-offer-shared': 'current',
   'port-current': 'current',

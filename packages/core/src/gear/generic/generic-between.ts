@@ -4,8 +4,6 @@ export const ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Switching regulator, 12 V in, 8 V out',
-    massG: 60,
-    price: 15,
     input: { connector: TERMINALS, minV: 9, maxV: 24 },
     output: { connector: BARREL, voltageV: 8, maxA: 3 },
     ratedW: 24,
@@ -17,8 +15,6 @@ export const ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Linear regulator, 12 V in, 7.5 V out',
-    massG: 40,
-    price: 8,
     input: { connector: TERMINALS, minV: 9.5, maxV: 20 },
     output: { connector: BARREL, voltageV: 7.5, maxA: 1.5 },
     ratedW: 11,
@@ -30,8 +26,6 @@ export const ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from USB-C Power Delivery',
-    massG: 60,
-    price: 45,
     input: { connector: USB_C, triggerV: 9 },
     output: { connector: { type: 'bay' }, voltageV: 8 },
     ratedW: 24,
@@ -41,8 +35,6 @@ export const ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from a barrel, 8 V in',
-    massG: 45,
-    price: 25,
     input: { connector: BARREL, minV: 6.5, maxV: 8.6 },
     output: { connector: { type: 'bay' }, passThrough: true },
     gauge: 'none',
@@ -50,8 +42,6 @@ export const ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Step-up regulator, 12 V in, 19 V out',
-    massG: 120,
-    price: 25,
     input: { connector: TERMINALS, minV: 10, maxV: 16, startV: 10.5 },
     output: { connector: BARREL, voltageV: 19, maxA: 3 },
     ratedW: 57,
@@ -65,8 +55,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'V-mount plate with an 8 V regulator',
-    massG: 260,
-    price: 130,
     form: 'plate',
     inputs: [onMount],
     outputs: [
@@ -78,8 +66,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'Step-up plate, V-mount to 26 V',
-    massG: 500,
-    price: 350,
     form: 'plate',
     inputs: [{ ...onMount, minV: 12.4, startV: 15.2 }],
     outputs: [{ gives: 'fixed', id: 'dc', name: '26 V out', connector: { type: 'circular2' }, voltageV: 26, maxA: 5, works: 'up' }],
@@ -87,8 +73,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'Two-battery V-mount plate, hot swap',
-    massG: 650,
-    price: 280,
     form: 'plate',
     bufferS: 30,
     isolates: true,
@@ -102,8 +86,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'Field case for two 12 V batteries',
-    massG: 900,
-    price: 60,
     form: 'box',
     fuseA: 10,
     isolates: true,
@@ -121,8 +103,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'PoE splitter, 12 V out',
-    massG: 90,
-    price: 25,
     form: 'box',
     inputs: [{ takes: 'window', id: 'poe', name: 'Network', connector: { type: 'poe' }, minV: 37, maxV: 57, poeClass: 'at' }],
     outputs: [{ gives: 'fixed', id: 'dc', name: '12 V out', connector: BARREL, voltageV: 12, maxA: 2, works: 'down', lead: true }],
@@ -130,8 +110,6 @@ export const HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'Stabiliser that feeds a camera',
-    massG: 1200,
-    price: 400,
     form: 'box',
     inputs: [{ takes: 'window', id: 'battery', name: 'Battery', connector: bay('stabiliser'), minV: 12, maxV: 17 }],
     outputs: [
@@ -147,8 +125,6 @@ export const CABLES: readonly Cable[] = [
   {
     kind: 'cable',
     name: 'Two-pin lead, 0.6 m',
-    massG: 70,
-    price: 30,
     ends: { source: { type: 'circular2' }, load: { type: 'circular2' } },
     lengthM: 0.6,
     areaMm2: 1,
@@ -156,8 +132,6 @@ export const CABLES: readonly Cable[] = [
   {
     kind: 'cable',
     name: 'Network cable, 5 m',
-    massG: 130,
-    price: 8,
     ends: { source: { type: 'poe' }, load: { type: 'poe' } },
     lengthM: 5,
     areaMm2: 0.2,
@@ -165,8 +139,6 @@ export const CABLES: readonly Cable[] = [
   {
     kind: 'cable',
     name: 'Lead from terminals to barrel 5.5 × 2.1, fused',
-    massG: 60,
-    price: 12,
     ends: { source: TERMINALS, load: BARREL },
     lengthM: 1,
     areaMm2: 0.75,

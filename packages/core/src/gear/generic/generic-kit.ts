@@ -26,7 +26,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Mirrorless camera, 4K 25p, 7.2 V bay',
-    massG: 600,
     draw: { basis: 'maker', powerW: 6 },
     inputs: [
       { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.2, maxV: 8.6 },
@@ -37,7 +36,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Cinema camera, 14.4 V',
-    massG: 1900,
     draw: { basis: 'maker', powerW: 45 },
     inputs: [{ takes: 'window', id: 'dc', name: '4-pin XLR input', connector: { type: 'xlr4' }, minV: 11, maxV: 17 }],
     from: guessed,
@@ -45,7 +43,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Stills body, by the shot',
-    massG: 650,
     draw: { basis: 'shots', shotJ: 9, standbyW: 1, shotsPerHour: 200 },
     inputs: [{ takes: 'window', id: 'bay', name: 'Battery bay', connector: bay('M'), minV: 6.2, maxV: 8.6 }],
     from: guessed,
@@ -53,7 +50,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Seven-inch monitor-recorder',
-    massG: 600,
     draw: { basis: 'maker', powerW: 18 },
     dimmable: true,
     inputs: [onDTap, { takes: 'window', id: 'bay', name: 'Battery plate', connector: bay('L'), minV: 6.5, maxV: 8.6 }],
@@ -62,7 +58,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Wireless video transmitter',
-    massG: 230,
     draw: { basis: 'maker', powerW: 8 },
     inputs: [onDTap],
     from: guessed,
@@ -70,7 +65,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Follow focus motor and receiver',
-    massG: 300,
     draw: { basis: 'maker', powerW: 4 },
     peakW: 20,
     peakMs: 120,
@@ -80,7 +74,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Audio recorder, six tracks',
-    massG: 420,
     draw: { basis: 'maker', powerW: 5 },
     inputs: [{ takes: 'window', id: 'dc', name: 'Barrel input', connector: barrel('centre-positive'), minV: 6, maxV: 16 }],
     from: guessed,
@@ -88,7 +81,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Small LED light, 20 W',
-    massG: 350,
     draw: { basis: 'maker', powerW: 20 },
     dimmable: true,
     inputs: [onDTap],
@@ -97,13 +89,11 @@ const DEVICES: readonly Device[] = [
 ];
 
 const CABLES: readonly Cable[] = [
-  { kind: 'cable', name: 'D-tap lead, 0.6 m', massG: 50, price: 15, ends: { source: DTAP, load: DTAP }, lengthM: 0.6, areaMm2: 0.75 },
-  { kind: 'cable', name: 'USB-A to C cable, 1 m', massG: 30, price: 8, ends: { source: USB_A, load: USB_C }, lengthM: 1 },
+  { kind: 'cable', name: 'D-tap lead, 0.6 m', ends: { source: DTAP, load: DTAP }, lengthM: 0.6, areaMm2: 0.75 },
+  { kind: 'cable', name: 'USB-A to C cable, 1 m', ends: { source: USB_A, load: USB_C }, lengthM: 1 },
   {
     kind: 'cable',
     name: 'D-tap to barrel 5.5 × 2.1, centre positive',
-    massG: 45,
-    price: 15,
     ends: { source: DTAP, load: barrel('centre-positive') },
     lengthM: 0.6,
     areaMm2: 0.5,
@@ -111,8 +101,6 @@ const CABLES: readonly Cable[] = [
   {
     kind: 'cable',
     name: 'D-tap to 4-pin XLR, 0.6 m',
-    massG: 80,
-    price: 30,
     ends: { source: DTAP, load: { type: 'xlr4' } },
     lengthM: 0.6,
     areaMm2: 1,
@@ -123,8 +111,6 @@ const CHARGERS: readonly GearOf<'charger'>[] = [
   {
     kind: 'charger',
     name: 'V-mount charger, two slots',
-    massG: 950,
-    price: 230,
     slots: 2,
     order: 'together',
     powerW: 35,
@@ -133,8 +119,6 @@ const CHARGERS: readonly GearOf<'charger'>[] = [
   {
     kind: 'charger',
     name: 'Camera battery charger, two slots',
-    massG: 120,
-    price: 35,
     slots: 2,
     order: 'together',
     powerW: 9,
@@ -143,8 +127,6 @@ const CHARGERS: readonly GearOf<'charger'>[] = [
   {
     kind: 'charger',
     name: 'Camera battery charger, four slots',
-    massG: 350,
-    price: 100,
     slots: 4,
     order: 'one-by-one',
     totalW: 24,

@@ -11,8 +11,6 @@ const guessed = { energyWh: 'guess', maxA: 'guess' } as const;
 const vMountWithUsb: Battery = {
   kind: 'battery',
   name: 'V-mount battery with D-tap and USB, 98 Wh',
-  massG: 680,
-  price: 180,
   form: 'v-mount',
   chemistry: 'li-ion',
   cellsInSeries: 4,
@@ -30,8 +28,6 @@ const vMountWithUsb: Battery = {
 const twoPortBank: Battery = {
   kind: 'battery',
   name: 'USB bank, USB-C and USB-A, 20 000 mAh',
-  massG: 440,
-  price: 55,
   form: 'bank',
   chemistry: 'li-ion',
   cellsInSeries: 1,
@@ -47,7 +43,7 @@ const twoPortBank: Battery = {
 
 const pack = (
   name: string,
-  changes: Pick<Battery, 'chemistry' | 'cellsInSeries' | 'energyWh' | 'nominalV' | 'massG'> & Partial<Battery>,
+  changes: Pick<Battery, 'chemistry' | 'cellsInSeries' | 'energyWh' | 'nominalV'> & Partial<Battery>,
   connector: Connector,
   maxA: number,
 ): Battery => ({
@@ -62,23 +58,18 @@ const pack = (
 const PACKS: readonly Battery[] = [
   vMountWithUsb,
   twoPortBank,
-  pack('Lead-acid battery, 12 V 7 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 84, nominalV: 12, massG: 2300 }, TERMINALS, 15),
-  pack('Lead-acid battery, 12 V 33 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 396, nominalV: 12, massG: 10_500 }, TERMINALS, 30),
-  pack(
-    'LiFePO4 battery, 12.8 V 12 Ah',
-    { chemistry: 'lifepo4', cellsInSeries: 4, energyWh: 153.6, nominalV: 12.8, massG: 1500 },
-    TERMINALS,
-    12,
-  ),
+  pack('Lead-acid battery, 12 V 7 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 84, nominalV: 12 }, TERMINALS, 15),
+  pack('Lead-acid battery, 12 V 33 Ah', { chemistry: 'agm', cellsInSeries: 6, energyWh: 396, nominalV: 12 }, TERMINALS, 30),
+  pack('LiFePO4 battery, 12.8 V 12 Ah', { chemistry: 'lifepo4', cellsInSeries: 4, energyWh: 153.6, nominalV: 12.8 }, TERMINALS, 12),
   pack(
     'Holder of 8 AA, alkaline',
-    { chemistry: 'alkaline', cellsInSeries: 8, energyWh: 30, nominalV: 12, massG: 230, protection: 'none' },
+    { chemistry: 'alkaline', cellsInSeries: 8, energyWh: 30, nominalV: 12, protection: 'none' },
     BARREL,
     0.5,
   ),
   pack(
     'Holder of 8 AA, NiMH 1900 mAh',
-    { chemistry: 'nimh', cellsInSeries: 8, energyWh: 18.2, nominalV: 9.6, massG: 260, protection: 'none' },
+    { chemistry: 'nimh', cellsInSeries: 8, energyWh: 18.2, nominalV: 9.6, protection: 'none' },
     BARREL,
     3.8,
   ),
@@ -89,7 +80,6 @@ const PACKS: readonly Battery[] = [
       cellsInSeries: 2,
       energyWh: 18.7,
       nominalV: 7.2,
-      massG: 130,
       protection: 'none',
       cell: { capacityAh: 2.6, maxA: 5 },
     },
@@ -103,7 +93,6 @@ const PACKS: readonly Battery[] = [
       cellsInSeries: 4,
       energyWh: 57.6,
       nominalV: 14.4,
-      massG: 330,
       protection: 'none',
       cell: { capacityAh: 4, maxA: 8 },
     },
@@ -118,7 +107,6 @@ const PACKS: readonly Battery[] = [
       cellsInParallel: 2,
       energyWh: 86.4,
       nominalV: 14.4,
-      massG: 520,
       protection: 'board',
       cell: { capacityAh: 3, maxA: 8 },
       note: 'Protection board, balance lead and a fuse at plus; charge it on a balancing charger, watched.',
@@ -132,7 +120,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Monitor that passes its power on',
-    massG: 420,
     draw: { basis: 'maker', powerW: 12 },
     dimmable: true,
     inputs: [
@@ -145,7 +132,6 @@ const DEVICES: readonly Device[] = [
   {
     kind: 'device',
     name: 'Time-lapse camera with a controller',
-    massG: 450,
     draw: { basis: 'frames', awakeW: 5, awakeS: 6, sleepW: 0.12, everyS: 60 },
     inputs: [{ takes: 'window', id: 'dc', name: 'Barrel input', connector: BARREL, minV: 7, maxV: 8.6 }],
     from: { draw: 'guess', minV: 'guess', maxV: 'guess' },
@@ -156,24 +142,18 @@ const SUPPLIES: readonly Supply[] = [
   {
     kind: 'supply',
     name: 'Mains coupler for a battery bay, 8 V 3 A',
-    massG: 300,
-    price: 60,
     form: 'mains',
     outputs: [{ gives: 'fixed', id: 'coupler', name: 'Battery shape', connector: { type: 'bay' }, voltageV: 8, maxA: 3, lead: true }],
   },
   {
     kind: 'supply',
     name: 'Solar panel 20 W with a controller, 12 V',
-    massG: 1900,
-    price: 60,
     form: 'solar',
     outputs: [{ gives: 'fixed', id: 'out', name: 'Controller out', connector: TERMINALS, voltageV: 12, minV: 11, maxV: 14.6, maxA: 1.5 }],
   },
   {
     kind: 'supply',
     name: 'PoE switch port, 30 W',
-    massG: 600,
-    price: 60,
     form: 'poe',
     outputs: [{ gives: 'fixed', id: 'port', name: 'Port', connector: { type: 'poe' }, voltageV: 50, maxA: 0.6, poeClass: 'at' }],
   },
@@ -198,8 +178,6 @@ const CHARGERS: readonly GearOf<'charger'>[] = [
   {
     kind: 'charger',
     name: 'USB-C charger for a bank, 65 W',
-    massG: 130,
-    price: 35,
     slots: 1,
     order: 'together',
     powerW: 60,
@@ -208,8 +186,6 @@ const CHARGERS: readonly GearOf<'charger'>[] = [
   {
     kind: 'charger',
     name: 'Balancing charger, one pack',
-    massG: 350,
-    price: 60,
     slots: 1,
     order: 'together',
     powerW: 50,

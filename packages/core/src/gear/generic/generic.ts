@@ -51,15 +51,9 @@ export const GENERIC_DEVICES: readonly Device[] = [
   },
 ];
 
-/** Grams a watt-hour and money a watt-hour of lithium batteries with their case; typical of 2026-11. */
-const G_PER_WH = 6.5;
-const PRICE_PER_WH = 1.6;
-const weighs = (energyWh: number) => ({ massG: Math.round(energyWh * G_PER_WH), price: Math.round(energyWh * PRICE_PER_WH) + 10 });
-
 const cameraBattery = (name: string, family: string, energyWh: number, nominalV: number, maxA: number): Battery => ({
   kind: 'battery',
   name,
-  ...weighs(energyWh),
   form: 'camera',
   chemistry: 'li-ion',
   cellsInSeries: 2,
@@ -72,7 +66,6 @@ const cameraBattery = (name: string, family: string, energyWh: number, nominalV:
 const vMount = (energyWh: number, portA: number): Battery => ({
   kind: 'battery',
   name: `V-mount battery, ${energyWh} Wh`,
-  ...weighs(energyWh),
   form: 'v-mount',
   chemistry: 'li-ion',
   cellsInSeries: 4,
@@ -88,8 +81,6 @@ const vMount = (energyWh: number, portA: number): Battery => ({
 const bank = (name: string, energyWh: number, ratingW: number | undefined): Battery => ({
   kind: 'battery',
   name,
-  massG: Math.round(energyWh * G_PER_WH),
-  price: Math.round(energyWh * 0.6) + 10,
   form: 'bank',
   chemistry: 'li-ion',
   cellsInSeries: 1,
@@ -120,8 +111,6 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from D-tap',
-    massG: 70,
-    price: 60,
     input: { connector: DTAP, minV: 11, maxV: 17 },
     output: { connector: { type: 'bay' }, voltageV: 8 },
     ratedW: 24,
@@ -131,8 +120,6 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
   {
     kind: 'adapter',
     name: 'Battery-shaped adapter, from 5 V USB-A',
-    massG: 60,
-    price: 35,
     input: { connector: USB_A, minV: 4.4, maxV: 5.5 },
     output: { connector: { type: 'bay' }, voltageV: 8 },
     ratedW: 12,
@@ -142,16 +129,14 @@ export const GENERIC_ADAPTERS: readonly Adapter[] = [
 ];
 
 export const GENERIC_CABLES: readonly Cable[] = [
-  { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', massG: 35, price: 10, ends: { source: USB_C, load: USB_C } },
-  { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', massG: 45, price: 18, ends: { source: USB_C, load: USB_C }, marked5A: true },
+  { kind: 'cable', name: 'USB-C cable, 3 A, 1 m', ends: { source: USB_C, load: USB_C } },
+  { kind: 'cable', name: 'USB-C cable, 5 A, 1 m', ends: { source: USB_C, load: USB_C }, marked5A: true },
 ];
 
 export const GENERIC_HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'V-mount plate with two D-taps',
-    massG: 180,
-    price: 90,
     form: 'plate',
     inputs: [{ takes: 'window', id: 'mount', name: 'Mount', connector: { type: 'v-mount' }, minV: 11, maxV: 17 }],
     outputs: [1, 2].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 5 })),
@@ -159,8 +144,6 @@ export const GENERIC_HUBS: readonly Hub[] = [
   {
     kind: 'hub',
     name: 'D-tap splitter, four ports',
-    massG: 80,
-    price: 45,
     form: 'splitter',
     inputs: [{ takes: 'window', id: 'in', name: 'D-tap', connector: DTAP, minV: 9, maxV: 20, maxA: 8 }],
     outputs: [1, 2, 3, 4].map((place) => ({ gives: 'pack', id: `d-tap-${place}`, name: `D-tap ${place}`, connector: DTAP, maxA: 4 })),
@@ -173,8 +156,6 @@ export function genericGrip(family: string): Hub {
   return {
     kind: 'hub',
     name: `Battery grip for bay ${family}`,
-    massG: 320,
-    price: 140,
     form: 'grip',
     inputs: [slot('left', 'Left slot'), slot('right', 'Right slot')],
     inputOrder: 'one-by-one',
@@ -188,16 +169,12 @@ export const GENERIC_SUPPLIES: readonly Supply[] = [
   {
     kind: 'supply',
     name: 'USB-C mains supply, 65 W',
-    massG: 130,
-    price: 35,
     form: 'mains',
     outputs: [{ gives: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, ratingW: 65 }],
   },
   {
     kind: 'supply',
     name: 'Mains supply with D-tap, 15 V 6 A',
-    massG: 450,
-    price: 80,
     form: 'mains',
     outputs: [{ gives: 'fixed', id: 'd-tap', name: 'D-tap', connector: DTAP, voltageV: 15, maxA: 6 }],
   },
@@ -229,7 +206,7 @@ export function blankDevice(name: string): Device {
     name,
     inputs: [
       { takes: 'window', id: 'bay', name: 'Battery bay', connector: bay(`of ${name}`) },
-      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, sink: 'runs' },
+      { takes: 'pd', id: 'usb-c', name: 'USB-C', connector: USB_C, sink: 'unknown' },
     ],
   };
 }

@@ -82,6 +82,7 @@ export type LackOf =
   | 'cells'
   | 'pins'
   | 'charge-through'
+  | 'usb-runs'
   | 'port-offer'
   | 'port-offer-shared'
   | 'port-current'

@@ -159,6 +159,10 @@ const LACKS: Readonly<Record<LackOf, { readonly what: (facts: Lacking) => string
     what: () => 'whether it can be charged while it feeds',
     remedy: 'Read its manual; many banks cut their ports off while they are charged.',
   },
+  'usb-runs': {
+    what: () => 'whether it runs from USB-C, or only charges',
+    remedy: 'Read its manual, or plug it in with the camera switched on and look whether its battery goes on emptying.',
+  },
   pins: {
     what: ({ port }) => `whether ${port ?? 'it'} has the extra contacts that the device needs`,
     remedy: 'Look at its contacts, or try it with the device switched on.',

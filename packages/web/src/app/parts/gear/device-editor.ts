@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { gearShape, inputShape, withInput, withTyped } from '@viaggio/core/gear';
 import type { Device, Draw } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
+import { choicesOf } from '../../fields/choices-of';
 import { QuantityField } from '../../fields/quantity-field';
+import { SelectField } from '../../fields/select-field';
 import { ShapeForm } from '../../fields/shape-form';
 import { TextField } from '../../fields/text-field';
 import { DrawEditor } from './draw-editor';
@@ -14,14 +16,14 @@ import { RecordingFields } from './recording-fields';
 /** What one films with: its draw in each mode, and what its input takes. */
 @Component({
   selector: 'app-device-editor',
-  imports: [DrawEditor, ModesEditor, PortsField, QuantityField, RecordingFields, ShapeForm, TextField],
+  imports: [DrawEditor, ModesEditor, PortsField, QuantityField, RecordingFields, SelectField, ShapeForm, TextField],
   template: `
     <app-text-field class="mb-2" label="Name of the device" [shape]="shapes.name" [value]="device().name" (valueChange)="name($event)" />
     <app-draw-editor [draw]="device().draw" [asHere]="asHere()" (drawChange)="draw($event)" />
     @if (port(); as port) {
       <div class="pair mt-2">
         <app-quantity-field
-          [label]="port.takes === 'pd' ? 'Lowest profile' : 'Lowest voltage'"
+          [label]="port.takes === 'pd' ? 'Least volts over USB-C' : 'Lowest voltage'"
           [optional]="true"
           [from]="device().from?.minV"
           [shape]="ports.minV.of"
@@ -29,7 +31,7 @@ import { RecordingFields } from './recording-fields';
           (valueChange)="limit('minV', $event)"
         />
         <app-quantity-field
-          [label]="port.takes === 'pd' ? 'Highest profile' : 'Highest voltage'"
+          [label]="port.takes === 'pd' ? 'Most volts over USB-C' : 'Highest voltage'"
           [optional]="true"
           [from]="device().from?.maxV"
           [shape]="ports.maxV.of"
@@ -38,6 +40,7 @@ import { RecordingFields } from './recording-fields';
         />
       </div>
       @if (port.takes === 'pd') {
+        <app-select-field label="While it is plugged in, it" [value]="port.sink" [choices]="sinks" (picked)="sink($event)" />
         <app-quantity-field
           label="Least watts agreed that it runs on"
           [optional]="true"
@@ -81,11 +84,16 @@ export class DeviceEditor {
 
   protected readonly shapes = gearShape.variants.device;
   protected readonly ports = inputShape.variants.window;
+  protected readonly sinks = choicesOf(inputShape.variants.pd.sink.options);
   protected readonly needW = inputShape.variants.pd.needW.of;
   protected readonly port = computed(() => this.device().inputs.find(({ id }) => id === this.inputId()));
 
   protected name(name: string | undefined): void {
     if (name !== undefined) this.plain({ name }, 'name');
+  }
+
+  protected sink(sink: string): void {
+    this.edit.emit({ body: this.atPort({ sink }), field: 'sink' });
   }
 
   protected draw(draw: Draw): void {

@@ -111,7 +111,12 @@ export class ThreeQuestions {
 
   protected readonly devices = computed((): readonly PartChoice<Device>[] => [
     ...this.choices(GENERIC_DEVICES, 'device', () => true),
-    { value: 'own', title: 'Something else: type its figures', group: 'Other', pick: () => fresh(blankDevice('My camera'), 'own') },
+    {
+      value: 'own',
+      title: 'Something else: type its figures',
+      group: 'Other',
+      pick: () => fresh(blankDevice(this.named('My camera')), 'own'),
+    },
   ]);
   protected readonly batteries = computed((): readonly PartChoice<Battery>[] => {
     const { feed } = this.draft();
@@ -269,6 +274,14 @@ export class ThreeQuestions {
       ...part.rigs.map((item): Change => ({ kind: 'rigs', id: item.id, after: item.body })),
     ];
     this.store.dispatch(Items.change({ step: { changes, field: 'new-rig', at: Date.now() }, open: id }));
+  }
+
+  /** With a number where the kit has one of that name: its battery bay is named after it, and is its own. */
+  private named(name: string): string {
+    const names = new Set(this.kit().map(({ body }) => body.name));
+    let free = name;
+    for (let place = 2; names.has(free); place++) free = `${name} ${place}`;
+    return free;
   }
 
   /** One's own first, then generic things, then the demo's. */
