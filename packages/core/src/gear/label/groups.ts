@@ -210,10 +210,7 @@ export class Grouping {
     const isLast = behind.every(({ is }) => is === 'word' || is === 'counted' || is === 'polarity' || is === 'barrel');
     const isOfPack = tokens.some((one) => one.is === 'cells' || one.is === 'size' || (one.is === 'figure' && isCapacity(one)));
     if (group !== this.body || before?.is !== 'figure' || !isLast || isOfPack) return false;
-    const first = Math.max(
-      0,
-      group.figures.findLastIndex(({ joined }, index) => index === 0 || !joined),
-    );
+    const first = this.firstJoined();
     const units = group.figures.slice(first).map(({ figure }) => figure.unit);
     if (!units.includes('V') || units.some((unit) => unit === 'awg' || unit === 'mm2')) return false;
     const own = group.figures.splice(first);
@@ -221,6 +218,14 @@ export class Grouping {
     this.groups.push(this.group);
     this.count = 1;
     return true;
+  }
+
+  /** Where the figures begin that stand together at the end of the open group. */
+  private firstJoined(): number {
+    return Math.max(
+      0,
+      this.group.figures.findLastIndex(({ joined }, index) => index === 0 || !joined),
+    );
   }
 
   private direction(token: Extract<Token, { is: 'direction' }>, place: number): void {
@@ -271,8 +276,7 @@ export class Grouping {
     const [before, after] = [tokens.slice(0, place).findLast(({ is }) => is !== 'word'), tokens[place + 1]];
     const isLast = after === undefined || after.is === 'end' || after.text === '/' || after.text === ',';
     if (group !== this.body || before?.is !== 'figure' || !isLast) return false;
-    const first = group.figures.findLastIndex(({ joined }, index) => index === 0 || !joined);
-    const own = group.figures.splice(Math.max(0, first));
+    const own = group.figures.splice(this.firstJoined());
     this.groups.push({ port: { direction }, count: 1, also: [], figures: own });
     return true;
   }

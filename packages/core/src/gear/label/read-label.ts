@@ -156,14 +156,12 @@ class Reading {
   /** The figures of a battery itself, and profiles of ports that are not named: volts that stand beside amps where there are several. */
   private ofBattery(electric: readonly Told[]): { readonly own: readonly Told[]; readonly profiles: readonly LabelProfile[] } {
     const volts = electric.filter(({ figure, full, most }) => figure.unit === 'V' && !full && !most);
-    // “13000mAh 5V 3A”: no cells have 5 V, a USB port has; what the mAh count at is asked
+    // “13000mAh 5V 3A”: no cells have 5 V, a USB port has
     const [alone] = volts;
     if (volts.length === 1 && alone && this.isOfPort(alone, electric)) {
       const behind = electric[electric.indexOf(alone) + 1];
       const port = electric.filter((told) => told === alone || (told === behind && told.joined && told.figure.unit !== 'V'));
-      const profiles = this.profilesOf(port);
-      this.asks.add('voltageV');
-      return { own: electric.filter((told) => !port.includes(told)), profiles };
+      return { own: electric.filter((told) => !port.includes(told)), profiles: this.profilesOf(port) };
     }
     if (volts.length <= 1) return { own: electric, profiles: [] };
     const own: Told[] = [];

@@ -79,6 +79,7 @@ const POLARITY: readonly (readonly [RegExp, NonNullable<Connector['polarity']>])
 const MOST_METRES = 50;
 /** IEC 61960 names a pack: 2ICP7/34/50 has two lithium-ion cells in series. */
 const IEC_NAME = /^(\d{0,2})I[CNMF][RP]\d{1,3}\/\d{2,3}(?:\/\d{2,3})?(?:-\d{1,2})?(?![\d/])/i;
+
 /** Cuts a label into pieces; whatever is none of them is `unreadable`, where it stands. */
 export function tokensOf(text: string): readonly Token[] {
   const clean = plain(text)

@@ -43,7 +43,7 @@ export const LOSS = 0.02;
 /** What an indicator may show for one charge, in steps: errors that hold 95 of 100, one reading or two. */
 const ONE_READING = 0.24;
 const TWO_READINGS = 0.39;
-/** An indicator of which nobody said whether it rounds, or shows a step until the next. */
+/** An indicator of which it is not entered whether it rounds, or shows a step until the next. */
 const ANY_GAUGE = 0.36;
 /** Nobody entered how cold it was: it may have been as cold as this. */
 const COLD_C = -10;
