@@ -54,6 +54,15 @@ describe('what a worker works out', () => {
     expect(valueOf(later())).toBe(10);
   });
 
+  it('never calls the answer to an earlier question the answer, not even before the next is asked', async () => {
+    await set(1);
+    await pending.answer(10);
+    input.set(2);
+    expect(later()).toEqual({ is: 'working', value: 10 });
+    input.set(undefined);
+    expect(later()).toEqual({ is: 'idle' });
+  });
+
   it('asks one at a time, and of what came meanwhile only the newest', async () => {
     await set(1);
     await set(2);

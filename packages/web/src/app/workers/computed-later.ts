@@ -1,4 +1,4 @@
-import { effect, inject, signal, untracked } from '@angular/core';
+import { computed, effect, inject, signal, untracked } from '@angular/core';
 import type { Signal } from '@angular/core';
 import { CoreWorkers } from './core-workers';
 import type { AsyncCore, Lane } from './core-workers';
@@ -16,7 +16,8 @@ export function valueOf<T>(later: Later<T>): T | undefined {
 
 /**
  * Works out something in a lane's worker whenever its input changes: one call at a time, in between only the newest
- * input counts. `undefined` as input means there is nothing to ask. Needs an injection context.
+ * input counts. `undefined` as input means there is nothing to ask. What it says is of the input as it is: an answer to
+ * an earlier one is never `done`, not even in the moment before the next is asked. Needs an injection context.
  */
 export function computedLater<I, T>(
   lane: Lane,
@@ -25,9 +26,11 @@ export function computedLater<I, T>(
   { restMs = 0 } = {},
 ): Signal<Later<T>> {
   const workers = inject(CoreWorkers);
-  const state = signal<Later<T>>({ is: 'idle' });
-  /** What was asked last: an answer to anything older is stale. */
-  let latest: I | undefined;
+  const asked = computed(input);
+  const answered = signal<Answered<I, T> | undefined>(undefined);
+  const answer = (of: I, is: Answered<I, T>['is']): void => {
+    if (of === untracked(asked)) answered.set({ of, is });
+  };
   let wanted: { readonly input: I } | undefined;
   let running = false;
   const run = async (): Promise<void> => {
@@ -36,28 +39,36 @@ export function computedLater<I, T>(
       const { input: now } = wanted;
       wanted = undefined;
       try {
-        const value = await call(workers.core(lane), now);
-        if (now === latest) state.set({ is: 'done', value });
+        answer(now, { is: 'done', value: await call(workers.core(lane), now) });
       } catch (error) {
-        if (now === latest) state.set({ is: 'failed', message: error instanceof Error ? error.message : String(error) });
+        answer(now, { is: 'failed', message: error instanceof Error ? error.message : String(error) });
       }
     }
     running = false;
   };
   effect((onCleanup) => {
-    const now = input();
-    latest = now;
+    const now = asked();
     if (now === undefined) {
       wanted = undefined;
-      state.set({ is: 'idle' });
+      answered.set(undefined);
       return;
     }
-    state.set({ is: 'working', value: valueOf(untracked(state)) });
     const timer = setTimeout(() => {
       wanted = { input: now };
       if (!running) void run();
     }, restMs);
     onCleanup(() => clearTimeout(timer));
   });
-  return state.asReadonly();
+  return computed(() => {
+    const [now, last] = [asked(), answered()];
+    if (now === undefined) return { is: 'idle' };
+    if (last?.of === now) return last.is;
+    return { is: 'working', value: last && valueOf(last.is) };
+  });
+}
+
+/** What came of the question that was answered last. */
+interface Answered<I, T> {
+  readonly of: I;
+  readonly is: Extract<Later<T>, { readonly is: 'done' | 'failed' }>;
 }

@@ -11,6 +11,8 @@ import { SelectField } from '../../../fields/select-field';
 
 /** An input that is to be fed next. */
 interface OpenInput {
+  /** Which it is, however the others come and go. */
+  readonly key: string;
   readonly gearId: string;
   readonly title: string;
   readonly input: Input;
@@ -63,14 +65,14 @@ interface OpenInput {
       <p>The chain reaches its source. More can be plugged in below.</p>
     }
     @if (open().length > 0) {
-      <app-select-field label="Feed which input?" class="mb-3" (picked)="choice.set(+$event)">
-        @for (one of open(); track one.gearId + one.input.id; let index = $index) {
-          <option [value]="index" [selected]="index === choice()">
+      <app-select-field label="Feed which input?" class="mb-3" (picked)="chosen.set($event)">
+        @for (one of open(); track one.key) {
+          <option [value]="one.key" [selected]="one === target()">
             {{ one.input.name }} of {{ one.title }} ({{ connector(one.input) }}){{ one.holds ? ', now ' + one.holds : '' }}
           </option>
         }
       </app-select-field>
-      @if (open()[choice()]?.holds; as holds) {
+      @if (target()?.holds; as holds) {
         <p class="small mb-2">What is plugged in there takes the place of {{ holds }}.</p>
       }
       @if (later().is === 'working') {
@@ -189,11 +191,13 @@ export class ChainBuilder {
     const waiting = [...this.waiting()].reverse();
     return [...new Set([...waiting, ...this.parts()])].flatMap((id) => this.inputsOf(id));
   });
-  protected readonly choice = linkedSignal({ source: this.open, computation: () => 0 });
+  /** What was chosen of them; each step begins with the first again. */
+  protected readonly chosen = linkedSignal<readonly OpenInput[], string | undefined>({ source: this.open, computation: () => undefined });
+  protected readonly target = computed(() => this.open().find(({ key }) => key === this.chosen()) ?? this.open()[0]);
   protected readonly later = computedLater(
     'feeds',
     () => {
-      const [rig, target] = [this.draft(), this.open()[this.choice()]];
+      const [rig, target] = [this.draft(), this.target()];
       return (
         rig &&
         target && {
@@ -210,7 +214,10 @@ export class ChainBuilder {
   protected readonly connector = (port: Input): string => connectorName(port.connector);
 
   /** What was in the input comes out, with all that only it needed. */
-  protected plug({ link }: Offer): void {
+  protected plug(offer: Offer): void {
+    // pressed in the moment in which it went
+    if (!this.found()?.offers.includes(offer)) return;
+    const { link } = offer;
     const { to } = link;
     this.step((links) => [...links.filter((one) => one.to.gearId !== to.gearId || one.to.portId !== to.portId), link]);
   }
@@ -270,7 +277,8 @@ export class ChainBuilder {
       .inputs.filter(({ noPower }) => noPower !== true)
       .map((port) => {
         const from = holding.get(port.id);
-        return { gearId, title: gearTitle(body), input: port, holds: from === undefined ? undefined : this.nameOf(from) };
+        const holds = from === undefined ? undefined : this.nameOf(from);
+        return { key: `${gearId}/${port.id}`, gearId, title: gearTitle(body), input: port, holds };
       });
   }
 }
