@@ -10,9 +10,11 @@ import type { Logger } from 'pino';
 import swaggerUi from 'swagger-ui-express';
 import { openApi } from './api-docs/openapi';
 import type { Database } from './db/database';
+import type { World } from './db/world';
 import { backupOperations } from './backup/backup-operations';
 import { changesOperations } from './changes/changes-operations';
 import { demoOperations } from './demo/demo-operations';
+import { CopyService } from './demo/copy-service';
 import { DemoService } from './demo/demo-service';
 import { AppError, problemOf } from './errors';
 import { LOOPBACK_ONLY } from './http/exposure';
@@ -46,17 +48,21 @@ import { HERE } from './threads/work';
 import type { Work } from './threads/work';
 import { largeBodies } from './large-bodies';
 
+/** All that is done in one world. */
 export interface Services {
+  readonly database: Database;
   readonly items: ItemServices;
   readonly recordings: RecordingDataService;
   readonly photos: PhotoService;
   readonly meters: Meters;
   readonly live: LiveRecordings;
-  readonly demo: DemoService;
   readonly forecasts: Forecasts;
   readonly pieces: PieceService;
   readonly work: Work;
 }
+
+/** Each world has services of its own, on rows of its own. */
+export type Worlds = Readonly<Record<World, Services>>;
 
 export interface ServiceOptions {
   /** The meters that the installation's owner lets be polled. */
@@ -75,6 +81,7 @@ export function servicesOf(database: Database, { meters: allowed = [], forecastU
   const pieces = new PieceService(database);
   const recordings = new RecordingDataService(database, pieces);
   return {
+    database,
     pieces,
     work,
     items,
@@ -82,16 +89,16 @@ export function servicesOf(database: Database, { meters: allowed = [], forecastU
     photos: new PhotoService(database),
     meters,
     live: new LiveRecordings(database, items, recordings, meters),
-    demo: new DemoService(database, items, recordings),
     forecasts: new Forecasts(forecastUrl),
   };
 }
 
-/** Everything the API does, in the order of the documentation. */
-export function operationsOf(
-  database: Database,
-  { items, recordings, photos, meters, live, demo, forecasts, pieces, work }: Services,
-): readonly Operation[] {
+/** Loads the demo crew, and puts it back. */
+export const demoServiceOf = ({ demo }: Pick<Worlds, 'demo'>): DemoService => new DemoService(demo.database, demo.items, demo.recordings);
+
+/** Everything the API does in one world, in the order of the documentation. */
+export function operationsOf(worlds: Worlds, world: World): readonly Operation[] {
+  const { database, items, recordings, photos, meters, live, forecasts, pieces, work } = worlds[world];
   return [
     ...healthOperations(database.sequelize),
     ...PLAN_KINDS.flatMap((kind) =>
@@ -108,9 +115,13 @@ export function operationsOf(
     ...printOperations(items, work),
     ...evaluateOperations(work),
     ...backupOperations(database, pieces, work),
-    ...demoOperations(demo),
+    ...demoOperations(demoServiceOf(worlds), new CopyService(worlds.demo, worlds[world])),
   ];
 }
+
+/** Behind it everything is of the demo crew. */
+const DEMO = '/demo';
+const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/;
 
 /** A phone that looks at the pages asks some twenty times a minute. */
 const MOST_REQUESTS_A_MINUTE = 1200;
@@ -121,18 +132,12 @@ export interface AppOptions {
   readonly webDir?: string | undefined;
   /** This machine alone unless it says otherwise. */
   readonly exposure?: Exposure;
-  readonly services?: Services;
   readonly inspect?: Inspect;
 }
 
-export function createApp(
-  database: Database,
-  log: Logger,
-  { webDir, exposure = LOOPBACK_ONLY, services = servicesOf(database), inspect }: AppOptions = {},
-): Express {
+export function createApp(worlds: Worlds, log: Logger, { webDir, exposure = LOOPBACK_ONLY, inspect }: AppOptions = {}): Express {
   const app = express();
-  const operations = operationsOf(database, services);
-  const document = openApi(operations);
+  const document = openApi(operationsOf(worlds, 'own'));
   app.disable('x-powered-by');
   app.set('etag', false); // an ETag here is a revision, not a hash of the bytes
   app.use(logRequests(log));
@@ -163,7 +168,7 @@ export function createApp(
   app.use(sameOriginOnly(exposure.names));
   if (exposure.limited) app.use(limitEachAddress());
   app.use(compression());
-  app.use('/api', (_request, response, next) => {
+  app.use(['/api', `${DEMO}/api`], (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
@@ -173,13 +178,21 @@ export function createApp(
     swaggerUi.serve,
     swaggerUi.setup(undefined, { swaggerOptions: { url: '/api/openapi.json' }, customSiteTitle: 'Viaggio API' }),
   );
-  app.use(routerOf(operations, largeBodies(services.work), inspect));
-  app.use('/api', (request) => {
-    throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
-  });
-  if (webDir !== undefined) serveWeb(app, webDir);
+  // the demo crew's things are behind a path of their own, and everything is done there as it is here
+  app.use(DEMO, apiOf(worlds, 'demo', inspect));
+  app.use(apiOf(worlds, 'own', inspect));
+  if (webDir !== undefined) serveWeb(app, worlds, webDir);
   app.use(sendProblem(log));
   return app;
+}
+
+function apiOf(worlds: Worlds, world: World, inspect?: Inspect): express.Router {
+  const router = express.Router();
+  router.use(routerOf(operationsOf(worlds, world), largeBodies(worlds[world].work), inspect));
+  router.use('/api', (request) => {
+    throw new AppError('not-found', `There is no ${request.originalUrl.slice(0, 100)}.`);
+  });
+  return router;
 }
 
 function limitEachAddress(): express.RequestHandler {
@@ -195,7 +208,7 @@ function limitEachAddress(): express.RequestHandler {
 }
 
 /** The built pages; any other address is a view of the one-page application. */
-function serveWeb(app: Express, webDir: string): void {
+function serveWeb(app: Express, worlds: Worlds, webDir: string): void {
   // all but these bear their content or version in their names
   app.use('/help-pictures', express.static(path.join(webDir, 'help-pictures'), { index: false, maxAge: '1h' }));
   app.use('/licences.txt', express.static(path.join(webDir, 'licences.txt'), { index: false, maxAge: '1h' }));
@@ -208,10 +221,26 @@ function serveWeb(app: Express, webDir: string): void {
       serveStatic: { index: false, maxAge: '1y', immutable: true },
     }),
   );
-  app.get('/{*path}', (request, response) => {
+  app.get('/{*path}', async (request, response) => {
     if (path.extname(request.path) !== '') throw new AppError('not-found', `There is no ${request.path.slice(0, 100)}.`);
+    // an address of the demo crew's from before it had a world of its own
+    if (await isOfDemoAlone(worlds, request.originalUrl)) {
+      response.redirect(`${DEMO}${request.originalUrl}`);
+      return;
+    }
     response.set('Cache-Control', 'no-cache').sendFile(path.join(webDir, 'index.html'));
   });
+}
+
+/** Whether an address names something that only the demo crew has. */
+async function isOfDemoAlone({ own, demo }: Worlds, address: string): Promise<boolean> {
+  const [id] = UUID.exec(address) ?? [];
+  if (id === undefined || address.startsWith(`${DEMO}/`)) return false;
+  const hasIt = async ({ items }: Services): Promise<boolean> => {
+    const unknown = await Promise.all(Object.values(items).map((service) => service.unknownIds([id])));
+    return unknown.some((ids) => ids.size === 0);
+  };
+  return !(await hasIt(own)) && hasIt(demo);
 }
 
 function logRequests(log: Logger): express.RequestHandler {

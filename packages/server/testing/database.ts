@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import { Sequelize } from 'sequelize';
 import type { DatabaseError } from 'sequelize';
-import { createApp, servicesOf } from '../src/app';
+import { createApp, demoServiceOf, servicesOf } from '../src/app';
+import type { Services, Worlds } from '../src/app';
 import { answersAsDeclared } from './answers-as-declared';
 import { migrate, openDatabase } from '../src/db/database';
 import type { Database } from '../src/db/database';
@@ -33,9 +34,9 @@ async function makeTemplate(): Promise<void> {
     if (there.length > 0) return;
     await connection.query(`DROP DATABASE IF EXISTS ${TEMPLATE}`);
     await connection.query(`CREATE DATABASE ${TEMPLATE}`);
-    const database = openDatabase(clusterUrl().replace(/\/[^/]*$/, `/${TEMPLATE}`));
+    const database = openDatabase(clusterUrl().replace(/\/[^/]*$/, `/${TEMPLATE}`), { world: 'demo' });
     await migrate(database);
-    await servicesOf(database).demo.loadIfNew();
+    await demoServiceOf({ demo: servicesOf(database) }).loadIfNew();
     await database.sequelize.close();
     await connection.query(`ALTER DATABASE ${TEMPLATE} IS_TEMPLATE true`);
   } finally {
@@ -43,7 +44,7 @@ async function makeTemplate(): Promise<void> {
   }
 }
 
-/** One without any table, or a copy of another. */
+/** One without any table, or a copy of another; opened as the demo crew’s. */
 export async function emptyDatabase(
   suffix = '_tests',
   template = 'template1',
@@ -51,7 +52,7 @@ export async function emptyDatabase(
   const name = `suite_${randomUUID().replaceAll('-', '')}${suffix}`;
   await administer(`CREATE DATABASE ${name} TEMPLATE ${template}`);
   const url = clusterUrl().replace(/\/[^/]*$/, `/${name}`);
-  const database = openDatabase(url);
+  const database = openDatabase(url, { world: 'demo' });
   const drop = async () => {
     await database.sequelize.close();
     await administer(`DROP DATABASE ${name} WITH (FORCE)`);
@@ -59,9 +60,22 @@ export async function emptyDatabase(
   return { database, url, drop };
 }
 
-export function appOn(database: Database) {
-  return createApp(database, pino({ level: 'silent' }), { inspect: answersAsDeclared });
+/** Both worlds of a database, the demo crew’s loaded, one’s own empty. */
+export function worldsAt(url: string): { readonly worlds: Worlds; readonly close: () => Promise<void> } {
+  const [own, demo] = [openDatabase(url, { world: 'own' }), openDatabase(url, { world: 'demo' })];
+  const close = async () => {
+    await own.sequelize.close();
+    await demo.sequelize.close();
+  };
+  return { worlds: { own: servicesOf(own), demo: servicesOf(demo) }, close };
 }
+
+/** An application on one world: there is no other beside it. */
+export function appOn(database: Database) {
+  return createApp(oneWorld(servicesOf(database)), pino({ level: 'silent' }), { inspect: answersAsDeclared });
+}
+
+export const oneWorld = (services: Services): Worlds => ({ own: services, demo: services });
 
 /** Ends every connection to a database, as a restarting server does. */
 export async function cutConnections(url: string): Promise<void> {

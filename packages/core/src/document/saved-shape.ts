@@ -1,9 +1,8 @@
 import { idShape, moment } from '../gear';
-import { choice, number, object } from '../shape';
+import { number, object } from '../shape';
 import type { Infer, Shape } from '../shape';
 
 const revision = number('Revision', 'count', { min: 1, max: 1e9, integer: true });
-const originShape = choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' });
 
 /**
  * An item as the API shows it: what it is, and which state of it this is.
@@ -11,7 +10,7 @@ const originShape = choice('Where it is from', { demo: 'shipped with the demo', 
  * @example savedShape(flag('Marked')).title // 'Saved Marked'
  */
 export function savedShape<S extends Shape>(body: S) {
-  return object(`Saved ${body.title}`, { id: idShape, revision, origin: originShape, updatedAt: moment('Saved at'), body });
+  return object(`Saved ${body.title}`, { id: idShape, revision, updatedAt: moment('Saved at'), body });
 }
 
 /**

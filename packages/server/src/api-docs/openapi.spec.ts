@@ -8,7 +8,7 @@ import path from 'node:path';
 import { OpenAPIClientAxios } from 'openapi-client-axios';
 import type { OpenAPIV3_1 } from 'openapi-types';
 import request from 'supertest';
-import { appOn, freshDatabase } from '../../testing/database';
+import { appOn, freshDatabase, oneWorld } from '../../testing/database';
 import { operationsOf, servicesOf } from '../app';
 import { ERRORS } from '../errors';
 import { failsOf } from './openapi';
@@ -37,7 +37,7 @@ describe('the OpenAPI document', () => {
   it('is of exactly the operations that are served, their bodies and their answers', async () => {
     const app = appOn(fresh.database);
     const document = (await request(app).get('/api/openapi.json').expect(200)).body as Document;
-    const operations = operationsOf(fresh.database, servicesOf(fresh.database));
+    const operations = operationsOf(oneWorld(servicesOf(fresh.database)), 'own');
     expect(document.openapi).toBe('3.1.0');
     const listed = Object.entries(document.paths).flatMap(([at, methods]) => Object.keys(methods).map((method) => `${method} ${at}`));
     expect(listed.sort()).toEqual(operations.map(({ method, path: at }) => `${method} ${at}`).sort());
@@ -97,7 +97,7 @@ describe('the OpenAPI document', () => {
 
   it('is served by every route it lists', async () => {
     const app = appOn(fresh.database);
-    for (const { method, path: at } of operationsOf(fresh.database, servicesOf(fresh.database))) {
+    for (const { method, path: at } of operationsOf(oneWorld(servicesOf(fresh.database)), 'own')) {
       const response = await request(app)[method](at.replace('{id}', '00000000-0000-4000-8000-000000000000'));
       expect([at, (response.body as { code?: string }).code]).not.toEqual([at, 'method-not-allowed']);
       if (!at.includes('{id}')) expect(response.status).not.toBe(404);

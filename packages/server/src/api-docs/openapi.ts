@@ -87,7 +87,10 @@ export function openApi(operations: readonly Operation[]): JsonSchema {
         'The API of one installation, on this machine. Every figure is in the unit that ends its name. Where it is served to others, any request may be answered 429 (too-many-requests).',
       license: { name: 'MIT', identifier: 'MIT' },
     },
-    servers: [{ url: '/', description: 'This installation' }],
+    servers: [
+      { url: '/', description: 'Your own' },
+      { url: '/demo', description: 'The demo crew' },
+    ],
     // whoever reaches the address may use it: it listens on this machine alone unless it is told otherwise
     security: [],
     tags: [...used].map((name) => ({ name, description: TAGS[name] ?? name })),

@@ -8,7 +8,7 @@ import type { AnyShape, Infer } from '@viaggio/core/units';
  * photograph as a file of its own. The last file names all others with their sizes and SHA-256.
  */
 export const BACKUP_FORMAT = 'viaggio-backup';
-export const BACKUP_VERSION = 1;
+export const BACKUP_VERSION = 2;
 export const BACKUP_TYPE = 'application/zip';
 
 /** The live items as a plan document, which may also be imported by itself; the deleted ones as another. */
@@ -47,7 +47,8 @@ export type Contents = Infer<typeof contentsShape>;
 const stateShape = object('State', {
   id: idShape,
   revision: number('Revision', 'count', { min: 1, max: 1e9, integer: true }),
-  origin: choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' }),
+  /** Version 1, when the demo crew's things lay among a person's own. */
+  origin: optional(choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' })),
   createdAt: moment('Made at'),
   updatedAt: moment('Saved at'),
   deletedAt: optional(moment('Deleted at')),

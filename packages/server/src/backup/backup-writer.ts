@@ -110,12 +110,11 @@ export class BackupWriter {
       };
       const deleted: KeptItems = { items: await ofAll((kind) => texts(kind, 'deleted_at IS NOT NULL')), rests: [], deleted: NONE };
       const states = await ofAll(async (kind): Promise<readonly State[]> => {
-        const attributes = ['id', 'revision', 'origin', 'createdAt', 'updatedAt', 'deletedAt'];
+        const attributes = ['id', 'revision', 'createdAt', 'updatedAt', 'deletedAt'];
         const rows = await items[kind].findAll({ attributes, paranoid: false, order: [['place', 'ASC']], transaction });
-        return rows.map(({ id, revision, origin, createdAt, updatedAt, deletedAt }) => ({
+        return rows.map(({ id, revision, createdAt, updatedAt, deletedAt }) => ({
           id,
           revision,
-          origin,
           createdAt: createdAt.toISOString(),
           updatedAt: updatedAt.toISOString(),
           ...(deletedAt !== null && { deletedAt: deletedAt.toISOString() }),

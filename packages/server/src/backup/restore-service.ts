@@ -24,6 +24,7 @@ import {
 import type { KeptPhoto, KeptRecording, State, States } from './backup-format';
 import type { BackupReader } from './backup-reader';
 import { READ_BACKUP } from './backup-tasks';
+import { ownSide } from './own-side';
 
 interface BackedUp extends State {
   readonly body: object;
@@ -84,14 +85,17 @@ export class RestoreService {
     const states = await backup.json(STATES_FILE, statesShape);
     const [live, deleted] = [await backup.bytes(PLAN_FILE), await backup.bytes(DELETED_FILE)];
     const bodies = await this.work.run(READ_BACKUP, { live, deleted }, signal);
-    const items = byKind((kind) => {
+    const held = byKind((kind) => {
       const byId = new Map(bodies[kind].map(({ id, body }) => [id, body]));
       return states[kind].flatMap((state): readonly BackedUp[] => {
         const body = byId.get(state.id);
         return body ? [{ ...state, body }] : [];
       });
     });
-    return { states, items };
+    const items = ownSide(held);
+    const recordings = new Set(items.recordings.map(({ id }) => id));
+    const leftOut = new Set(held.recordings.flatMap(({ id }) => (recordings.has(id) ? [] : [id])));
+    return { states: { ...states, recordingData: states.recordingData.filter(({ id }) => !leftOut.has(id)) }, items };
   }
 
   private async pairs(items: Readonly<Record<PlanKind, readonly BackedUp[]>>, transaction?: Transaction): Promise<readonly Pair[]> {
@@ -158,8 +162,10 @@ export class RestoreService {
       for (let at = 0; at < fresh.length; at += BATCH) {
         const batch = fresh.slice(at, at + BATCH);
         await items[kind].bulkCreate(
-          batch.map(({ deletedAt, createdAt, updatedAt, ...one }) => ({
-            ...one,
+          batch.map(({ id, revision, body, deletedAt, createdAt, updatedAt }) => ({
+            id,
+            revision,
+            body,
             createdAt: new Date(createdAt),
             updatedAt: new Date(updatedAt),
             deletedAt: deletedAt === undefined ? null : new Date(deletedAt),
@@ -175,7 +181,7 @@ export class RestoreService {
     for (const { kind, theirs, here } of pairs.filter((pair) => compared(pair) === 'different')) {
       const revision = Math.max(here!.revision, theirs.revision) + 1;
       if (here!.deletedAt !== null && theirs.deletedAt === undefined) await here!.restore({ transaction });
-      await here!.update({ body: theirs.body, origin: theirs.origin, revision }, { transaction });
+      await here!.update({ body: theirs.body, revision }, { transaction });
       if (here!.deletedAt === null && theirs.deletedAt !== undefined) await here!.destroy({ transaction });
       await revisions.create({ kind, itemId: theirs.id, revision, body: theirs.body, savedAt: new Date() }, { transaction });
     }

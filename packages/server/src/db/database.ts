@@ -15,6 +15,8 @@ import { defineRecordingData } from './models/recording-data';
 import type { RecordingDataModel } from './models/recording-data';
 import { defineRevision } from './models/revision';
 import type { RevisionModel } from './models/revision';
+import { WORLD_SETTING } from './world';
+import type { World } from './world';
 
 export interface Database {
   readonly sequelize: Sequelize;
@@ -32,12 +34,14 @@ const STATEMENT_MS = 4500;
 const SILENCE_MS = 5000;
 
 export interface DatabaseOptions {
+  /** Whose rows there are to it; tables are brought up to date in none. */
+  readonly world?: World;
   /** For work at the start, which may take its time. */
   readonly patient?: boolean;
 }
 
 /** Opens a pool. No connection is made before the first query, and a lost one is replaced by itself. */
-export function openDatabase(url: string, { patient = false }: DatabaseOptions = {}): Database {
+export function openDatabase(url: string, { world, patient = false }: DatabaseOptions = {}): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
@@ -46,6 +50,7 @@ export function openDatabase(url: string, { patient = false }: DatabaseOptions =
     pool: { max: 10, acquire: 2500, idle: 10_000 },
     dialectOptions: {
       connectionTimeoutMillis: 2500,
+      ...(world !== undefined && { options: `-c ${WORLD_SETTING}=${world}` }),
       ...(!patient && { statement_timeout: STATEMENT_MS, query_timeout: SILENCE_MS }),
     },
   });

@@ -5,8 +5,9 @@ import { DataTypes, QueryTypes } from 'sequelize';
 import type { QueryInterface, Sequelize } from 'sequelize';
 import request from 'supertest';
 import { gunzipSync } from 'node:zlib';
-import { appOn, emptyDatabase, freshDatabase } from '../../testing/database';
-import { servicesOf } from '../app';
+import { pino } from 'pino';
+import { emptyDatabase, freshDatabase, worldsAt } from '../../testing/database';
+import { createApp, demoServiceOf } from '../app';
 import { migrate, NewerDatabase } from './database';
 import { migrations } from './migrations';
 import { runMigrations } from './run-migrations';
@@ -26,9 +27,9 @@ interface Row {
 }
 const KINDS = ['gear', 'rigs', 'days', 'log', 'recordings', 'sheets', 'rules', 'trips'] as const;
 
-async function rowsOf(sequelize: Sequelize, table: string): Promise<readonly Row[]> {
+async function rowsOf(sequelize: Sequelize, table: string, where = 'true'): Promise<readonly Row[]> {
   if (!(await sequelize.getQueryInterface().tableExists(table))) return [];
-  return sequelize.query<Row>(`SELECT id, deleted_at IS NOT NULL AS deleted FROM ${table} ORDER BY created_at, id`, { type: QueryTypes.SELECT }); // prettier-ignore
+  return sequelize.query<Row>(`SELECT id, deleted_at IS NOT NULL AS deleted FROM ${table} WHERE ${where} ORDER BY created_at, id`, { type: QueryTypes.SELECT }); // prettier-ignore
 }
 
 const revisionsOf = (sequelize: Sequelize) =>
@@ -53,27 +54,41 @@ describe.each(DUMPS)('the database of %s', (dump) => {
   it('is brought along without loss: items in their order, deleted ones, every state, samples; the tables are those of a new one', async () => {
     const older = await emptyDatabase();
     const fresh = await freshDatabase();
+    let both: ReturnType<typeof worldsAt> | undefined;
     try {
       const { sequelize } = older.database;
       await sequelize.query(gunzipSync(readFileSync(path.join(FOLDER, dump))).toString());
       const before = new Map<string, readonly Row[]>();
-      for (const kind of KINDS) before.set(kind, await rowsOf(sequelize, kind));
+      const theirs = new Map<string, readonly Row[]>();
+      for (const kind of KINDS) {
+        before.set(kind, await rowsOf(sequelize, kind));
+        theirs.set(kind, await rowsOf(sequelize, kind, `origin = 'demo'`));
+      }
       const states = await revisionsOf(sequelize);
       expect(before.get('gear')!.filter(({ deleted }) => deleted)).toHaveLength(1);
 
       await migrate(older.database);
       await migrate(older.database); // as the next start does
       expect(await columnsOf(sequelize)).toEqual(await columnsOf(fresh.database.sequelize));
-      for (const kind of KINDS) expect([kind, await rowsOf(sequelize, kind)]).toEqual([kind, before.get(kind)]);
-      expect(await revisionsOf(sequelize)).toEqual(states);
+      both = worldsAt(older.url);
+      const { own, demo } = both.worlds;
+      // what the demo crew had it has, and what anybody made or changed is on their own side
+      for (const kind of KINDS) {
+        const mine = await rowsOf(own.database.sequelize, kind);
+        expect([kind, await rowsOf(demo.database.sequelize, kind)]).toEqual([kind, theirs.get(kind)]);
+        const made = before.get(kind)!.filter(({ id }) => !theirs.get(kind)!.some((one) => one.id === id));
+        expect(mine).toEqual(expect.arrayContaining([...made]));
+        expect(before.get(kind)).toEqual(expect.arrayContaining([...mine]));
+      }
+      const kept = [...(await revisionsOf(own.database.sequelize)), ...(await revisionsOf(demo.database.sequelize))];
+      expect(kept).toEqual(expect.arrayContaining([...states]));
 
-      const services = servicesOf(older.database);
-      await services.demo.loadIfNew(); // of the kinds that it did not have
-      const app = appOn(older.database);
+      await demoServiceOf({ demo }).loadIfNew(); // of the kinds that it did not have
+      const app = createApp(both.worlds, pino({ level: 'silent' }));
       const gear = (await request(app).get('/api/gear').expect(200)).body as { id: string; body: { name: string; unknown?: object } }[];
-      const live = before.get('gear')!.filter(({ deleted }) => !deleted);
-      expect(gear.map(({ id }) => id)).toEqual(live.map(({ id }) => id));
       expect(gear.some(({ body }) => body.name === 'Renamed in an older version')).toBe(true);
+      const shown = (await request(app).get('/demo/api/gear').expect(200)).body as typeof gear;
+      expect(shown.some(({ body }) => body.name === 'Renamed in an older version')).toBe(false);
       const rigs = (await request(app).get('/api/rigs').expect(200)).body as { body: { wantedMin: number; devices: object[] } }[];
       expect(rigs.some(({ body }) => body.wantedMin === 77 && body.devices.length > 0)).toBe(true);
 
@@ -92,15 +107,17 @@ describe.each(DUMPS)('the database of %s', (dump) => {
 
       // the deleted one comes back, an earlier state is still there
       const gone = before.get('gear')!.find(({ deleted }) => deleted)!;
-      await request(app).post(`/api/gear/${gone.id}/restore`).expect(200);
+      const where = theirs.get('gear')!.some(({ id }) => id === gone.id) ? '/demo/api' : '/api';
+      await request(app).post(`${where}/gear/${gone.id}/restore`).expect(200);
       if (version < 3) return;
-      const { bytes } = await services.recordings.slots(RECORDING);
+      const { bytes } = await own.recordings.slots(RECORDING);
       const pieces: Uint8Array[] = [];
       for await (const piece of bytes) pieces.push(piece);
       expect(slotsFromBytes(Buffer.concat(pieces))).toBeDefined();
       const original = await request(app).get(`/api/recordings/${RECORDING}/original`).buffer(true).parse(whole).expect(200); // prettier-ignore
       expect(gunzipSync(original.body as Buffer).toString()).toBe('time_s,power_W\n0,5\n');
     } finally {
+      await both?.close();
       await older.drop();
       await fresh.drop();
     }
@@ -143,7 +160,7 @@ it('a database that a newer version has opened is refused by a sentence, and not
     await database.sequelize.query(`INSERT INTO migrations (name) VALUES ('9999-what-comes-later')`);
     await expect(migrate(database)).rejects.toThrow(NewerDatabase);
     await expect(migrate(database)).rejects.toThrow(
-      /last opened by a newer Viaggio \(it has 9999-what-comes-later; this one ends at 0010-/,
+      /last opened by a newer Viaggio \(it has 9999-what-comes-later; this one ends at 0011-/,
     );
   } finally {
     await drop();

@@ -17,7 +17,7 @@ import type { NewItem } from '../items/item-service';
 import type { ItemServices } from '../items/kinds';
 import type { RecordingDataService } from '../recordings/recording-data-service';
 
-/** Loads the demo crew, and puts it back as it shipped. What people made themselves is never touched. */
+/** Loads the demo crew into its world, and puts it back as it shipped: what was added there goes, restorably. */
 export class DemoService {
   constructor(
     private readonly database: Database,
@@ -25,20 +25,12 @@ export class DemoService {
     private readonly recordings: RecordingDataService,
   ) {}
 
-  /** Every demo item back to its shipped state, whatever was done to it; the states in between stay among the revisions. */
+  /** Every item back to its shipped state, whatever was done to it, and no others; the states in between stay among the revisions. */
   async reset(kinds: readonly ItemKind[] = PLAN_KINDS): Promise<Readonly<Record<ItemKind, number>>> {
     const { entry, data } = (made ??= makeRecording());
-    const shipped: Readonly<Record<ItemKind, readonly NewItem[]>> = {
-      ...LOW_WATER,
-      days: [LOW_WATER_DAY],
-      log: LOW_WATER_LOG,
-      recordings: [entry],
-      sheets: LOW_WATER_SHEETS,
-      rules: LOW_WATER_RULES,
-      trips: LOW_WATER_TRIPS,
-    };
+    const shipped = shippedItems();
     await inTransaction(this.database.sequelize, async (transaction) => {
-      for (const kind of kinds) await this.items[kind].reset(shipped[kind], 'demo', transaction);
+      for (const kind of kinds) await this.items[kind].reset(shipped[kind], transaction);
       // samples never change once they are there
       await this.recordings.putIfNew(entry.id, data, transaction);
     });
@@ -55,6 +47,19 @@ export class DemoService {
     if (kinds.length > 0) await this.reset(kinds);
     return kinds.length > 0;
   }
+}
+
+/** Everything of the demo crew's, as it ships. */
+export function shippedItems(): Readonly<Record<ItemKind, readonly NewItem[]>> {
+  return {
+    ...LOW_WATER,
+    days: [LOW_WATER_DAY],
+    log: LOW_WATER_LOG,
+    recordings: [(made ??= makeRecording()).entry],
+    sheets: LOW_WATER_SHEETS,
+    rules: LOW_WATER_RULES,
+    trips: LOW_WATER_TRIPS,
+  };
 }
 
 /** The same every time, so it is made once. */

@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import request from 'supertest';
-import { freshDatabase } from '../../testing/database';
+import { freshDatabase, oneWorld } from '../../testing/database';
 import { createApp, servicesOf } from '../app';
 import type { Services } from '../app';
 
@@ -14,7 +14,7 @@ let app: ReturnType<typeof createApp>;
 beforeAll(async () => {
   fresh = await freshDatabase();
   services = servicesOf(fresh.database);
-  app = createApp(fresh.database, pino({ level: 'silent' }), { services });
+  app = createApp(oneWorld(services), pino({ level: 'silent' }));
 });
 afterAll(async () => {
   await services.forecasts.end();
@@ -28,7 +28,7 @@ async function appWith(answer: (server: Server) => Parameters<typeof createServe
   const own: Server = createServer((incoming, outgoing) => answer(own)?.(incoming, outgoing as never));
   await new Promise<void>((resolve) => own.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(own.address() as AddressInfo).port}/weather`;
-  const theirs = createApp(fresh.database, pino({ level: 'silent' }), { services: servicesOf(fresh.database, { forecastUrl: url }) });
+  const theirs = createApp(oneWorld(servicesOf(fresh.database, { forecastUrl: url })), pino({ level: 'silent' }));
   return { app: theirs, end: () => (own.closeAllConnections(), own.close()) };
 }
 

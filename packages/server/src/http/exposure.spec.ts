@@ -1,8 +1,8 @@
 import { pino } from 'pino';
 import request from 'supertest';
 import os from 'node:os';
-import { freshDatabase } from '../../testing/database';
-import { createApp } from '../app';
+import { freshDatabase, oneWorld } from '../../testing/database';
+import { createApp, servicesOf } from '../app';
 import { exposureOf, LOOPBACK_ONLY } from './exposure';
 import type { Exposure } from './exposure';
 
@@ -10,7 +10,7 @@ let fresh: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => void (fresh = await freshDatabase()));
 afterAll(() => fresh.drop());
 
-const appFor = (exposure: Exposure) => createApp(fresh.database, pino({ level: 'silent' }), { exposure });
+const appFor = (exposure: Exposure) => createApp(oneWorld(servicesOf(fresh.database)), pino({ level: 'silent' }), { exposure });
 const of = (host: string, names: string[] = [], tls = false) => exposureOf({ host, names, tls });
 
 describe('who may ask', () => {

@@ -4,7 +4,7 @@ import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../db/database';
 import { inTransaction } from '../db/transaction';
-import type { Item, ItemKind, Origin } from '../db/models/item';
+import type { Item, ItemKind } from '../db/models/item';
 import { AppError } from '../errors';
 import { thinRevisions } from './thin-revisions';
 
@@ -52,13 +52,13 @@ export class ItemService {
   }
 
   /** Adds items; the caller's transaction makes it all or nothing. Throws `id-taken`. */
-  async add(items: readonly NewItem[], origin: Origin, transaction: Transaction): Promise<readonly Saved[]> {
+  async add(items: readonly NewItem[], transaction: Transaction): Promise<readonly Saved[]> {
     const ids = items.map(({ id }) => id);
     const taken = await this.model.findOne({ where: { id: ids }, paranoid: false, transaction });
     const twice = ids.find((id, index) => ids.indexOf(id) !== index);
     if (taken || twice !== undefined) throw new AppError('id-taken', `${taken?.id ?? twice} is in use among ${this.kind}.`);
     const rows = await this.insert(
-      items.map(({ id, body }) => ({ id, body, origin, revision: 1 })),
+      items.map(({ id, body }) => ({ id, body, revision: 1 })),
       transaction,
     );
     await this.keepRevisions(rows, transaction);
@@ -74,7 +74,6 @@ export class ItemService {
     );
     const added = await this.add(
       items.filter(({ id }) => unknown.has(id)),
-      'own',
       transaction,
     );
     await this.model.destroy({ where: { id: added.map(({ id }) => id) }, transaction });
@@ -99,7 +98,7 @@ export class ItemService {
   /** Puts an item there that is not: a new one, or a deleted one in a given state. Throws `id-taken`. */
   async put({ id, body }: NewItem, within: Transaction): Promise<Saved> {
     const item = await this.model.findByPk(id, { paranoid: false, transaction: within, lock: within.LOCK.UPDATE });
-    if (!item || item.deletedAt === null) return (await this.add([{ id, body }], 'own', within))[0]!;
+    if (!item || item.deletedAt === null) return (await this.add([{ id, body }], within))[0]!;
     await item.restore({ transaction: within });
     await item.update({ body, revision: item.revision + 1 }, { transaction: within });
     await this.keepRevisions([item], within);
@@ -125,20 +124,31 @@ export class ItemService {
     });
   }
 
-  /** Puts items back to given states, making them where they are gone; what is so already is left alone, the rest counts a revision. */
-  async reset(items: readonly NewItem[], origin: Origin, transaction: Transaction): Promise<void> {
-    const ids = items.map(({ id }) => id);
-    const found = await this.model.findAll({ where: { id: ids }, paranoid: false, transaction, lock: transaction.LOCK.UPDATE });
+  /**
+   * Makes it these items and no others: what is so already is left alone, what is not counts a revision, and all else is
+   * deleted, restorably.
+   */
+  async reset(items: readonly NewItem[], transaction: Transaction): Promise<void> {
+    const found = await this.model.findAll({ paranoid: false, transaction, lock: transaction.LOCK.UPDATE });
     const known = new Map(found.map((item) => [item.id, item]));
-    const gone = items.filter(({ id }) => !known.has(id));
-    if (gone.length > 0) await this.add(gone, origin, transaction);
-    for (const { id, body } of items) {
-      const item = known.get(id);
-      if (!item || (item.deletedAt === null && item.origin === origin && isDeepStrictEqual(item.body, body))) continue;
+    await this.add(
+      items.filter(({ id }) => !known.has(id)),
+      transaction,
+    );
+    const wanted = new Map(items.map(({ id, body }) => [id, body]));
+    for (const item of found) {
+      const body = wanted.get(item.id);
+      if (body === undefined ? item.deletedAt !== null : item.deletedAt === null && isDeepStrictEqual(item.body, body)) continue;
       if (item.deletedAt !== null) await item.restore({ transaction });
-      await item.update({ body, origin, revision: item.revision + 1 }, { transaction });
+      await item.update({ ...(body && { body }), revision: item.revision + 1 }, { transaction });
       await this.keepRevisions([item], transaction);
+      if (body === undefined) await item.destroy({ transaction });
     }
+  }
+
+  /** Whether it is there, and not deleted. */
+  async has(id: string, transaction: Transaction): Promise<boolean> {
+    return (await this.model.count({ where: { id }, transaction })) > 0;
   }
 
   /** Which of these identifiers were never given to an item of this kind, deleted ones counting as given. */
@@ -154,10 +164,7 @@ export class ItemService {
   }
 
   /** Two that give the same new identifier at once: one is first, the other is told. */
-  private async insert(
-    rows: readonly (NewItem & { origin: Origin; revision: number })[],
-    transaction: Transaction,
-  ): Promise<readonly Item[]> {
+  private async insert(rows: readonly (NewItem & { revision: number })[], transaction: Transaction): Promise<readonly Item[]> {
     try {
       return await this.model.bulkCreate([...rows], { transaction });
     } catch (error) {
@@ -221,6 +228,6 @@ export class ItemService {
   }
 }
 
-function toSaved({ id, revision, origin, updatedAt, body }: Item): Saved {
-  return { id, revision, origin, updatedAt: updatedAt.toISOString(), body };
+function toSaved({ id, revision, updatedAt, body }: Item): Saved {
+  return { id, revision, updatedAt: updatedAt.toISOString(), body };
 }

@@ -4,7 +4,7 @@ import type { Gear, Rig } from '@viaggio/core/gear';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { appOn, freshDatabase } from '../../testing/database';
-import { servicesOf } from '../app';
+import { demoServiceOf, servicesOf } from '../app';
 import type { Database } from '../db/database';
 import type { Saved } from './item-service';
 
@@ -37,7 +37,6 @@ describe('items', () => {
     expect(all[0]).toEqual({
       id: expect.any(String),
       revision: expect.any(Number),
-      origin: 'demo',
       updatedAt: expect.any(String),
       body: expect.any(Object),
     });
@@ -163,7 +162,7 @@ describe('adding', () => {
 });
 
 describe('the demo', () => {
-  it('comes back as it shipped, deleted parts and all, and leaves one’s own alone', async () => {
+  it('comes back as it shipped, deleted parts and all; what was added goes, and can be had back', async () => {
     const own = randomUUID();
     await request(app)
       .post('/api/plan')
@@ -187,7 +186,8 @@ describe('the demo', () => {
     });
     expect((await get(`/api/gear/${BATTERY.id}`)).body).toEqual(BATTERY.body);
     expect((await get(`/api/rigs/${RIG.id}`)).body).toEqual(RIG.body);
-    expect((await get(`/api/rigs/${own}`)).body).toMatchObject({ name: 'Own' });
+    await request(app).get(`/api/rigs/${own}`).expect(404);
+    expect((await request(app).post(`/api/rigs/${own}/restore`).expect(200)).body).toMatchObject({ body: { name: 'Own' } });
     // a window that still knows the state before finds out
     await put(`/api/gear/${BATTERY.id}`, revision + 1, BATTERY.body).expect(412);
   });
@@ -204,9 +204,9 @@ describe('the demo', () => {
     await database.items.log.destroy({ where: {}, force: true });
     const rig = await get(`/api/rigs/${RIG.id}`);
     await request(app).delete(`/api/rigs/${RIG.id}`).set('If-Match', `"${rig.revision}"`).expect(204);
-    expect(await servicesOf(database).demo.loadIfNew()).toBe(true);
+    expect(await demoServiceOf({ demo: servicesOf(database) }).loadIfNew()).toBe(true);
     expect((await request(app).get('/api/log').expect(200)).body).toHaveLength(LOW_WATER_LOG.length);
     await request(app).get(`/api/rigs/${RIG.id}`).expect(404);
-    expect(await servicesOf(database).demo.loadIfNew()).toBe(false);
+    expect(await demoServiceOf({ demo: servicesOf(database) }).loadIfNew()).toBe(false);
   });
 });

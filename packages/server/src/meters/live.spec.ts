@@ -7,7 +7,7 @@ import type { AddressInfo } from 'node:net';
 import { gunzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import request from 'supertest';
-import { freshDatabase } from '../../testing/database';
+import { freshDatabase, oneWorld } from '../../testing/database';
 import { createApp, servicesOf } from '../app';
 import type { Services } from '../app';
 import type { Saved } from '../items/item-service';
@@ -21,7 +21,7 @@ let server: Server;
 beforeAll(async () => {
   fresh = await freshDatabase();
   services = servicesOf(fresh.database, { meters: [{ name: 'bench', host: '127.0.0.1', port: 1 }] });
-  app = createApp(fresh.database, pino({ level: 'silent' }), { services });
+  app = createApp(oneWorld(services), pino({ level: 'silent' }));
   server = createServer(app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
 });

@@ -28,7 +28,7 @@ export class PlanService {
       for (const kind of PLAN_KINDS) {
         const named = (plan[kind] ?? []).map(({ body }, index) => ({ path: `/${kind}/${index}/body`, kind, body }));
         await requireReferences(named, this.items, transaction);
-        saved[kind] = await this.items[kind].add(added[kind], 'own', transaction);
+        saved[kind] = await this.items[kind].add(added[kind], transaction);
       }
       if (rest) await this.database.planRests.create({ body: rest, importedAt: new Date() }, { transaction });
       return byKind((kind) => saved[kind]!);

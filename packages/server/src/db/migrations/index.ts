@@ -9,13 +9,17 @@ import * as sheets from './0007-sheets';
 import * as trips from './0008-trips';
 import * as placesAndPieces from './0009-places-and-pieces';
 import * as liveLeases from './0010-live-leases';
+import * as worlds from './0011-worlds';
 
 export interface Migration {
   readonly name: string;
   readonly up: (tables: QueryInterface) => Promise<void>;
 }
 
-/** In order; a migration that has landed is never changed. */
+/**
+ * In order; a migration that has landed is never changed. One that changes rows lifts the guard of their worlds while it
+ * does (`NO FORCE ROW LEVEL SECURITY`): it is of no world itself, and would find none.
+ */
 export const migrations: readonly Migration[] = [
   { name: '0001-gear-and-rigs', up: gearAndRigs.up },
   { name: '0002-links-and-plan-rest', up: linksAndPlanRest.up },
@@ -27,4 +31,5 @@ export const migrations: readonly Migration[] = [
   { name: '0008-trips', up: trips.up },
   { name: '0009-places-and-pieces', up: placesAndPieces.up },
   { name: '0010-live-leases', up: liveLeases.up },
+  { name: '0011-worlds', up: worlds.up },
 ];

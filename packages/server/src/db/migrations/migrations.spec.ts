@@ -17,7 +17,7 @@ describe('0002: links', () => {
     const next = { name: 'New', devices: [{ gearId: 'd' }], links: [] };
     const now = new Date().toISOString();
     for (const [one, body] of [[id, old], [other, next]] as const) {
-      await sequelize.query(`INSERT INTO rigs (id, revision, origin, body, created_at, updated_at) VALUES ($1, 1, 'own', $2::jsonb, $3, $3)`, {
+      await sequelize.query(`INSERT INTO rigs (id, revision, body, created_at, updated_at) VALUES ($1, 1, $2::jsonb, $3, $3)`, {
         bind: [one, JSON.stringify(body), now],
       });
       await sequelize.query(`INSERT INTO revisions (kind, item_id, revision, body, saved_at) VALUES ('rigs', $1, 1, $2::jsonb, $3)`, {
@@ -66,7 +66,7 @@ describe('0005: segments', () => {
     for (const [table, id, body] of kept) {
       const bind = [id, JSON.stringify(body), now];
       await sequelize.query(
-        `INSERT INTO ${table} (id, revision, origin, body, created_at, updated_at, deleted_at) VALUES ($1, 1, 'own', $2::jsonb, $3, $3, $3)`,
+        `INSERT INTO ${table} (id, revision, body, created_at, updated_at, deleted_at) VALUES ($1, 1, $2::jsonb, $3, $3, $3)`,
         { bind },
       );
       await sequelize.query(`INSERT INTO revisions (kind, item_id, revision, body, saved_at) VALUES ('${table}', $1, 1, $2::jsonb, $3)`, {

@@ -3,14 +3,10 @@ import type { PlanKind } from '@viaggio/core/document';
 import { DataTypes, Model } from 'sequelize';
 import type { CreationOptional, InferAttributes, InferCreationAttributes, ModelStatic, Sequelize } from 'sequelize';
 
-/** Where an item came from: shipped with the demo, or made here. */
-export type Origin = 'demo' | 'own';
-
 /** A row of the table of its kind: one thing that is kept whole, saved as a whole, and counted by revision. */
 export class Item extends Model<InferAttributes<Item>, InferCreationAttributes<Item>> {
   declare id: string;
   declare revision: number;
-  declare origin: Origin;
   declare body: object;
   /** In the order in which they came: what an import brought stays as it was written. */
   declare place: CreationOptional<number>;
@@ -29,7 +25,6 @@ export function defineItemModels(sequelize: Sequelize): ItemModels {
       {
         id: { type: DataTypes.UUID, primaryKey: true },
         revision: { type: DataTypes.INTEGER, allowNull: false },
-        origin: { type: DataTypes.TEXT, allowNull: false },
         body: { type: DataTypes.JSONB, allowNull: false },
         place: { type: DataTypes.INTEGER, autoIncrement: true },
         createdAt: DataTypes.DATE,
