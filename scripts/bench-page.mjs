@@ -9,7 +9,7 @@ import { withThrowawayServer } from './lib/throwaway.mjs';
 
 const EDITS = 40;
 const ZOOMS = 20;
-const DEMO_RIG = '/rigs/0d0c0000-0000-4000-8000-000000000107';
+const DEMO_RIG = '/demo/rigs/0d0c0000-0000-4000-8000-000000000107';
 
 /** `meterFile`: a long one, to be read. */
 export async function benchPage(meterFile) {
@@ -22,11 +22,11 @@ export async function benchPage(meterFile) {
       await firstLoad(browser, url);
       await edits(page, DEMO_RIG, 'demo, four loads, 74 items', 50);
       await settled(page, DEMO_RIG, 'demo, four loads');
-      await settled(page, '/rigs/0d0c0000-0000-4000-8000-000000000102', 'demo, one load');
+      await settled(page, '/demo/rigs/0d0c0000-0000-4000-8000-000000000102', 'demo, one load');
       const { gear, rig } = largeKit();
-      const put = await page.request.post('/api/changes', { data: { gear, rigs: [rig] } });
+      const put = await page.request.post('/demo/api/changes', { data: { gear, rigs: [rig] } });
       if (!put.ok()) throw new Error((await put.text()).slice(0, 400));
-      await edits(page, `/rigs/${rig.id}`, 'twelve loads, 574 items', 150);
+      await edits(page, `/demo/rigs/${rig.id}`, 'twelve loads, 574 items', 150);
       await searches(page);
       await longLists(page);
       await dragging(page);
@@ -107,7 +107,7 @@ async function measureEdits(count) {
 /** A long file read, kept and looked at, with the longest time in which the page did not answer. */
 async function recording(page, file) {
   const megabytes = Math.round(fs.statSync(file).size / 1e6);
-  await page.goto('/log/recordings/import');
+  await page.goto('/demo/log/recordings/import');
   await page.getByLabel('Choose a file, or drop it here').setInputFiles(file);
   const [readMs, readHeld] = await longWork(page, 'Preview', page.getByRole('button', { name: 'Keep it' }));
   say(`a meter’s file of ${megabytes} MB read in the worker   ${readMs} ms   (aim: 10 000 ms), the page held for ${readHeld} ms at most`);
@@ -165,7 +165,7 @@ async function firstLoad(browser, baseURL) {
   session.on('Network.dataReceived', ({ requestId, encodedDataLength }) =>
     bytes.set(requestId, (bytes.get(requestId) ?? 0) + encodedDataLength),
   );
-  await page.goto('/today');
+  await page.goto('/demo/today');
   await page.getByTestId('run-time').waitFor();
   const sums = { pages: 0, fonts: 0, data: 0 };
   for (const [requestId, length] of bytes) sums[kinds.get(requestId) ?? 'pages'] += length;
@@ -176,19 +176,19 @@ async function firstLoad(browser, baseURL) {
 
 /** Of thousands, only those in sight and some more are in the page. */
 async function longLists(page) {
-  const like = (await (await page.request.get('/api/gear')).json()).find(({ body }) => body.tag === 'V1').body;
+  const like = (await (await page.request.get('/demo/api/gear')).json()).find(({ body }) => body.tag === 'V1').body;
   for (const letter of ['Y', 'Z']) {
     const gear = Array.from({ length: 1000 }, (_, index) => ({ id: randomUUID(), body: { ...like, tag: `${letter}${index}` } }));
     const log = gear.map(({ id }) => ({
       id: randomUUID(),
       body: { kind: 'capacity', at: '2026-01-10T10:00:00Z', batteryId: id, energyWh: 90 },
     }));
-    const put = await page.request.post('/api/changes', { data: { gear, log } });
+    const put = await page.request.post('/demo/api/changes', { data: { gear, log } });
     if (!put.ok()) throw new Error((await put.text()).slice(0, 400));
   }
   for (const [address, line] of [
-    ['/kit', 'app-kit-table tbody tr'],
-    ['/log', '.entries > li'],
+    ['/demo/kit', 'app-kit-table tbody tr'],
+    ['/demo/log', '.entries > li'],
   ]) {
     const from = Date.now();
     await page.goto(address);
@@ -200,7 +200,7 @@ async function longLists(page) {
 
 /** A block pulled to and fro among 500, for two seconds. */
 async function dragging(page) {
-  const rigs = (await (await page.request.get('/api/rigs')).json()).slice(0, 10);
+  const rigs = (await (await page.request.get('/demo/api/rigs')).json()).slice(0, 10);
   const blocks = rigs.flatMap(({ id: rigId }) =>
     Array.from({ length: 50 }, (_, index) => {
       const fromMin = Math.floor(index / 10) * 1440 + 420 + (index % 10) * 60;
@@ -209,9 +209,9 @@ async function dragging(page) {
   );
   const id = randomUUID();
   const day = { name: 'Five hundred blocks', date: '2026-01-12', days: 5, zone: 'UTC', rigIds: rigs.map((rig) => rig.id), blocks };
-  const put = await page.request.post('/api/changes', { data: { days: [{ id, body: day }] } });
+  const put = await page.request.post('/demo/api/changes', { data: { days: [{ id, body: day }] } });
   if (!put.ok()) throw new Error((await put.text()).slice(0, 400));
-  await page.goto(`/days/${id}`);
+  await page.goto(`/demo/days/${id}`);
   const block = page.locator('app-timeline .block').nth(30);
   await block.waitFor();
   // what is worked out meanwhile is not what is measured
@@ -253,7 +253,7 @@ async function gapsBetweenFrames(page, act) {
 }
 
 async function searches(page) {
-  await page.goto('/kit');
+  await page.goto('/demo/kit');
   await page.locator('app-kit-table tbody tr').first().waitFor();
   const times = await page.evaluate(async () => {
     /** @type {HTMLInputElement} */

@@ -16,16 +16,17 @@ const TRIP = '/pack/trips/0d0c0000-0000-4000-8000-000000009001';
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
+/** Of the demo crew's world, but for those that show how one's own begins. */
 const PICTURES = [
   { name: 'kit', path: '/kit?item=0d0c0000-0000-4000-8000-000000000012', size: DESK },
   { name: 'label', path: '/kit/label', size: DESK },
-  { name: 'today', path: '/today', size: DESK, prepare: lookAround },
+  { name: 'today', path: '/today', size: DESK, wait: 'app-concern-list li' },
   { name: 'rigs', path: '/rigs', size: DESK },
   { name: 'rig', path: RIG('02'), size: DESK, prepare: slideToEnd },
   { name: 'rig-of-four', path: RIG('07'), size: DESK, wait: '.apply' },
   { name: 'compare', path: `${RIG('07')}/compare`, size: { width: 1280, height: 1340 }, prepare: compareAll },
   { name: 'balance', path: `${RIG('11')}/balance`, size: DESK },
-  { name: 'three-questions', path: '/rigs/new', size: DESK, prepare: answerThreeQuestions },
+  { name: 'three-questions', path: '/today', size: DESK, own: true, prepare: answerThreeQuestions },
   { name: 'stop-dark', path: RIG('05'), size: DESK, dark: true, wait: '.apply' },
   { name: 'unattended', path: `${RIG('09')}/unattended`, size: { width: 1280, height: 1100 }, wait: '.apexcharts-svg' },
   { name: 'draws', path: '/log/draws', size: DESK, wait: '.rows' },
@@ -55,11 +56,11 @@ async function takeAll(baseURL) {
   const browser = await launchChromium();
   try {
     const asked = process.argv.slice(2);
-    for (const { name, path: at, size, dark, prepare, wait } of PICTURES) {
+    for (const { name, path: at, size, dark, prepare, wait, own } of PICTURES) {
       if (asked.length > 0 && !asked.includes(name)) continue;
       const context = await browser.newContext({ baseURL, viewport: size, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB' });
       const page = await context.newPage();
-      await page.goto(at);
+      await page.goto(own ? at : `/demo${at}`);
       await page.locator('h1').waitFor();
       await prepare?.(page);
       if (wait) await page.locator(wait).first().waitFor();
@@ -71,11 +72,6 @@ async function takeAll(baseURL) {
   } finally {
     await browser.close();
   }
-}
-
-async function lookAround(page) {
-  await page.getByRole('button', { name: /^Look around/ }).click();
-  await page.getByRole('heading', { name: /^Needs you/ }).waitFor();
 }
 
 /** The end of the run, where the limit is reached. */

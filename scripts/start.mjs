@@ -33,7 +33,9 @@ await main(async () => {
   try {
     const server = await startServer({ databaseUrl: postgres.url, port, host, logFile: path.join(DATA, 'server.log') });
     fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
-    say(`\n  Viaggio is at ${addressesOf(server.url)}\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`);
+    say(
+      `\n  Viaggio is at ${addressesOf(server.url)}\n  The demo crew is at ${server.url}demo/\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`,
+    );
     const code = await Promise.race([stopping.then(() => undefined), server.ended]);
     if (code !== undefined) throw new Failure('The server ended by itself; see its log.');
     await server.stop();

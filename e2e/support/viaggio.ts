@@ -1,5 +1,7 @@
 import { test as base, expect } from '@playwright/test';
 import type { APIRequestContext, Locator, Page } from '@playwright/test';
+import { askingIn, browsingIn } from './worlds';
+import type { World } from './worlds';
 
 /** What opens beside a rig's answer, and every finding. */
 const OPEN_AT_A_RIG = ['build', 'what-if', 'findings', 'gauges', 'backups', 'connecting', 'costs', 'over-time', 'reasons'];
@@ -28,20 +30,24 @@ export async function visit(page: Page, address: string): Promise<void> {
 }
 
 /**
- * Every journey starts from the demo as it shipped and from nothing of one's own, and fails when the page logs an
- * error or asks anything of another machine.
+ * Every journey starts from the demo crew's world as it shipped, or from one's own with nothing in it, and fails when the
+ * page logs an error or asks anything of another machine.
  */
-export const test = base.extend<{ watched: undefined }>({
+export const test = base.extend<{ watched: undefined; world: World }>({
+  // the demo crew's, where a journey does not say that it begins with nothing
+  world: ['demo', { option: true }],
+  context: async ({ context, world }, use) => use(browsingIn(world, context)),
+  request: async ({ request, world }, use) => use(askingIn(world, request)),
   // each worker has a server to itself: journeys change what is kept there
   baseURL: async ({ baseURL }, use, { parallelIndex }) => use(process.env['E2E_URL']?.split(' ')[parallelIndex] ?? baseURL),
   watched: [
     async ({ context, request, baseURL }, use) => {
+      const home = new URL(baseURL!).origin;
       await onlyTests(request);
       await request.post('/api/demo/reset');
       for (const kind of ['trips', 'rules', 'sheets', 'recordings', 'log', 'days', 'rigs', 'gear']) {
-        for (const item of (await (await request.get(`/api/${kind}`)).json()) as { id: string; origin: string; revision: number }[]) {
-          if (item.origin === 'own') await request.delete(`/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
-        }
+        for (const item of (await (await request.get(`${home}/api/${kind}`)).json()) as { id: string; revision: number }[])
+          await request.delete(`${home}/api/${kind}/${item.id}`, { headers: { 'If-Match': `"${item.revision}"` } });
       }
       // as a person who works at the desk left it: everything of a rig stands open
       await context.addInitScript((open) => {
@@ -49,7 +55,6 @@ export const test = base.extend<{ watched: undefined }>({
         if (location.protocol !== 'http:' || localStorage.getItem('viaggio.rig-open') !== null) return;
         localStorage.setItem('viaggio.rig-open', JSON.stringify(open));
       }, OPEN_AT_A_RIG);
-      const home = new URL(baseURL!).origin;
       const elsewhere: string[] = [];
       const errors: string[] = [];
       context.on('request', (sent) => {

@@ -69,10 +69,6 @@ test('a rig that is measured through is passed, on the rig and on Today; what ch
   await page.getByRole('link', { name: /^Measured / }).click();
   await expect(page).toHaveURL(/\/bench\/check\//);
   await visit(page, '/today');
-  await page
-    .getByRole('button', { name: /demo crew|Look around/ })
-    .first()
-    .click();
   await expect(
     page
       .getByRole('list', { name: 'Rigs' })

@@ -15,18 +15,19 @@ import {
 
 test('the demo crew’s rigs are judged, their troubles found', async ({ page }) => {
   await page.goto('/rigs');
-  const demo = page.getByRole('region', { name: /Low Water/ });
+  const demo = page.getByRole('list', { name: 'Rigs' });
   const rigs = (await (await page.request.get('/api/rigs')).json()) as readonly object[];
   await expect(demo.getByRole('listitem')).toHaveCount(rigs.length);
   await expect(demo.getByRole('link', { name: /^Galley on the old bank/ })).toContainText('Stop');
   await expect(demo.getByRole('link', { name: /^Galley interviews/ })).toContainText('Good');
   await demo.getByRole('link', { name: /^Galley on the old bank/ }).click();
-  await expect(page).toHaveURL(await addressOf(page.request, OLD_BANK));
+  await expect(page).toHaveURL(`/demo${await addressOf(page.request, OLD_BANK)}`);
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Agreed over USB-C: 9 V at 2 A, 18 W');
 });
 
-test('reset demo brings it back and leaves one’s own alone', async ({ page }) => {
-  await page.goto('/rigs/new');
+test('put back, the demo crew is as it shipped; one’s own is another world, and is left alone', async ({ page, baseURL }) => {
+  const home = new URL(baseURL!).origin;
+  await page.goto(`${home}/rigs/new`);
   await pick(page.getByLabel('Device', { exact: true }), 'Small mirrorless camera, 4K');
   await page.getByText('Its own battery', { exact: true }).click();
   await pick(page.getByLabel('Battery', { exact: true }), 'Small camera battery, 7.2 V 1050 mAh');
@@ -39,11 +40,12 @@ test('reset demo brings it back and leaves one’s own alone', async ({ page }) 
   await page.getByLabel('Energy', { exact: true }).fill('50');
   await untilSaved(page);
   await page.getByRole('button', { name: 'Menu' }).click();
-  await page.getByRole('button', { name: /Reset demo/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Reset demo' }).click();
+  await page.getByRole('button', { name: /Put the demo crew back/ }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Put it back' }).click();
   await expect(runTime(page)).toHaveText(shipped);
-  await page.goto('/rigs');
-  await expect(page.getByRole('region', { name: 'Your rigs' }).getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('link', { name: 'My kit' }).click();
+  await page.getByRole('link', { name: 'Rigs', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Rigs' }).getByRole('listitem')).toHaveCount(1);
 });
 
 test('the picture’s parts can be reached by keyboard and say their numbers', async ({ page }) => {
@@ -63,10 +65,10 @@ test('keys lead to the views and list themselves', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('n');
-  await expect(page).toHaveURL('/rigs/new');
+  await expect(page).toHaveURL('/demo/rigs/new');
   for (const [digit, path] of ['/today', '/kit', '/rigs', '/days', '/bench/check', '/pack/trips', '/log'].entries()) {
     await page.keyboard.press(String(digit + 1));
-    await expect(page).toHaveURL(path);
+    await expect(page).toHaveURL(`/demo${path}`);
   }
 });
 
@@ -84,18 +86,18 @@ test('everything is found by a key, a few letters and Enter: gear, rigs, days, t
   await find('v4');
   await expect(found.first()).toContainText('V4: Holmvik 49');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(await addressOf(page.request, '/kit?item=<V4>'));
+  await expect(page).toHaveURL(`/demo${await addressOf(page.request, '/kit?item=<V4>')}`);
   await find('stills');
   await expect(found.nth(1)).toContainText('Stills with the grip');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(await addressOf(page.request, '/rigs/<Stills with the grip>'));
+  await expect(page).toHaveURL(`/demo${await addressOf(page.request, '/rigs/<Stills with the grip>')}`);
   await find('out with the pilots');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(await addressOf(page.request, '/days/<Day 2, out with the pilots>'));
+  await expect(page).toHaveURL(`/demo${await addressOf(page.request, '/days/<Day 2, out with the pilots>')}`);
   await find('add entry');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL('/log/new');
+  await expect(page).toHaveURL('/demo/log/new');
   await page.goto('/log');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await find('nothing like it');

@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import { Hands } from '../support/hands';
 import { expect, runTime, test, timeNow, untilSaved } from '../support/viaggio';
 
+test.use({ world: 'own' });
+
 /** The jobs of docs/jobs.md, each from an own kit that begins empty; what it takes in presses and fields is counted. */
 const CAMERA = 'Mid-size camera, 4K at high frame rate';
 const SMALL = 'Small mirrorless camera, 4K';

@@ -9,7 +9,7 @@ import os from 'node:os';
 import path from 'node:path';
 
 const ROOT = path.resolve(import.meta.dirname, '../..');
-const RIG = 'api/rigs/0d0c0000-0000-4000-8000-000000000101';
+const RIG = 'demo/api/rigs/0d0c0000-0000-4000-8000-000000000101';
 
 interface Started {
   readonly child: ChildProcess;

@@ -33,10 +33,11 @@ export async function fuzz(url, { requests, seed = 1 }) {
   const random = randomOf(seed);
   const pick = (list) => list[Math.floor(random() * list.length)];
   const { body: document } = await send(url, 'GET', '/api/openapi.json');
+  // one's own world, and the demo crew's, which has things in it
   const operations = Object.entries(document.paths).flatMap(([at, methods]) =>
-    Object.keys(methods).map((method) => ({ at, method: method.toUpperCase() })),
+    Object.keys(methods).flatMap((method) => ['', '/demo'].map((world) => ({ at: world + at, method: method.toUpperCase() }))),
   );
-  const { body: plan } = await send(url, 'GET', '/api/plan');
+  const { body: plan } = await send(url, 'GET', '/demo/api/plan');
   const items = Object.values(plan).filter(Array.isArray).flat();
   const ids = [...items.map(({ id }) => id), '00000000-0000-4000-8000-000000000000', 'not-an-id', '%E0%A4%A', '..%2f..'];
 

@@ -10,7 +10,7 @@ const AIM_RSS_MB = 300;
 
 /** Documents that take as long as is allowed, several at once, while `GET /api/health` is asked all the time. */
 export async function heavyDocuments(url, { seconds }) {
-  const { body: plan } = await send(url, 'GET', '/api/plan');
+  const { body: plan } = await send(url, 'GET', '/demo/api/plan');
   const asks = [
     { ask: { runs: 2000 } },
     { ask: { days: true, plans: true, dayRuns: 2000, runs: 0 } },
@@ -60,7 +60,7 @@ export async function heavyDocuments(url, { seconds }) {
 
 /** Four originals of recordings at once. `pid`: the server, of which the memory is read. */
 export async function uploads(url, pid) {
-  const { body: slots } = await bytesOf(url, '/api/recordings/0d0c0000-0000-4000-8000-000000005501/slots');
+  const { body: slots } = await bytesOf(url, '/demo/api/recordings/0d0c0000-0000-4000-8000-000000005501/slots');
   const memory = { before: rssMb(pid), most: 0 };
   let busy = true;
   const watching = (async () => {

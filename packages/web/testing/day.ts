@@ -13,7 +13,7 @@ import { itemsReducer } from '../src/app/state/items.reducer';
 import { CoreWorkers } from '../src/app/workers/core-workers';
 import { InPageCore } from './in-page-core';
 
-const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore
+const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, updatedAt: '', body }); // prettier-ignore
 
 /** The demo with its day, changed as wanted, in the store, and a sheet of it, for the components that show it. */
 export function showDemoDay(changes: Partial<Day> = {}, more: readonly { id: string; body: Day }[] = [], forecast: object = {}): DaySheet {

@@ -16,7 +16,7 @@ import { InPageCore } from './in-page-core';
 const saved = <T extends Gear | Rig>({ id, body }: { id: string; body: T }): Saved<T> => ({
   id,
   revision: 1,
-  origin: 'demo',
+
   updatedAt: '',
   body,
 });

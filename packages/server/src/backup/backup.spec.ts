@@ -171,7 +171,7 @@ describe('a backup that is not whole', () => {
     [
       'is of a later version',
       () => archive({ [CONTENTS_FILE]: contents([]).replace('"version":1', '"version":7') }),
-      /expected version 1 or older/,
+      /expected version 2 or older/,
     ],
     ['lacks a file', () => archive({ [CONTENTS_FILE]: contents([{ name: 'plan.json', bytes: 2, sha256: '0'.repeat(64) }]) }), /^plan\.json: expected a file of this name/], // prettier-ignore
     ['has a file of another sum', () => archive({ 'plan.json': '{}', [CONTENTS_FILE]: contents([{ name: 'plan.json', bytes: 2, sha256: '0'.repeat(64) }]) }), /^plan\.json: expected the bytes that were written/], // prettier-ignore

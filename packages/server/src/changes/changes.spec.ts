@@ -37,7 +37,7 @@ describe('several changes at once', () => {
     ]).expect(200);
     expect(answered.body).toMatchObject({
       gear: [
-        { id, revision: 1, origin: 'own', body: { name: 'New one' } },
+        { id, revision: 1, body: { name: 'New one' } },
         { id: FIRST.id, revision: first.revision + 1, body: { name: 'Changed' } },
       ],
       rigs: [],

@@ -117,8 +117,8 @@ describe('adding', () => {
     const { ids, body } = part();
     const added = await request(app).post('/api/plan').send(body).expect(201);
     expect(added.body).toMatchObject({
-      gear: [{ id: ids.device, revision: 1, origin: 'own' }, { id: ids.battery }],
-      rigs: [{ id: ids.rig, origin: 'own' }],
+      gear: [{ id: ids.device, revision: 1 }, { id: ids.battery }],
+      rigs: [{ id: ids.rig }],
     });
     expect((await get(`/api/rigs/${ids.rig}`)).body).toMatchObject({ name: 'Mine' });
   });

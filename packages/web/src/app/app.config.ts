@@ -1,10 +1,12 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { APP_BASE_HREF } from '@angular/common';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
 import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
+import { askInWorld, thisWorld, WORLD_BASES } from './device/world';
 import { ItemsEffects } from './state/items.effects';
 import { itemsReducer } from './state/items.reducer';
 
@@ -12,7 +14,8 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    { provide: APP_BASE_HREF, useFactory: () => WORLD_BASES[thisWorld()] },
+    provideHttpClient(withFetch(), withInterceptors([askInWorld])),
     provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
     provideStore({ items: itemsReducer }, { runtimeChecks: { strictStateImmutability: true, strictActionImmutability: true } }),
     provideEffects(ItemsEffects),

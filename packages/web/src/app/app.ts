@@ -14,10 +14,12 @@ import { Icon } from './basics/icon';
 import { ProblemNote } from './basics/problem-note';
 import { AppMenu } from './shell/app-menu';
 import { SaveStatus } from './shell/save-status';
+import { WorldSwitch } from './shell/world-switch';
 import { SHORTCUTS } from './basics/shortcuts';
 import type { ShortcutAct } from './basics/shortcuts';
 import { VIEWS } from './basics/views';
 import { Theme } from './device/theme';
+import { thisWorld, WORLD_TITLES } from './device/world';
 import { Items } from './state/items.actions';
 import type { Step } from './state/items';
 import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/items.selectors';
@@ -25,13 +27,15 @@ import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/i
 /** The frame around every view: where one is, whether it is saved, undo, search, and what must be decided. */
 @Component({
   selector: 'app-root',
-  imports: [AppMenu, Icon, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus],
+  imports: [AppMenu, Icon, NgbToastModule, ProblemNote, RouterLink, RouterLinkActive, RouterOutlet, SaveStatus, WorldSwitch],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
   protected readonly views = VIEWS;
+  /** Whose things the pages show. */
+  protected readonly world = WORLD_TITLES[thisWorld()];
   private readonly store = inject(Store);
   private readonly modals = inject(NgbModal);
   private readonly router = inject(Router);

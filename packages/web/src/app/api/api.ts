@@ -3,6 +3,7 @@ import { Injectable, inject } from '@angular/core';
 import { PLAN_KINDS } from '@viaggio/core/document';
 import type { ItemBodies, PlanKind, Saved, SavedRevision } from '@viaggio/core/document';
 import type { Issue } from '@viaggio/core/units';
+import { inWorld } from '../device/world';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 
@@ -101,6 +102,16 @@ export class Api {
 
   deletePhoto(id: string): Observable<unknown> {
     return told(this.http.delete(`/api/photos/${id}`));
+  }
+
+  /** Of the demo crew, whatever world the pages are of. */
+  listOfDemo<K extends Kind>(kind: K): Observable<readonly Saved<Bodies[K]>[]> {
+    return told(this.http.get<readonly Saved<Bodies[K]>[]>(inWorld(`/api/${kind}`, 'demo')));
+  }
+
+  /** From the demo crew to one's own side, with what it names. */
+  copyToOwn(kind: Kind, id: string): Observable<SavedItems> {
+    return told(this.http.post<SavedItems>(`${location.origin}${inWorld('/api/demo/copy', 'own')}`, { kind, id }));
   }
 
   resetDemo(): Observable<unknown> {

@@ -8,6 +8,7 @@ import type { Gear } from '@viaggio/core/gear';
 import { localDate } from '../device/dates';
 import { Items } from '../state/items.actions';
 import { selectGear, selectGearBodies, selectLoading, selectRigBodies, selectSheets } from '../state/items.selectors';
+import { keyInWorld } from '../device/world';
 
 const BY = 'viaggio.measured-by';
 const COMING = 'viaggio.bench-coming';
@@ -15,7 +16,7 @@ const COMING = 'viaggio.bench-coming';
 /** What the tab had not yet brought to the server when it was left; nothing where it cannot be read. */
 function keptComing(): ReadonlyMap<string, Sheet> {
   try {
-    const kept = JSON.parse(sessionStorage.getItem(COMING) ?? '[]') as readonly (readonly [string, Sheet])[];
+    const kept = JSON.parse(sessionStorage.getItem(keyInWorld(COMING)) ?? '[]') as readonly (readonly [string, Sheet])[];
     return new Map(kept);
   } catch {
     return new Map();
@@ -29,7 +30,7 @@ export class BenchSheets {
   private readonly entries = this.store.selectSignal(selectSheets);
   readonly gear = this.store.selectSignal(selectGearBodies);
   readonly rigs = this.store.selectSignal(selectRigBodies);
-  private readonly gearEntries = this.store.selectSignal(selectGear);
+  readonly gearEntries = this.store.selectSignal(selectGear);
   /** New sheets that the server does not have yet, as they stand by now: nobody waits for it between two readings. */
   private readonly coming = signal<ReadonlyMap<string, Sheet>>(keptComing());
   /** Of those, what was sent of each and is not answered yet. */
@@ -50,7 +51,7 @@ export class BenchSheets {
     effect(() => {
       const known = new Set(this.entries().map(({ id }) => id));
       const coming = this.coming();
-      sessionStorage.setItem(COMING, JSON.stringify([...coming]));
+      sessionStorage.setItem(keyInWorld(COMING), JSON.stringify([...coming]));
       const isLoaded = this.loading().is === 'loaded';
       untracked(() => {
         for (const [id, body] of coming) {
@@ -137,7 +138,4 @@ export class BenchSheets {
     this.store.dispatch(Items.change({ step: { changes, field: 'built', at: Date.now(), title: `${after.name}: in the kit` } }));
     return id;
   }
-
-  /** Gear of one's own before the demo's. */
-  readonly ownFirst = computed(() => [...this.gearEntries()].sort((a, b) => Number(a.origin === 'demo') - Number(b.origin === 'demo')));
 }

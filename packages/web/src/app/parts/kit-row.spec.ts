@@ -3,7 +3,7 @@ import type { Gear } from '@viaggio/core/gear';
 import type { Entry } from '../state/items';
 import { rowOf } from './kit-row';
 
-const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, origin: 'demo', revision: 1, body, sync: { is: 'saved' } });
+const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, revision: 1, body, sync: { is: 'saved' } });
 const rows = LOW_WATER.gear.map(({ id, body }) => rowOf(entryOf(id, body)));
 const tagged = (tag: string) => rows.find(({ gear }) => gear.tag === tag)!;
 const named = (name: string) => rows.find(({ gear }) => gear.name === name)!;

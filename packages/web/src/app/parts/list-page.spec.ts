@@ -41,7 +41,7 @@ async function leads(groups: readonly ListGroup[]): Promise<HTMLElement> {
 describe('a page that lists things', () => {
   const rows = [
     { id: 'a', title: 'D-tap lead', link: ['/leads', 'a'], note: '0.5 m' },
-    { id: 'b', title: 'Trigger lead', link: ['/leads', 'b'], demo: true, note: '1 m' },
+    { id: 'b', title: 'Trigger lead', link: ['/leads', 'b'], note: '1 m' },
   ];
 
   it('has a heading, what can be begun, and each thing where it opens, with what is said of it', async () => {
@@ -50,7 +50,7 @@ describe('a page that lists things', () => {
     expect(text(page.querySelector('.page-acts'))).toBe('New lead');
     const [first, second] = [...page.querySelectorAll('a')];
     expect([first!.getAttribute('href'), ...[...first!.children].map(text)]).toEqual(['/leads/a', 'D-tap lead', '0.5 m']);
-    expect([...second!.children].map(text)).toEqual(['Trigger lead', 'demo', '1 m']);
+    expect([...second!.children].map(text)).toEqual(['Trigger lead', '1 m']);
     // the only group needs no title
     expect(page.querySelector('h2')).toBeNull();
     expect(text(page)).not.toContain('No lead yet');

@@ -7,8 +7,6 @@ export interface ListRow {
   readonly id: string;
   readonly title: string;
   readonly link: readonly string[];
-  /** Of the demo crew, where that is not told by its group. */
-  readonly demo?: boolean;
 }
 
 export interface ListGroup {
@@ -42,9 +40,6 @@ export interface ListGroup {
             <li>
               <a class="card-box" [routerLink]="row.link">
                 <strong>{{ row.title }}</strong>
-                @if (row.demo) {
-                  <span class="chip">demo</span>
-                }
                 <ng-container [ngTemplateOutlet]="says()" [ngTemplateOutletContext]="{ $implicit: row }" />
               </a>
             </li>

@@ -5,6 +5,7 @@ import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
 import { ConfirmDialog } from './confirm-dialog';
 import { Icon } from '../basics/icon';
+import { thisWorld, WORLD_BASES, WORLD_TITLES } from '../device/world';
 import { Items } from '../state/items.actions';
 import { KeysDialog } from './keys-dialog';
 
@@ -25,13 +26,20 @@ import { KeysDialog } from './keys-dialog';
         <a ngbDropdownItem href="/api/docs/" target="_blank" rel="noopener">API documentation</a>
         <a ngbDropdownItem href="/licences.txt" target="_blank" rel="noopener">Licences</a>
         <div class="dropdown-divider"></div>
-        <button ngbDropdownItem type="button" (click)="resetDemo()">Reset demo …</button>
+        <a ngbDropdownItem [href]="otherBase">Go to: {{ otherTitle }}</a>
+        @if (isDemo) {
+          <button ngbDropdownItem type="button" (click)="resetDemo()">Put the demo crew back …</button>
+        }
       </div>
     </div>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AppMenu {
+  protected readonly isDemo = thisWorld() === 'demo';
+  private readonly other = this.isDemo ? 'own' : 'demo';
+  protected readonly otherBase = WORLD_BASES[this.other];
+  protected readonly otherTitle = WORLD_TITLES[this.other];
   private readonly store = inject(Store);
   private readonly modals = inject(NgbModal);
 
@@ -43,8 +51,8 @@ export class AppMenu {
     const dialog = this.modals.open(ConfirmDialog, { ariaLabelledBy: 'confirm-title' });
     const content = dialog.componentInstance as ConfirmDialog;
     content.title = 'Put the demo crew back as it shipped?';
-    content.text = 'Changes to the demo’s rigs and gear are taken back. What you made yourself stays.';
-    content.act = 'Reset demo';
+    content.text = 'Changes to its rigs and gear are taken back, and what was added to it goes. My kit stays as it is.';
+    content.act = 'Put it back';
     if (await accepted(dialog.result)) this.store.dispatch(Items.resetDemo());
   }
 }

@@ -10,7 +10,7 @@ import { SaveStatus } from './save-status';
 
 const RIG = LOW_WATER.rigs[0]!;
 const BATTERY = LOW_WATER.gear.find(({ body }) => body.kind === 'battery')!;
-const saved = <T>(id: string, body: T) => ({ id, body, revision: 1, origin: 'demo', updatedAt: '' }) as const;
+const saved = <T>(id: string, body: T) => ({ id, body, revision: 1, updatedAt: '' }) as const;
 const close = jest.fn();
 let store: Store;
 

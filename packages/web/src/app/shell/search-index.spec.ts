@@ -6,7 +6,7 @@ const saved = <T>({ id, body }: { readonly id: string; readonly body: T }) => ({
   id,
   body,
   revision: 1,
-  origin: 'demo' as const,
+
   updatedAt: '',
 });
 const items = putSaved(initialItems, {

@@ -14,7 +14,7 @@ import { selectItems } from './items.selectors';
 
 const RIG = LOW_WATER.rigs[0]!;
 const ref = { kind: 'rigs', id: RIG.id } as const;
-const saved = (body: Rig, revision: number): Saved<Rig> => ({ id: RIG.id, revision, origin: 'demo', updatedAt: '', body });
+const saved = (body: Rig, revision: number): Saved<Rig> => ({ id: RIG.id, revision, updatedAt: '', body });
 const away: Problem = { code: 'database-away', title: 'Away', detail: '', remedy: '' };
 
 class FakeApi {
@@ -215,7 +215,7 @@ describe('keeping both of a conflict', () => {
   it('adds mine as a day of its own where it is one', () => {
     api.change.mockReturnValue(NEVER);
     const { id, body } = LOW_WATER_DAY;
-    const theirs = { id, body: { ...body, note: 'theirs' }, revision: 4, origin: 'demo' as const, updatedAt: '' };
+    const theirs = { id, body: { ...body, note: 'theirs' }, revision: 4, updatedAt: '' };
     store.dispatch(Items.loaded({ saved: { gear: [], rigs: [], days: [{ ...theirs, body, revision: 1 }] } }));
     store.dispatch(Items.edit({ kind: 'days', id, body: { ...body, note: 'mine' }, field: 'note', at: 0 }));
     store.dispatch(Items.conflictFound({ kind: 'days', id, theirs }));

@@ -13,7 +13,7 @@ import { selectConflict, selectUnsaved } from './items.selectors';
 const saved = <T>(id: string, body: T, revision = 1): Saved<T> => ({
   id,
   revision,
-  origin: 'demo',
+
   updatedAt: '2026-01-07T08:00:00.000Z',
   body,
 });
@@ -85,8 +85,7 @@ describe('a second load', () => {
   const own = '0d0c0000-0000-4000-8000-00000000ffff';
   const acting: Acting = { step: { changes: [], field: 'new', at: 0 }, how: 'do' };
   const body = { name: 'Mine' };
-  const onServer = (kind: Kind, revision: number) =>
-    ({ [kind]: [{ ...saved(own, body, revision), origin: 'own' as const }] }) as SavedItems;
+  const onServer = (kind: Kind, revision: number) => ({ [kind]: [saved(own, body, revision)] }) as SavedItems;
   const nothing = byKind(() => []) as SavedItems;
 
   it.each(KINDS)('drops what was deleted elsewhere, and keeps an edit of one’s own that is not saved: %s', (kind) => {

@@ -88,21 +88,22 @@ export const itemsReducer = createReducer(
     };
   }),
   on(Items.changeFailed, (state): ItemsState => ({ ...state, acting: undefined })),
-  on(Items.demoWasReset, (state): ItemsState => ({ ...state, past: [], future: [] })),
+  // what was edited is not wanted any more either
+  on(Items.demoWasReset, (state): ItemsState => ({ ...state, ...NO_ITEMS, loading: { is: 'loading' }, past: [], future: [] })),
 );
 
 /**
  * What was edited here and is not on the server yet outlives a second load: it is saved over the revision it knows, and
- * becomes a conflict where there is a newer one. The demo's own things come back as they shipped.
+ * becomes a conflict where there is a newer one.
  */
 function keepUnsaved(before: ItemsState, loaded: ItemsState): ItemsState {
-  return KINDS.reduce((next, kind) => putEntries(next, kind, unsavedOwn(before, kind)), loaded);
+  return KINDS.reduce((next, kind) => putEntries(next, kind, unsaved(before, kind)), loaded);
 }
 
-function unsavedOwn(state: ItemsState, kind: Kind): readonly Entry[] {
+function unsaved(state: ItemsState, kind: Kind): readonly Entry[] {
   return (Object.values(state[kind].entities) as (Entry | undefined)[])
     .filter((entry) => entry !== undefined)
-    .filter(({ origin, sync }) => origin === 'own' && sync.is !== 'saved');
+    .filter(({ sync }) => sync.is !== 'saved');
 }
 
 /** Puts a body in place as an unsaved edit; a conflict stays a conflict until it is decided. */

@@ -58,26 +58,6 @@ export const selectUsableGear = createSelector(
   (gear): ReadonlyMap<string, Gear> => new Map([...gear].filter(([, { archived }]) => archived !== true)),
 );
 
-/** Identifiers of the gear that came with the demo. */
-export const selectDemoGear = createSelector(
-  selectGear,
-  (gear): ReadonlySet<string> => new Set(gear.flatMap(({ id, origin }) => (origin === 'demo' ? [id] : []))),
-);
-
-/**
- * One's own first: of the gear what the demo brought is left out, but for what is named. For what is of the demo itself,
- * and where all gear is, it stays.
- */
-export function ownGear(
-  gear: ReadonlyMap<string, Gear>,
-  demo: ReadonlySet<string>,
-  of: Entry['origin'] | undefined,
-  named: ReadonlySet<string>,
-): ReadonlyMap<string, Gear> {
-  const hasOwn = [...gear.keys()].some((id) => !demo.has(id));
-  return of === 'demo' || demo.size === 0 || !hasOwn ? gear : new Map([...gear].filter(([id]) => !demo.has(id) || named.has(id)));
-}
-
 /** Everything observed, and what it was observed with: what the Log learns from. */
 export const selectWholeLog = createSelector(
   selectLog,

@@ -15,7 +15,6 @@ export type Sync =
 /** An item as it is worked on here, and what is known of it on the server. */
 export interface Entry<K extends Kind = Kind> {
   readonly id: string;
-  readonly origin: Saved<unknown>['origin'];
   /** The revision that an edit is based on. */
   readonly revision: number;
   readonly body: Bodies[K];
@@ -76,8 +75,8 @@ export const initialItems: ItemsState = {
 };
 
 export function entryOf<K extends Kind>(saved: Saved<Bodies[K]>): Entry<K> {
-  const { id, origin, revision, body } = saved;
-  return { id, origin, revision, body, sync: { is: 'saved' } };
+  const { id, revision, body } = saved;
+  return { id, revision, body, sync: { is: 'saved' } };
 }
 
 export function findEntry(state: ItemsState, kind: Kind, id: string): Entry | undefined {

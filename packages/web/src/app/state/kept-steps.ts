@@ -1,4 +1,5 @@
 import type { Bodies, Kind, SavedItems } from '../api/api';
+import { keyInWorld } from '../device/world';
 import type { Change, ItemsState, Step } from './items';
 import { isSameBody } from './left-behind';
 
@@ -18,19 +19,19 @@ export function keepSteps({ past, future }: Steps): void {
     const text = JSON.stringify({ past: past.slice(-most), future: future.slice(-most) });
     if (text.length > MOST_CHARACTERS) continue;
     try {
-      sessionStorage.setItem(KEY, text);
+      sessionStorage.setItem(keyInWorld(KEY), text);
       return;
     } catch {
       // no room: fewer of them
     }
   }
-  sessionStorage.removeItem(KEY);
+  sessionStorage.removeItem(keyInWorld(KEY));
 }
 
 /** What was kept, once: as far back, and forth, as it fits what is there now. */
 export function takeKeptSteps(bodyOf: (kind: Kind, id: string) => Bodies[Kind] | undefined): Steps {
-  const text = sessionStorage.getItem(KEY);
-  sessionStorage.removeItem(KEY);
+  const text = sessionStorage.getItem(keyInWorld(KEY));
+  sessionStorage.removeItem(keyInWorld(KEY));
   if (text === null) return { past: [], future: [] };
   const { past, future } = JSON.parse(text) as Steps;
   return {

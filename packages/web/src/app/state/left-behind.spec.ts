@@ -7,7 +7,7 @@ const RIG = LOW_WATER.rigs[0]!.body;
 const MINE: Rig = { ...RIG, wantedMin: 80 };
 const loaded = (body: Rig, revision: number): SavedItems => ({
   gear: [],
-  rigs: [{ id: 'r', revision, body, origin: 'own', updatedAt: '' }],
+  rigs: [{ id: 'r', revision, body, updatedAt: '' }],
 });
 const left = { kind: 'rigs', id: 'r', revision: 3, body: MINE } as const;
 

@@ -1,6 +1,7 @@
 import { ITEM_KINDS } from '@viaggio/core/document';
 import { differences } from '@viaggio/core/units';
 import type { Bodies, Kind, Saved, SavedItems } from '../api/api';
+import { keyInWorld } from '../device/world';
 
 /** An edit that was not known to be saved when the page was left, and the revision that it is based on. */
 export interface LeftBehind<K extends Kind = Kind> {
@@ -17,8 +18,8 @@ const KEY = 'viaggio-left-behind';
 /** Kept in this tab until its next load: a request that is on its way ends with the page, and a sent one may arrive late. */
 export function leaveBehind(edits: readonly LeftBehind[]): void {
   try {
-    if (edits.length === 0) sessionStorage.removeItem(KEY);
-    else sessionStorage.setItem(KEY, JSON.stringify(edits));
+    if (edits.length === 0) sessionStorage.removeItem(keyInWorld(KEY));
+    else sessionStorage.setItem(keyInWorld(KEY), JSON.stringify(edits));
   } catch {
     // no room: what was sent on leaving has to do
   }
@@ -26,8 +27,8 @@ export function leaveBehind(edits: readonly LeftBehind[]): void {
 
 /** What was left behind, once. */
 function takeLeftBehind(): readonly LeftBehind[] {
-  const kept = sessionStorage.getItem(KEY);
-  sessionStorage.removeItem(KEY);
+  const kept = sessionStorage.getItem(keyInWorld(KEY));
+  sessionStorage.removeItem(keyInWorld(KEY));
   return kept === null ? [] : (JSON.parse(kept) as readonly LeftBehind[]);
 }
 

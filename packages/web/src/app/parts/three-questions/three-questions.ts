@@ -284,30 +284,25 @@ export class ThreeQuestions {
     return free;
   }
 
-  /** One's own first, then generic things, then the demo's. */
+  /** What is in the kit first, then generic things. */
   private choices<G extends Gear>(generic: readonly G[], kind: G['kind'], fits: (body: G) => boolean): PartChoice<G>[] {
     const kit = this.kit().filter(
       (entry): entry is typeof entry & { body: G } =>
         entry.body.kind === kind && whyNotAtHand(entry.body) === undefined && fits(entry.body as G),
     );
-    const of = (origin: 'own' | 'demo', group: string): readonly PartChoice<G>[] =>
-      kit
-        .filter((entry) => entry.origin === origin)
-        .map(({ id, body }) => ({
-          value: `kit:${id}`,
-          title: isFlat(body) ? `${gearTitle(body)}, flat now` : gearTitle(body),
-          group,
-          pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
-        }));
     return [
-      ...of('own', OWN),
+      ...kit.map(({ id, body }) => ({
+        value: `kit:${id}`,
+        title: isFlat(body) ? `${gearTitle(body)}, flat now` : gearTitle(body),
+        group: OWN,
+        pick: () => ({ id, body, isNew: false, choice: `kit:${id}` }),
+      })),
       ...generic.filter(fits).map((body): PartChoice<G> => ({
         value: `new:${body.name}`,
         title: body.name,
         group: 'Generic',
         pick: () => fresh(body, `new:${body.name}`),
       })),
-      ...of('demo', 'The demo’s'),
     ];
   }
 }

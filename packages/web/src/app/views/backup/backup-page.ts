@@ -11,6 +11,7 @@ import { ProblemNote } from '../../basics/problem-note';
 import { Items } from '../../state/items.actions';
 import { Backups } from './backups';
 import type { Sent } from './backups';
+import { inWorld } from '../../device/world';
 
 type Part = Kind | 'samples' | 'photos';
 const TITLES: Readonly<Record<Part, string>> = {
@@ -67,7 +68,9 @@ export class BackupPage {
   protected readonly titles = TITLES;
   protected readonly parts = PARTS;
   /** With the settings of this device, which the server does not keep. */
-  protected readonly address = computed(() => `/api/backup?settings=${encodeURIComponent(JSON.stringify(this.preferences.all()))}`);
+  protected readonly address = computed(() =>
+    inWorld(`/api/backup?settings=${encodeURIComponent(JSON.stringify(this.preferences.all()))}`),
+  );
   protected readonly sums = computed(() => {
     const state = this.state();
     return state.is === 'compared' ? sumsOf(state.comparison) : { new: 0, different: 0 };

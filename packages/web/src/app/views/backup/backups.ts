@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { BackupComparison, OnDifferent } from '@viaggio/core/document';
 import type { Problem } from '../../api/api';
+import { inWorld } from '../../device/world';
 
 /** A backup on its way to the server. */
 export interface Sent {
@@ -32,7 +33,7 @@ export class Backups {
     const answer = new Promise<BackupComparison>((resolve, reject) => {
       // eslint-disable-next-line @typescript-eslint/prefer-promise-reject-errors -- a Problem, as everywhere
       const refuse = (problem?: Problem): void => reject(problem);
-      request.open('POST', path);
+      request.open('POST', inWorld(path));
       request.setRequestHeader('Content-Type', 'application/zip');
       request.responseType = 'json';
       request.upload.onprogress = ({ loaded, total }) => gone(total === 0 ? 1 : loaded / total);

@@ -26,7 +26,7 @@ import { FaultPage } from './fault/fault-page';
 
 const api = { list: jest.fn(() => NEVER), change: jest.fn(), save: jest.fn((): unknown => NEVER) };
 const meters = { meters: jest.fn(() => of([])), read: jest.fn() };
-const saved = <B>({ id, body }: { id: string; body: B }): Saved<B> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body });
+const saved = <B>({ id, body }: { id: string; body: B }): Saved<B> => ({ id, revision: 1, updatedAt: '', body });
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
 const text = (fixture: ComponentFixture<unknown>) => host(fixture).textContent.replace(/\s+/g, ' ');
 const rigId = (name: string) => LOW_WATER.rigs.find(({ body }) => body.name === name)!.id;

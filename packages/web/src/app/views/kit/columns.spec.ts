@@ -6,7 +6,7 @@ import { cellOf, columnsOf, sorted } from './columns';
 import { rowOf } from '../../parts/kit-row';
 import type { KitRow } from '../../parts/kit-row';
 
-const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, origin: 'demo', revision: 1, body, sync: { is: 'saved' } });
+const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, revision: 1, body, sync: { is: 'saved' } });
 const all = LOW_WATER.gear.map(({ id, body }) => rowOf(entryOf(id, body)));
 const of = (kind: GearKind) => all.filter(({ gear }) => gear.kind === kind);
 const tagged = (tag: string) => all.find(({ gear }) => gear.tag === tag)!;

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { gearShape, gearTitle } from '@viaggio/core/gear';
 import type { Gear } from '@viaggio/core/gear';
@@ -15,6 +15,7 @@ import type { PageAct } from '../../basics/page-menu';
 import type { Entry } from '../../state/items';
 import { HarmList } from './harm-list';
 import { Photos } from './photos';
+import { CopyToOwn } from '../../parts/copy-to-own';
 
 /** One thing of the kit beside its line: every figure of it, the rigs it is in, what can be done with it. */
 @Component({
@@ -100,7 +101,13 @@ export class ItemPanel {
     ['', 'at hand'],
     ...choicesOf(gearShape.variants.cable.away.of.options),
   ];
+  private readonly copies = inject(CopyToOwn);
   protected readonly acts = computed((): readonly PageAct[] => [
+    ...this.copies.acts(
+      'gear',
+      () => this.id(),
+      () => `/kit?item=${this.id()}`,
+    ),
     { title: 'Duplicate', icon: 'copy', do: () => this.duplicate.emit() },
     { title: this.gear().archived ? 'Take out of the archive' : 'Archive', icon: 'archive', do: () => this.archive() },
     {

@@ -6,9 +6,7 @@ import {
   computed,
   inject,
   input,
-  linkedSignal,
   signal,
-  untracked,
   viewChild,
 } from '@angular/core';
 import type { ElementRef } from '@angular/core';
@@ -69,13 +67,6 @@ export class KitPage {
   protected readonly search = signal('');
   protected readonly kind = signal<GearKind | undefined>(undefined);
   protected readonly archived = signal(false);
-  /**
-   * The demo's things stand beside one's own only when asked for; what is open is always there. They do not go away under
-   * the hand that adds its first own thing from them.
-   */
-  protected readonly withDemo = linkedSignal({ source: () => this.loading().is, computation: () => !untracked(this.hasOwn) });
-  private readonly hasOwn = computed(() => this.gear().some(({ origin }) => origin === 'own'));
-  protected readonly demoCount = computed(() => (this.hasOwn() ? this.gear().filter(({ origin }) => origin === 'demo').length : 0));
   protected readonly sortKey = signal('tag');
   protected readonly down = signal(false);
   protected readonly problem = signal<Problem | undefined>(undefined);
@@ -89,13 +80,8 @@ export class KitPage {
       .toLowerCase()
       .split(/\s+/)
       .filter((word) => word !== '');
-    const withDemo = this.withDemo() || !this.hasOwn();
-    const open = this.item();
     return this.all().filter(
-      ({ id, entry, text, gear }) =>
-        (withDemo || entry.origin === 'own' || id === open) &&
-        (gear.archived === true) === this.archived() &&
-        words.every((word) => text.includes(word)),
+      ({ text, gear }) => (gear.archived === true) === this.archived() && words.every((word) => text.includes(word)),
     );
   });
   protected readonly counts = computed(() => {

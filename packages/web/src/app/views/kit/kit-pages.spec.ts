@@ -27,7 +27,7 @@ const api = {
   save: jest.fn(() => NEVER),
   photos: jest.fn(() => of([])),
 };
-const saved = ({ id, body }: { id: string; body: Gear }): Saved<Gear> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body });
+const saved = ({ id, body }: { id: string; body: Gear }): Saved<Gear> => ({ id, revision: 1, updatedAt: '', body });
 const host = (fixture: ComponentFixture<unknown>) => fixture.nativeElement as HTMLElement;
 const items = () => TestBed.inject(Store).selectSignal(selectItems)();
 const lines = (fixture: ComponentFixture<unknown>) => host(fixture).querySelectorAll('tbody tr').length;
@@ -100,8 +100,8 @@ describe('the kit', () => {
 
   it('says of a thing which rigs and days name it; what only a day names can be deleted', async () => {
     const charger = LOW_WATER_DAY.body.chargers![0]!.gearId;
-    const rigs = LOW_WATER.rigs.map(({ id, body }) => ({ id, body, revision: 1, origin: 'demo' as const, updatedAt: '' }));
-    const days = [{ ...LOW_WATER_DAY, revision: 1, origin: 'demo' as const, updatedAt: '' }];
+    const rigs = LOW_WATER.rigs.map(({ id, body }) => ({ id, body, revision: 1, updatedAt: '' }));
+    const days = [{ ...LOW_WATER_DAY, revision: 1, updatedAt: '' }];
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: LOW_WATER.gear.map(saved), rigs, days } }));
     const fixture = await render(KitPage, { item: charger });
     expect(textOf(fixture, 'app-item-panel')).toContain('Planned with in Day 2, out with the pilots.');

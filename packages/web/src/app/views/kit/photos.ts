@@ -5,6 +5,7 @@ import type { Problem } from '../../api/api';
 import { Icon } from '../../basics/icon';
 import { ProblemNote } from '../../basics/problem-note';
 import { smallerPicture } from '../../device/smaller-picture';
+import { inWorld } from '../../device/world';
 
 /** Photographs of a piece of gear: its label, its plug, the scratch it had when it came. */
 @Component({
@@ -14,8 +15,8 @@ import { smallerPicture } from '../../device/smaller-picture';
     <div class="row-of" role="group" aria-label="Photographs">
       @for (id of ids(); track id; let index = $index) {
         <div class="photo">
-          <a [href]="'/api/photos/' + id" target="_blank" rel="noopener">
-            <img loading="lazy" [src]="'/api/photos/' + id" [alt]="'Photograph ' + (index + 1)" />
+          <a [href]="addressOf(id)" target="_blank" rel="noopener">
+            <img loading="lazy" [src]="addressOf(id)" [alt]="'Photograph ' + (index + 1)" />
           </a>
           <button type="button" class="btn icon-button" [attr.aria-label]="'Delete photograph ' + (index + 1)" (click)="remove(id)">
             <app-icon name="close" />
@@ -78,6 +79,8 @@ import { smallerPicture } from '../../device/smaller-picture';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Photos {
+  protected readonly addressOf = (id: string): string => inWorld(`/api/photos/${id}`);
+
   readonly gearId = input.required<string>();
   private readonly api = inject(Api);
   protected readonly ids = signal<readonly string[]>([]);
@@ -116,7 +119,7 @@ export class Photos {
 
   protected async remove(id: string): Promise<void> {
     await this.asked(async () => {
-      const jpeg = await (await fetch(`/api/photos/${id}`)).blob();
+      const jpeg = await (await fetch(this.addressOf(id))).blob();
       await firstValueFrom(this.api.deletePhoto(id));
       this.ids.update((before) => before.filter((one) => one !== id));
       this.gone.set({ id, jpeg });

@@ -29,9 +29,8 @@ import { RecordingsApi } from '../../api/recordings-api';
 import { EntryPage } from './observations/entry-page';
 
 const { entry: RECORDING, slots: SLOTS } = lowWaterRecording();
-const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, origin: 'demo', updatedAt: '', body }); // prettier-ignore
-const save = (_kind: Kind, id: string, revision: number, body: Bodies[Kind]) =>
-  of({ id, revision: revision + 1, origin: 'demo', updatedAt: '', body });
+const saved = <K extends Kind>({ id, body }: { id: string; body: Bodies[K] }): Saved<Bodies[K]> => ({ id, revision: 1, updatedAt: '', body }); // prettier-ignore
+const save = (_kind: Kind, id: string, revision: number, body: Bodies[Kind]) => of({ id, revision: revision + 1, updatedAt: '', body });
 const change = jest.fn<unknown, [readonly ChangeRequest[]]>(() => NEVER);
 
 beforeEach(() => {

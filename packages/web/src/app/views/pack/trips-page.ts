@@ -38,20 +38,17 @@ export class TripsPage {
   protected readonly groups = computed(() => {
     const rows = [...this.trips()]
       .sort((a, b) => firstOn(b.body).localeCompare(firstOn(a.body)))
-      .map(({ id, origin, body }) => ({
+      .map(({ id, body }) => ({
         id,
         title: body.name,
         link: ['/pack/trips', id],
-        demo: origin === 'demo',
         when: whenOf(body),
         says: saysOf(body),
       }));
     return rows.length === 0 ? [] : [{ rows }];
   });
-  /** Of one's own days the next; the demo's has its trip. */
   protected readonly nextDay = computed((): { readonly id: string; readonly body: Day } | undefined => {
-    const own = this.days().filter(({ origin }) => origin === 'own');
-    const near = nearestDay(own, localDate(new Date()));
+    const near = nearestDay(this.days(), localDate(new Date()));
     return near && { id: near.id, body: near.day };
   });
 

@@ -16,6 +16,7 @@ import { selectLoading } from '../../state/items.selectors';
 import type { CheckGlance } from '../../workers/bench-calls';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigSheet } from './sheet/rig-sheet';
+import { CopyToOwn } from '../../parts/copy-to-own';
 
 const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at: undefined, by: undefined };
 
@@ -29,9 +30,6 @@ const NOT_MEASURED: CheckGlance = { is: 'none', done: 0, of: 0, reopened: 0, at:
     @if (current) {
       <div class="page-head">
         <h1 [title]="current.note ?? ''">{{ current.name }}</h1>
-        @if (sheet.entry()?.origin === 'demo') {
-          <span class="chip">demo</span>
-        }
         @if (check(); as check) {
           <a class="chip check" [routerLink]="['/bench/check', id()]"><app-standing-mark [check]="check" /></a>
         }
@@ -71,6 +69,11 @@ export class RigPage {
     { title: 'History', link: './history' },
   ];
   protected readonly acts: readonly PageAct[] = [
+    ...inject(CopyToOwn).acts(
+      'rigs',
+      () => this.id(),
+      () => `/rigs/${this.id()}`,
+    ),
     { title: 'Copy link', icon: 'link', do: () => void navigator.clipboard.writeText(location.href) },
     { title: 'Find a fault', icon: 'bench', do: () => void this.router.navigate(['/bench/fault'], { queryParams: { rig: this.id() } }) },
     { title: 'Duplicate', icon: 'copy', do: () => this.sheet.duplicate() },

@@ -6,20 +6,13 @@ import type { Rig } from '@viaggio/core/gear';
 import { QuantityPipe } from '../../basics/quantity.pipe';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { Items } from '../../state/items.actions';
-import {
-  selectDemoGear,
-  selectGearBodies,
-  selectLoading,
-  selectRigBodies,
-  selectRigs,
-  selectUsableGear,
-} from '../../state/items.selectors';
+import { selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { BenchSheets } from '../../parts/bench-sheets';
 import { MOST_BESIDE } from './compare/side-by-side';
 import { SelectField } from '../../fields/select-field';
 
-/** Every rig with its answer at a glance; one's own first, then the demo crew's. */
+/** Every rig with its answer at a glance. */
 @Component({
   selector: 'app-rigs-page',
   imports: [QuantityPipe, RouterLink, VerdictMark, SelectField],
@@ -53,49 +46,44 @@ import { SelectField } from '../../fields/select-field';
     @if (loading().is === 'loading') {
       <p role="status">Loading …</p>
     } @else if (loading().is === 'loaded') {
-      @for (group of groups(); track group.title) {
-        <section [attr.aria-label]="group.title">
-          <h2 class="fs-5 mt-3">{{ group.title }}</h2>
-          <ul class="list-unstyled cards">
-            @for (row of group.rows; track row.entry.id) {
-              <li>
-                <input
-                  type="checkbox"
-                  class="form-check-input pick"
-                  title="Put it beside others"
-                  [attr.aria-label]="'Compare ' + row.entry.body.name"
-                  [checked]="chosen().has(row.entry.id)"
-                  (change)="choose(row.entry.id)"
-                />
-                <a [routerLink]="['/rigs', row.entry.id]">
-                  <span class="name">{{ row.entry.body.name }}</span>
-                  @if (row.glance; as glance) {
-                    <app-verdict-mark [verdict]="glance.verdict" />
-                    <span class="time">
-                      @if (glance.unlimited) {
-                        as long as <small>the mains is on</small>
-                      } @else if (glance.plannedMin !== undefined) {
-                        {{ glance.plannedMin | quantity: 'min' }} <small>to plan with</small>
-                      } @else {
-                        – <small>no time yet</small>
-                      }
-                    </span>
-                    <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
+      <ul class="list-unstyled cards" aria-label="Rigs">
+        @for (row of rows(); track row.entry.id) {
+          <li>
+            <input
+              type="checkbox"
+              class="form-check-input pick"
+              title="Put it beside others"
+              [attr.aria-label]="'Compare ' + row.entry.body.name"
+              [checked]="chosen().has(row.entry.id)"
+              (change)="choose(row.entry.id)"
+            />
+            <a [routerLink]="['/rigs', row.entry.id]">
+              <span class="name">{{ row.entry.body.name }}</span>
+              @if (row.glance; as glance) {
+                <app-verdict-mark [verdict]="glance.verdict" />
+                <span class="time">
+                  @if (glance.unlimited) {
+                    as long as <small>the mains is on</small>
+                  } @else if (glance.plannedMin !== undefined) {
+                    {{ glance.plannedMin | quantity: 'min' }} <small>to plan with</small>
                   } @else {
-                    <span class="time"><small>working it out …</small></span>
-                    <span class="note">{{ row.entry.body.note }}</span>
+                    – <small>no time yet</small>
                   }
-                </a>
-              </li>
-            } @empty {
-              <li class="empty">
-                {{ group.empty }}
-                <a routerLink="/rigs/new">Answer three questions</a> and see whether your battery runs your camera, and for how long.
-              </li>
-            }
-          </ul>
-        </section>
-      }
+                </span>
+                <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
+              } @else {
+                <span class="time"><small>working it out …</small></span>
+                <span class="note">{{ row.entry.body.note }}</span>
+              }
+            </a>
+          </li>
+        } @empty {
+          <li class="empty">
+            No rig yet.
+            <a routerLink="/rigs/new">Answer three questions</a> and see whether your battery runs your camera, and for how long.
+          </li>
+        }
+      </ul>
     }
   `,
   styleUrl: './rigs-page.scss',
@@ -105,13 +93,9 @@ export class RigsPage {
   private readonly store = inject(Store);
   protected readonly loading = this.store.selectSignal(selectLoading);
   private readonly kit = this.store.selectSignal(selectUsableGear);
-  private readonly demo = this.store.selectSignal(selectDemoGear);
-  /** One's own; the demo's where there are none. */
-  protected readonly devices = computed(() => {
-    const all = [...this.kit()].filter(([, { kind }]) => kind === 'device');
-    const own = all.filter(([id]) => !this.demo().has(id));
-    return (own.length > 0 ? own : all).map(([id, body]) => ({ id, title: gearTitle(body) }));
-  });
+  protected readonly devices = computed(() =>
+    [...this.kit()].filter(([, { kind }]) => kind === 'device').map(([id, body]) => ({ id, title: gearTitle(body) })),
+  );
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly most = MOST_BESIDE;
   /** Rigs that are to stand side by side. */
@@ -125,14 +109,9 @@ export class RigsPage {
     () => ({ rigs: this.bodies(), gear: this.gear(), sheets: this.sheets() }),
     (core, { rigs, gear, sheets }) => core.rigGlances(rigs, gear, sheets),
   );
-  protected readonly groups = computed(() => {
+  protected readonly rows = computed(() => {
     const glances = valueOf(this.glances());
-    const rows = this.rigs().map((entry) => ({ entry, glance: glances?.get(entry.id) }));
-    const of = (origin: 'own' | 'demo') => rows.filter(({ entry }) => entry.origin === origin);
-    return [
-      { title: 'Your rigs', rows: of('own'), empty: 'None yet.' },
-      { title: 'The demo crew: “Low Water”', rows: of('demo'), empty: 'Deleted; “Reset demo” in the menu brings it back.' },
-    ];
+    return this.rigs().map((entry) => ({ entry, glance: glances?.get(entry.id) }));
   });
 
   protected choose(id: string): void {

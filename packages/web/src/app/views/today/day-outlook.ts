@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { nearestDay } from '@viaggio/core/answer';
@@ -18,6 +18,7 @@ import { selectDays, selectGearBodies, selectRigs, selectWholeLog } from '../../
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { ChargerStrip } from '../../parts/charger-strip';
 import { ConcernList } from './concern-list';
+import { thisWorld } from '../../device/world';
 
 /** The next day and its rigs, what is on the chargers until then, and what needs somebody now. */
 @Component({
@@ -28,12 +29,6 @@ import { ConcernList } from './concern-list';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DayOutlook {
-  /** Whose rigs and days are looked at. */
-  readonly origin = input.required<'demo' | 'own'>();
-  /** A newcomer wants to be asked after all. */
-  readonly asksFirst = output();
-  /** Whoever looks at the demo has nothing of their own yet. */
-  protected readonly isNew = computed(() => this.origin() === 'demo');
   private readonly store = inject(Store);
   private readonly days = this.store.selectSignal(selectDays);
   private readonly rigs = this.store.selectSignal(selectRigs);
@@ -42,17 +37,13 @@ export class DayOutlook {
   private readonly bench = inject(BenchSheets);
   private readonly today = localDate(new Date());
 
-  /** The day that is prepared; one's own only while it is not over, the demo's whenever it is looked at. */
-  protected readonly next = computed(() => (this.isNew() || (this.nearest()?.inDays ?? -1) >= 0 ? this.nearest() : undefined));
-  private readonly nearest = computed(() => {
-    const own = this.days().filter(({ origin }) => origin === this.origin());
-    return nearestDay(own, this.today);
-  });
+  /** The day that is prepared while it is not over; the demo crew's whenever it is looked at. */
+  protected readonly next = computed(() => (thisWorld() === 'demo' || (this.nearest()?.inDays ?? -1) >= 0 ? this.nearest() : undefined));
+  private readonly nearest = computed(() => nearestDay(this.days(), this.today));
   private readonly asked = computed((): AttentionTo => {
     const next = this.next();
     const all = new Map(this.rigs().map(({ id, body }) => [id, body]));
-    const own = this.rigs().filter(({ origin }) => origin === this.origin());
-    const ids = next ? next.day.rigIds : own.map(({ id }) => id);
+    const ids = next ? next.day.rigIds : [...all.keys()];
     const rigs = new Map(ids.flatMap((id): [string, Rig][] => (all.has(id) ? [[id, all.get(id)!]] : [])));
     return { rigs, gear: this.gear(), day: next, log: this.log(), sheets: this.bench.sheets(), today: this.today };
   });

@@ -92,11 +92,7 @@ export class BuildPage {
 
   /** Figures of a rig to begin with. */
   protected readonly rigId = signal<string | undefined>(undefined);
-  protected readonly rigChoices = computed(() =>
-    [...this.rigs()]
-      .sort((a, b) => Number(a.origin === 'demo') - Number(b.origin === 'demo'))
-      .map(({ id, body }) => [id, body.name] as const),
-  );
+  protected readonly rigChoices = computed(() => this.rigs().map(({ id, body }) => [id, body.name] as const));
   private readonly later = computedLater(
     'bench',
     () => {

@@ -39,20 +39,9 @@ export class ChecksPage {
   protected readonly groups = computed(() => {
     const glances = valueOf(this.later());
     const order = ['stopped', 'open', 'doubtful', 'none', 'passed'];
-    const rows = this.rigs().map(({ id, body, origin }) => ({
-      id,
-      title: body.name,
-      link: ['/bench/check', id],
-      origin,
-      check: glances?.get(id),
-    }));
-    const of = (origin: 'own' | 'demo') =>
-      rows.filter((row) => row.origin === origin).sort((a, b) => order.indexOf(a.check?.is ?? '') - order.indexOf(b.check?.is ?? ''));
-    return rows.length === 0
-      ? []
-      : [
-          { title: 'Your rigs', rows: of('own') },
-          { title: 'The demo crew: “Low Water”', rows: of('demo') },
-        ].filter((group) => group.rows.length > 0);
+    const rows = this.rigs()
+      .map(({ id, body }) => ({ id, title: body.name, link: ['/bench/check', id], check: glances?.get(id) }))
+      .sort((a, b) => order.indexOf(a.check?.is ?? '') - order.indexOf(b.check?.is ?? ''));
+    return rows.length === 0 ? [] : [{ rows }];
   });
 }

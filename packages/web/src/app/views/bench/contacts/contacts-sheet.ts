@@ -132,7 +132,7 @@ export class ContactsSheet {
 
   private choices(kinds: readonly Gear['kind'][]): readonly Choice[] {
     return this.bench
-      .ownFirst()
+      .gearEntries()
       .filter(({ body }) => kinds.includes(body.kind) && !body.archived)
       .map(({ id, body }) => ({ value: id, title: gearTitle(body), group: KIND_TITLES[body.kind].many }));
   }

@@ -50,7 +50,7 @@ const ABOUT =
 export class SheetsPage {
   private readonly bench = inject(BenchSheets);
   private readonly router = inject(Router);
-  private readonly packs = computed(() => this.bench.ownFirst().filter(({ body }) => body.kind === 'battery' && !body.archived));
+  private readonly packs = computed(() => this.bench.gearEntries().filter(({ body }) => body.kind === 'battery' && !body.archived));
   protected readonly hasPack = computed(() => this.packs().length > 0);
   protected readonly about = ABOUT;
   protected readonly groups = computed(() => {

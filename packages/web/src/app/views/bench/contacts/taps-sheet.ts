@@ -176,7 +176,7 @@ export class TapsSheet {
   });
   protected readonly packs = computed(() =>
     this.bench
-      .ownFirst()
+      .gearEntries()
       .filter(({ body }) => body.kind === 'battery' && !body.archived)
       .map(({ id, body }) => ({ value: id, title: gearTitle(body), group: 'Batteries' })),
   );

@@ -42,10 +42,7 @@ export class FaultPage {
   private readonly router = inject(Router);
   private readonly rigs = inject(Store).selectSignal(selectRigs);
   protected readonly symptoms = Object.entries(SYMPTOMS) as readonly (readonly [Symptom, string])[];
-  protected readonly rigChoices = computed(() => {
-    const own = [...this.rigs()].sort((a, b) => Number(a.origin === 'demo') - Number(b.origin === 'demo'));
-    return own.map(({ id, body }) => [id, body.name] as const);
-  });
+  protected readonly rigChoices = computed(() => this.rigs().map(({ id, body }) => [id, body.name] as const));
   protected readonly rigId = computed(() => {
     const asked = this.rig();
     // one that was deleted since is not waited for

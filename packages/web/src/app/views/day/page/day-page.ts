@@ -31,6 +31,7 @@ import { ApproachesPanel } from '../planning/approaches-panel';
 import { Timeline } from '../timeline/timeline';
 import { percent, time } from '../../../parts/timeline/say-moment';
 import { WhatIfPanel } from '../planning/what-if-panel';
+import { CopyToOwn } from '../../../parts/copy-to-own';
 
 /** What is at risk in one rig for one cause, said once for all the blocks that it is in. */
 interface Risk {
@@ -150,7 +151,13 @@ export class DayPage {
     return `${formatDate(day.date)}${day.days > 1 ? `, ${day.days} days` : ''}${cold}`;
   });
 
+  private readonly copies = inject(CopyToOwn);
   protected readonly acts = computed((): readonly PageAct[] => [
+    ...this.copies.acts(
+      'days',
+      () => this.id(),
+      () => `/days/${this.id()}`,
+    ),
     { title: 'Copy day', icon: 'copy', do: () => this.copy() },
     {
       title: 'The day after',

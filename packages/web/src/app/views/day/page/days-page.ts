@@ -61,9 +61,6 @@ const FEW = 4;
         @for (row of rows(); track row.id) {
           <li class="py-2 border-bottom">
             <a class="fw-semibold" [routerLink]="['/days', row.id]">{{ row.name }}</a>
-            @if (row.demo) {
-              <span class="chip">demo</span>
-            }
             <small class="d-block text-body-secondary">{{ row.when }}; {{ row.rigs }}; {{ row.blocks }}</small>
           </li>
         } @empty {
@@ -98,11 +95,10 @@ export class DaysPage {
   protected readonly rows = computed(() =>
     [...this.days()]
       .sort((a, b) => b.body.date.localeCompare(a.body.date))
-      .map(({ id, origin, body }) => ({
+      .map(({ id, body }) => ({
         id,
         body,
         name: body.name,
-        demo: origin === 'demo',
         when: `${formatDate(body.date)}${body.days > 1 ? `, ${body.days} days` : ''}`,
         rigs: counted(body.rigIds.length, 'rig'),
         blocks: counted(body.blocks.length, 'block'),
@@ -115,22 +111,18 @@ export class DaysPage {
   /** The template whose rigs are being chosen. */
   protected readonly template = signal<DayTemplate | undefined>(undefined);
   private readonly picked = signal<ReadonlySet<string>>(new Set());
-  /** One's own rigs; the demo's where there are none. */
-  protected readonly choices = computed(() => {
-    const own = this.rigs().filter(({ origin }) => origin === 'own');
-    return (own.length > 0 ? own : this.rigs()).map(({ id, body: { name } }) => ({ id, name }));
-  });
+  protected readonly choices = computed(() => this.rigs().map(({ id, body: { name } }) => ({ id, name })));
   protected readonly chosenRigs = computed(() => new Set(this.choices().flatMap(({ id }) => (this.picked().has(id) ? [id] : []))));
 
-  /** Tomorrow, empty, with one's own rigs where they are few. */
+  /** Tomorrow, empty, with the rigs where they are few. */
   protected add(): void {
-    const own = this.rigs().filter(({ origin }) => origin === 'own');
+    const rigs = this.rigs();
     this.open({
       name: 'New day',
       date: tomorrow(),
       zone: ownZone(),
       days: 1,
-      rigIds: own.length > FEW ? [] : own.map(({ id }) => id),
+      rigIds: rigs.length > FEW ? [] : rigs.map(({ id }) => id),
       blocks: [],
     });
   }

@@ -135,7 +135,7 @@ export class Moves {
   });
 
   protected readonly batteries = computed(() =>
-    [...this.sheet.choices()]
+    [...this.sheet.gear()]
       .filter(([, body]) => body.kind === 'battery' && whyNotAtHand(body) === undefined)
       .map(([id]) => [id, this.name(id)] as const)
       .sort(([, a], [, b]) => a.localeCompare(b)),

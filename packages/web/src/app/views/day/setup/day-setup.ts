@@ -85,7 +85,7 @@ export class DaySetup {
     [...this.sheet.rigs()].map(([id, { name }]) => ({ id, name, on: this.day().rigIds.includes(id) })),
   );
   protected readonly chargers = computed(() =>
-    [...this.sheet.choices()]
+    [...this.sheet.gear()]
       .filter(([, gear]) => whyNotAtHand(gear) === undefined && chargerOf(gear))
       .map(([id, gear]) => ({
         id,
@@ -104,7 +104,7 @@ export class DaySetup {
             ?.links.map(({ from }) => from.gearId) ?? [],
       ),
     );
-    return [...this.sheet.choices()]
+    return [...this.sheet.gear()]
       .flatMap(([id, gear]) => {
         const said = this.day().batteries?.find(({ gearId }) => gearId === id);
         if (gear.kind !== 'battery' || (whyNotAtHand(gear) !== undefined && !said && !own.has(id))) return [];

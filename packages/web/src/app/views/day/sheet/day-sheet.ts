@@ -22,7 +22,7 @@ import type { Changes } from '@viaggio/core/units';
 import type { ToldHelp } from '@viaggio/core/words';
 import { proxy } from 'comlink';
 import { Items } from '../../../state/items.actions';
-import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs } from '../../../state/items.selectors';
+import { selectGearBodies, selectItems, selectRigs } from '../../../state/items.selectors';
 import { CoreWorkers } from '../../../workers/core-workers';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import type { DayWorld } from '../../../workers/day-calls';
@@ -58,16 +58,6 @@ export class DaySheet {
   private readonly items = this.store.selectSignal(selectItems);
   private readonly allRigs = this.store.selectSignal(selectRigs);
   readonly gear = this.store.selectSignal(selectGearBodies);
-  private readonly demo = this.store.selectSignal(selectDemoGear);
-  /** What a day can be given: one's own first, as for a rig. */
-  readonly choices = computed((): ReadonlyMap<string, Gear> => {
-    const day = this.day();
-    const named = day ? namedBy('days', day).map(({ id }) => id) : [];
-    const ofRigs = (day?.rigIds ?? []).flatMap((id) => (this.rigs().has(id) ? gearIdsOf(this.rigs().get(id)!) : []));
-    // a day of the demo's rigs alone is planned from the demo's kit, whoever made it
-    const ofDemo = (day?.rigIds ?? []).every((id) => this.items().rigs.entities[id]?.origin !== 'own');
-    return ownGear(this.gear(), this.demo(), ofDemo ? 'demo' : this.entry()?.origin, new Set([...named, ...ofRigs]));
-  });
   /** What was measured on the bench. */
   private readonly sheets = inject(BenchSheets).bodies;
   /** Set by the page from its address. */

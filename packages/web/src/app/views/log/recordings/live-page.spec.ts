@@ -19,7 +19,7 @@ const RIG = LOW_WATER.rigs[0]!;
 const METER: Meter = { id: 'simulated', name: 'Simulated meter on Wheelhouse', address: '127.0.0.1:5025', simulated: true };
 const LIVE: Live = { id: 'l', meterId: 'simulated', about: { name: 'Try', meterAt: 'battery' }, startedAt: '2026-01-07T08:00:00Z', state: 'connecting', says: '', rows: 0, seconds: 0, lost: 0, doubts: 0 }; // prettier-ignore
 const { entry } = lowWaterRecording();
-const KEPT: Saved<typeof entry.body> = { ...entry, revision: 1, origin: 'own', updatedAt: '' };
+const KEPT: Saved<typeof entry.body> = { ...entry, revision: 1, updatedAt: '' };
 
 /** The browser's own, as far as the page uses it. */
 class FakeEvents {
@@ -67,7 +67,7 @@ beforeEach(() => {
       { provide: RecordingsApi, useValue: api },
     ],
   });
-  const saved = <T>({ id, body }: { id: string; body: T }): Saved<T> => ({ id, body, revision: 1, origin: 'demo', updatedAt: '' });
+  const saved = <T>({ id, body }: { id: string; body: T }): Saved<T> => ({ id, body, revision: 1, updatedAt: '' });
   TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear: LOW_WATER.gear.map(saved), rigs: LOW_WATER.rigs.map(saved) } }));
 });
 

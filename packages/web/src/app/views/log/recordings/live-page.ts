@@ -18,6 +18,7 @@ import { RecordingsApi } from '../../../api/recordings-api';
 import type { Live, LiveEvent, Meter, Trouble } from '../../../api/recordings-api';
 import { TraceChart, clock } from '../../../charts/trace-chart';
 import { SelectField } from '../../../fields/select-field';
+import { inWorld } from '../../../device/world';
 
 const EVERY_MS = 200;
 const SECONDS_EACH = 20;
@@ -182,7 +183,7 @@ export class LivePage {
     this.live.set(live);
     this.points.set([]);
     this.events?.close();
-    this.events = new EventSource(`/api/live/${live.id}/events`);
+    this.events = new EventSource(inWorld(`/api/live/${live.id}/events`));
     // it comes back by itself after a moment without the server, but not to a recording that is no more
     this.events.onerror = () => {
       if (this.events?.readyState !== EventSource.CLOSED) return;

@@ -20,6 +20,7 @@ import { TraceChart, clock } from '../../../charts/trace-chart';
 import type { Span } from '../../../charts/trace-chart';
 import { SegmentName } from './segment-name';
 import { TermHint } from '../../../basics/term-hint';
+import { inWorld } from '../../../device/world';
 
 const NO_WAY: Problem = {
   code: 'no-way',
@@ -45,6 +46,7 @@ const LEAST_SHOWN_W = 1e-6;
 export class RecordingPage {
   /** From the address. */
   readonly id = input.required<string>();
+  protected readonly original = computed(() => inWorld(`/api/recordings/${this.id()}/original`));
   private readonly store = inject(Store);
   private readonly api = inject(RecordingsApi);
   private readonly workers = inject(CoreWorkers);

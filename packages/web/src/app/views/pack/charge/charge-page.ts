@@ -19,6 +19,7 @@ import { localDate, shownMoment } from '../../../device/dates';
 import { Items } from '../../../state/items.actions';
 import { selectDays, selectGear, selectGearBodies, selectRigBodies } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
+import { thisWorld } from '../../../device/world';
 
 const FULL = 0.97;
 const KIT = 'kit';
@@ -64,18 +65,15 @@ interface ShownRow {
 export class ChargePage {
   private readonly store = inject(Store);
   private readonly days = this.store.selectSignal(selectDays);
-  private readonly entries = this.store.selectSignal(selectGear);
   private readonly gear = this.store.selectSignal(selectGearBodies);
   private readonly rigs = this.store.selectSignal(selectRigBodies);
-  private readonly hasOwn = computed(() => this.entries().some(({ origin }) => origin === 'own'));
   /** A day, or the kit as it lies there. */
   protected readonly from = linkedSignal(() => this.nearest()?.id ?? KIT);
   private readonly nearest = computed(() => {
     const today = localDate(new Date());
-    const own = this.days().filter(({ origin }) => origin === 'own');
-    const near = nearestDay(own.length > 0 ? own : this.days(), today);
-    // a demo of last winter tells nothing of tonight, but shows how it looks
-    return near && (near.inDays >= 0 || own.length === 0) ? near : undefined;
+    const near = nearestDay(this.days(), today);
+    // a day that is over tells nothing of tonight; the demo crew's shows how it looks, whenever it was
+    return near && (near.inDays >= 0 || thisWorld() === 'demo') ? near : undefined;
   });
   protected readonly sources = computed((): readonly (readonly [string, string])[] => [
     [KIT, 'the kit, as it lies there'],
@@ -113,12 +111,7 @@ export class ChargePage {
       return [{ id, label: gearTitle(body), on: chosen ? chosen.has(id) : true }];
     });
   });
-  private readonly own = computed(() =>
-    [...this.then()].flatMap(([id, body]) => {
-      const origin = this.entries().find((one) => one.id === id)?.origin;
-      return whyNotAtHand(body) === undefined && (origin === 'own' || !this.hasOwn()) ? [{ id, body }] : [];
-    }),
-  );
+  private readonly own = computed(() => [...this.then()].flatMap(([id, body]) => (whyNotAtHand(body) === undefined ? [{ id, body }] : [])));
   private readonly day = computed((): Day | undefined => {
     const from = this.from();
     if (from !== KIT) return this.days().find(({ id }) => id === from)?.body;

@@ -132,8 +132,7 @@ export class TagsPage {
   protected readonly working = signal(false);
   private readonly chosen = signal<ReadonlyMap<string, boolean>>(new Map());
   private readonly listed = computed(() => {
-    const hasOwn = this.gear().some(({ origin }) => origin === 'own');
-    return this.gear().filter(({ origin, body }) => !body.archived && (origin === 'own' || !hasOwn));
+    return this.gear().filter(({ body }) => !body.archived);
   });
   protected readonly groups = computed(() =>
     ALL_KINDS.flatMap((kind) => {

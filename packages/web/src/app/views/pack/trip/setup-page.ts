@@ -42,27 +42,19 @@ export class SetupPage {
     ['', 'nobody in particular'],
     ...(this.sheet.trip()?.people ?? []).map(({ id, name }) => [id, name] as const),
   ]);
-  /** One's own before the demo's, and of the demo's trip the demo's. */
-  private readonly isShown = (origin: string): boolean =>
-    origin === 'own' || this.sheet.isDemo() || !this.days().some((one) => one.origin === 'own');
   protected readonly dayRows = computed(() => {
     const chosen = new Set(this.sheet.trip()?.dayIds ?? []);
-    return this.days()
-      .filter(({ id, origin }) => chosen.has(id) || this.isShown(origin))
-      .map(({ id, body }) => ({ id, on: chosen.has(id), title: `${body.name}, ${formatDate(body.date)}` }));
+    return this.days().map(({ id, body }) => ({ id, on: chosen.has(id), title: `${body.name}, ${formatDate(body.date)}` }));
   });
   protected readonly rigRows = computed(() => {
     const chosen = new Set(this.sheet.trip()?.rigIds ?? []);
     const ofDays = new Set((this.sheet.trip()?.dayIds ?? []).flatMap((id) => this.sheet.days().get(id)?.rigIds ?? []));
-    const hasOwn = this.rigEntries().some(({ origin }) => origin === 'own');
-    return this.rigEntries()
-      .filter(({ id, origin }) => chosen.has(id) || ofDays.has(id) || origin === 'own' || this.sheet.isDemo() || !hasOwn)
-      .map(({ id, body }) => ({
-        id,
-        title: ofDays.has(id) ? `${body.name} (of a day)` : body.name,
-        on: chosen.has(id) || ofDays.has(id),
-        fixed: ofDays.has(id),
-      }));
+    return this.rigEntries().map(({ id, body }) => ({
+      id,
+      title: ofDays.has(id) ? `${body.name} (of a day)` : body.name,
+      on: chosen.has(id) || ofDays.has(id),
+      fixed: ofDays.has(id),
+    }));
   });
 
   protected setDay(id: string, on: boolean): void {

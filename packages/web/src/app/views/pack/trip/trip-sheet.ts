@@ -40,7 +40,6 @@ export class TripSheet {
   readonly id = signal('');
   private readonly entry = computed(() => this.trips().find(({ id }) => id === this.id()));
   readonly trip = computed((): Trip | undefined => this.entry()?.body);
-  readonly isDemo = computed(() => this.entry()?.origin === 'demo');
   /** All that the trip may name: what a worker is asked with. */
   readonly asked = computed((): TripAsked | undefined => {
     const trip = this.trip();

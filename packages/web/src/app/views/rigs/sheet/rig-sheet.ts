@@ -1,4 +1,4 @@
-import { Injectable, Injector, computed, inject, linkedSignal, signal } from '@angular/core';
+import { Injectable, Injector, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import {
   assessModel,
@@ -23,7 +23,7 @@ import type { ToldRemedy } from '@viaggio/core/words';
 import { findEntry } from '../../../state/items';
 import type { Change } from '../../../state/items';
 import { Items } from '../../../state/items.actions';
-import { ownGear, selectDemoGear, selectGearBodies, selectItems, selectRigs, selectUsableGear } from '../../../state/items.selectors';
+import { selectGearBodies, selectItems, selectRigs, selectUsableGear } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { BenchSheets } from '../../../parts/bench-sheets';
 import type { GearEdit } from '../../../parts/gear/gear-edit';
@@ -54,19 +54,8 @@ export class RigSheet {
 
   readonly entry = computed(() => this.items().rigs.entities[this.id()]);
   readonly rig = computed(() => this.entry()?.body);
-  private readonly usable = this.store.selectSignal(selectUsableGear);
-  private readonly demo = this.store.selectSignal(selectDemoGear);
-  /** A rig of the demo's devices alone is fed from the demo's kit, whoever made it. */
-  private readonly ofDemo = computed(() => this.rig()?.devices.every(({ gearId }) => this.demo().has(gearId)) ?? false);
-  /** Whether the demo's things may feed a rig of one's own. */
-  readonly withDemo = linkedSignal(() => this.ofDemo());
-  /** Whether there is something to ask that of. */
-  readonly asksDemo = computed(() => this.entry()?.origin === 'own' && this.demo().size > 0);
-  /** All that may feed it: what is not archived, one's own first. */
-  readonly kit = computed((): ReadonlyMap<string, Gear> => {
-    const rig = this.rig();
-    return this.withDemo() || !rig ? this.usable() : ownGear(this.usable(), this.demo(), this.entry()?.origin, new Set(gearIdsOf(rig)));
-  });
+  /** All that may feed it: what is not archived. */
+  readonly kit = this.store.selectSignal(selectUsableGear);
   /** The kit in which other feeds are tried: tests stand as they are read through the feed of now. */
   readonly settledKit = computed(() => {
     const rig = this.rig();

@@ -54,7 +54,7 @@ beforeEach(async () => {
       { provide: RecordingsApi, useValue: api },
     ],
   });
-  const gear = LOW_WATER.gear.map(({ id, body }) => ({ id, body, revision: 1, origin: 'demo' as const, updatedAt: '' }));
+  const gear = LOW_WATER.gear.map(({ id, body }) => ({ id, body, revision: 1, updatedAt: '' }));
   TestBed.inject(Store).dispatch(Items.loaded({ saved: { gear } }));
   fixture = await render(ImportRecordingPage);
 });
@@ -149,7 +149,7 @@ describe('a meter’s file', () => {
   it('with the head of an earlier one is read as that was', async () => {
     const { entry } = lowWaterRecording();
     const columns: MeterColumns = { delimiter: ',', decimal: '.', headerLines: 1, timeForm: 'number', columns: [{ name: 'time_s', role: 'time', scale: 0.001 }, { name: 'power_W', role: 'power', scale: 1 }] }; // prettier-ignore
-    const earlier: Saved<Recording> = { id: entry.id, revision: 1, origin: 'own', updatedAt: '', body: { ...entry.body, columns } };
+    const earlier: Saved<Recording> = { id: entry.id, revision: 1, updatedAt: '', body: { ...entry.body, columns } };
     TestBed.inject(Store).dispatch(Items.loaded({ saved: { recordings: [earlier] } }));
     await choose(GOOD);
     expect(textOf(fixture)).toContain('Its columns are those of “V1 to Wheelhouse, bench”, read as last time.');

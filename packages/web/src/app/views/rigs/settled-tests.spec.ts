@@ -1,26 +1,10 @@
 import { TestBed } from '@angular/core/testing';
 import { Store } from '@ngrx/store';
 import { withFeed } from '@viaggio/core/gear';
-import type { Device, Gear, Rig } from '@viaggio/core/gear';
+import type { Device, Rig } from '@viaggio/core/gear';
 import { idOf, showDemoRig } from '../../../../testing/sheet';
 import { Items } from '../../state/items.actions';
-import { ownGear, selectItems } from '../../state/items.selectors';
-
-const lead: Gear = { kind: 'cable', name: 'Lead', ends: { source: { type: 'd-tap' }, load: { type: 'd-tap' } } };
-
-describe('own gear', () => {
-  const kit = new Map([['own', lead] as const, ['demo', lead] as const, ['named', lead] as const]);
-  const demo = new Set(['demo', 'named']);
-
-  it('comes without the demo’s things, but for those that are named', () => {
-    expect([...ownGear(kit, demo, 'own', new Set(['named'])).keys()]).toEqual(['own', 'named']);
-  });
-
-  it('is all there is for what is the demo’s own, and where there is no demo', () => {
-    expect(ownGear(kit, demo, 'demo', new Set())).toBe(kit);
-    expect(ownGear(kit, new Set(), 'own', new Set())).toBe(kit);
-  });
-});
+import { selectItems } from '../../state/items.selectors';
 
 describe('a test that leaves its feed open', () => {
   it('is settled as through the feed of now before the feed changes: both are one step', () => {

@@ -1,0 +1,83 @@
+import { addressOf, expect, test, untilSaved } from '../support/viaggio';
+
+/** What is one's own and what is the demo crew's never meet: not in a list, a choice, a proposal, a tag. */
+test.use({ world: 'own' });
+
+const PAGES = [
+  '/today', '/kit', '/kit/add', '/rigs', '/rigs/new', '/days', '/bench/check', '/bench/contacts', '/bench/build', '/bench/fault',
+  '/pack/trips', '/pack/charge', '/pack/tags', '/pack/rules', '/pack/borrowed', '/log', '/log/new', '/log/draws', '/log/batteries',
+  '/log/plans', '/log/recordings', '/log/recordings/import', '/log/recordings/live', '/backup', '/preferences',
+]; // prettier-ignore
+
+test('nothing of the demo crew’s stands on any page of one’s own, not in a choice either', async ({ page, request }) => {
+  const names = new Set<string>();
+  for (const kind of ['gear', 'rigs', 'days', 'trips', 'recordings', 'sheets', 'rules'])
+    for (const { body } of (await (await request.get(`/demo/api/${kind}`)).json()) as { body: { name?: string; tag?: string } }[])
+      if (body.name !== undefined) names.add(body.name);
+  expect(names.size).toBeGreaterThan(50);
+  // a kit of one's own, so that what is proposed has something to be proposed for
+  await page.goto('/kit/add');
+  await page.getByRole('searchbox').fill('V-mount 95');
+  await page.getByRole('button', { name: 'V-mount battery, 95 Wh' }).click();
+  await expect(page.getByLabel('Tag')).toHaveValue('V1');
+  await page.getByRole('button', { name: 'Add it to the kit' }).click();
+  await page.goto('/kit/add');
+  await page.getByRole('searchbox').fill('Mid-size camera');
+  await page.getByRole('button', { name: 'Mid-size camera, 4K at high frame rate' }).click();
+  await page.getByRole('button', { name: 'Add it to the kit' }).click();
+  await expect(page).toHaveURL(/\/kit\?item=/);
+  for (const path of PAGES) {
+    await page.goto(path);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expect(page.getByText(/^(Loading|Working it out) …$/)).toHaveCount(0);
+    if (path === '/today') await expect(page.getByRole('heading', { name: 'Start something' })).toBeVisible();
+    const said = await page.locator('main').evaluate((main) => Array.from(main.querySelectorAll('*')).flatMap((one) => [one.textContent, one.getAttribute('aria-label'), (one as HTMLInputElement).value]).join('\n')); // prettier-ignore
+    expect([path, [...names].filter((name) => said.includes(name))]).toEqual([path, []]);
+  }
+  // a rig is fed from the own kit alone
+  await page.goto('/rigs');
+  await page.getByLabel('New rig around a device of the kit').selectOption({ label: 'Mid-size camera, 4K at high frame rate' });
+  await expect(page).toHaveURL(/\/rigs\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Build it by hand …' }).click();
+  await expect(page.getByRole('dialog').getByText('Trying what fits …')).toHaveCount(0);
+  const offered = await page.getByRole('dialog').textContent();
+  expect([...names].filter((name) => offered!.includes(name))).toEqual([]);
+});
+
+test('a rig of the demo crew’s is copied over with one press, and is one’s own from then on', async ({ page, request }) => {
+  await page.goto('/demo/rigs');
+  await page.getByRole('link', { name: /^Deck/ }).first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Deck');
+  await page.getByRole('button', { name: 'Actions: Deck' }).click();
+  await page.getByRole('button', { name: 'Copy to my kit' }).click();
+  await expect(page).toHaveURL(/^[^/]*\/\/[^/]*\/rigs\/[0-9a-f-]{36}$/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Deck');
+  await page.getByLabel('It must run for').fill('3 h');
+  await untilSaved(page);
+  const body = async (at: string) => ((await (await request.get(at)).json()) as { body: { wantedMin?: number } }).body;
+  const mine = await addressOf(request, '/api/rigs/<Deck>');
+  expect((await body(mine)).wantedMin).toBe(180);
+  expect((await body(`/demo${mine}`)).wantedMin).not.toBe(180);
+});
+
+test('an address from before leads to the demo crew’s, a tag’s too', async ({ page, request }) => {
+  const rigs = (await (await request.get('/demo/api/rigs')).json()) as { id: string; body: { name: string } }[];
+  const gear = (await (await request.get('/demo/api/gear')).json()) as { id: string; body: { tag?: string } }[];
+  const deck = rigs.find(({ body }) => body.name === 'Deck')!;
+  await page.goto(`/rigs/${deck.id}`);
+  await expect(page).toHaveURL(`/demo/rigs/${deck.id}`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Deck');
+  const v4 = gear.find(({ body }) => body.tag === 'V4')!;
+  await page.goto(`/g/${v4.id}`);
+  await expect(page).toHaveURL(`/demo/kit?item=${v4.id}`);
+});
+
+test('on a phone the head says whose things they are, and the menu leads to the other', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/kit');
+  await expect(page.locator('header').getByText('My kit').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Menu' }).click();
+  await page.getByRole('link', { name: 'Go to: Demo crew' }).click();
+  await expect(page).toHaveURL('/demo/today');
+  await expect(page.locator('header').getByText('Demo crew').first()).toBeVisible();
+});
