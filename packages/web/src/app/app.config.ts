@@ -6,7 +6,7 @@ import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from 
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
-import { askInWorld, thisWorld, WORLD_BASES } from './device/world';
+import { askInWorld, thisWorld, WORLD_BASES } from './api/world';
 import { ItemsEffects } from './state/items.effects';
 import { itemsReducer } from './state/items.reducer';
 

@@ -19,7 +19,7 @@ import { SHORTCUTS } from './basics/shortcuts';
 import type { ShortcutAct } from './basics/shortcuts';
 import { VIEWS } from './basics/views';
 import { Theme } from './device/theme';
-import { thisWorld, WORLD_TITLES } from './device/world';
+import { thisWorld, WORLD_TITLES } from './api/world';
 import { Items } from './state/items.actions';
 import type { Step } from './state/items';
 import { selectConflict, selectLoading, selectRedo, selectUndo } from './state/items.selectors';

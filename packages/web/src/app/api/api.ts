@@ -3,7 +3,7 @@ import { Injectable, inject } from '@angular/core';
 import { PLAN_KINDS } from '@viaggio/core/document';
 import type { ItemBodies, PlanKind, Saved, SavedRevision } from '@viaggio/core/document';
 import type { Issue } from '@viaggio/core/units';
-import { inWorld } from '../device/world';
+import { inWorld } from './world';
 import { catchError, throwError } from 'rxjs';
 import type { Observable } from 'rxjs';
 

@@ -8,7 +8,7 @@ import type { Gear } from '@viaggio/core/gear';
 import { localDate } from '../device/dates';
 import { Items } from '../state/items.actions';
 import { selectGear, selectGearBodies, selectLoading, selectRigBodies, selectSheets } from '../state/items.selectors';
-import { keyInWorld } from '../device/world';
+import { keyInWorld } from '../api/world';
 
 const BY = 'viaggio.measured-by';
 const COMING = 'viaggio.bench-coming';

@@ -3,7 +3,7 @@ import { Store } from '@ngrx/store';
 import { Api } from '../api/api';
 import type { Kind, Problem } from '../api/api';
 import type { PageAct } from '../basics/page-menu';
-import { inWorld, thisWorld } from '../device/world';
+import { inWorld, thisWorld } from '../api/world';
 import { Items } from '../state/items.actions';
 
 /** Copies a thing of the demo crew's to one's own side, with all that it names, and goes there. */

@@ -5,7 +5,7 @@ import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
 import { Store } from '@ngrx/store';
 import { ConfirmDialog } from './confirm-dialog';
 import { Icon } from '../basics/icon';
-import { thisWorld, WORLD_BASES, WORLD_TITLES } from '../device/world';
+import { thisWorld, WORLD_BASES, WORLD_TITLES } from '../api/world';
 import { Items } from '../state/items.actions';
 import { KeysDialog } from './keys-dialog';
 

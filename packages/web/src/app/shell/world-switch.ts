@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { thisWorld, WORLD_BASES, WORLD_TITLES } from '../device/world';
-import type { World } from '../device/world';
+import { thisWorld, WORLD_BASES, WORLD_TITLES } from '../api/world';
+import type { World } from '../api/world';
 
 /** Whose things one looks at, and the way to the other: the two never meet on one page. */
 @Component({

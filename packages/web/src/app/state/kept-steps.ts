@@ -1,5 +1,5 @@
 import type { Bodies, Kind, SavedItems } from '../api/api';
-import { keyInWorld } from '../device/world';
+import { keyInWorld } from '../api/world';
 import type { Change, ItemsState, Step } from './items';
 import { isSameBody } from './left-behind';
 

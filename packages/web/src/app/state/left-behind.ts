@@ -1,7 +1,7 @@
 import { ITEM_KINDS } from '@viaggio/core/document';
 import { differences } from '@viaggio/core/units';
 import type { Bodies, Kind, Saved, SavedItems } from '../api/api';
-import { keyInWorld } from '../device/world';
+import { keyInWorld } from '../api/world';
 
 /** An edit that was not known to be saved when the page was left, and the revision that it is based on. */
 export interface LeftBehind<K extends Kind = Kind> {

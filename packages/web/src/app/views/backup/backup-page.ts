@@ -11,7 +11,7 @@ import { ProblemNote } from '../../basics/problem-note';
 import { Items } from '../../state/items.actions';
 import { Backups } from './backups';
 import type { Sent } from './backups';
-import { inWorld } from '../../device/world';
+import { inWorld } from '../../api/world';
 
 type Part = Kind | 'samples' | 'photos';
 const TITLES: Readonly<Record<Part, string>> = {

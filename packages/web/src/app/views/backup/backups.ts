@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { BackupComparison, OnDifferent } from '@viaggio/core/document';
 import type { Problem } from '../../api/api';
-import { inWorld } from '../../device/world';
+import { inWorld } from '../../api/world';
 
 /** A backup on its way to the server. */
 export interface Sent {

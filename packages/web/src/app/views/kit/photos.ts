@@ -5,7 +5,7 @@ import type { Problem } from '../../api/api';
 import { Icon } from '../../basics/icon';
 import { ProblemNote } from '../../basics/problem-note';
 import { smallerPicture } from '../../device/smaller-picture';
-import { inWorld } from '../../device/world';
+import { inWorld } from '../../api/world';
 
 /** Photographs of a piece of gear: its label, its plug, the scratch it had when it came. */
 @Component({

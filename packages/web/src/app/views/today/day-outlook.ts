@@ -18,7 +18,7 @@ import { selectDays, selectGearBodies, selectRigs, selectWholeLog } from '../../
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { ChargerStrip } from '../../parts/charger-strip';
 import { ConcernList } from './concern-list';
-import { thisWorld } from '../../device/world';
+import { thisWorld } from '../../api/world';
 
 /** The next day and its rigs, what is on the chargers until then, and what needs somebody now. */
 @Component({

@@ -8,7 +8,7 @@ import { QuantityPipe } from '../../basics/quantity.pipe';
 import { TimeBar } from '../../basics/time-bar';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { localDate } from '../../device/dates';
-import { WORLD_BASES } from '../../device/world';
+import { WORLD_BASES } from '../../api/world';
 import { computedLater, valueOf } from '../../workers/computed-later';
 
 /** The demo crew's day in small, for somebody who has nothing of their own yet: how it looks once everything is entered. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Store } from '@ngrx/store';
 import { ThreeQuestions } from '../../parts/three-questions/three-questions';
 import { selectDays, selectGear, selectLoading, selectRigs } from '../../state/items.selectors';
-import { thisWorld } from '../../device/world';
+import { thisWorld } from '../../api/world';
 import { DayOutlook } from './day-outlook';
 import { DemoGlance } from './demo-glance';
 

@@ -18,7 +18,7 @@ import { RecordingsApi } from '../../../api/recordings-api';
 import type { Live, LiveEvent, Meter, Trouble } from '../../../api/recordings-api';
 import { TraceChart, clock } from '../../../charts/trace-chart';
 import { SelectField } from '../../../fields/select-field';
-import { inWorld } from '../../../device/world';
+import { inWorld } from '../../../api/world';
 
 const EVERY_MS = 200;
 const SECONDS_EACH = 20;

@@ -20,7 +20,7 @@ import { TraceChart, clock } from '../../../charts/trace-chart';
 import type { Span } from '../../../charts/trace-chart';
 import { SegmentName } from './segment-name';
 import { TermHint } from '../../../basics/term-hint';
-import { inWorld } from '../../../device/world';
+import { inWorld } from '../../../api/world';
 
 const NO_WAY: Problem = {
   code: 'no-way',

@@ -19,7 +19,7 @@ import { localDate, shownMoment } from '../../../device/dates';
 import { Items } from '../../../state/items.actions';
 import { selectDays, selectGear, selectGearBodies, selectRigBodies } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
-import { thisWorld } from '../../../device/world';
+import { thisWorld } from '../../../api/world';
 
 const FULL = 0.97;
 const KIT = 'kit';
