@@ -224,7 +224,7 @@ function serveWeb(app: Express, worlds: Worlds, webDir: string): void {
   app.get('/{*path}', async (request, response) => {
     if (path.extname(request.path) !== '') throw new AppError('not-found', `There is no ${request.path.slice(0, 100)}.`);
     // an address of the demo crew's from before it had a world of its own
-    if (await isOfDemoAlone(worlds, request.originalUrl)) {
+    if (await isOfDemoAlone(worlds, request.originalUrl).catch(() => false)) {
       response.redirect(`${DEMO}${request.originalUrl}`);
       return;
     }
@@ -232,13 +232,13 @@ function serveWeb(app: Express, worlds: Worlds, webDir: string): void {
   });
 }
 
-/** Whether an address names something that only the demo crew has. */
+/** Whether an address names something that only the demo crew has. Throws while the database is away. */
 async function isOfDemoAlone({ own, demo }: Worlds, address: string): Promise<boolean> {
   const [id] = UUID.exec(address) ?? [];
   if (id === undefined || address.startsWith(`${DEMO}/`)) return false;
   const hasIt = async ({ items }: Services): Promise<boolean> => {
-    const unknown = await Promise.all(Object.values(items).map((service) => service.unknownIds([id])));
-    return unknown.some((ids) => ids.size === 0);
+    const found = await Promise.all(Object.values(items).map((service) => service.has(id)));
+    return found.includes(true);
   };
   return !(await hasIt(own)) && hasIt(demo);
 }

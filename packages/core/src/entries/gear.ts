@@ -69,6 +69,7 @@ export {
   harmsOf,
   isFlat,
   mayFly,
+  firstTag,
   nextTags,
   printedEnergy,
   tagAfter,

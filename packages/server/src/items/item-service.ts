@@ -147,8 +147,8 @@ export class ItemService {
   }
 
   /** Whether it is there, and not deleted. */
-  async has(id: string, transaction: Transaction): Promise<boolean> {
-    return (await this.model.count({ where: { id }, transaction })) > 0;
+  async has(id: string, transaction?: Transaction): Promise<boolean> {
+    return (await this.model.count({ where: { id }, ...(transaction && { transaction }) })) > 0;
   }
 
   /** Which of these identifiers were never given to an item of this kind, deleted ones counting as given. */

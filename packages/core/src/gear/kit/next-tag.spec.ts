@@ -1,7 +1,7 @@
 import { missingFields } from '../../shape/missing-fields';
 import { gearShape } from '../gear';
 import { GENERIC_TRUNK } from '../generic/generic-kit';
-import { nextTags, tagAfter } from './next-tag';
+import { firstTag, nextTags, tagAfter } from './next-tag';
 
 describe('tags', () => {
   it.each([
@@ -27,5 +27,12 @@ describe('the generic kit', () => {
     const names = GENERIC_TRUNK.map(({ name }) => name);
     expect(names.filter((name, index) => names.indexOf(name) !== index)).toEqual([]);
     for (const gear of GENERIC_TRUNK) if (gear.kind === 'device') expect(gear.from?.draw).toBe('guess');
+  });
+});
+
+describe('the first tag of a form', () => {
+  it('is its letter and the first number that is free', () => {
+    expect(firstTag('v-mount', new Set())).toBe('V1');
+    expect(firstTag('bank', new Set(['B1', 'B2', 'V3']))).toBe('B3');
   });
 });

@@ -1,3 +1,5 @@
+import type { Battery } from '../gear';
+
 /**
  * Tags for several things of one kind: the first as typed, the others counted on from its number, past those in use.
  *
@@ -11,6 +13,28 @@ export function nextTags(first: string, count: number, inUse: ReadonlySet<string
     if (tags.length === 0 || !inUse.has(tag)) tags.push(tag);
   }
   return tags;
+}
+
+/** What the first battery of a form is called, where nobody has said otherwise; judgement. */
+const LETTERS: Readonly<Record<Battery['form'], string>> = {
+  'v-mount': 'V',
+  'three-stud': 'T',
+  'l-series': 'L',
+  camera: 'C',
+  bank: 'B',
+  pack: 'P',
+};
+
+/**
+ * The first tag of a form that is free.
+ *
+ * @example firstTag('v-mount', new Set()) // 'V1'
+ */
+export function firstTag(form: Battery['form'], inUse: ReadonlySet<string>): string {
+  const letter = LETTERS[form];
+  let number = 1;
+  while (inUse.has(`${letter}${number}`)) number++;
+  return `${letter}${number}`;
 }
 
 /**

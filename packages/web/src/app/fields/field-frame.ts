@@ -67,7 +67,7 @@ export class FieldFrame {
   constructor() {
     const unread = inject(UnreadFields, { optional: true });
     if (!unread) return;
-    effect(() => unread.tell(this.for(), this.error() === undefined ? undefined : this.label()));
-    inject(DestroyRef).onDestroy(() => unread.tell(this.for(), undefined));
+    effect(() => unread.tell(this, this.error() === undefined ? undefined : this.label()));
+    inject(DestroyRef).onDestroy(() => unread.tell(this, undefined));
   }
 }

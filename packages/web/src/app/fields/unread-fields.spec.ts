@@ -4,13 +4,14 @@ describe('fields that cannot be read', () => {
   it('are named, each label once, until they can be or are gone', () => {
     const fields = new UnreadFields();
     expect(fields.why()).toBeUndefined();
-    fields.tell('figure-1', 'Energy');
-    fields.tell('figure-2', 'How many');
-    fields.tell('figure-3', 'Energy');
+    const [one, two, three] = [{}, {}, {}];
+    fields.tell(one, 'Energy');
+    fields.tell(two, 'How many');
+    fields.tell(three, 'Energy');
     expect(fields.why()).toBe('Put right, or empty: “Energy”, “How many”.');
-    fields.tell('figure-1', undefined);
-    fields.tell('figure-3', undefined);
-    fields.tell('figure-2', undefined);
+    fields.tell(one, undefined);
+    fields.tell(three, undefined);
+    fields.tell(two, undefined);
     expect(fields.why()).toBeUndefined();
   });
 });

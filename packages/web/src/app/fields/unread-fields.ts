@@ -6,20 +6,20 @@ import { computed, Injectable, signal } from '@angular/core';
  */
 @Injectable()
 export class UnreadFields {
-  private readonly fields = signal<ReadonlyMap<string, string>>(new Map());
+  private readonly fields = signal<ReadonlyMap<object, string>>(new Map());
   /** Why nothing can be added yet; undefined where all is read. */
   readonly why = computed(() => {
     const labels = [...new Set(this.fields().values())];
     return labels.length === 0 ? undefined : `Put right, or empty: ${labels.map((label) => `“${label}”`).join(', ')}.`;
   });
 
-  /** `label`: of the field with that identifier; undefined once it is read, or gone. */
-  tell(id: string, label: string | undefined): void {
-    if (this.fields().get(id) === label) return;
+  /** `label`: of that field; undefined once it is read, or gone. */
+  tell(field: object, label: string | undefined): void {
+    if (this.fields().get(field) === label) return;
     this.fields.update((before) => {
       const next = new Map(before);
-      if (label === undefined) next.delete(id);
-      else next.set(id, label);
+      if (label === undefined) next.delete(field);
+      else next.set(field, label);
       return next;
     });
   }

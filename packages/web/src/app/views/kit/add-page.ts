@@ -11,6 +11,7 @@ import {
   forBay,
   gearShape,
   GENERIC_TRUNK,
+  firstTag,
   nextTags,
   readLabel,
   tagAfter,
@@ -137,7 +138,7 @@ export class AddPage {
     const draft = this.draft();
     if (draft?.kind !== 'battery') return undefined;
     const alike = this.kit().flatMap(({ body }) => (body.kind === 'battery' && body.form === draft.form && body.tag ? [body.tag] : []));
-    return tagAfter(alike);
+    return tagAfter(alike) ?? firstTag(draft.form, new Set(this.kit().flatMap(({ body }) => body.tag ?? [])));
   });
   protected readonly tags = computed(() => {
     const inUse = new Set(this.kit().flatMap(({ body }) => body.tag ?? []));

@@ -47,9 +47,10 @@ export class TripsPage {
       }));
     return rows.length === 0 ? [] : [{ rows }];
   });
+  /** The one that is to come. */
   protected readonly nextDay = computed((): { readonly id: string; readonly body: Day } | undefined => {
     const near = nearestDay(this.days(), localDate(new Date()));
-    return near && { id: near.id, body: near.day };
+    return near && near.inDays >= 0 ? { id: near.id, body: near.day } : undefined;
   });
 
   protected add(): void {
