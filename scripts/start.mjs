@@ -34,7 +34,7 @@ await main(async () => {
     const server = await startServer({ databaseUrl: postgres.url, port, host, logFile: path.join(DATA, 'server.log') });
     fs.writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, url: server.url }));
     say(
-      `\n  Viaggio is at ${addressesOf(server.url)}\n  The demo crew is at ${server.url}demo/\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`,
+      `\n  Viaggio is at ${addressesOf(server.url)}\n  The demo crew is at ${hereOf(server.url)}demo/\n\n  Ctrl+C stops it. The log is ${path.join(DATA, 'server.log')}.`,
     );
     const code = await Promise.race([stopping.then(() => undefined), server.ended]);
     if (code !== undefined) throw new Failure('The server ended by itself; see its log.');
@@ -46,14 +46,20 @@ await main(async () => {
   say('Stopped.');
 });
 
+/** Where it is reached from this machine. */
+function hereOf(url) {
+  const { hostname, port } = new URL(url);
+  return hostname === '0.0.0.0' || hostname === '[::]' ? `http://127.0.0.1:${port}/` : url;
+}
+
 /** Where it is reached; served on every address, where from this machine and where from others. */
 function addressesOf(url) {
-  const { hostname, port } = new URL(url);
-  if (hostname !== '0.0.0.0' && hostname !== '[::]') return url;
+  const { port } = new URL(url);
+  if (hereOf(url) === url) return url;
   const others = Object.values(os.networkInterfaces())
     .flatMap((all = []) => all.filter(({ internal, family }) => !internal && family === 'IPv4'))
     .map(({ address }) => `http://${address}:${port}/`);
-  return `http://127.0.0.1:${port}/ here${others.map((address) => `, ${address} for others`).join('')}.
+  return `${hereOf(url)} here${others.map((address) => `, ${address} for others`).join('')}.
   Whoever reaches it may do everything in it: see SECURITY.md.`;
 }
 
