@@ -7,7 +7,7 @@ const LISTS = /\/api\/(gear|rigs|days|log|recordings|sheets|rules|trips)$/;
 const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/today', /Will it run, and for how long/],
   ['/kit', /Nothing in the kit yet/],
-  ['/rigs', /None yet/],
+  ['/rigs', /No rig yet/],
   ['/days', /No day yet/],
   ['/log', /Nothing in the log yet/],
   ['/log/recordings', /No recordings yet/],

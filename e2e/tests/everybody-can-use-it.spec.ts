@@ -64,6 +64,14 @@ for (let from = 0; from < PAGES.length; from += AT_ONCE) {
   });
 }
 
+test.describe('where nothing is entered yet', () => {
+  test.use({ world: 'own' });
+
+  test('axe finds nothing serious, and nothing is cut off on a phone', async ({ page }) => {
+    for (const path of ['/today', '/rigs', '/kit']) await test.step(path, () => look(page, path));
+  });
+});
+
 async function look(page: Page, path: string): Promise<void> {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ colorScheme: 'light' });
@@ -72,7 +80,7 @@ async function look(page: Page, path: string): Promise<void> {
   await expect(page.getByText(/^(Loading|Working it out) /)).toHaveCount(0);
   if (path === WHEELHOUSE || path === RECORDING) await expect(page.locator('.apexcharts-svg')).toBeVisible();
   // its editors come when there is time for them
-  if (path === '/rigs/new' || path === '/today') await expect(page.locator('app-battery-editor, app-adapter-editor')).toHaveCount(2);
+  if (path === '/rigs/new') await expect(page.locator('app-battery-editor, app-adapter-editor')).toHaveCount(2);
   await page.evaluate(() => document.querySelectorAll('details').forEach((fold) => (fold.open = true)));
   // what nobody worded reaches a page as this
   expect(await page.locator('body').innerText()).not.toMatch(/\[object |\bundefined\b|\bNaN\b/);

@@ -3,7 +3,9 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { gearTitle } from '@viaggio/core/gear';
 import type { Rig } from '@viaggio/core/gear';
+import { thisWorld } from '../../api/world';
 import { QuantityPipe } from '../../basics/quantity.pipe';
+import { TimeBar } from '../../basics/time-bar';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { Items } from '../../state/items.actions';
 import { selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../../state/items.selectors';
@@ -15,7 +17,7 @@ import { SelectField } from '../../fields/select-field';
 /** Every rig with its answer at a glance. */
 @Component({
   selector: 'app-rigs-page',
-  imports: [QuantityPipe, RouterLink, VerdictMark, SelectField],
+  imports: [QuantityPipe, RouterLink, SelectField, TimeBar, VerdictMark],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Rigs</h1>
@@ -65,11 +67,19 @@ import { SelectField } from '../../fields/select-field';
                   @if (glance.unlimited) {
                     as long as <small>the mains is on</small>
                   } @else if (glance.plannedMin !== undefined) {
-                    {{ glance.plannedMin | quantity: 'min' }} <small>to plan with</small>
+                    {{ glance.plannedMin | quantity: 'min' }}
+                    <small>{{
+                      glance.wantedMin === undefined ? 'to plan with' : 'of ' + (glance.wantedMin | quantity: 'min') + ' asked'
+                    }}</small>
+                  } @else if (glance.verdict === 'stop') {
+                    cannot run
                   } @else {
                     – <small>no time yet</small>
                   }
                 </span>
+                @if (glance.wantedMin !== undefined) {
+                  <app-time-bar class="bar" [minutes]="glance.plannedMin" [wantedMin]="glance.wantedMin" [endless]="glance.unlimited" />
+                }
                 <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
               } @else {
                 <span class="time"><small>working it out …</small></span>
@@ -81,6 +91,9 @@ import { SelectField } from '../../fields/select-field';
           <li class="empty">
             No rig yet.
             <a routerLink="/rigs/new">Answer three questions</a> and see whether your battery runs your camera, and for how long.
+            @if (!isDemo) {
+              Or look at <a href="/demo/rigs">the demo crew’s rigs</a> first, and copy one over.
+            }
           </li>
         }
       </ul>
@@ -98,6 +111,7 @@ export class RigsPage {
   );
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly most = MOST_BESIDE;
+  protected readonly isDemo = thisWorld() === 'demo';
   /** Rigs that are to stand side by side. */
   protected readonly chosen = signal(this.none);
   private readonly rigs = this.store.selectSignal(selectRigs);

@@ -26,7 +26,9 @@ import { computedLater, valueOf } from '../../workers/computed-later';
           <span class="rig">
             <app-verdict-mark [verdict]="rig.verdict" [bare]="true" />
             <span class="name">{{ rig.name }}</span>
-            <span class="time">{{ rig.unlimited ? 'on mains' : (rig.plannedMin | quantity: 'min') }}</span>
+            <span class="time">{{
+              rig.unlimited ? 'on mains' : rig.plannedMin === undefined ? 'cannot run' : (rig.plannedMin | quantity: 'min')
+            }}</span>
             <app-time-bar [minutes]="rig.plannedMin" [wantedMin]="rig.wantedMin" [endless]="rig.unlimited" />
           </span>
         }
@@ -35,17 +37,18 @@ import { computedLater, valueOf } from '../../workers/computed-later';
   `,
   styles: `
     a {
-      display: flex;
-      flex-wrap: wrap;
-      gap: var(--space-2) var(--space-5);
-      align-items: center;
-      margin-bottom: var(--space-4);
+      display: grid;
+      grid-auto-columns: minmax(0, 1fr);
+      grid-auto-flow: column;
+      gap: var(--space-2) var(--space-4);
+      padding-block: var(--space-2);
       color: inherit;
       text-decoration: none;
     }
     .head {
       display: grid;
-      flex: 1 1 14rem;
+      align-content: start;
+      font-size: var(--type-small);
     }
     .go {
       color: var(--bs-link-color);
@@ -53,12 +56,12 @@ import { computedLater, valueOf } from '../../workers/computed-later';
     }
     .rig {
       display: grid;
-      flex: 0 1 11rem;
-      grid-template-columns: 1.5rem minmax(0, 1fr) auto;
+      grid-template-columns: 1.5rem minmax(0, 1fr);
+      align-content: start;
       font-size: var(--type-small);
     }
-    .rig app-time-bar {
-      grid-column: 2 / -1;
+    .rig :not(.name, app-verdict-mark) {
+      grid-column: 2;
     }
     .name {
       overflow: hidden;
@@ -66,8 +69,17 @@ import { computedLater, valueOf } from '../../workers/computed-later';
       white-space: nowrap;
     }
     @media (max-width: 700px) {
+      a {
+        grid-auto-flow: row;
+      }
       .rig {
-        flex-basis: 100%;
+        grid-template-columns: 1.5rem minmax(0, 1fr) auto;
+      }
+      .rig .time {
+        grid-column: 3;
+      }
+      .rig app-time-bar {
+        grid-column: 2 / -1;
       }
     }
   `,

@@ -11,6 +11,19 @@ import { DemoGlance } from './demo-glance';
   selector: 'app-today-page',
   imports: [DayOutlook, DemoGlance, ThreeQuestions],
   templateUrl: './today-page.html',
+  styles: `
+    .begin {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      gap: var(--space-4);
+    }
+    /* on a phone the questions come first */
+    @media (max-width: 700px) {
+      .asks {
+        order: -1;
+      }
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPage {
