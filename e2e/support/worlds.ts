@@ -15,7 +15,7 @@ const ASKING = ['get', 'post', 'put', 'delete', 'fetch', 'head', 'patch'] as con
 /** What is asked of the server is asked of that world. */
 export function askingIn(world: World, request: APIRequestContext): APIRequestContext {
   for (const method of ASKING) {
-    const ask = request[method].bind(request) as APIRequestContext['get'];
+    const ask: APIRequestContext['get'] = request[method].bind(request);
     request[method] = (async (address: string, options?: Parameters<typeof ask>[1]) =>
       ask(inWorld(world, address), options)) as (typeof request)[typeof method];
   }

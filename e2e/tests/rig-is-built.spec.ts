@@ -189,7 +189,7 @@ test('the approaches side by side: both always, weights move the order, one is t
   await page.getByRole('button', { name: 'Back to the usual points' }).click();
   await expect(points).toHaveText(usual!);
   await page.getByRole('button', { name: 'Take USB-C Power Delivery banks' }).click();
-  await expect(page).toHaveURL(await addressOf(page.request, WHEELHOUSE));
+  await expect(page).toHaveURL(`/demo${await addressOf(page.request, WHEELHOUSE)}`);
   await expect(page.getByRole('list', { name: 'How Skuadon 60 is fed' })).toContainText(/Grynna/);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('list', { name: 'How Skuadon 60 is fed' })).toContainText('V1: Holmvik 95');

@@ -1,16 +1,19 @@
 import { byKind } from '@viaggio/core/document';
 import { LOW_WATER } from '@viaggio/core/demo';
 import { randomUUID } from 'node:crypto';
+import type { State } from './backup-format';
 import { ownSide } from './own-side';
 
 /** Backups of version 1, in which the demo crew's things lay among a person's own. */
 const at = '2026-01-12T10:00:00.000Z';
 const state = { revision: 1, createdAt: at, updatedAt: at };
-const shipped = LOW_WATER.gear.map(({ id, body }) => ({ ...state, id, body: body as object, origin: 'demo' as const }));
-const rigs = LOW_WATER.rigs.map(({ id, body }) => ({ ...state, id, body: body as object, origin: 'demo' as const }));
-const all = (gear: readonly (typeof shipped)[number][], ofRigs: readonly Kept[] = rigs) =>
-  byKind((kind) => (kind === 'gear' ? gear : kind === 'rigs' ? ofRigs : [])) as Parameters<typeof ownSide<Kept>>[0];
-type Kept = Omit<(typeof shipped)[number], 'origin'> & { readonly origin?: 'demo' | 'own' };
+interface Kept extends State {
+  readonly body: object;
+}
+const kept = ({ id, body }: { readonly id: string; readonly body: object }): Kept => ({ ...state, id, body, origin: 'demo' });
+const shipped = LOW_WATER.gear.map(kept);
+const rigs = LOW_WATER.rigs.map(kept);
+const all = (gear: readonly Kept[], ofRigs = rigs) => byKind((kind): readonly Kept[] => ({ gear, rigs: ofRigs })[kind as 'gear'] ?? []);
 
 describe('of an older backup comes', () => {
   it('nothing that ships with every installation', () => {
@@ -25,17 +28,17 @@ describe('of an older backup comes', () => {
   });
 
   it('what is one’s own, with what it names', () => {
-    const mine = { ...rigs[0]!, id: randomUUID(), origin: 'own' as const };
-    const kept = ownSide(all(shipped, [...rigs, mine]));
-    expect(kept.rigs).toEqual([mine]);
+    const mine: Kept = { ...rigs[0]!, id: randomUUID(), origin: 'own' };
+    const own = ownSide(all(shipped, [...rigs, mine]));
+    expect(own.rigs).toEqual([mine]);
     const { devices, links } = mine.body as { devices: { gearId: string }[]; links: { from: { gearId: string } }[] };
-    const ids = new Set(kept.gear.map(({ id }) => id));
+    const ids = new Set(own.gear.map(({ id }) => id));
     for (const id of [...devices.map(({ gearId }) => gearId), ...links.map(({ from }) => from.gearId)]) expect(ids.has(id)).toBe(true);
-    expect(kept.gear.length).toBeLessThan(shipped.length);
+    expect(own.gear.length).toBeLessThan(shipped.length);
   });
 });
 
 it('of a newer backup comes all of it', () => {
-  const newer = shipped.map(({ origin: _origin, ...one }) => one);
-  expect(ownSide(byKind((kind) => (kind === 'gear' ? newer : [])) as never).gear).toEqual(newer);
+  const newer = shipped.map(({ origin: _origin, ...one }): Kept => one);
+  expect(ownSide(byKind((kind): readonly Kept[] => (kind === 'gear' ? newer : []))).gear).toEqual(newer);
 });

@@ -96,7 +96,7 @@ async function bringOver(sequelize: QueryInterface['sequelize'], transaction: Tr
           ]
         : []),
     ] as const) {
-      const columns = await columnsOf(sequelize, table!, transaction);
+      const columns = await columnsOf(sequelize, table, transaction);
       await run(`INSERT INTO ${table} (world, ${columns}) SELECT 'own', ${columns} FROM ${table} WHERE world = 'demo' AND ${where}`, [id]);
     }
   }

@@ -14,9 +14,7 @@ import {
   withSwap,
 } from '@viaggio/core/day';
 import type { Block, CardChange, Day, DayPlan, Mishap, PlanOrder, Swap } from '@viaggio/core/day';
-import { namedBy } from '@viaggio/core/document';
-import { gearIdsOf } from '@viaggio/core/gear';
-import type { Gear, Rig } from '@viaggio/core/gear';
+import type { Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
 import type { Changes } from '@viaggio/core/units';
 import type { ToldHelp } from '@viaggio/core/words';

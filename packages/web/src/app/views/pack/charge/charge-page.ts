@@ -17,7 +17,7 @@ import { ownZone } from '../../../fields/zones';
 import { ScanButton } from '../../../parts/scan/scan-button';
 import { localDate, shownMoment } from '../../../device/dates';
 import { Items } from '../../../state/items.actions';
-import { selectDays, selectGear, selectGearBodies, selectRigBodies } from '../../../state/items.selectors';
+import { selectDays, selectGearBodies, selectRigBodies } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { thisWorld } from '../../../api/world';
 
