@@ -1,4 +1,4 @@
-import type { Battery } from '../gear';
+import type { Battery } from '..';
 
 /**
  * Tags for several things of one kind: the first as typed, the others counted on from its number, past those in use.
