@@ -69,10 +69,9 @@ export {
   harmsOf,
   isFlat,
   mayFly,
-  firstTag,
   nextTags,
   printedEnergy,
-  tagAfter,
+  tagFor,
   whyNotAtHand,
 } from '../gear/kit';
 export {

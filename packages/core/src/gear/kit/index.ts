@@ -4,6 +4,6 @@ export { canBeSound, harmsOf, isHarmed } from './harm';
 export type { HarmKind } from './harm';
 export { lithiumGrams, mayFly, strictestFlight } from './may-fly';
 export type { Flight } from './may-fly';
-export { firstTag, nextTags, tagAfter } from './next-tag';
+export { nextTags, tagFor } from './next-tag';
 export { printedEnergy } from './printed';
 export type { PrintedEnergy } from './printed';

@@ -1,7 +1,7 @@
 import { missingFields } from '../../shape/missing-fields';
 import { gearShape } from '../gear';
 import { GENERIC_TRUNK } from '../generic/generic-kit';
-import { firstTag, nextTags, tagAfter } from './next-tag';
+import { nextTags, tagFor } from './next-tag';
 
 describe('tags', () => {
   it.each([
@@ -15,9 +15,13 @@ describe('tags', () => {
   });
 
   it('go on after the highest of a sort', () => {
-    expect(tagAfter(['V1', 'V12', 'V3'])).toBe('V13');
-    expect(tagAfter(['old', 'new'])).toBeUndefined();
-    expect(tagAfter([])).toBeUndefined();
+    expect(tagFor('v-mount', ['V1', 'V12', 'V3'], new Set())).toBe('V13');
+    expect(tagFor('v-mount', ['Brick 4'], new Set(['Brick 4']))).toBe('Brick 5');
+  });
+
+  it('begin with the letter of the form, and the first number that is free', () => {
+    expect(tagFor('v-mount', [], new Set())).toBe('V1');
+    expect(tagFor('bank', ['old', 'new'], new Set(['B1', 'B2', 'V3']))).toBe('B3');
   });
 });
 
@@ -27,12 +31,5 @@ describe('the generic kit', () => {
     const names = GENERIC_TRUNK.map(({ name }) => name);
     expect(names.filter((name, index) => names.indexOf(name) !== index)).toEqual([]);
     for (const gear of GENERIC_TRUNK) if (gear.kind === 'device') expect(gear.from?.draw).toBe('guess');
-  });
-});
-
-describe('the first tag of a form', () => {
-  it('is its letter and the first number that is free', () => {
-    expect(firstTag('v-mount', new Set())).toBe('V1');
-    expect(firstTag('bank', new Set(['B1', 'B2', 'V3']))).toBe('B3');
   });
 });

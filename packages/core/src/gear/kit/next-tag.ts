@@ -26,27 +26,20 @@ const LETTERS: Readonly<Record<Battery['form'], string>> = {
 };
 
 /**
- * The first tag of a form that is free.
+ * The tag that comes next for a battery of a form: after the last one of those alike, `V8` after V1 to V7; the first of its
+ * letter that is free where none of them bears a number.
  *
- * @example firstTag('v-mount', new Set()) // 'V1'
+ * @example tagFor('v-mount', ['V1', 'V2'], new Set(['V1', 'V2'])) // 'V3'
  */
-export function firstTag(form: Battery['form'], inUse: ReadonlySet<string>): string {
-  const letter = LETTERS[form];
-  let number = 1;
-  while (inUse.has(`${letter}${number}`)) number++;
-  return `${letter}${number}`;
-}
-
-/**
- * The tag after the last one of a sort: `V8` after V1 to V7; undefined where nothing of the sort bears one.
- *
- * @example tagAfter(['V1', 'V2']) // 'V3'
- */
-export function tagAfter(tags: readonly string[]): string | undefined {
-  const counted = tags.flatMap((tag) => {
+export function tagFor(form: Battery['form'], alike: readonly string[], inUse: ReadonlySet<string>): string {
+  const counted = alike.flatMap((tag) => {
     const [, stem, digits] = /^(.*?)(\d+)$/.exec(tag) ?? [];
     return stem === undefined ? [] : [{ stem, number: Number(digits) }];
   });
   const [last] = counted.sort((a, b) => b.number - a.number);
-  return last && `${last.stem}${last.number + 1}`;
+  if (last) return `${last.stem}${last.number + 1}`;
+  const letter = LETTERS[form];
+  let number = 1;
+  while (inUse.has(`${letter}${number}`)) number++;
+  return `${letter}${number}`;
 }

@@ -11,10 +11,9 @@ import {
   forBay,
   gearShape,
   GENERIC_TRUNK,
-  firstTag,
   nextTags,
   readLabel,
-  tagAfter,
+  tagFor,
 } from '@viaggio/core/gear';
 import type { BatteryClassId, Gear, GearKind, Label, LabelAnswers, LabelledBattery } from '@viaggio/core/gear';
 import { CHEMISTRIES, formatQuantity, number, withChanges } from '@viaggio/core/units';
@@ -133,17 +132,17 @@ export class AddPage {
       gear: found.filter((gear) => gear.kind === kind),
     })).filter(({ gear }) => gear.length > 0);
   });
+  private readonly tagsInUse = computed(() => new Set(this.kit().flatMap(({ body }) => body.tag ?? [])));
   /** The tag that comes next for things of this sort, until another is typed. */
   protected readonly tag = linkedSignal<string | undefined>(() => {
     const draft = this.draft();
     if (draft?.kind !== 'battery') return undefined;
     const alike = this.kit().flatMap(({ body }) => (body.kind === 'battery' && body.form === draft.form && body.tag ? [body.tag] : []));
-    return tagAfter(alike) ?? firstTag(draft.form, new Set(this.kit().flatMap(({ body }) => body.tag ?? [])));
+    return tagFor(draft.form, alike, this.tagsInUse());
   });
   protected readonly tags = computed(() => {
-    const inUse = new Set(this.kit().flatMap(({ body }) => body.tag ?? []));
     const tag = this.tag();
-    return tag === undefined ? undefined : nextTags(tag, this.count(), inUse);
+    return tag === undefined ? undefined : nextTags(tag, this.count(), this.tagsInUse());
   });
   protected readonly tagTaken = computed(() => this.kit().some(({ body }) => body.tag !== undefined && body.tag === this.tag()));
   protected readonly battery = computed(() => {
