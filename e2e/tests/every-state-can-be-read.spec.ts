@@ -67,7 +67,8 @@ test('a view that is still loading says so', async ({ page }) => {
 test('names as long as they may be push nothing off the page', async ({ page }) => {
   await page.route(LISTS, async (route) => {
     if (route.request().method() !== 'GET') return route.continue();
-    const response = await route.fetch();
+    // as a browser does where the server ends a connection that it had kept open
+    const response = await route.fetch({ maxRetries: 2 });
     const items = (await response.json()) as { body: { name?: string } }[];
     const json = items.map((item) =>
       item.body.name === undefined ? item : { ...item, body: { ...item.body, name: longer(item.body.name) } },
