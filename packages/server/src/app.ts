@@ -121,7 +121,7 @@ export function operationsOf(worlds: Worlds, world: World): readonly Operation[]
 
 /** Behind it everything is of the demo crew. */
 const DEMO = '/demo';
-const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/;
+const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/i;
 
 /** A phone that looks at the pages asks some twenty times a minute. */
 const MOST_REQUESTS_A_MINUTE = 1200;
@@ -236,8 +236,9 @@ function serveWeb(app: Express, worlds: Worlds, webDir: string): void {
 async function isOfDemoAlone({ own, demo }: Worlds, address: string): Promise<boolean> {
   const [id] = UUID.exec(address) ?? [];
   if (id === undefined || address.startsWith(`${DEMO}/`)) return false;
+  // what is printed on a tag may be in capitals
   const hasIt = async ({ items }: Services): Promise<boolean> => {
-    const found = await Promise.all(Object.values(items).map((service) => service.has(id)));
+    const found = await Promise.all(Object.values(items).map((service) => service.has(id.toLowerCase())));
     return found.includes(true);
   };
   return !(await hasIt(own)) && hasIt(demo);

@@ -9,7 +9,7 @@ import { removeOldArchives } from './backup/backup-operations';
 import { readConfig } from './config';
 import type { Config } from './config';
 import { migrate, NewerDatabase, openDatabase, untilAnswering } from './db/database';
-import { WORLDS } from './db/world';
+import { WORLDS, WORLDS_CAME } from './db/world';
 import type { Database } from './db/database';
 import { exposureOf } from './http/exposure';
 import { thinRevisions } from './items/thin-revisions';
@@ -39,8 +39,11 @@ const worlds: Worlds = {
 };
 const all = WORLDS.map((world) => worlds[world]);
 
-await bringUpToDate();
-if (await demoServiceOf(worlds).loadIfNew()) log.info('demo loaded');
+const steps = await bringUpToDate();
+const demo = demoServiceOf(worlds);
+// what was changed among the demo crew's things has just come to the own side
+if (steps.includes(WORLDS_CAME)) await demo.reset();
+else if (await demo.loadIfNew()) log.info('demo loaded');
 for (const { live } of all) {
   const recovered = await live.recover();
   if (recovered.kept + recovered.unreadable > 0) log.warn(recovered, 'recordings of a server that ended');
@@ -83,15 +86,16 @@ async function endWorld({ live, meters, forecasts }: Services): Promise<void> {
   await Promise.all([meters.end(), forecasts.end()]);
 }
 
-/** Tables, and what was left over, on connections that have the time for it. */
-async function bringUpToDate(): Promise<void> {
+/** Tables, and what was left over, on connections that have the time for it. Returns the steps that the tables went. */
+async function bringUpToDate(): Promise<readonly string[]> {
   const patient = openDatabase(config.databaseUrl, { patient: true });
   try {
     await untilAnswering(patient, log);
-    await migrate(patient);
+    const ran = await migrate(patient);
     for (const world of WORLDS) await tidy(openDatabase(config.databaseUrl, { patient: true, world }));
     // somebody else's may be among them
     await removeOldArchives().catch((error: unknown) => log.warn({ err: error }, 'old archives'));
+    return ran;
   } catch (error) {
     if (!(error instanceof NewerDatabase)) throw error;
     process.stderr.write(`${error.message}\n`);

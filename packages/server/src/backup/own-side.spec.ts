@@ -15,21 +15,28 @@ const shipped = LOW_WATER.gear.map(kept);
 const rigs = LOW_WATER.rigs.map(kept);
 const all = (gear: readonly Kept[], ofRigs = rigs) => byKind((kind): readonly Kept[] => ({ gear, rigs: ofRigs })[kind as 'gear'] ?? []);
 
+const none: ReadonlySet<string> = new Set();
+
 describe('of an older backup comes', () => {
   it('nothing that ships with every installation', () => {
-    expect(Object.values(ownSide(all(shipped))).flat()).toEqual([]);
+    expect(Object.values(ownSide(all(shipped), none)).flat()).toEqual([]);
   });
 
   it('what was changed among it, and not what was put back', () => {
     const [first, second, ...others] = shipped;
     const changed = { ...first!, revision: 2, body: { ...first!.body, name: 'Mine' } };
     const back = { ...second!, revision: 3 };
-    expect(ownSide(all([changed, back, ...others])).gear).toEqual([changed]);
+    expect(ownSide(all([changed, back, ...others]), none).gear).toEqual([changed]);
+  });
+
+  it('what somebody took a photograph of', () => {
+    const [seen] = shipped;
+    expect(ownSide(all(shipped), new Set([seen!.id])).gear).toEqual([seen]);
   });
 
   it('what is one’s own, with what it names', () => {
     const mine: Kept = { ...rigs[0]!, id: randomUUID(), origin: 'own' };
-    const own = ownSide(all(shipped, [...rigs, mine]));
+    const own = ownSide(all(shipped, [...rigs, mine]), none);
     expect(own.rigs).toEqual([mine]);
     const { devices, links } = mine.body as { devices: { gearId: string }[]; links: { from: { gearId: string } }[] };
     const ids = new Set(own.gear.map(({ id }) => id));
@@ -40,5 +47,10 @@ describe('of an older backup comes', () => {
 
 it('of a newer backup comes all of it', () => {
   const newer = shipped.map(({ origin: _origin, ...one }): Kept => one);
-  expect(ownSide(byKind((kind): readonly Kept[] => (kind === 'gear' ? newer : []))).gear).toEqual(newer);
+  expect(
+    ownSide(
+      byKind((kind): readonly Kept[] => (kind === 'gear' ? newer : [])),
+      none,
+    ).gear,
+  ).toEqual(newer);
 });

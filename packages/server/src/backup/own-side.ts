@@ -11,9 +11,9 @@ type ByKind<T> = Readonly<Record<PlanKind, readonly T[]>>;
 
 /**
  * Of a backup from when the demo crew's things lay among a person's own: what is theirs, what they changed among the demo
- * crew's, and what either names. The rest ships with every installation. Of a newer one: all of it.
+ * crew's or took photographs of, and what either names. The rest ships with every installation. Of a newer one: all of it.
  */
-export function ownSide<T extends Kept>(items: ByKind<T>): ByKind<T> {
+export function ownSide<T extends Kept>(items: ByKind<T>, photographed: ReadonlySet<string>): ByKind<T> {
   const all = PLAN_KINDS.flatMap((kind) => items[kind].map((item) => ({ kind, item })));
   if (all.every(({ item }) => item.origin === undefined)) return items;
   const shipped = new Map(Object.values(shippedItems()).flatMap((of) => of.map(({ id, body }) => [id, body] as const)));
@@ -28,6 +28,7 @@ export function ownSide<T extends Kept>(items: ByKind<T>): ByKind<T> {
   for (const { item } of all)
     if (
       item.origin !== 'demo' ||
+      photographed.has(item.id) ||
       (item.revision > 1 && item.deletedAt === undefined && !isDeepStrictEqual(item.body, shipped.get(item.id)))
     )
       take(item.id);

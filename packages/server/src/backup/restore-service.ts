@@ -92,7 +92,7 @@ export class RestoreService {
         return body ? [{ ...state, body }] : [];
       });
     });
-    const items = ownSide(held);
+    const items = ownSide(held, new Set(states.photos.map(({ gearId }) => gearId)));
     const recordings = new Set(items.recordings.map(({ id }) => id));
     const leftOut = new Set(held.recordings.flatMap(({ id }) => (recordings.has(id) ? [] : [id])));
     return { states: { ...states, recordingData: states.recordingData.filter(({ id }) => !leftOut.has(id)) }, items };

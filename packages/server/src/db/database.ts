@@ -111,10 +111,13 @@ export async function untilAnswering({ sequelize }: Database, log: { warn: (what
   }
 }
 
-/** Brings the tables up to date; does nothing when they are. Throws where a newer version has been here: nothing is touched. */
-export async function migrate({ sequelize }: Database): Promise<void> {
+/**
+ * Brings the tables up to date, and says by which steps; does nothing when they are. Throws where a newer version has been
+ * here: nothing is touched.
+ */
+export async function migrate({ sequelize }: Database): Promise<readonly string[]> {
   await refuseNewer(sequelize);
-  await runMigrations(sequelize, migrations);
+  return runMigrations(sequelize, migrations);
 }
 
 /** What a newer version made of the tables is not understood here. */

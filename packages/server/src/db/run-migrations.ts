@@ -4,9 +4,9 @@ import type { Migration } from './migrations';
 
 /**
  * Runs those that have not run yet, in order. Each is one transaction with the record that it ran: a start that is killed
- * in the middle leaves the tables of the version before, or of the one after.
+ * in the middle leaves the tables of the version before, or of the one after. Returns the names of those that ran.
  */
-export async function runMigrations(sequelize: Sequelize, migrations: readonly Migration[]): Promise<void> {
+export async function runMigrations(sequelize: Sequelize, migrations: readonly Migration[]): Promise<readonly string[]> {
   const storage = new SequelizeStorage({ sequelize, tableName: 'migrations' });
   const umzug = new Umzug({
     migrations: migrations.map(({ name, up }) => ({
@@ -21,7 +21,7 @@ export async function runMigrations(sequelize: Sequelize, migrations: readonly M
     storage: { executed: () => storage.executed(), logMigration: () => Promise.resolve(), unlogMigration: () => Promise.resolve() },
     logger: undefined,
   });
-  await umzug.up();
+  return (await umzug.up()).map(({ name }) => name);
 }
 
 /** Tables as a migration sees them, all within one transaction: one of its own that it begins is that very one. */

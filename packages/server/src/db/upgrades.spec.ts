@@ -11,6 +11,7 @@ import { createApp, demoServiceOf } from '../app';
 import { migrate, NewerDatabase } from './database';
 import { migrations } from './migrations';
 import { runMigrations } from './run-migrations';
+import { WORLDS_CAME } from './world';
 
 /**
  * What each version in the repository's history left in its database, after the same few acts: a piece of gear renamed,
@@ -67,8 +68,8 @@ describe.each(DUMPS)('the database of %s', (dump) => {
       const states = await revisionsOf(sequelize);
       expect(before.get('gear')!.filter(({ deleted }) => deleted)).toHaveLength(1);
 
-      await migrate(older.database);
-      await migrate(older.database); // as the next start does
+      expect(await migrate(older.database)).toContain(WORLDS_CAME);
+      expect(await migrate(older.database)).toEqual([]); // as the next start does
       expect(await columnsOf(sequelize)).toEqual(await columnsOf(fresh.database.sequelize));
       both = worldsAt(older.url);
       const { own, demo } = both.worlds;
@@ -83,7 +84,7 @@ describe.each(DUMPS)('the database of %s', (dump) => {
       const kept = [...(await revisionsOf(own.database.sequelize)), ...(await revisionsOf(demo.database.sequelize))];
       expect(kept).toEqual(expect.arrayContaining([...states]));
 
-      await demoServiceOf({ demo }).loadIfNew(); // of the kinds that it did not have
+      await demoServiceOf({ demo }).reset(); // as the start does then: the kinds that it did not have, and what was changed
       const app = createApp(both.worlds, pino({ level: 'silent' }));
       const gear = (await request(app).get('/api/gear').expect(200)).body as { id: string; body: { name: string; unknown?: object } }[];
       expect(gear.some(({ body }) => body.name === 'Renamed in an older version')).toBe(true);
@@ -121,6 +122,70 @@ describe.each(DUMPS)('the database of %s', (dump) => {
       await older.drop();
       await fresh.drop();
     }
+  });
+});
+
+describe('what lay among the demo crew’s things', () => {
+  const NEWEST = gunzipSync(readFileSync(path.join(FOLDER, DUMPS.at(-1)!))).toString();
+  const OWN_RIG = '5f0c7a10-0000-4000-8000-00000000aa11';
+
+  /** The newest dump, something more done to it, and brought along: what there is of gear on either side. */
+  async function gearAfter(more: (sequelize: Sequelize) => Promise<unknown>) {
+    const older = await emptyDatabase();
+    let both: ReturnType<typeof worldsAt> | undefined;
+    try {
+      await older.database.sequelize.query(NEWEST);
+      await more(older.database.sequelize);
+      await migrate(older.database);
+      both = worldsAt(older.url);
+      const { own, demo } = both.worlds;
+      return { own: await own.items.gear.list(), demo: await demo.items.gear.list(), rigs: await own.items.rigs.list() };
+    } finally {
+      await both?.close();
+      await older.drop();
+    }
+  }
+  const nameOf = ({ body }: { readonly body: object }) => (body as { name: string }).name;
+
+  it('comes to the own side though the state in which it came was thinned away', async () => {
+    const { own } = await gearAfter((sequelize) => sequelize.query('DELETE FROM revisions WHERE revision = 1'));
+    expect(own.map(nameOf)).toContain('Renamed in an older version');
+  });
+
+  it('comes along where own things name it, now or in an earlier state', async () => {
+    const before = await gearAfter(() => Promise.resolve());
+    const [named, earlier, ...rest] = before.demo.filter(({ id }) => !before.own.some((one) => one.id === id));
+    expect(rest.length).toBeGreaterThan(5);
+    const rigOf = (id: string) => JSON.stringify({ name: 'Mine', devices: [{ gearId: id }], links: [] });
+    const after = await gearAfter(async (sequelize) => {
+      await sequelize.query(
+        `INSERT INTO rigs (id, revision, origin, body, created_at, updated_at) VALUES ($1, 2, 'own', $2::jsonb, now(), now())`,
+        { bind: [OWN_RIG, rigOf(named!.id)] },
+      );
+      for (const [revision, id] of [
+        [1, earlier!.id],
+        [2, named!.id],
+      ] as const)
+        // prettier-ignore
+        await sequelize.query(`INSERT INTO revisions (kind, item_id, revision, body, saved_at) VALUES ('rigs', $1, $2, $3::jsonb, now())`, {
+          bind: [OWN_RIG, revision, rigOf(id)],
+        });
+    });
+    const ids = new Set(after.own.map(({ id }) => id));
+    expect([ids.has(named!.id), ids.has(earlier!.id), ids.has(rest[0]!.id)]).toEqual([true, true, false]);
+    expect(after.rigs.map(nameOf)).toContain('Mine');
+    expect(after.demo.length).toBe(before.demo.length);
+  });
+
+  it('comes along where somebody took a photograph of it, which is theirs', async () => {
+    const before = await gearAfter(() => Promise.resolve());
+    const seen = before.demo.find(({ id }) => !before.own.some((one) => one.id === id))!;
+    const after = await gearAfter((sequelize) =>
+      sequelize.query(`INSERT INTO photos (id, gear_id, bytes, saved_at) VALUES (gen_random_uuid(), $1, '\\xffd8ff', now())`, {
+        bind: [seen.id],
+      }),
+    );
+    expect(after.own.some(({ id }) => id === seen.id)).toBe(true);
   });
 });
 

@@ -5,5 +5,8 @@
 export const WORLDS = ['own', 'demo'] as const;
 export type World = (typeof WORLDS)[number];
 
+/** The migration by which they came apart. */
+export const WORLDS_CAME = '0011-worlds';
+
 /** What a connection says to the database at its beginning; rows that it writes take it from there. */
 export const WORLD_SETTING = 'viaggio.world';

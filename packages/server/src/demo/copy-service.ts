@@ -64,12 +64,13 @@ export class CopyService {
       return Buffer.concat(pieces);
     };
     const slots = await whole((await this.from.recordings.slots(id)).bytes);
-    const { bytes, name } = await this.from.recordings.original(id);
-    await this.to.recordings.putIfNew(id, { slots, original: await whole(bytes), originalName: name }, transaction);
+    const kept = await this.from.recordings.original(id).catch(ignoreMissing);
+    const bytes = { slots, original: kept && (await whole(kept.bytes)), originalName: kept?.name ?? '' };
+    await this.to.recordings.putIfNew(id, bytes, transaction);
   }
 }
 
-/** What was deleted there is named still; here it is missing too. */
-function ignoreMissing(error: unknown): void {
+/** What is not there cannot come along: what was deleted and is named still, an original that nobody kept. */
+function ignoreMissing(error: unknown): undefined {
   if (!(error instanceof AppError) || error.code !== 'not-found') throw error;
 }

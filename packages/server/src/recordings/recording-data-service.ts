@@ -8,7 +8,8 @@ import type { PieceService } from '../pieces/piece-service';
 /** A recording's samples in slots, and the file that it was read from, compressed with gzip. */
 export interface RecordingBytes {
   readonly slots: Buffer;
-  readonly original: Buffer;
+  /** Undefined where none was kept. */
+  readonly original: Buffer | undefined;
   readonly originalName: string;
 }
 
@@ -39,15 +40,14 @@ export class RecordingDataService {
   /** Both at once; where there are samples already they stay. */
   async putIfNew(id: string, { slots, original, originalName }: RecordingBytes, transaction: Transaction): Promise<void> {
     if ((await this.database.recordingData.count({ where: { recordingId: id }, transaction })) > 0) return;
-    const [inSlots, from] = [await this.pieces.write([slots], transaction), await this.pieces.write([original], transaction)];
+    const inSlots = await this.pieces.write([slots], transaction);
+    const from = original && (await this.pieces.write([original], transaction));
     await this.database.recordingData.create(
       {
         recordingId: id,
         slotsId: inSlots.id,
         slotsBytes: inSlots.bytes,
-        originalId: from.id,
-        originalBytes: from.bytes,
-        originalName,
+        ...(from && { originalId: from.id, originalBytes: from.bytes, originalName }),
         savedAt: new Date(),
       },
       { transaction },

@@ -17,8 +17,8 @@ const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g;
 
 /**
  * Each row belongs to one world: a person's own, or the demo crew's. What was changed among the demo crew's things, and
- * what own things name of them, comes to the own side; the demo crew's are as they shipped again. From then on the
- * database shows a connection the rows of its world only.
+ * what own things name of them, comes to the own side; the server then puts the demo crew's back. From now on the database
+ * shows a connection the rows of its world only.
  */
 export async function up({ sequelize }: QueryInterface): Promise<void> {
   await sequelize.transaction(async (transaction) => {
@@ -57,19 +57,19 @@ interface Row {
   readonly changed: boolean;
 }
 
-/** Copies to the own side what belongs there, under the same identifiers; then puts the demo crew's back. */
+/** Copies to the own side what belongs there, under the same identifiers. */
 async function bringOver(sequelize: QueryInterface['sequelize'], transaction: Transaction): Promise<void> {
-  const run = (sql: string, bind: readonly unknown[] = []) =>
-    sequelize.query(sql, { transaction, ...(bind.length > 0 && { bind: [...bind] }) });
-  const first = (kind: string): string =>
-    `(SELECT r.body FROM revisions r WHERE r.world = 'demo' AND r.kind = '${kind}' AND r.item_id = i.id ORDER BY r.revision LIMIT 1)`;
-  const all = await sequelize.query<Row>(
+  const select = <T extends object>(sql: string, bind: readonly unknown[] = []) =>
+    sequelize.query<T>(sql, { type: QueryTypes.SELECT, transaction, ...(bind.length > 0 && { bind: [...bind] }) });
+  // the state in which it came may have been thinned away: then it counts as changed
+  const shipped = (kind: string): string =>
+    `(SELECT r.body FROM revisions r WHERE r.world = 'demo' AND r.kind = '${kind}' AND r.item_id = i.id AND r.revision = 1)`;
+  const all = await select<Row>(
     KINDS.map(
       (kind) => `SELECT '${kind}' AS kind, i.id, i.world, i.body::text AS text,
-        (i.world = 'demo' AND i.revision > 1 AND i.deleted_at IS NULL AND i.body IS DISTINCT FROM ${first(kind)}
+        (i.revision > 1 AND i.deleted_at IS NULL AND i.body IS DISTINCT FROM ${shipped(kind)}
           OR EXISTS (SELECT 1 FROM photos p WHERE p.gear_id = i.id)) AS changed FROM ${kind} i`,
     ).join(' UNION ALL '),
-    { type: QueryTypes.SELECT, transaction },
   );
   const demo = new Map(all.filter(({ world }) => world === 'demo').map((row) => [row.id, row]));
   const wanted = new Map<string, Row>();
@@ -85,6 +85,16 @@ async function bringOver(sequelize: QueryInterface['sequelize'], transaction: Tr
     if (row.world === 'own') look(row.text);
     else if (row.changed) take(row);
   }
+  // an earlier state can be put back, and then names what it named
+  const lookInStates = async (where: string, bind: readonly unknown[] = []): Promise<void> => {
+    const named = await select<{ id: string }>(
+      `SELECT DISTINCT m[1] AS id FROM revisions, regexp_matches(body::text, '${UUID.source}', 'g') AS m WHERE ${where}`,
+      bind,
+    );
+    for (const { id } of named) take(demo.get(id));
+  };
+  await lookInStates(`world = 'own'`);
+  await lookInStates(`world = 'demo' AND item_id = ANY($1::uuid[])`, [[...wanted.keys()]]);
   for (const { kind, id } of wanted.values()) {
     for (const [table, where] of [
       [kind, 'id = $1'],
@@ -97,14 +107,9 @@ async function bringOver(sequelize: QueryInterface['sequelize'], transaction: Tr
         : []),
     ] as const) {
       const columns = await columnsOf(sequelize, table, transaction);
-      await run(`INSERT INTO ${table} (world, ${columns}) SELECT 'own', ${columns} FROM ${table} WHERE world = 'demo' AND ${where}`, [id]);
+      const sql = `INSERT INTO ${table} (world, ${columns}) SELECT 'own', ${columns} FROM ${table} WHERE world = 'demo' AND ${where}`;
+      await sequelize.query(sql, { bind: [id], transaction });
     }
-  }
-  for (const kind of KINDS) {
-    await run(`WITH back AS (
-        UPDATE ${kind} i SET body = ${first(kind)}, revision = i.revision + 1
-        WHERE i.world = 'demo' AND i.revision > 1 AND i.deleted_at IS NULL AND i.body IS DISTINCT FROM ${first(kind)} RETURNING i.id, i.revision, i.body)
-      INSERT INTO revisions (world, kind, item_id, revision, body, saved_at) SELECT 'demo', '${kind}', id, revision, body, now() FROM back`);
   }
 }
 

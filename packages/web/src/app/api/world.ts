@@ -13,7 +13,7 @@ export function thisWorld(path = location.pathname): World {
   return /^\/demo(\/|$)/.test(path) ? 'demo' : 'own';
 }
 
-/** An address of the server as it is in a world: `/api/gear` of the demo crew's is `/demo/api/gear`. */
+/** An address as it is in a world, a page's or the server's: `/api/gear` of the demo crew's is `/demo/api/gear`. */
 export function inWorld(address: string, world = thisWorld()): string {
   return `${WORLD_BASES[world]}${address.slice(1)}`;
 }

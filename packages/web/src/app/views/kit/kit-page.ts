@@ -16,6 +16,7 @@ import { namedBy } from '@viaggio/core/document';
 import { gearIdsOf, gearTitle } from '@viaggio/core/gear';
 import type { Gear, GearKind } from '@viaggio/core/gear';
 import { Api } from '../../api/api';
+import { inWorld, thisWorld } from '../../api/world';
 import type { Problem } from '../../api/api';
 import { KINDS, KIND_TITLES } from '../../parts/gear/kinds';
 import { ScanButton } from '../../parts/scan/scan-button';
@@ -62,6 +63,8 @@ export class KitPage {
     { title: 'Export what is listed, as CSV', icon: 'exported', do: () => void this.exportCsv() },
     { title: 'Export everything, as a plan document (JSON)', icon: 'exported', do: () => this.exportPlan() },
   ];
+  protected readonly isDemo = thisWorld() === 'demo';
+  protected readonly theirs = inWorld('/kit', 'demo');
   protected readonly kinds = KINDS;
   protected readonly titles = KIND_TITLES;
   protected readonly search = signal('');

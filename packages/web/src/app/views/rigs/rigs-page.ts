@@ -3,13 +3,12 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { gearTitle } from '@viaggio/core/gear';
 import type { Rig } from '@viaggio/core/gear';
-import { thisWorld } from '../../api/world';
-import { QuantityPipe } from '../../basics/quantity.pipe';
-import { TimeBar } from '../../basics/time-bar';
+import { inWorld, thisWorld } from '../../api/world';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { Items } from '../../state/items.actions';
 import { selectGearBodies, selectLoading, selectRigBodies, selectRigs, selectUsableGear } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
+import { RigTime } from '../../parts/rig-time';
 import { BenchSheets } from '../../parts/bench-sheets';
 import { MOST_BESIDE } from './compare/side-by-side';
 import { SelectField } from '../../fields/select-field';
@@ -17,7 +16,7 @@ import { SelectField } from '../../fields/select-field';
 /** Every rig with its answer at a glance. */
 @Component({
   selector: 'app-rigs-page',
-  imports: [QuantityPipe, RouterLink, SelectField, TimeBar, VerdictMark],
+  imports: [RigTime, RouterLink, SelectField, VerdictMark],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Rigs</h1>
@@ -63,26 +62,10 @@ import { SelectField } from '../../fields/select-field';
               <span class="name">{{ row.entry.body.name }}</span>
               @if (row.glance; as glance) {
                 <app-verdict-mark [verdict]="glance.verdict" />
-                <span class="time">
-                  @if (glance.unlimited) {
-                    as long as <small>the mains is on</small>
-                  } @else if (glance.plannedMin !== undefined) {
-                    {{ glance.plannedMin | quantity: 'min' }}
-                    <small>{{
-                      glance.wantedMin === undefined ? 'to plan with' : 'of ' + (glance.wantedMin | quantity: 'min') + ' asked'
-                    }}</small>
-                  } @else if (glance.verdict === 'stop') {
-                    cannot run
-                  } @else {
-                    – <small>no time yet</small>
-                  }
-                </span>
-                @if (glance.wantedMin !== undefined) {
-                  <app-time-bar class="bar" [minutes]="glance.plannedMin" [wantedMin]="glance.wantedMin" [endless]="glance.unlimited" />
-                }
+                <app-rig-time class="time" [glance]="glance" />
                 <span class="note">{{ glance.worst ?? row.entry.body.note }}</span>
               } @else {
-                <span class="time"><small>working it out …</small></span>
+                <span class="time">working it out …</span>
                 <span class="note">{{ row.entry.body.note }}</span>
               }
             </a>
@@ -92,7 +75,7 @@ import { SelectField } from '../../fields/select-field';
             No rig yet.
             <a routerLink="/rigs/new">Answer three questions</a> and see whether your battery runs your camera, and for how long.
             @if (!isDemo) {
-              Or look at <a href="/demo/rigs">the demo crew’s rigs</a> first, and copy one over.
+              Or look at <a [href]="theirs">the demo crew’s rigs</a> first, and copy one over.
             }
           </li>
         }
@@ -112,6 +95,7 @@ export class RigsPage {
   protected readonly none: ReadonlySet<string> = new Set();
   protected readonly most = MOST_BESIDE;
   protected readonly isDemo = thisWorld() === 'demo';
+  protected readonly theirs = inWorld('/rigs', 'demo');
   /** Rigs that are to stand side by side. */
   protected readonly chosen = signal(this.none);
   private readonly rigs = this.store.selectSignal(selectRigs);

@@ -11,19 +11,18 @@ import { StandingMark } from '../../parts/marks/standing-mark';
 import { time } from '../../parts/timeline/say-moment';
 import { counted } from '../../basics/counted';
 import { localDate } from '../../device/dates';
-import { QuantityPipe } from '../../basics/quantity.pipe';
-import { TimeBar } from '../../basics/time-bar';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { selectDays, selectGearBodies, selectRigs, selectWholeLog } from '../../state/items.selectors';
 import { computedLater, valueOf } from '../../workers/computed-later';
 import { ChargerStrip } from '../../parts/charger-strip';
+import { RigTime } from '../../parts/rig-time';
+import { dayPrepared } from '../../parts/day-prepared';
 import { ConcernList } from './concern-list';
-import { thisWorld } from '../../api/world';
 
 /** The next day and its rigs, what is on the chargers until then, and what needs somebody now. */
 @Component({
   selector: 'app-day-outlook',
-  imports: [ChargerStrip, ConcernList, QuantityPipe, RouterLink, StandingMark, TimeBar, VerdictMark],
+  imports: [ChargerStrip, ConcernList, RigTime, RouterLink, StandingMark, VerdictMark],
   templateUrl: './day-outlook.html',
   styleUrl: './day-outlook.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,8 +36,7 @@ export class DayOutlook {
   private readonly bench = inject(BenchSheets);
   private readonly today = localDate(new Date());
 
-  /** The day that is prepared while it is not over; the demo crew's whenever it is looked at. */
-  protected readonly next = computed(() => (thisWorld() === 'demo' || (this.nearest()?.inDays ?? -1) >= 0 ? this.nearest() : undefined));
+  protected readonly next = computed(() => dayPrepared(this.days(), this.today));
   private readonly nearest = computed(() => nearestDay(this.days(), this.today));
   private readonly asked = computed((): AttentionTo => {
     const next = this.next();

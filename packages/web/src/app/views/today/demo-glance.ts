@@ -4,17 +4,16 @@ import { nearestDay } from '@viaggio/core/answer';
 import type { AttentionTo } from '@viaggio/core/answer';
 import { catchError, forkJoin, map, of } from 'rxjs';
 import { Api } from '../../api/api';
-import { QuantityPipe } from '../../basics/quantity.pipe';
-import { TimeBar } from '../../basics/time-bar';
 import { VerdictMark } from '../../basics/verdict-mark';
 import { localDate } from '../../device/dates';
 import { WORLD_BASES } from '../../api/world';
+import { RigTime } from '../../parts/rig-time';
 import { computedLater, valueOf } from '../../workers/computed-later';
 
 /** The demo crew's day in small, for somebody who has nothing of their own yet: how it looks once everything is entered. */
 @Component({
   selector: 'app-demo-glance',
-  imports: [QuantityPipe, TimeBar, VerdictMark],
+  imports: [RigTime, VerdictMark],
   template: `
     @if (day(); as shown) {
       <a class="card-box" [href]="base" aria-label="The demo crew’s day: look around in it">
@@ -26,10 +25,7 @@ import { computedLater, valueOf } from '../../workers/computed-later';
           <span class="rig">
             <app-verdict-mark [verdict]="rig.verdict" [bare]="true" />
             <span class="name">{{ rig.name }}</span>
-            <span class="time">{{
-              rig.unlimited ? 'on mains' : rig.plannedMin === undefined ? 'cannot run' : (rig.plannedMin | quantity: 'min')
-            }}</span>
-            <app-time-bar [minutes]="rig.plannedMin" [wantedMin]="rig.wantedMin" [endless]="rig.unlimited" />
+            <app-rig-time [glance]="rig" [small]="true" />
           </span>
         }
       </a>
@@ -60,7 +56,7 @@ import { computedLater, valueOf } from '../../workers/computed-later';
       align-content: start;
       font-size: var(--type-small);
     }
-    .rig :not(.name, app-verdict-mark) {
+    .rig app-rig-time {
       grid-column: 2;
     }
     .name {
@@ -71,15 +67,6 @@ import { computedLater, valueOf } from '../../workers/computed-later';
     @media (max-width: 700px) {
       a {
         grid-auto-flow: row;
-      }
-      .rig {
-        grid-template-columns: 1.5rem minmax(0, 1fr) auto;
-      }
-      .rig .time {
-        grid-column: 3;
-      }
-      .rig app-time-bar {
-        grid-column: 2 / -1;
       }
     }
   `,

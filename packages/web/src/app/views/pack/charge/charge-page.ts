@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { nearestDay } from '@viaggio/core/answer';
 import { chargerOf, clockAt, fits } from '@viaggio/core/day';
 import type { Day } from '@viaggio/core/day';
 import { gearTitle, isFlat, whyNotAtHand } from '@viaggio/core/gear';
@@ -19,7 +18,7 @@ import { localDate, shownMoment } from '../../../device/dates';
 import { Items } from '../../../state/items.actions';
 import { selectDays, selectGearBodies, selectRigBodies } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
-import { thisWorld } from '../../../api/world';
+import { dayPrepared } from '../../../parts/day-prepared';
 
 const FULL = 0.97;
 const KIT = 'kit';
@@ -69,12 +68,7 @@ export class ChargePage {
   private readonly rigs = this.store.selectSignal(selectRigBodies);
   /** A day, or the kit as it lies there. */
   protected readonly from = linkedSignal(() => this.nearest()?.id ?? KIT);
-  private readonly nearest = computed(() => {
-    const today = localDate(new Date());
-    const near = nearestDay(this.days(), today);
-    // a day that is over tells nothing of tonight; the demo crew's shows how it looks, whenever it was
-    return near && (near.inDays >= 0 || thisWorld() === 'demo') ? near : undefined;
-  });
+  private readonly nearest = computed(() => dayPrepared(this.days(), localDate(new Date())));
   protected readonly sources = computed((): readonly (readonly [string, string])[] => [
     [KIT, 'the kit, as it lies there'],
     ...[...this.days()]
