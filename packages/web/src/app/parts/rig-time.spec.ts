@@ -10,7 +10,7 @@ describe('how long a rig runs, in a list', () => {
   it.each([
     ['a time', { plannedMin: 234 }, '3 h 54 min to plan with'],
     ['a time against what is asked', { plannedMin: 234, wantedMin: 360 }, '3 h 54 min of 6 h asked'],
-    ['no stop as far as it was followed', { beyondMin: 1440, wantedMin: 60 }, 'over 1 d 0 h of 1 h asked'],
+    ['no stop as far as it was followed', { beyondMin: 1440, wantedMin: 60 }, 'over 24 h of 1 h asked'],
     ['no end on mains', { unlimited: true, wantedMin: 60 }, 'on mains of 1 h asked'],
     ['what must not run', { verdict: 'stop' as const }, 'cannot run'],
     // a figure is missing: that is no stop, and no time
