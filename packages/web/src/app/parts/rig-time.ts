@@ -25,6 +25,9 @@ import type { RigGlance } from '../workers/rig-calls';
     .figure {
       display: block;
     }
+    .big-figure {
+      margin-bottom: var(--space-1);
+    }
     .of {
       font-size: var(--type-note);
       font-weight: 400;
