@@ -31,6 +31,8 @@ const SPEAKS: Readonly<Partial<Record<FindingCode, readonly [CauseId, number]>>>
 export interface RigFacts extends FaultFacts {
   readonly why: ReadonlyMap<CauseId, FaultSaid>;
   readonly parts: ReadonlyMap<CauseId, string>;
+  /** The parts on the way to the device, as its energy goes. */
+  readonly along: readonly string[];
   /** Something of the kit that can take a part’s place. */
   readonly spares: ReadonlyMap<FaultTestId, string>;
 }
@@ -75,6 +77,7 @@ export function faultFacts({ rig, gear, deviceId = rig.devices[0]?.gearId, rigId
     times,
     why,
     parts: byCause(parts),
+    along: alongOf(way, deviceId),
     spares,
     tests: FAULT_TEST_IDS.filter((test) => isPossibleTest(test, parts, spares)),
   };
@@ -96,6 +99,11 @@ function wayTo(connections: readonly Connection[], deviceId: string | undefined)
   const way: Connection[] = [];
   for (let at = last; at; at = at.before) way.unshift(at);
   return way;
+}
+
+function alongOf(way: readonly Connection[], deviceId: string | undefined): readonly string[] {
+  const ids = way.flatMap(({ from, to, cable }) => [from.id, ...(cable ? [cable.id] : []), to.id]);
+  return [...new Set(way.length === 0 && deviceId !== undefined ? [deviceId] : ids)];
 }
 
 function partsOf(way: readonly Connection[], deviceId: string | undefined): Parts {

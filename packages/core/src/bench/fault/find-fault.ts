@@ -40,6 +40,8 @@ export interface FoundFault {
   readonly is: 'found' | 'open' | 'help';
   /** The likeliest first. */
   readonly causes: readonly FaultCause[];
+  /** The parts from the source to the device with how likely it lies in each: the sum of its causes. */
+  readonly along: readonly { readonly id: string; readonly name: string; readonly probability: number }[];
   readonly next: NextTest | undefined;
   /** Other tests that would tell something, the most first. */
   readonly others: readonly NextTest[];
@@ -69,9 +71,15 @@ export function findFault(question: FaultQuestion): FoundFault {
   const { likely, tests, is } = diagnose(symptom, facts, answers);
   const told = tests.slice(0, 1 + MOST_OTHERS).map(({ test }) => testOf(test, likely, facts, gear));
   const [next, ...others] = told;
+  const causes = likely.map((one) => causeOf(one, answers, facts, gear));
   return {
     is,
-    causes: likely.map((one) => causeOf(one, answers, facts, gear)),
+    causes,
+    along: facts.along.flatMap((id) => {
+      const part = gear.get(id);
+      const probability = causes.reduce((sum, cause) => sum + (cause.part === id ? cause.probability : 0), 0);
+      return part ? [{ id, name: gearTitle(part), probability }] : [];
+    }),
     next: is === 'found' ? undefined : next,
     others: is === 'found' ? told : others,
   };

@@ -53,7 +53,7 @@ export function figureOf(gear: Gear): { readonly figure: string; readonly from: 
       const energyWh = energyNow(gear);
       if (energyWh === undefined) return { figure: 'energy unknown', from: '' };
       return {
-        figure: `${formatQuantity(energyWh, 'Wh')} now`,
+        figure: formatQuantity(energyWh, 'Wh'),
         from: energyFrom(gear),
       };
     }

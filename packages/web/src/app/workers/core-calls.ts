@@ -37,7 +37,7 @@ import { checkGlances, fault, rigCheck, rigSizes } from './bench-calls';
 import { files } from './file-calls';
 import { compress, readRecording } from './read-recording';
 import { rigAnswer, rigGlances } from './rig-calls';
-import { night, tripPacked, tripPlaces, tripSuggested } from './trip-calls';
+import { night, tripGlances, tripPacked, tripPlaces, tripSuggested } from './trip-calls';
 import { todayOutlook } from './today-calls';
 
 export type Kit = ReadonlyMap<string, Gear>;
@@ -66,6 +66,7 @@ export const coreCalls = {
   rigCheck,
   fault,
   rigSizes,
+  tripGlances,
   tripPacked,
   tripPlaces,
   tripSuggested,

@@ -29,8 +29,8 @@ export interface ToldFault extends Omit<FoundFault, 'causes' | 'next' | 'others'
 const MOST_NAMED = 3;
 
 /** What is behind a fault, in words beside the same numbers. */
-export function tellFault({ is, causes, next, others }: FoundFault): ToldFault {
-  return { is, causes: causes.map(tellCause), next: next && tellTest(next), others: others.map(tellTest) };
+export function tellFault({ is, causes, along, next, others }: FoundFault): ToldFault {
+  return { is, causes: causes.map(tellCause), along, next: next && tellTest(next), others: others.map(tellTest) };
 }
 
 function tellCause({ cause, part, partName, probability, answers, fact }: FaultCause): ToldCause {

@@ -1,8 +1,9 @@
 import { LOW_WATER } from '@viaggio/core/demo';
 import type { Gear, GearKind } from '@viaggio/core/gear';
+import { withChanges } from '@viaggio/core/units';
 import { KINDS } from '../../parts/gear/kinds';
 import type { Entry } from '../../state/items';
-import { cellOf, columnsOf, sorted } from './columns';
+import { cellOf, columnsOf, filledColumns, mostOf, sorted } from './columns';
 import { rowOf } from '../../parts/kit-row';
 import type { KitRow } from '../../parts/kit-row';
 
@@ -10,13 +11,13 @@ const entryOf = (id: string, body: Gear): Entry<'gear'> => ({ id, revision: 1, b
 const all = LOW_WATER.gear.map(({ id, body }) => rowOf(entryOf(id, body)));
 const of = (kind: GearKind) => all.filter(({ gear }) => gear.kind === kind);
 const tagged = (tag: string) => all.find(({ gear }) => gear.tag === tag)!;
-const facts = { lastTest: new Map([[tagged('V4').id, '2025-11-03T10:00:00Z']]) };
+const facts = { lastTest: new Map([[tagged('V4').id, '2025-11-03T10:00:00Z']]), most: mostOf(all) };
 const columnOf = (kind: GearKind, key: string) => columnsOf(kind).find((column) => column.key === key)!;
 const shown = (row: KitRow) => Object.fromEntries(columnsOf(row.gear.kind).map((column) => [column.key, cellOf(column, row, facts).text]));
 
 describe('the columns of a kind', () => {
   it('of a battery are its energy, health, charge, whether it flies, and when it was tested', () => {
-    expect(shown(tagged('V5'))).toMatchObject({ tag: 'V5', energy: '196 Wh now', charge: '55 %', flight: 'may not fly', 'last test': '' });
+    expect(shown(tagged('V5'))).toMatchObject({ tag: 'V5', energy: '196 Wh', charge: '55 %', flight: 'may not fly', 'last test': '' });
     expect(shown(tagged('V4'))).toMatchObject({ health: '80 %', 'last test': '3 Nov 2025' });
     expect(cellOf(columnOf('battery', 'health'), tagged('V6'), facts)).toMatchObject({ from: 'measured', share: 71 / 95 });
   });
@@ -41,6 +42,35 @@ describe('the columns of a kind', () => {
         for (const row of of(kind)) expect(cellOf(column, row, facts).text).not.toMatch(/undefined|NaN/);
       }
     }
+  });
+});
+
+describe('the columns that are shown', () => {
+  const keys = (rows: readonly KitRow[], open?: string) => filledColumns('battery', rows, open, facts).map(({ key }) => key);
+  const bare = rowOf(entryOf('x', withChanges(tagged('V1').gear, { charge: undefined, where: undefined })));
+
+  it('are those that somebody filled', () => {
+    expect(keys(of('battery'))).toEqual(columnsOf('battery').map(({ key }) => key));
+    expect(keys([bare])).toEqual(['tag', 'name', 'energy', 'flight']);
+    expect(keys([rowOf(entryOf('y', { ...bare.gear, where: 'case 1' }))])).toContain('where');
+  });
+
+  it('are all that can be typed where a line is open', () => {
+    expect(keys([bare], 'x')).toEqual(['tag', 'name', 'energy', 'charge', 'flight', 'where']);
+    expect(keys([bare], 'elsewhere')).not.toContain('charge');
+  });
+});
+
+describe('the bar of a figure', () => {
+  it('is to one scale over the whole kit: the largest is whole, twice the energy is twice as long', () => {
+    const share = (tag: string) => cellOf(columnOf('battery', 'energy'), tagged(tag), facts).share!;
+    expect(Math.max(...of('battery').map(({ gear }) => share(gear.tag!)))).toBe(1);
+    expect(share('V5') / share('V1')).toBeCloseTo(196 / 95, 6);
+  });
+
+  it('is left away where the figure is not known', () => {
+    const unknown = rowOf(entryOf('x', withChanges(tagged('V1').gear, { energyWh: undefined, from: undefined })));
+    expect(cellOf(columnOf('battery', 'energy'), unknown, facts)).toEqual({ text: 'energy unknown', from: '' });
   });
 });
 

@@ -10,14 +10,18 @@ export interface Cell {
   readonly from?: string | undefined;
   /** As a bar beside the words; its colour says whether it is low. */
   readonly share?: number | undefined;
+  /** Its bar is as long as the figure is large, not a part of a whole. */
+  readonly toScale?: boolean;
   readonly low?: boolean;
   /** For whoever asks how it comes about. */
   readonly title?: string | undefined;
 }
 
-/** What the log knows beside the kit, by identifiers of gear. */
+/** What a line is shown beside: what the log knows, by identifiers of gear, and what its bars are drawn to. */
 export interface KitFacts {
   readonly lastTest: ReadonlyMap<string, string>;
+  /** The largest figure of each kind of the whole kit: bars of one kind are to one scale, whatever is searched for. */
+  readonly most: ReadonlyMap<GearKind, number>;
 }
 
 /** A column of a kind. A field typed in its place is named by `typed`. */
@@ -90,6 +94,10 @@ function wireOf({ awg, areaMm2 }: GearOf<'cable'>): string {
   return awg !== undefined ? `AWG ${awg}` : areaMm2 === undefined ? '' : say(areaMm2, 'mm2');
 }
 
+function drawOf({ draw, from }: GearOf<'device'>): number | undefined {
+  return draw && plainDraw(draw, from?.draw).powerW;
+}
+
 /** The modes of a device in watts: the usual one first, then the others by name. */
 function modesOf(device: GearOf<'device'>): string {
   return (device.modes ?? []).map(({ name, draw }) => `${name} ${say(plainDraw(draw, device.from?.draw).powerW, 'W')}`).join(', ');
@@ -149,7 +157,7 @@ const DEVICE: readonly Column[] = [
     'device',
     'Draw',
     () => NOTHING,
-    ({ draw, from }) => draw && plainDraw(draw, from?.draw).powerW,
+    (gear) => drawOf(gear),
   ),
   column(
     'device',
@@ -306,7 +314,32 @@ export function columnsOf(kind: GearKind): readonly Column[] {
 
 /** What a line shows in a column. */
 export function cellOf(column: Column, { gear, id, figure, from }: KitRow, facts: KitFacts): Cell {
-  return FIGURES.has(column.key) ? { text: figure, from } : column.cell(gear, id, facts);
+  if (!FIGURES.has(column.key)) return column.cell(gear, id, facts);
+  const value = column.value(gear, id, facts);
+  const most = facts.most.get(gear.kind);
+  return { text: figure, from, ...(typeof value === 'number' && most !== undefined && most > 0 && { share: value / most, toScale: true }) };
+}
+
+/** The columns that somebody filled; a line that is open has all that are typed in it. */
+export function filledColumns(kind: GearKind, rows: readonly KitRow[], open: string | undefined, facts: KitFacts): readonly Column[] {
+  const isOpen = open !== undefined && rows.some(({ id }) => id === open);
+  return columnsOf(kind).filter(
+    (column) =>
+      column === TAG ||
+      column === NAME ||
+      (isOpen && column.typed !== undefined) ||
+      rows.some((row) => cellOf(column, row, facts).text !== ''),
+  );
+}
+
+/** The largest figure of each kind: watt-hours, watts. */
+export function mostOf(rows: readonly KitRow[]): ReadonlyMap<GearKind, number> {
+  const most = new Map<GearKind, number>();
+  for (const { gear } of rows) {
+    const value = gear.kind === 'battery' ? energyNow(gear) : gear.kind === 'device' ? drawOf(gear) : undefined;
+    if (value !== undefined) most.set(gear.kind, Math.max(value, most.get(gear.kind) ?? 0));
+  }
+  return most;
 }
 
 /** V2 before V10. */

@@ -31,7 +31,7 @@ import { ItemPanel } from './item-panel';
 import { KitTable } from './kit-table';
 import { ChosenBar } from './chosen-bar';
 import type { TogetherStep } from './chosen-bar';
-import { columnsOf, sorted } from './columns';
+import { columnsOf, mostOf, sorted } from './columns';
 import type { KitFacts } from './columns';
 import { rowOf } from '../../parts/kit-row';
 import { CheckField } from '../../fields/check-field';
@@ -93,14 +93,15 @@ export class KitPage {
     return counts;
   });
   private readonly log = this.store.selectSignal(selectLog);
-  /** When each battery was last tested, by the log. */
+  private readonly most = computed(() => mostOf(this.all()));
+  /** When each battery was last tested, by the log; and what bars are drawn to. */
   protected readonly facts = computed((): KitFacts => {
     const lastTest = new Map<string, string>();
     for (const { body } of this.log()) {
       if (!('batteryId' in body) || body.batteryId === undefined || body.setAside) continue;
       if (body.at > (lastTest.get(body.batteryId) ?? '')) lastTest.set(body.batteryId, body.at);
     }
-    return { lastTest };
+    return { lastTest, most: this.most() };
   });
   /** What is listed, kind by kind, each with its own columns and in its own order. */
   protected readonly groups = computed(() =>

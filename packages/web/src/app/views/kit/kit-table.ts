@@ -17,7 +17,7 @@ import { withChanges } from '@viaggio/core/units';
 import { GearDrawing } from '../../parts/gear/gear-drawing';
 import { KIND_TITLES } from '../../parts/gear/kinds';
 import { CellField } from './cell-field';
-import { cellOf, columnsOf } from './columns';
+import { cellOf, filledColumns } from './columns';
 import type { Cell, Column, KitFacts } from './columns';
 import type { KitRow } from '../../parts/kit-row';
 import { TermHint } from '../../basics/term-hint';
@@ -47,7 +47,7 @@ export class KitTable {
   readonly chooseAll = output<boolean>();
   readonly picked = output<string>();
   readonly edit = output<{ readonly id: string; readonly body: Gear; readonly field: string }>();
-  protected readonly columns = computed(() => columnsOf(this.kind()));
+  protected readonly columns = computed(() => filledColumns(this.kind(), this.rows(), this.selected(), this.facts()));
   protected readonly caption = computed(() => `${KIND_TITLES[this.kind()].many}.`);
   protected readonly shapes = gearShape.variants.battery;
   protected readonly LABELS = { tag: 'Tag', where: 'Where it is', charge: 'Charge now' } as const;

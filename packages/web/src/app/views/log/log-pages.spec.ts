@@ -70,7 +70,8 @@ async function press(fixture: ComponentFixture<unknown>, name: string, place = 0
 describe('the observations', () => {
   it('are listed, the newest first, each with what it was made with, and searched', async () => {
     const fixture = await render(ObservationsPage);
-    const lines = () => [...host(fixture).querySelectorAll('li')].map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim());
+    const lines = () =>
+      [...host(fixture).querySelectorAll('.entries > li')].map(({ textContent }) => textContent.replace(/\s+/g, ' ').trim());
     expect(lines()).toHaveLength(LOW_WATER_LOG.length);
     expect(lines()[0]).toContain('3 h 46 min, then dead');
     expect(lines()[0]).toContain('Deck on B');

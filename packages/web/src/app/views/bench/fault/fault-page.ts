@@ -1,6 +1,7 @@
 import { writeDown } from '@viaggio/core/bench';
 import type { Correction, FaultAnswer } from '@viaggio/core/bench';
 import { gearTitle } from '@viaggio/core/gear';
+import type { Gear } from '@viaggio/core/gear';
 import { FAULT_TESTS, formatDate, formatQuantity } from '@viaggio/core/units';
 import type { CauseId, FaultTestId, Symptom } from '@viaggio/core/units';
 import { CAUSE_WORDS, sayAnswer, sayCorrection, SYMPTOMS, TEST_WORDS, TOO_THIN_NOTE } from '@viaggio/core/words';
@@ -11,6 +12,7 @@ import { Store } from '@ngrx/store';
 import { SelectField } from '../../../fields/select-field';
 import { selectRigs } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
+import { GearDrawing } from '../../../parts/gear/gear-drawing';
 import { BenchSheets } from '../../../parts/bench-sheets';
 
 const MOST_CAUSES = 6;
@@ -26,7 +28,7 @@ function answersOf(tried: string | undefined): readonly FaultAnswer[] {
 /** From a symptom to its cause: what is likely and why, and the next thing to try, answered with one press. */
 @Component({
   selector: 'app-fault-page',
-  imports: [RouterLink, SelectField],
+  imports: [GearDrawing, RouterLink, SelectField],
   templateUrl: './fault-page.html',
   styleUrl: './fault-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -87,6 +89,15 @@ export class FaultPage {
   );
   protected readonly found = computed(() => (this.chosen() ? valueOf(this.later()) : undefined));
   protected readonly causes = computed(() => this.found()?.causes.slice(0, MOST_CAUSES) ?? []);
+  /** The part that it most likely lies in. */
+  protected readonly suspect = computed(() => {
+    const along = this.found()?.along ?? [];
+    return along.reduce<(typeof along)[number] | undefined>(
+      (most, part) => (part.probability > (most?.probability ?? 0) ? part : most),
+      undefined,
+    )?.id;
+  });
+  protected readonly gearOf = (id: string): Gear | undefined => this.bench.gear().get(id);
   protected readonly rest = computed(() =>
     (this.found()?.causes.slice(MOST_CAUSES) ?? []).reduce((sum, { probability }) => sum + probability, 0),
   );

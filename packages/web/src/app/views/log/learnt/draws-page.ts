@@ -9,12 +9,7 @@ import { Items } from '../../../state/items.actions';
 import { selectItems, selectWholeLog } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { whenOf } from '../../../parts/log-labels';
-
-/** One line of the scale that all draws share. */
-interface DrawScale {
-  readonly now: number | undefined;
-  readonly learnt: { readonly from: number; readonly width: number } | undefined;
-}
+import { DrawScale, scaleOfDraws } from '../draw-scale';
 
 /** Less is not worth a figure. */
 const LEAST_SHARE = 0.005;
@@ -22,7 +17,7 @@ const LEAST_SHARE = 0.005;
 /** What devices really draw, mode by mode: what plans use, what was learnt, and how that came about. */
 @Component({
   selector: 'app-draws-page',
-  imports: [RouterLink],
+  imports: [DrawScale, RouterLink],
   templateUrl: './draws-page.html',
   styleUrl: './draws-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,24 +66,7 @@ export class DrawsPage {
     return Math.abs(off) < 0.005 ? undefined : `${Math.round(Math.abs(off) * 100)} % ${off < 0 ? 'less' : 'more'}`;
   }
 
-  /** Of everything that is counted so: all on one scale, so that draws are compared by eye. */
-  private readonly most = computed(() => {
-    const most = { draw: 0, shot: 0, frame: 0 };
-    for (const { of, now, learnt } of this.rows() ?? [])
-      most[of] = Math.max(most[of], now?.value ?? 0, learnt ? learnt.meanW + 2 * learnt.sigmaW : 0);
-    return most;
-  });
-
-  /** What is learnt as a range, what plans use as a mark, in per cent of the scale. */
-  protected scaleOf({ of, now, learnt }: DrawRow): DrawScale {
-    const share = (value: number): number => (100 * value) / Math.max(this.most()[of], 1e-9);
-    const low = learnt && Math.max(0, learnt.meanW - 2 * learnt.sigmaW);
-    return {
-      now: now && share(now.value),
-      // a range that is too narrow to be seen is still drawn
-      learnt: learnt && { from: share(low!), width: Math.max(0.8, share(learnt.meanW + 2 * learnt.sigmaW) - share(low!)) },
-    };
-  }
+  protected readonly most = computed(() => scaleOfDraws(this.rows() ?? []));
 
   protected inUse(row: DrawRow): boolean {
     return row.now?.learnt === true && this.against(row) === undefined;

@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Observation } from '@viaggio/core/measure';
+import type { DrawRow, Observation } from '@viaggio/core/measure';
+import { formatQuantity } from '@viaggio/core/units';
 import { Items } from '../../../state/items.actions';
 import { selectWholeLog, selectLog } from '../../../state/items.selectors';
+import { Icon } from '../../../basics/icon';
 import { lineOf } from '../../../parts/log-labels';
+import { computedLater, valueOf } from '../../../workers/computed-later';
+import { DrawScale, scaleOfDraws } from '../draw-scale';
 
 /** Lines that are made before more are asked for. */
 const SHOWN = 100;
@@ -12,7 +16,7 @@ const SHOWN = 100;
 /** Everything that was written down, the newest first. */
 @Component({
   selector: 'app-observations-page',
-  imports: [RouterLink],
+  imports: [DrawScale, Icon, RouterLink],
   template: `
     @if (all().length === 0) {
       <section class="empty" aria-label="Nothing in the log yet">
@@ -38,33 +42,53 @@ const SHOWN = 100;
         [value]="search()"
         (input)="search.set(box.value)"
       />
-      <ul class="list-unstyled entries">
-        @for (row of shown(); track row.id) {
-          <li [class.aside]="row.line.setAside">
-            <a [routerLink]="['/log/entry', row.id]">
-              <span class="kind">{{ row.line.kind }}</span>
-              <span class="summary">{{ row.line.summary }}</span>
-            </a>
-            <span class="about">
-              {{ row.line.about }}
-              @if (row.line.setAside) {
-                <span class="provenance">set aside</span>
+      <div class="beside">
+        <ul class="list-unstyled entries">
+          @for (row of shown(); track row.id) {
+            <li [class.aside]="row.line.setAside">
+              <a [routerLink]="['/log/entry', row.id]">
+                <span class="kind">{{ row.line.kind }}</span>
+                <span class="summary">{{ row.line.summary }}</span>
+              </a>
+              <span class="about">
+                {{ row.line.about }}
+                @if (row.line.setAside) {
+                  <span class="provenance">set aside</span>
+                }
+              </span>
+              <span class="when">{{ row.line.when }}</span>
+              <button
+                type="button"
+                class="btn btn-sm delete"
+                [title]="'Delete: ' + row.line.kind + ', ' + row.line.when"
+                [attr.aria-label]="'Delete: ' + row.line.kind + ', ' + row.line.when"
+                (click)="remove(row.id, row.body)"
+              >
+                <app-icon name="remove" />
+              </button>
+            </li>
+          } @empty {
+            <li>Nothing matches. <button type="button" class="btn btn-link p-0" (click)="search.set('')">Show all</button></li>
+          }
+        </ul>
+        @if (learnt().length > 0) {
+          <section class="learnt" aria-label="What was learnt">
+            <h2>What was learnt</h2>
+            <ul class="list-unstyled">
+              @for (row of learnt(); track row.deviceId + row.modeId + row.of) {
+                <li>
+                  <a routerLink="/log/draws">{{ row.device }}</a> <small>{{ row.mode }}</small>
+                  <strong>{{ drawOf(row) }}</strong>
+                  <app-draw-scale [row]="row" [most]="scale()" />
+                  @if (plansUse(row); as used) {
+                    <small>{{ used }}</small>
+                  }
+                </li>
               }
-            </span>
-            <span class="when">{{ row.line.when }}</span>
-            <button
-              type="button"
-              class="btn btn-sm btn-link"
-              [attr.aria-label]="'Delete: ' + row.line.kind + ', ' + row.line.when"
-              (click)="remove(row.id, row.body)"
-            >
-              Delete
-            </button>
-          </li>
-        } @empty {
-          <li>Nothing matches. <button type="button" class="btn btn-link p-0" (click)="search.set('')">Show all</button></li>
+            </ul>
+          </section>
         }
-      </ul>
+      </div>
       @if (found().length > shown().length) {
         <button type="button" class="btn btn-outline-secondary" (click)="most.set(most() + 100)">
           {{ found().length - shown().length }} more
@@ -101,6 +125,46 @@ const SHOWN = 100;
       font-size: 0.85rem;
       white-space: nowrap;
     }
+    .beside {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 22rem);
+      gap: var(--space-4) var(--space-5);
+      align-items: start;
+    }
+    .learnt {
+      padding: var(--space-3) var(--space-4);
+      background: var(--bs-tertiary-bg);
+      border-radius: var(--radius-card);
+    }
+    .learnt li {
+      display: grid;
+      grid-template-columns: auto 1fr auto;
+      gap: 0 var(--space-2);
+      align-items: baseline;
+      padding: var(--space-2) 0;
+    }
+    .learnt strong {
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+    }
+    .learnt app-draw-scale,
+    .learnt app-draw-scale + small {
+      grid-column: 1 / -1;
+    }
+    .learnt small {
+      color: var(--bs-secondary-color);
+    }
+    .delete {
+      color: var(--bs-secondary-color);
+    }
+    @media (max-width: 900px) {
+      .beside {
+        grid-template-columns: minmax(0, 1fr);
+      }
+      .learnt {
+        order: -1;
+      }
+    }
     .aside a {
       text-decoration: line-through;
     }
@@ -129,10 +193,26 @@ export class ObservationsPage {
       return words.every((word) => text.includes(word));
     });
   });
+  private readonly draws = computedLater('log', this.log, (core, log) => core.draws(log));
+  /** What the entries below come to: of each device and mode that something is learnt of. */
+  protected readonly learnt = computed(() => (valueOf(this.draws()) ?? []).filter(({ learnt }) => learnt !== undefined));
+  protected readonly scale = computed(() => scaleOfDraws(this.learnt()));
   protected readonly shown = computed(() => this.found().slice(0, this.most()));
+
+  protected drawOf({ of, learnt }: DrawRow): string {
+    return learnt ? `${formatQuantity(learnt.meanW, unitOf(of))} ± ${formatQuantity(2 * learnt.sigmaW, unitOf(of))}` : '';
+  }
+
+  protected plansUse({ of, now }: DrawRow): string {
+    return now ? `plans use ${formatQuantity(now.value, unitOf(of))}${now.learnt ? ', learnt' : ''}` : 'no plan uses it yet';
+  }
 
   protected remove(id: string, before: Observation): void {
     const step = { changes: [{ kind: 'log', id, before } as const], field: 'delete', at: Date.now(), title: 'The observation is deleted' };
     this.store.dispatch(Items.change({ step }));
   }
+}
+
+function unitOf(of: DrawRow['of']): 'J' | 'W' {
+  return of === 'draw' ? 'W' : 'J';
 }

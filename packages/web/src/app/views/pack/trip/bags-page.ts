@@ -25,7 +25,8 @@ interface Column {
   readonly goes: string;
   readonly chips: readonly Chip[];
   readonly mass: string;
-  readonly share: number | undefined;
+  /** What is in it, the heaviest first, spares before the rest, as shares of what it may weigh, in per cent. */
+  readonly parts: readonly { readonly id: string; readonly title: string; readonly isBattery: boolean; readonly share: number }[];
   readonly isOver: boolean | undefined;
   readonly stops: readonly string[];
   readonly runs: readonly string[];
@@ -78,6 +79,7 @@ export class BagsPage {
       });
     const chip = (thing: PackThing): Chip => this.chip(of.get(thing.id)!, flown.get(thing.id));
     const loose = here(undefined).map(chip);
+    const heaviestG = Math.max(0, ...loads.map(({ massG }) => massG));
     return [
       ...(loose.length > 0 ? [{ ...NO_BAG, chips: loose }] : []),
       ...loads.map((load): Column => ({
@@ -86,6 +88,7 @@ export class BagsPage {
           lost.find(({ bag }) => bag.id === load.bag.id),
         ),
         chips: here(load.bag.id).map(chip),
+        parts: partsOf(load, heaviestG, (id) => flown.get(id)?.role === 'spare'),
       })),
     ];
   });
@@ -120,11 +123,27 @@ const NO_BAG: Column = {
   goes: '',
   chips: [],
   mass: '',
-  share: undefined,
+  parts: [],
   isOver: false,
   stops: [],
   runs: [],
 };
+
+/** A bag without a limit is drawn against the heaviest one; one that is too heavy is full. */
+function partsOf({ massG, mostG, things }: BagLoad, heaviestG: number, isSpare: (id: string) => boolean): Column['parts'] {
+  const whole = Math.max(mostG ?? heaviestG, massG, 1);
+  const parts = things.flatMap((thing) =>
+    thing.massG === undefined ? [] : [{ id: thing.id, title: thing.title, isBattery: isSpare(thing.id), massG: thing.massG }],
+  );
+  const bagG = massG - parts.reduce((sum, part) => sum + part.massG, 0);
+  return [...parts, ...(bagG > 0 ? [{ id: 'bag', title: 'the bag itself', isBattery: false, massG: bagG }] : [])]
+    .sort((a, b) => Number(b.isBattery) - Number(a.isBattery) || b.massG - a.massG)
+    .map(({ massG: partG, title, ...part }) => ({
+      ...part,
+      title: `${title}, ${formatQuantity(partG, 'g')}`,
+      share: (100 * partG) / whole,
+    }));
+}
 
 function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostBag | undefined): Column {
   const most = mostG === undefined ? '' : ` of ${formatQuantity(mostG, 'g')}`;
@@ -136,7 +155,7 @@ function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostB
     goes: BAG_KINDS[bag.goes],
     chips: [],
     mass: `${formatQuantity(massG, 'g')}${most}${more}`,
-    share: mostG === undefined ? undefined : Math.min(1, massG / mostG),
+    parts: [],
     isOver,
     stops: (lost?.stops ?? []).map(({ rig }) => rig),
     runs: (lost?.runs ?? []).map(
