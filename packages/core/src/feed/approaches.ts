@@ -12,6 +12,7 @@ import type { Assignment, AssignOptions } from './assign-feeds';
 import { costOf, criteriaOf } from './criteria';
 import { findFeeds } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
+import { madeLeads } from './made-leads';
 import type { FeedSaid } from './says';
 import { DEFAULT_STYLE } from './weights';
 import type { Weights } from './weights';
@@ -56,7 +57,13 @@ function lackOf(approach: Approach, rig: Rig, gear: ReadonlyMap<string, Gear>): 
     for (const { gearId } of rig.devices) {
       const { feeds, refused } = findFeeds(rig, gearId, kit, { mostFeeds: 1 });
       const name = gear.get(gearId)?.name ?? gearId;
-      if (feeds.length === 0) return said('device-has-none', { name, reason: refused[0]?.reason });
+      if (feeds.length > 0) continue;
+      const leads = refused.length > 0 ? new Map<string, Gear>() : madeLeads(gearId, kit);
+      const [nearest] = leads.size > 0 ? findFeeds(rig, gearId, new Map([...kit, ...leads]), { mostFeeds: 1 }).feeds : [];
+      const parts = (nearest?.links ?? []).flatMap(({ cableId }) =>
+        cableId !== undefined && leads.has(cableId) ? [leads.get(cableId)!.name] : [],
+      );
+      return parts.length > 0 ? said('device-needs', { name, parts }) : said('device-has-none', { name, reason: refused[0]?.reason });
     }
   }
   return said('not-every-device', { approach });

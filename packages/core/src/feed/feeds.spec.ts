@@ -268,6 +268,32 @@ describe('what one purchase would help', () => {
     const rig = rigNamed('Stills');
     for (const { feed } of purchasesFor(rig, rig.devices[0]!.gearId, KIT).purchases) expect(feed.verdict).not.toBe('stop');
   });
+
+  it('names the lead that is missing where nothing joins two sockets, and not what may not be joined', () => {
+    const inlet = (minV: number, maxV: number): Gear =>
+      camera({ inputs: [{ takes: 'window', id: 'in', name: 'DC', connector: { type: 'circular2' }, minV, maxV }] }, 10);
+    const kit = (minV: number, maxV: number): Built => unfed({ pack: pack(), camera: inlet(minV, maxV) });
+    const fits = kit(11, 17);
+    expect(findFeeds(fits.rig, 'camera', fits.gear).feeds).toEqual([]);
+    const [first] = purchasesFor(fits.rig, 'camera', fits.gear).purchases;
+    expect(first!.items).toEqual(['Lead, D-tap to 2-pin circular']);
+    expect(sayPurchase(first!.why)).toMatch(/^Runs .* where nothing sound was there before\.$/);
+    // a pack of 16.8 V on an inlet for 8.4 V: no lead makes that sound
+    const harmful = kit(6, 8.4);
+    const offered = purchasesFor(harmful.rig, 'camera', harmful.gear).purchases.flatMap(({ items }) => items);
+    expect(offered).not.toContain('Lead, D-tap to 2-pin circular');
+  });
+
+  it('says what nothing gives, where neither kit nor shop helps', () => {
+    const odd = camera(
+      { inputs: [{ takes: 'window', id: 'in', name: 'DC', connector: { type: 'bay', family: 'Q9' }, minV: 90, maxV: 110 }] },
+      10,
+    );
+    const { rig, gear } = unfed({ pack: pack(), camera: odd });
+    const { purchases, lack } = purchasesFor(rig, 'camera', gear);
+    expect(purchases).toEqual([]);
+    expect(sayFeed(lack!)).toMatch(/90 V to 110 V at its battery bay Q9\.$/);
+  });
 });
 
 describe('the approaches', () => {

@@ -18,6 +18,11 @@ export function genericParts(rig: Rig, gear: ReadonlyMap<string, Gear>): Readonl
   return new Map(kit.flatMap((body, place) => Array.from({ length: OF_EACH }, (_, copy) => [`${PREFIX}${place}-${copy}`, body] as const)));
 }
 
+/** The identifier of something that would have to be made. */
+export function made(place: number): string {
+  return `${PREFIX}made-${place}`;
+}
+
 export function isGeneric(id: string): boolean {
   return id.startsWith(PREFIX);
 }

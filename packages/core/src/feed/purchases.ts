@@ -1,10 +1,14 @@
 import { severity } from '../findings';
 import type { Verdict } from '../findings';
-import type { Gear } from '../gear';
+import { connectorName } from '../gear';
+import type { Device, Gear } from '../gear';
 import type { Rig } from '../rig/drawn';
+import { said } from '../said';
 import { findFeeds } from './find-feeds';
 import type { FeedOptions, FoundFeed } from './find-feeds';
 import { genericParts, isGeneric } from './generic-parts';
+import { madeLeads } from './made-leads';
+import type { FeedSaid } from './says';
 import { CRITERION_NAMES } from './weights';
 import type { Criterion } from './weights';
 
@@ -37,6 +41,8 @@ export interface Purchases {
   readonly owned: FoundFeed | undefined;
   /** The smallest first: fewest items that make it sound, then the greatest gain for the price. */
   readonly purchases: readonly Purchase[];
+  /** Where neither the kit nor a purchase helps: what is missing. */
+  readonly lack: FeedSaid | undefined;
 }
 
 /** Points fewer than this are not worth a word. */
@@ -58,6 +64,8 @@ const WORTH_TELLING = 0.3;
 export function purchasesFor(rig: Rig, deviceId: string, gear: ReadonlyMap<string, Gear>, options: FeedOptions = {}): Purchases {
   const own = findFeeds(rig, deviceId, gear, options).feeds[0];
   const all = new Map([...gear, ...genericParts({ ...rig, devices: rig.devices.filter(({ gearId }) => gearId === deviceId) }, gear)]);
+  // where nothing is sound yet, one lead that is sold nowhere may be all that is missing
+  if (!own) for (const [id, lead] of madeLeads(deviceId, gear)) all.set(id, lead);
   const { feeds } = findFeeds(rig, deviceId, all, { mostFeeds: 800, ...options });
   const sets = new Map<string, FoundFeed>();
   for (const feed of feeds) {
@@ -81,7 +89,20 @@ export function purchasesFor(rig: Rig, deviceId: string, gear: ReadonlyMap<strin
       return { items: bought.map(({ name }) => name), price, feed, why: whyOf(feed, own) };
     })
     .sort((a, b) => byWorth(a, b, own));
-  return { deviceId, owned: own, purchases: withoutMore(purchases).slice(0, MOST_LISTED) };
+  const device = gear.get(deviceId);
+  return {
+    deviceId,
+    owned: own,
+    purchases: withoutMore(purchases).slice(0, MOST_LISTED),
+    lack: feeds.length === 0 && device?.kind === 'device' ? lackOf(device) : undefined,
+  };
+}
+
+function lackOf({ name, inputs }: Device): FeedSaid {
+  return said('nothing-gives', {
+    name,
+    inlets: inputs.map(({ connector, minV, maxV }) => ({ connector: connectorName(connector), minV, maxV })),
+  });
 }
 
 function boughtFor({ links }: FoundFeed): readonly string[] {
@@ -96,7 +117,9 @@ function rank({ verdict }: FoundFeed): number {
 /** To get it to run at all: few and cheap. To better what runs: points gained for the money. */
 function byWorth(a: Purchase, b: Purchase, own: FoundFeed | undefined): number {
   if (!own) return a.items.length - b.items.length || rank(a.feed) - rank(b.feed) || (a.price ?? Infinity) - (b.price ?? Infinity);
-  const worth = ({ feed, price }: Purchase): number => (own.cost - feed.cost + 3 * (rank(own) - rank(feed))) / (20 + (price ?? 1000));
+  // what nobody gave a price for is not guessed to be dear or cheap: it comes after what has one
+  if ((a.price === undefined) !== (b.price === undefined)) return a.price === undefined ? 1 : -1;
+  const worth = ({ feed, price = 0 }: Purchase): number => (own.cost - feed.cost + 3 * (rank(own) - rank(feed))) / (20 + price);
   return worth(b) - worth(a);
 }
 

@@ -1,12 +1,16 @@
 import { APPROACHES } from '../../../feed';
 import type { FeedSaid, FeedSays } from '../../../feed';
 import { sayFinding } from '../findings/tell';
+import { say } from '../say';
 import { sayer } from '../words-of';
 import type { WordsOf } from '../words-of';
 
 const FEED: WordsOf<FeedSays> = {
   finding: ({ finding }) => sayFinding(finding),
   'device-has-none': ({ name, reason }) => `${name}: ${reason ? sayFeed(reason) : 'nothing of this approach fits it.'}`,
+  'device-needs': ({ name, parts }) => `Nothing joins ${name} to it: missing is ${parts.map((part) => `“${part}”`).join(' and ')}.`,
+  'nothing-gives': ({ name, inlets }) =>
+    `Nothing in this kit, and nothing that is sold for it, gives what ${name} needs${inlets.length === 0 ? ': no inlet of it is entered' : `: ${inlets.map(({ connector, minV, maxV }) => `${sayWindow(minV, maxV)} at its ${connector}`).join(', or ')}`}.`,
   away: ({ away }) => `It is ${away}.`,
   'in-a-circle': () => 'It is fed from there: power would run in a circle.',
   'outputs-in-use': () => 'All its outputs are in use.',
@@ -16,6 +20,12 @@ const FEED: WordsOf<FeedSays> = {
     `${from} does not fit ${there}${halfway ? '; no cable of the kit goes from one to the other' : ''}.`,
   'not-every-device': ({ approach }) => `Not every device of this rig can be fed at once by ${APPROACHES[approach]}.`,
 };
+
+function sayWindow(minV: number | undefined, maxV: number | undefined): string {
+  if (minV === undefined && maxV === undefined) return 'volts that are not entered';
+  if (minV === undefined || maxV === undefined) return `${minV === undefined ? 'up to' : 'from'} ${say((minV ?? maxV)!, 'V')}`;
+  return `${say(minV, 'V')} to ${say(maxV, 'V')}`;
+}
 
 /**
  * What is said of a feed.

@@ -32,7 +32,8 @@ export interface ToldAlternative extends Omit<Alternative, 'assignment' | 'lack'
   readonly assignment: ToldAssignment | undefined;
   readonly lack: string | undefined;
 }
-export interface ToldPurchases extends Omit<Purchases, 'owned' | 'purchases'> {
+export interface ToldPurchases extends Omit<Purchases, 'owned' | 'purchases' | 'lack'> {
+  readonly lack: string | undefined;
   readonly owned: ToldFeed | undefined;
   readonly purchases: readonly (Omit<Purchase, 'feed' | 'why'> & { readonly feed: ToldFeed; readonly why: string })[];
 }
@@ -63,10 +64,11 @@ export function tellAlternative({ assignment, lack, ...rest }: Alternative): Tol
   return { ...rest, assignment: assignment && tellAssignment(assignment), lack: lack && sayFeed(lack) };
 }
 
-export function tellPurchases({ owned, purchases, ...rest }: Purchases): ToldPurchases {
+export function tellPurchases({ owned, purchases, lack, ...rest }: Purchases): ToldPurchases {
   return {
     ...rest,
     owned: owned && tellFeed(owned),
+    lack: lack && sayFeed(lack),
     purchases: purchases.map((one) => ({ ...one, feed: tellFeed(one.feed), why: sayPurchase(one.why) })),
   };
 }

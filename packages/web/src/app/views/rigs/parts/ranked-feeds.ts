@@ -28,7 +28,14 @@ interface RankedFeed {
     }
     @if (found(); as feeds) {
       @if (feeds.feeds.length === 0) {
-        <p>No sound way from this kit.</p>
+        <p>
+          No sound way from this kit.
+          @if (feeds.refused[0]; as nearest) {
+            Nearest: <strong>{{ nearest.title }}</strong>: {{ sayFeed(nearest.reason) }}
+          } @else if (lack(); as says) {
+            {{ sayFeed(says) }}
+          }
+        </p>
       }
       <ol class="list-unstyled ways" aria-label="Sound feeds, the best first">
         @for (row of best(); track row.feed.title) {
@@ -104,7 +111,7 @@ interface RankedFeed {
     }
     @if (purchases(); as list) {
       @if (list.length > 0) {
-        <h3 class="fs-6 mt-3">What one purchase would help</h3>
+        <h3 class="fs-6 mt-3">{{ found()?.feeds?.length === 0 ? 'What is missing' : 'What one purchase would help' }}</h3>
         <ul class="small">
           @for (purchase of list; track purchase.feed.title) {
             <li>
@@ -171,6 +178,7 @@ export class RankedFeeds {
   protected readonly sayFinding = sayFinding;
   protected readonly found = computed(() => valueOf(this.later()));
   protected readonly purchases = computed((): readonly Purchase[] => valueOf(this.bought())?.purchases ?? []);
+  protected readonly lack = computed(() => valueOf(this.bought())?.lack);
   private readonly rows = computed(() =>
     (this.found()?.feeds ?? []).map((feed): RankedFeed => ({ feed, why: whyOf(feed), ...this.costsOf(feed) })),
   );
