@@ -108,7 +108,7 @@ export const SAMPLES: { readonly [C in FindingCode]: readonly Facts[C][] } = {
   'charge-stranded': [
     { by: 'cutoff', battery: 'Holmvik 49', loads: ['Skuadon 60', 'Lysning 7'], cutoffV: 12, charge: 0.12, leftWh: 5.6 },
     { by: 'cutoff', battery: 'Holmvik 49', loads: ['Skuadon 60'], cutoffV: 12, charge: 0.12, leftWh: 5.6 },
-    { by: 'window', battery: 'Holmvik 49', ...RANGE, charge: 0.12, leftWh: 5.6, leftShare: 0.11 },
+    { by: 'window', battery: 'Holmvik 49', ...RANGE, charge: 0.12, leftWh: 5.6, leftShare: 0.11, oneMoreFits: true },
     { by: 'window-untimed', ...RANGE, minV: 13 },
   ],
   'will-not-start': [

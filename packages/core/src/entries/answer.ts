@@ -27,7 +27,6 @@ export type {
   FoundFeeds,
   Offer,
   Offers,
-  Purchase,
   Purchases,
   Weights,
 } from '../feed';

@@ -21,6 +21,7 @@ export {
   MOUNT_PLACES,
   outputFor,
   outputShape,
+  isMount,
   portsOf,
   provenanceShape,
   withInput,

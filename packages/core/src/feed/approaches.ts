@@ -60,9 +60,10 @@ function lackOf(approach: Approach, rig: Rig, gear: ReadonlyMap<string, Gear>): 
       if (feeds.length > 0) continue;
       const leads = refused.length > 0 ? new Map<string, Gear>() : madeLeads(gearId, kit);
       const [nearest] = leads.size > 0 ? findFeeds(rig, gearId, new Map([...kit, ...leads]), { mostFeeds: 1 }).feeds : [];
-      const parts = (nearest?.links ?? []).flatMap(({ cableId }) =>
-        cableId !== undefined && leads.has(cableId) ? [leads.get(cableId)!.name] : [],
-      );
+      const parts = (nearest?.links ?? []).flatMap(({ cableId = '' }) => {
+        const lead = leads.get(cableId);
+        return lead ? [lead.name] : [];
+      });
       return parts.length > 0 ? said('device-needs', { name, parts }) : said('device-has-none', { name, reason: refused[0]?.reason });
     }
   }

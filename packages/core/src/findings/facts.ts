@@ -101,6 +101,8 @@ export interface Facts extends StateFacts, DoubtFacts {
         readonly charge: number;
         readonly leftWh: number;
         readonly leftShare: number;
+        /** One cell more in series would still be within the window when full. */
+        readonly oneMoreFits: boolean;
       } & VoltageRange &
         Window)
     | ({ readonly by: 'window-untimed'; readonly minV: number } & VoltageRange & Window);

@@ -67,7 +67,11 @@ export function isSocketed({ type }: Connector): boolean {
   return SOCKETS.has(type);
 }
 
-/** Whether the joint holds the two together without a lead. */
+/**
+ * Whether the joint holds the two together without a lead.
+ *
+ * @example isMount({ type: 'v-mount' }) // true
+ */
 export function isMount({ type }: Connector): boolean {
   return MOUNTS.has(type);
 }

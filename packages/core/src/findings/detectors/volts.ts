@@ -1,5 +1,6 @@
+import { batteryFigures, isMount } from '../../gear';
 import type { Battery } from '../../gear';
-import { ocvArea, socAtVoltage } from '../../physics/cell';
+import { fullVoltage, ocvArea, socAtVoltage } from '../../physics/cell';
 import type { Pack } from '../../physics/cell';
 import { HOUR_MIN } from '../../quantity';
 import { batteryState, isKind, roleOf } from '../../rig/drawn';
@@ -212,7 +213,10 @@ function tooLow(
   if (endsHere && leftShare(source.gear, run.endSoc, usedUpSoc) >= NOTHING_STRANDED) {
     const stopsV = Math.max(minV, dropsOutV(tree, run.at));
     const left = { charge: run.endSoc, leftWh: run.strandedWh, leftShare: leftShare(source.gear, run.endSoc) };
-    const facts = { by: 'window', battery: source.title, ...rangeOf(at), minV: stopsV, maxV, ...left } as const;
+    const cells = batteryFigures(source.gear).cellsInSeries;
+    const fullV = cells === undefined ? undefined : fullVoltage(source.gear.chemistry, cells + 1);
+    const oneMoreFits = !isMount(connection.input.connector) && fullV !== undefined && maxV !== undefined && !isAbove(fullV, maxV);
+    const facts = { by: 'window', battery: source.title, ...rangeOf(at), minV: stopsV, maxV, ...left, oneMoreFits } as const;
     return finding('charge-stranded', strandedLevel(run, left.leftShare), place, facts);
   }
   if (run !== undefined || supply.lowV >= minV) return undefined;

@@ -22,9 +22,8 @@ const FEED: WordsOf<FeedSays> = {
 };
 
 function sayWindow(minV: number | undefined, maxV: number | undefined): string {
-  if (minV === undefined && maxV === undefined) return 'volts that are not entered';
-  if (minV === undefined || maxV === undefined) return `${minV === undefined ? 'up to' : 'from'} ${say((minV ?? maxV)!, 'V')}`;
-  return `${say(minV, 'V')} to ${say(maxV, 'V')}`;
+  if (minV === undefined) return maxV === undefined ? 'volts that are not entered' : `up to ${say(maxV, 'V')}`;
+  return maxV === undefined ? `from ${say(minV, 'V')}` : `${say(minV, 'V')} to ${say(maxV, 'V')}`;
 }
 
 /**

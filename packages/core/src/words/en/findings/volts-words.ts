@@ -155,7 +155,7 @@ export const VOLTS: Wordings<
           return `${facts.place} stops below ${say(facts.minV, 'V')}, ${facts.supply} goes down to ${say(facts.lowV, 'V')}: some charge stays in it.`;
       }
     },
-    remedy: ({ by }) => STRANDED_REMEDY[by],
+    remedy: (facts) => (facts.by === 'window' && facts.oneMoreFits ? ONE_MORE_CELL : STRANDED_REMEDY[facts.by]),
     shows: (facts) => {
       if (facts.by === 'window-untimed') return rangeNumbers(facts);
       const left = [shown('charge left', facts.charge, 'fraction'), shown('energy left', facts.leftWh, 'Wh')];
@@ -217,6 +217,8 @@ const UNLIKE = {
 
 const STRANDED_REMEDY = {
   cutoff: 'Keep it warm, or use a larger or newer battery.',
-  window: 'Use an adapter that runs lower, a battery with more cells in series, or plan on the shorter run.',
+  window: 'Use an adapter that runs lower, or plan on the shorter run.',
   'window-untimed': 'Complete the missing figures to see how much.',
 } as const;
+/** Only where it would fit: a bay takes its own form, and a window has an upper end. */
+const ONE_MORE_CELL = 'Use an adapter that runs lower, a battery of one more cell in series, or plan on the shorter run.';

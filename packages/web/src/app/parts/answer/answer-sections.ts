@@ -28,12 +28,17 @@ export type AnswerSection = 'gauges' | 'backups' | 'connecting' | 'costs' | 'ove
       </section>
     }
     @if (open().has('backups') && backups(); as list) {
-      @if (list.length > 0) {
-        <section class="half" aria-label="Backups and swaps">
-          <h2>Backups and swaps</h2>
+      <section class="half" aria-label="Backups and swaps">
+        <h2>Backups and swaps</h2>
+        @if (list.length > 0) {
           <app-backups-view [backups]="list" />
-        </section>
-      }
+        } @else {
+          <p>
+            Nothing takes over when its battery is out: a swap cuts it off. To have a backup, feed it through a plate or grip with a second
+            slot, or leave its own battery in behind the feed, where it has one.
+          </p>
+        }
+      </section>
     }
     @if (open().has('connecting') && connecting().length > 0) {
       <section class="half" aria-label="Connect it in this order">

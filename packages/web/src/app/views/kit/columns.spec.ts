@@ -3,7 +3,8 @@ import type { Gear, GearKind } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
 import { KINDS } from '../../parts/gear/kinds';
 import type { Entry } from '../../state/items';
-import { cellOf, columnsOf, filledColumns, mostOf, sorted } from './columns';
+import { columnsOf } from './columns';
+import { cellOf, filledColumns, mostOf, sorted } from './lines';
 import { rowOf } from '../../parts/kit-row';
 import type { KitRow } from '../../parts/kit-row';
 

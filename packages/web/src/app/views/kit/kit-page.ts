@@ -31,8 +31,9 @@ import { ItemPanel } from './item-panel';
 import { KitTable } from './kit-table';
 import { ChosenBar } from './chosen-bar';
 import type { TogetherStep } from './chosen-bar';
-import { columnsOf, mostOf, sorted } from './columns';
+import { columnsOf } from './columns';
 import type { KitFacts } from './columns';
+import { mostOf, sorted } from './lines';
 import { rowOf } from '../../parts/kit-row';
 import { CheckField } from '../../fields/check-field';
 
@@ -145,8 +146,10 @@ export class KitPage {
     });
   }
 
+  /** The first that is opened is a step of its own: Back closes it, and does not leave the kit. */
   protected show(id: string | undefined): void {
-    void this.router.navigate([], { queryParams: { item: id ?? null }, queryParamsHandling: 'merge', replaceUrl: true });
+    const replaceUrl = this.item() !== undefined || id === undefined;
+    void this.router.navigate([], { queryParams: { item: id ?? null }, queryParamsHandling: 'merge', replaceUrl });
   }
 
   /** Back to the line that was left. */

@@ -17,8 +17,8 @@ import { withChanges } from '@viaggio/core/units';
 import { GearDrawing } from '../../parts/gear/gear-drawing';
 import { KIND_TITLES } from '../../parts/gear/kinds';
 import { CellField } from './cell-field';
-import { cellOf, filledColumns } from './columns';
 import type { Cell, Column, KitFacts } from './columns';
+import { cellOf, filledColumns } from './lines';
 import type { KitRow } from '../../parts/kit-row';
 import { TermHint } from '../../basics/term-hint';
 

@@ -49,16 +49,19 @@ export function scaleOfDraws(rows: readonly DrawRow[]): Readonly<Record<DrawRow[
 export class DrawScale {
   readonly row = input.required<Pick<DrawRow, 'of' | 'now' | 'learnt'>>();
   readonly most = input.required<Readonly<Record<DrawRow['of'], number>>>();
-  protected readonly now = computed(() => this.share(this.row().now?.value));
+  protected readonly now = computed(() => {
+    const { now } = this.row();
+    return now && this.share(now.value);
+  });
   protected readonly range = computed(() => {
     const { learnt } = this.row();
     if (!learnt) return undefined;
-    const [low, high] = [Math.max(0, learnt.meanW - 2 * learnt.sigmaW), learnt.meanW + 2 * learnt.sigmaW].map((at) => this.share(at)!);
+    const [low, high] = [this.share(Math.max(0, learnt.meanW - 2 * learnt.sigmaW)), this.share(learnt.meanW + 2 * learnt.sigmaW)];
     // a range that is too narrow to be seen is still drawn
-    return { from: low!, width: Math.max(0.8, high! - low!) };
+    return { from: low, width: Math.max(0.8, high - low) };
   });
 
-  private share(value: number | undefined): number | undefined {
-    return value === undefined ? undefined : (100 * value) / Math.max(this.most()[this.row().of], 1e-9);
+  private share(value: number): number {
+    return (100 * value) / Math.max(this.most()[this.row().of], 1e-9);
   }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal, untracked } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { chargerOf, clockAt, fits } from '@viaggio/core/day';
 import type { Day } from '@viaggio/core/day';
@@ -56,7 +57,7 @@ interface ShownRow {
 /** What goes on which charger tonight, what is full when, what will not be; ticked when plugged in and when full. */
 @Component({
   selector: 'app-charge-page',
-  imports: [ChargerStrip, CheckField, ClockField, ScanButton, SelectField],
+  imports: [ChargerStrip, CheckField, ClockField, RouterLink, ScanButton, SelectField],
   templateUrl: './charge-page.html',
   styleUrl: './charge-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -75,6 +76,7 @@ export class ChargePage {
       .sort((a, b) => b.body.date.localeCompare(a.body.date))
       .map(({ id, body }) => [id, `${body.name}, ${formatDate(body.date)}`] as const),
   ]);
+  protected readonly kit = KIT;
   protected readonly isKit = computed(() => this.from() === KIT);
   protected readonly untilMin = signal(7 * 60);
   protected readonly awake = signal(awakeKept());

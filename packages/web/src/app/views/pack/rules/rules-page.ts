@@ -150,7 +150,9 @@ export class RulesPage {
   }
 
   protected show(id: string | undefined): void {
-    void this.router.navigate([], { queryParams: { item: id ?? null }, replaceUrl: true });
+    // the first that is opened is a step of its own: Back closes it
+    const replaceUrl = this.item() !== undefined || id === undefined;
+    void this.router.navigate([], { queryParams: { item: id ?? null }, replaceUrl });
   }
 
   /** Like the usual ones until what the carrier publishes is entered; dated so that nobody takes them for read. */

@@ -9,6 +9,11 @@ import { computedLater, valueOf } from '../../../workers/computed-later';
 import { RigSheet } from '../sheet/rig-sheet';
 import { SelectField } from '../../../fields/select-field';
 
+/** What an input of a rig’s part is chosen by. */
+export function slotKey(gearId: string, portId: string): string {
+  return `${gearId}/${portId}`;
+}
+
 /** An input that is to be fed next. */
 interface OpenInput {
   /** Which it is, however the others come and go. */
@@ -158,6 +163,8 @@ export class ChainBuilder {
   protected readonly sayFinding = sayFinding;
   protected readonly sayFeed = sayFeed;
   readonly deviceId = input.required<string>();
+  /** The input that is to be fed first. */
+  readonly first = input<string>();
   readonly built = output<Rig>();
   private readonly sheet = inject(RigSheet);
   /** The links of the rig after each step; the rig's own before the first. */
@@ -191,8 +198,11 @@ export class ChainBuilder {
     const waiting = [...this.waiting()].reverse();
     return [...new Set([...waiting, ...this.parts()])].flatMap((id) => this.inputsOf(id));
   });
-  /** What was chosen of them; each step begins with the first again. */
-  protected readonly chosen = linkedSignal<readonly OpenInput[], string | undefined>({ source: this.open, computation: () => undefined });
+  /** What was chosen of them; each step begins with the first again, the whole with the slot that was pressed. */
+  protected readonly chosen = linkedSignal<readonly OpenInput[], string | undefined>({
+    source: this.open,
+    computation: () => (this.steps().length === 0 ? this.first() : undefined),
+  });
   protected readonly target = computed(() => this.open().find(({ key }) => key === this.chosen()) ?? this.open()[0]);
   protected readonly later = computedLater(
     'feeds',
@@ -278,7 +288,7 @@ export class ChainBuilder {
       .map((port) => {
         const from = holding.get(port.id);
         const holds = from === undefined ? undefined : this.nameOf(from);
-        return { key: `${gearId}/${port.id}`, gearId, title: gearTitle(body), input: port, holds };
+        return { key: slotKey(gearId, port.id), gearId, title: gearTitle(body), input: port, holds };
       });
   }
 }

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { NgbModal } from '@ng-bootstrap/ng-bootstrap/modal';
-import { gearTitle, linksTo, rigShape, withoutDevice } from '@viaggio/core/gear';
+import { gearTitle, isMount, linksTo, rigShape, withoutDevice } from '@viaggio/core/gear';
 import type { Device, Rig } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
 import { SliderField } from '../../../fields/slider-field';
 import { RigSheet } from '../sheet/rig-sheet';
+import { slotKey } from './chain-builder';
 import { openFeedDialog } from './feed-dialog';
 import { RigPart } from './rig-part';
 import { SelectField } from '../../../fields/select-field';
@@ -72,6 +73,19 @@ interface Step {
           <li><app-rig-part [gearId]="step.gearId" [inputId]="step.inputId" [outputId]="step.outputId" /></li>
         }
       </ol>
+      @for (slot of emptySlots(); track slot.key) {
+        <p class="empty-slot">
+          {{ slot.says }}: empty
+          <button
+            type="button"
+            class="btn btn-sm btn-outline-secondary"
+            [attr.aria-label]="'Put one in: ' + slot.says"
+            (click)="feeds('by-hand', slot.key)"
+          >
+            Put one in …
+          </button>
+        </p>
+      }
       <div class="d-flex flex-wrap gap-2">
         <button type="button" class="btn btn-sm btn-outline-primary" (click)="feeds('ranked')">
           {{ steps().length > 1 ? 'Other feeds …' : 'Choose a feed …' }}
@@ -81,6 +95,16 @@ interface Step {
     </section>
   `,
   styles: `
+    .empty-slot {
+      display: flex;
+      gap: var(--space-2);
+      align-items: center;
+      justify-content: space-between;
+      padding: var(--space-1) var(--space-2);
+      margin-bottom: var(--space-2);
+      border: 1px dashed var(--bs-border-color);
+      border-radius: var(--radius);
+    }
     .way {
       margin: 0.4rem 0;
       padding: 0;
@@ -118,6 +142,19 @@ export class DeviceCard {
     }));
   });
 
+  /** Places for a battery in the plates, grips and boxes of its way that hold none. */
+  protected readonly emptySlots = computed(() => {
+    const rig = this.sheet.rig();
+    if (!rig) return [];
+    return this.steps().flatMap(({ gearId }) => {
+      const body = this.sheet.parts().get(gearId);
+      if (body?.kind !== 'hub') return [];
+      return body.inputs
+        .filter(({ id, connector }) => isMount(connector) && !rig.links.some(({ to }) => to.gearId === gearId && to.portId === id))
+        .map(({ id, name }) => ({ key: slotKey(gearId, id), says: `${name} of ${gearTitle(body)}` }));
+    });
+  });
+
   protected mode(modeId: string): void {
     this.set({ modeId: modeId === '' ? undefined : modeId }, 'modeId');
   }
@@ -140,8 +177,8 @@ export class DeviceCard {
     if (rig) this.sheet.put(withoutDevice(rig, this.use().gearId), 'devices');
   }
 
-  protected feeds(page: 'ranked' | 'by-hand'): void {
-    openFeedDialog(this.modals, this.sheet, this.use().gearId, page);
+  protected feeds(page: 'ranked' | 'by-hand', slot?: string): void {
+    openFeedDialog(this.modals, this.sheet, this.use().gearId, page, slot);
   }
 }
 

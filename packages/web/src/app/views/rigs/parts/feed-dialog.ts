@@ -48,7 +48,7 @@ import { RankedFeeds } from './ranked-feeds';
       @if (page() === 'ranked') {
         <app-ranked-feeds [deviceId]="deviceId()" (picked)="use($event)" />
       } @else {
-        <app-chain-builder [deviceId]="deviceId()" (built)="use($event)" />
+        <app-chain-builder [deviceId]="deviceId()" [first]="slot()" (built)="use($event)" />
       }
     </div>
   `,
@@ -58,6 +58,8 @@ export class FeedDialog {
   protected readonly modal = inject(NgbActiveModal);
   protected readonly sheet = inject(RigSheet);
   readonly deviceId = signal('');
+  /** The input that is to be fed first; the device's own way when absent. */
+  readonly slot = signal<string | undefined>(undefined);
   readonly page = signal<'ranked' | 'by-hand'>('ranked');
   protected readonly device = computed(() => {
     const body = this.sheet.kit().get(this.deviceId()) ?? this.sheet.parts().get(this.deviceId());
@@ -71,13 +73,14 @@ export class FeedDialog {
 }
 
 /** Opens the dialog on a rig's page; what is chosen there changes the rig. */
-export function openFeedDialog(modals: NgbModal, sheet: RigSheet, deviceId: string, page: 'ranked' | 'by-hand'): void {
+export function openFeedDialog(modals: NgbModal, sheet: RigSheet, deviceId: string, page: 'ranked' | 'by-hand', slot?: string): void {
   if (modals.hasOpenModals()) return;
   const injector = sheet.injector;
   const dialog = modals.open(FeedDialog, { ariaLabelledBy: 'feed-title', size: 'xl', scrollable: true, injector });
   const content = dialog.componentInstance as FeedDialog;
   content.deviceId.set(deviceId);
   content.page.set(page);
+  content.slot.set(slot);
   // it belongs to this rig: whoever leaves it, by Back too, leaves the dialog
   const rigId = sheet.id();
   const leaving = effect(() => sheet.id() !== rigId && dialog.dismiss(), { injector });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { CRITERIA } from '@viaggio/core/answer';
-import type { Criterion, FoundFeed, Purchase } from '@viaggio/core/answer';
+import type { Criterion, FoundFeed, Purchases } from '@viaggio/core/answer';
 import { withFeed } from '@viaggio/core/gear';
 import type { Rig } from '@viaggio/core/gear';
 import { sayFeed, sayFinding, sayPurchase, saySum, sumOf } from '@viaggio/core/words';
@@ -177,7 +177,7 @@ export class RankedFeeds {
   );
   protected readonly sayFinding = sayFinding;
   protected readonly found = computed(() => valueOf(this.later()));
-  protected readonly purchases = computed((): readonly Purchase[] => valueOf(this.bought())?.purchases ?? []);
+  protected readonly purchases = computed((): Purchases['purchases'] => valueOf(this.bought())?.purchases ?? []);
   protected readonly lack = computed(() => valueOf(this.bought())?.lack);
   private readonly rows = computed(() =>
     (this.found()?.feeds ?? []).map((feed): RankedFeed => ({ feed, why: whyOf(feed), ...this.costsOf(feed) })),
