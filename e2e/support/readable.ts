@@ -28,3 +28,33 @@ export async function expectNothingCutOff(page: Page): Promise<void> {
     await page.waitForFunction((most) => document.documentElement.scrollWidth <= most, width, { timeout: 3000 });
   }
 }
+
+/** What a pointer meets on a desk, and a thumb on a phone, in pixels each way. */
+export const TARGET_PX = { desk: 24, phone: 44 } as const;
+
+/**
+ * What is pressed and is smaller than that, each with its size. A box counts with the words that belong to it; a link within a
+ * sentence is as high as its line.
+ */
+export async function tooSmall(page: Page, least: number): Promise<string[]> {
+  return page.evaluate((px) => {
+    const isSentence = (link: Element): boolean =>
+      getComputedStyle(link).display === 'inline' &&
+      Array.from(link.parentElement?.childNodes ?? []).some(
+        (node) => node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim().length > 2,
+      );
+    const pressed = document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [role="button"]');
+    return Array.from(pressed).flatMap((one) => {
+      if (!one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) || one.closest('[aria-hidden="true"]')) return [];
+      const labels = one instanceof HTMLInputElement && ['checkbox', 'radio'].includes(one.type) ? Array.from(one.labels ?? []) : [];
+      const boxes = [one, ...labels].map((each) => each.getBoundingClientRect());
+      const [width, height] = [Math.max(...boxes.map((box) => box.width)), Math.max(...boxes.map((box) => box.height))];
+      // drawn for a screen reader alone
+      if (width <= 1 || height <= 1 || isSentence(one)) return [];
+      const said = one.getAttribute('aria-label') ?? one.textContent.trim().slice(0, 40);
+      return Math.min(width, height) < px - 0.5
+        ? [`${one.tagName.toLowerCase()} “${said}” ${Math.round(width)} × ${Math.round(height)}`]
+        : [];
+    });
+  }, least);
+}

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { TAGS, axe, expectNothingCutOff, serious } from '../support/readable';
+import { TAGS, TARGET_PX, axe, expectNothingCutOff, serious, tooSmall } from '../support/readable';
 import { DAY, WHEELHOUSE, addressOf, expect, test, untilPlanned, untilSaved, visit } from '../support/viaggio';
 
 const RECORDING = '/log/recordings/<V1 to Wheelhouse, bench>';
@@ -85,6 +85,7 @@ async function look(page: Page, path: string): Promise<void> {
   // what nobody worded reaches a page as this
   expect(await page.locator('body').innerText()).not.toMatch(/\[object |\bundefined\b|\bNaN\b/);
   expect(await serious(axe(page).withTags(TAGS))).toEqual([]);
+  expect(await tooSmall(page, TARGET_PX.desk)).toEqual([]);
   // another theme is other colours, and nothing else
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect(page.locator('html')).toHaveAttribute('data-bs-theme', 'dark');
@@ -98,6 +99,8 @@ async function look(page: Page, path: string): Promise<void> {
   );
   expect(await serious(axe(page).withRules(['color-contrast']))).toEqual([]);
   await expectNothingCutOff(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await tooSmall(page, TARGET_PX.phone)).toEqual([]);
 }
 
 test('axe finds nothing serious where a feed is chosen, and where approaches are compared', async ({ page }) => {

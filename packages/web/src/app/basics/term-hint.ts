@@ -23,23 +23,31 @@ import { termOf } from './glossary';
   styles: `
     .term {
       position: relative;
-      width: 1.1rem;
-      height: 1.1rem;
-      margin-inline: 0.15rem;
+      width: 1.5rem;
+      height: 1.5rem;
       padding: 0;
+      margin: -0.3rem 0;
       font-size: 0.75rem;
       font-weight: 400;
       line-height: 1;
       color: var(--bs-secondary-color);
       background: none;
+      border: 0;
+    }
+    .term [aria-hidden] {
+      display: inline-block;
+      width: 1.1rem;
+      line-height: 1rem;
       border: 1px solid var(--bs-border-color);
       border-radius: 50%;
     }
     /* as large as a thumb needs it, without moving the line */
-    .term::after {
-      content: '';
-      position: absolute;
-      inset: -0.5rem;
+    @media (max-width: 640px) {
+      .term {
+        width: 2.75rem;
+        height: 2.75rem;
+        margin: -0.8rem -0.4rem;
+      }
     }
     @media print {
       .term {

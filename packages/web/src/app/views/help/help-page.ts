@@ -30,7 +30,7 @@ import { CHAPTERS, matching } from './guide';
           <h2>What each view is for</h2>
           @for (chapter of chapters(); track chapter.path) {
             <h3>
-              <a [routerLink]="chapter.path">{{ chapter.title }}</a>
+              <a class="target" [routerLink]="chapter.path">{{ chapter.title }}</a>
             </h3>
             @if (typed() === '') {
               <a [routerLink]="chapter.path" tabindex="-1" aria-hidden="true"

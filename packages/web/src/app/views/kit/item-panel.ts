@@ -61,9 +61,9 @@ import { CopyToOwn } from '../../parts/copy-to-own';
         </p>
       }
       @if (gear().kind === 'battery') {
-        <p class="small"><a [routerLink]="['/log/batteries', id()]">Its health over time</a></p>
+        <p class="small"><a class="target" [routerLink]="['/log/batteries', id()]">Its health over time</a></p>
       } @else if (gear().kind === 'device') {
-        <p class="small"><a routerLink="/log/draws">What was learnt of its draw</a></p>
+        <p class="small"><a class="target" routerLink="/log/draws">What was learnt of its draw</a></p>
       }
       <app-photos [gearId]="id()" />
       <app-gear-editor [gear]="gear()" [of]="id()" (edit)="edit.emit($event)" />

@@ -50,14 +50,15 @@ import { SelectField } from '../../fields/select-field';
       <ul class="list-unstyled cards" aria-label="Rigs">
         @for (row of rows(); track row.entry.id) {
           <li>
-            <input
-              type="checkbox"
-              class="form-check-input pick"
-              title="Put it beside others"
-              [attr.aria-label]="'Compare ' + row.entry.body.name"
-              [checked]="chosen().has(row.entry.id)"
-              (change)="choose(row.entry.id)"
-            />
+            <label class="pick target" title="Put it beside others">
+              <input
+                type="checkbox"
+                class="form-check-input mt-0"
+                [attr.aria-label]="'Compare ' + row.entry.body.name"
+                [checked]="chosen().has(row.entry.id)"
+                (change)="choose(row.entry.id)"
+              />
+            </label>
             <a [routerLink]="['/rigs', row.entry.id]">
               <span class="name">{{ row.entry.body.name }}</span>
               @if (row.glance; as glance) {

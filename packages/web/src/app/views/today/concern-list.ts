@@ -29,7 +29,7 @@ const FEW = 2;
           <li>
             <app-verdict-mark [verdict]="line.verdict" [bare]="true" />
             <div>
-              <a class="title" [routerLink]="line.path" [queryParams]="line.query">{{ line.title }}</a>
+              <a class="title target" [routerLink]="line.path" [queryParams]="line.query">{{ line.title }}</a>
               <div class="says">{{ line.says }}</div>
             </div>
             @if (line.concern.is === 'charge') {
@@ -37,7 +37,7 @@ const FEW = 2;
                 {{ line.act }}
               </button>
             } @else {
-              <a class="act" [routerLink]="line.path" [queryParams]="line.query" [attr.aria-label]="line.act + ': ' + line.title">{{
+              <a class="act target" [routerLink]="line.path" [queryParams]="line.query" [attr.aria-label]="line.act + ': ' + line.title">{{
                 line.act
               }}</a>
             }

@@ -60,7 +60,7 @@ const FEW = 4;
       <ul class="list-unstyled">
         @for (row of rows(); track row.id) {
           <li class="py-2 border-bottom">
-            <a class="fw-semibold" [routerLink]="['/days', row.id]">{{ row.name }}</a>
+            <a class="fw-semibold target" [routerLink]="['/days', row.id]">{{ row.name }}</a>
             <small class="d-block text-body-secondary">{{ row.when }}; {{ row.rigs }}; {{ row.blocks }}</small>
           </li>
         } @empty {

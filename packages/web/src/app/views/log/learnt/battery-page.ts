@@ -68,7 +68,7 @@ import { lineOf, whenOf } from '../../../parts/log-labels';
                   <tr>
                     <td>{{ when(point.at) }}</td>
                     <td>
-                      <a [routerLink]="['/log/entry', point.id]">{{ kinds[point.kind] }}</a>
+                      <a class="target" [routerLink]="['/log/entry', point.id]">{{ kinds[point.kind] }}</a>
                       @if (point.setAside) {
                         <span class="provenance">set aside</span>
                       }

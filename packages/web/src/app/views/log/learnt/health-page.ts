@@ -33,7 +33,7 @@ import { titleOf } from '../../../parts/log-labels';
         <ul class="list-unstyled batteries">
           @for (row of group.rows; track row.batteryId) {
             <li>
-              <a [routerLink]="['/log/batteries', row.batteryId]">{{ name(row.batteryId) }}</a>
+              <a class="target" [routerLink]="['/log/batteries', row.batteryId]">{{ name(row.batteryId) }}</a>
               <span class="bar" aria-hidden="true"><span [class]="row.retire ?? 'fine'" [style.width.%]="width(row)"></span></span>
               <span class="share">{{ share(row) }}</span>
               @if (course(row); as points) {

@@ -31,7 +31,7 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
         @for (rig of all; track rig.rigId) {
           <section class="mb-4" [attr.aria-label]="rig.name">
             <h2 class="fs-5 mb-1">
-              <a [routerLink]="['/rigs', rig.rigId]">{{ rig.name }}</a>
+              <a class="target" [routerLink]="['/rigs', rig.rigId]">{{ rig.name }}</a>
             </h2>
             <p class="mb-1">{{ sayLearning(rig.says) }}</p>
             <div class="table-responsive">
@@ -49,7 +49,7 @@ const FITS = { within: 'as planned', short: 'shorter than planned', long: 'longe
                   @for (run of rig.runs; track run.id) {
                     <tr>
                       <td>
-                        <a [routerLink]="['/log/entry', run.id]">{{ when(run.at) }}</a>
+                        <a class="target" [routerLink]="['/log/entry', run.id]">{{ when(run.at) }}</a>
                       </td>
                       <td>{{ name(run.batteryId) }}</td>
                       <td class="text-end">{{ planned(run) }}</td>

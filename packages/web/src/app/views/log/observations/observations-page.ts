@@ -46,7 +46,7 @@ const SHOWN = 100;
         <ul class="list-unstyled entries">
           @for (row of shown(); track row.id) {
             <li [class.aside]="row.line.setAside">
-              <a [routerLink]="['/log/entry', row.id]">
+              <a class="target" [routerLink]="['/log/entry', row.id]">
                 <span class="kind">{{ row.line.kind }}</span>
                 <span class="summary">{{ row.line.summary }}</span>
               </a>
@@ -77,7 +77,7 @@ const SHOWN = 100;
             <ul class="list-unstyled">
               @for (row of learnt(); track row.deviceId + row.modeId + row.of) {
                 <li>
-                  <a routerLink="/log/draws">{{ row.device }}</a> <small>{{ row.mode }}</small>
+                  <a class="target" routerLink="/log/draws">{{ row.device }}</a> <small>{{ row.mode }}</small>
                   <strong>{{ drawOf(row) }}</strong>
                   <app-draw-scale [row]="row" [most]="scale()" />
                   @if (plansUse(row); as used) {
