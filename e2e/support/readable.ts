@@ -34,7 +34,7 @@ export const TARGET_PX = { desk: 24, phone: 44 } as const;
 
 /**
  * What is pressed and is smaller than that, each with its size. A box counts with the words that belong to it; a link within a
- * sentence is as high as its line.
+ * sentence is as high as its line; a shape of a drawing is as large as what it stands for, and its table is pressed instead.
  */
 export async function tooSmall(page: Page, least: number): Promise<string[]> {
   return page.evaluate((px) => {
@@ -43,7 +43,7 @@ export async function tooSmall(page: Page, least: number): Promise<string[]> {
       Array.from(link.parentElement?.childNodes ?? []).some(
         (node) => node.nodeType === Node.TEXT_NODE && (node.textContent ?? '').trim().length > 2,
       );
-    const pressed = document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, [role="button"]');
+    const pressed = document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary');
     return Array.from(pressed).flatMap((one) => {
       if (!one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) || one.closest('[aria-hidden="true"]')) return [];
       const labels = one instanceof HTMLInputElement && ['checkbox', 'radio'].includes(one.type) ? Array.from(one.labels ?? []) : [];

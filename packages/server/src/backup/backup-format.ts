@@ -1,7 +1,7 @@
 import { PLAN_KINDS } from '@viaggio/core/document';
 import { asideShape, idShape, moment } from '@viaggio/core/gear';
 import { choice, flag, list, number, object, optional, text } from '@viaggio/core/units';
-import type { AnyShape, Infer } from '@viaggio/core/units';
+import type { AnyShape, Infer, Shape } from '@viaggio/core/units';
 
 /**
  * A backup is a ZIP archive (docs/backup.md): what is kept as plan documents and as lists, and each recording and
@@ -25,9 +25,24 @@ export const photoFile = (id: string) => `photos/${id}.jpg`;
 
 const MOST_FILES = 200_000;
 const MOST_ITEMS = 200_000;
+/** More often than this nobody saves one thing. */
+const MOST_REVISION = 1e6;
+const MB = 1024 ** 2;
+
+/** What an archive may be at most, told by its directory before anything of it is unpacked. */
+export const ARCHIVE_BOUNDS = {
+  entries: MOST_FILES + 1,
+  unpackedBytes: 64 * 1024 * MB,
+  /** A document is read whole, in a thread. */
+  documentBytes: 128 * MB,
+  /** Lists of things that each have an identifier do not pack better: what does was made to stop a reader. */
+  packedTimes: 250,
+  /** Of what is smaller it is no matter how well it packs. */
+  packedFromBytes: 8 * MB,
+} as const;
 const count = (title: string) => number(title, 'count', { min: 0, max: Number.MAX_SAFE_INTEGER, integer: true });
 
-export const contentsShape = object('Contents', {
+const contentsShape = object('Contents', {
   format: choice('Format', { [BACKUP_FORMAT]: 'Viaggio backup' }),
   version: number('Version', 'count', { min: 1, max: 1e6, integer: true }),
   madeAt: moment('Made at'),
@@ -46,7 +61,7 @@ export type Contents = Infer<typeof contentsShape>;
 /** What an item is beside its body: which state, from where, since when. */
 const stateShape = object('State', {
   id: idShape,
-  revision: number('Revision', 'count', { min: 1, max: 1e9, integer: true }),
+  revision: number('Revision', 'count', { min: 1, max: MOST_REVISION, integer: true }),
   /** Version 1, when the demo crew's things lay among a person's own. */
   origin: optional(choice('Where it is from', { demo: 'shipped with the demo', own: 'made here' })),
   createdAt: moment('Made at'),
@@ -55,8 +70,13 @@ const stateShape = object('State', {
 });
 export type State = Infer<typeof stateShape>;
 
+/** A state with what was said in it. */
+export interface BackedUp extends State {
+  readonly body: object;
+}
+
 /** Whatever a device wrote: each device takes of it what it knows. */
-export const settingsShape: AnyShape = { kind: 'any', title: 'Settings of a device' };
+const settingsShape: AnyShape = { kind: 'any', title: 'Settings of a device' };
 
 const recordingShape = object('Samples of a recording', {
   id: idShape,
@@ -67,7 +87,7 @@ const recordingShape = object('Samples of a recording', {
 
 const photoShape = object('Photograph', { id: idShape, gearId: idShape, savedAt: moment('Saved at') });
 
-export const statesShape = object('States', {
+const statesShape = object('States', {
   ...(Object.fromEntries(PLAN_KINDS.map((kind) => [kind, list(kind, stateShape, { max: MOST_ITEMS })])) as Record<
     (typeof PLAN_KINDS)[number],
     ReturnType<typeof list<typeof stateShape>>
@@ -80,3 +100,18 @@ export const statesShape = object('States', {
 export type States = Infer<typeof statesShape>;
 export type KeptRecording = Infer<typeof recordingShape>;
 export type KeptPhoto = Infer<typeof photoShape>;
+
+/** The documents of an archive that are read whole, and what each holds. */
+export interface Documents {
+  readonly [CONTENTS_FILE]: Contents;
+  readonly [STATES_FILE]: States;
+  readonly [SETTINGS_FILE]: unknown;
+}
+export type BackupDocument = keyof Documents;
+export const DOCUMENT_SHAPES: Readonly<Record<BackupDocument, Shape>> = {
+  [CONTENTS_FILE]: contentsShape,
+  [STATES_FILE]: statesShape,
+  [SETTINGS_FILE]: settingsShape,
+};
+/** These, and the items, which migrate before they have a shape. */
+export const DOCUMENTS: ReadonlySet<string> = new Set([...Object.keys(DOCUMENT_SHAPES), PLAN_FILE, DELETED_FILE]);

@@ -72,7 +72,7 @@ export function backupOperations(database: Database, pieces: PieceService, work:
       fails,
       handle: async ({ body, signal }) => ({
         status: 200,
-        body: await withBackup(body, signal, (backup) => restorer.compare(backup, signal)),
+        body: await withBackup(body, work, signal, (backup) => restorer.compare(backup, signal)),
       }),
     }),
     streamedOperation({
@@ -89,30 +89,42 @@ export function backupOperations(database: Database, pieces: PieceService, work:
         const { different } = query;
         if (different !== 'keep' && different !== 'take')
           throw new AppError('malformed-request', `different: expected “keep” or “take”; got “${(different ?? '').slice(0, 40)}”.`);
-        return { status: 200, body: await withBackup(body, signal, (backup) => restorer.restore(backup, different, signal)) };
+        return { status: 200, body: await withBackup(body, work, signal, (backup) => restorer.restore(backup, different, signal)) };
       },
     }),
   ];
 }
 
-/** Throws away what a server that was killed left of archives; a day is left to those that are worked on. */
+/** Throws away what a server that was killed left of archives: at once where its process is gone, else after a day. */
 export async function removeOldArchives(): Promise<void> {
   for (const name of (await readdir(os.tmpdir())).filter((one) => one.startsWith(FOLDER))) {
     const folder = path.join(os.tmpdir(), name);
     const { mtimeMs } = await stat(folder);
-    if (Date.now() - mtimeMs > DAY_MS) await rm(folder, { recursive: true, force: true });
+    if (isGone(name) || Date.now() - mtimeMs > DAY_MS) await rm(folder, { recursive: true, force: true });
+  }
+}
+
+/** Whether the server that made a folder ended without taking it away. */
+function isGone(folder: string): boolean {
+  const pid = Number(new RegExp(`^${FOLDER}(\\d+)-`).exec(folder)?.[1]);
+  if (!Number.isInteger(pid)) return false;
+  try {
+    process.kill(pid, 0);
+    return false;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'ESRCH';
   }
 }
 
 /** The archive as a file while it is worked on: its list of contents stands at its end. */
-async function withBackup<T>(body: Readable, signal: AbortSignal, work: (backup: BackupReader) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(path.join(os.tmpdir(), FOLDER));
+async function withBackup<T>(body: Readable, work: Work, signal: AbortSignal, use: (backup: BackupReader) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(path.join(os.tmpdir(), `${FOLDER}${process.pid}-`));
   try {
     const file = path.join(folder, 'backup.zip');
     await pipeline(body, createWriteStream(file, { mode: 0o600 }));
-    const backup = await BackupReader.open(file, signal);
+    const backup = await BackupReader.open(file, work, signal);
     try {
-      return await work(backup);
+      return await use(backup);
     } finally {
       backup.close();
     }

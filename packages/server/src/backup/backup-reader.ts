@@ -1,16 +1,13 @@
 import { issue } from '@viaggio/core/units';
-import type { Infer, Shape } from '@viaggio/core/units';
 import { createHash } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { openPromise } from 'yauzl';
 import type { Entry, ZipFile } from 'yauzl';
 import { AppError } from '../errors';
-import { validate } from '../validation/validate';
-import { BACKUP_FORMAT, BACKUP_VERSION, CONTENTS_FILE, contentsShape } from './backup-format';
-import type { Contents } from './backup-format';
-
-/** What is read whole: lists, and documents of items. */
-const MOST_JSON_BYTES = 256 * 1024 * 1024;
+import type { Work } from '../threads/work';
+import { ARCHIVE_BOUNDS, BACKUP_FORMAT, BACKUP_VERSION, CONTENTS_FILE, DOCUMENTS } from './backup-format';
+import type { BackupDocument, Contents, Documents } from './backup-format';
+import { READ_DOCUMENT } from './backup-tasks';
 
 /** An archive on the disk, of which each file is what its contents say. */
 export class BackupReader {
@@ -18,10 +15,15 @@ export class BackupReader {
     private readonly zip: ZipFile,
     private readonly entries: ReadonlyMap<string, Entry>,
     readonly contents: Contents,
+    private readonly work: Work,
+    private readonly signal: AbortSignal,
   ) {}
 
-  /** Opens and checks all of it: sizes and SHA-256 of every file. Throws `backup-unreadable`, saying which file. */
-  static async open(path: string, signal: AbortSignal): Promise<BackupReader> {
+  /**
+   * Opens and checks all of it: how large it would be, names, sizes and SHA-256 of every file. Documents are read in a thread.
+   * Throws `backup-unreadable`, saying which file.
+   */
+  static async open(path: string, work: Work, signal: AbortSignal): Promise<BackupReader> {
     let zip: ZipFile;
     try {
       zip = await openPromise(path, { lazyEntries: true, autoClose: false, validateEntrySizes: true });
@@ -30,14 +32,15 @@ export class BackupReader {
     }
     try {
       const entries = await entriesOf(zip);
-      const bare = new BackupReader(zip, entries, { format: BACKUP_FORMAT, version: 1, madeAt: '', files: [] });
+      requireBounded(entries);
+      const bare = new BackupReader(zip, entries, { format: BACKUP_FORMAT, version: 1, madeAt: '', files: [] }, work, signal);
       if (!entries.has(CONTENTS_FILE))
         throw unreadable(CONTENTS_FILE, 'a list of what is in it: the archive broke off, or is no backup', undefined);
-      const contents = await bare.json(CONTENTS_FILE, contentsShape);
+      const contents = await bare.document(CONTENTS_FILE);
       if (contents.version > BACKUP_VERSION)
         throw unreadable(CONTENTS_FILE, `version ${BACKUP_VERSION} or older: a newer Viaggio made it`, contents.version);
-      const reader = new BackupReader(zip, entries, contents);
-      await reader.check(signal);
+      const reader = new BackupReader(zip, entries, contents, work, signal);
+      await reader.check();
       return reader;
     } catch (error) {
       zip.close();
@@ -69,31 +72,29 @@ export class BackupReader {
     let length = 0;
     for await (const piece of this.read(name)) {
       length += piece.length;
-      if (length > MOST_JSON_BYTES) throw unreadable(name, `at most ${MOST_JSON_BYTES} bytes`, undefined);
+      if (length > ARCHIVE_BOUNDS.documentBytes) throw unreadable(name, `at most ${ARCHIVE_BOUNDS.documentBytes} bytes`, undefined);
       pieces.push(piece);
     }
     return Buffer.concat(pieces);
   }
 
-  /** JSON of a shape. Throws `backup-unreadable` with the path within the file. */
-  async json<S extends Shape>(name: string, shape: S): Promise<Infer<S>> {
-    let parsed: unknown;
-    try {
-      parsed = JSON.parse((await this.bytes(name)).toString('utf8'));
-    } catch (error) {
-      throw error instanceof AppError ? error : unreadable(name, 'JSON', (error as Error).message);
-    }
-    const checked = validate(shape, parsed);
-    if (checked.ok) return checked.value;
-    throw new AppError('backup-unreadable', `${name}: ${checked.issues[0]?.message ?? 'not as expected'}`, { issues: checked.issues });
+  /** One of its documents, held against its shape. Throws `backup-unreadable` with the path within the file. */
+  async document<N extends BackupDocument>(name: N): Promise<Documents[N]> {
+    return (await this.work.run(READ_DOCUMENT, { name, bytes: await this.bytes(name) }, this.signal)) as Documents[N];
   }
 
-  private async check(signal: AbortSignal): Promise<void> {
+  /** Each file once, as large as its directory says, and with the sum that was written. */
+  private async check(): Promise<void> {
+    const listed = new Set<string>([CONTENTS_FILE]);
     for (const { name, bytes, sha256 } of this.contents.files) {
+      if (listed.has(name)) throw unreadable(CONTENTS_FILE, 'each file once', name);
+      listed.add(name);
+      const said = this.entries.get(name)?.uncompressedSize;
+      if (said !== undefined && said !== bytes) throw unreadable(name, `${bytes} bytes`, `${said} bytes`);
       const hash = createHash('sha256');
       let length = 0;
       for await (const piece of this.read(name)) {
-        signal.throwIfAborted();
+        this.signal.throwIfAborted();
         hash.update(piece);
         length += piece.length;
       }
@@ -111,6 +112,8 @@ async function entriesOf(zip: ZipFile): Promise<ReadonlyMap<string, Entry>> {
   return new Promise((resolve, reject) => {
     const entries = new Map<string, Entry>();
     zip.on('entry', (entry: Entry) => {
+      if (entries.has(entry.fileName)) return reject(unreadable(entry.fileName, 'each file once', undefined));
+      if (entries.size >= ARCHIVE_BOUNDS.entries) return reject(unreadable('', `at most ${ARCHIVE_BOUNDS.entries} files`, undefined));
       entries.set(entry.fileName, entry);
       zip.readEntry();
     });
@@ -118,6 +121,20 @@ async function entriesOf(zip: ZipFile): Promise<ReadonlyMap<string, Entry>> {
     zip.once('error', (error: Error) => reject(unreadable('', 'a sound ZIP archive', error.message)));
     zip.readEntry();
   });
+}
+
+/** Before a byte is unpacked: what it would come to, by its own directory. */
+function requireBounded(entries: ReadonlyMap<string, Entry>): void {
+  const { unpackedBytes, documentBytes, packedTimes, packedFromBytes } = ARCHIVE_BOUNDS;
+  let all = 0;
+  for (const [name, { uncompressedSize, compressedSize }] of entries) {
+    all += uncompressedSize;
+    if (all > unpackedBytes) throw unreadable('', `at most ${unpackedBytes} bytes when unpacked`, all);
+    if (!DOCUMENTS.has(name)) continue;
+    if (uncompressedSize > documentBytes) throw unreadable(name, `at most ${documentBytes} bytes when unpacked`, uncompressedSize);
+    if (uncompressedSize > packedFromBytes && uncompressedSize > packedTimes * compressedSize)
+      throw unreadable(name, `at most ${packedTimes} times what it is packed`, `${Math.round(uncompressedSize / compressedSize)} times`);
+  }
 }
 
 function unreadable(name: string, expected: string, received: unknown): AppError {

@@ -1,14 +1,17 @@
 import { PLAN_KINDS } from '@viaggio/core/document';
 import { inSlots, slotsToBytes } from '@viaggio/core/measure';
-import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { createHash, randomUUID } from 'node:crypto';
+import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import request from 'supertest';
 import { ZipFile } from 'yazl';
 import { appOn, freshDatabase } from '../../testing/database';
+import { HERE } from '../threads/work';
+import { removeOldArchives } from './backup-operations';
 import { BackupReader } from './backup-reader';
 import { CONTENTS_FILE, PLAN_FILE, STATES_FILE } from './backup-format';
 
@@ -28,6 +31,7 @@ afterAll(async () => {
 });
 
 const NEVER = new AbortController().signal;
+const sumOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 const SLOTS = Buffer.from(slotsToBytes(inSlots({ timeS: Float64Array.of(0, 1, 2), powerW: Float64Array.of(5, 6, 7) }, 1)));
 /** Larger than a piece, and not to be packed. */
 const ORIGINAL = gzipSync(Buffer.from(Array.from({ length: 3_000_000 }, (_, at) => (at * 7919 * (at % 251)) % 256)), { level: 1 });
@@ -70,7 +74,7 @@ function bytes(response: request.Response, done: (error: Error | null, body: Buf
 async function opened(backup: Buffer): Promise<BackupReader> {
   const file = path.join(folder, `${randomUUID()}.zip`);
   writeFileSync(file, backup);
-  return BackupReader.open(file, NEVER);
+  return BackupReader.open(file, HERE, NEVER);
 }
 
 const restore = (on: typeof app, backup: Buffer, different = 'keep') => request(on).post('/api/backup/restore').query({ different }).set('Content-Type', 'application/zip').send(backup); // prettier-ignore
@@ -219,6 +223,90 @@ describe('a backup that is not whole', () => {
     await elsewhere(async (other, { database }) => {
       expect((await restore(other, bad).expect(422)).body).toMatchObject({ code: 'backup-unreadable' });
       expect([await database.items.gear.count(), await database.pieces.count(), await database.recordingData.count()]).toEqual([0, 0, 0]);
+    });
+  });
+
+  describe('was made to stop a reader', () => {
+    // as packed as it gets: a thousand times
+    const spaces = (megabytes: number): string => ' '.repeat(megabytes * 1024 * 1024);
+
+    it.each<[string, () => Promise<Buffer>, RegExp]>([
+      ['unpacks to a thousand times its size', () => archive({ [CONTENTS_FILE]: spaces(40) }), /^contents\.json: expected at most 250 times/],
+      ['is larger than a document is read', () => archive({ [STATES_FILE]: spaces(129), [CONTENTS_FILE]: contents([]) }), /^states\.json: expected at most \d+ bytes when unpacked/],
+      ['names one file many times', () => archive({ 'plan.json': '{}', [CONTENTS_FILE]: contents(Array.from({ length: 1000 }, () => ({ name: 'plan.json', bytes: 2, sha256: sumOf('{}') }))) }), /^contents\.json: expected each file once/],
+      ['is nested without end', () => archive({ [CONTENTS_FILE]: '['.repeat(200_000) + ']'.repeat(200_000) }), /^contents\.json: /],
+    ])('%s: refused before it is read', async (_what, make, says) => {
+      const { status, body } = await compare(app, await make());
+      expect(status).toBe(422);
+      expect((body as { detail: string }).detail).toMatch(says);
+    }); // prettier-ignore
+
+    it('leaves no folder behind', async () => {
+      await compare(app, await archive({ [CONTENTS_FILE]: spaces(40) })).expect(422);
+      expect(readdirSync(os.tmpdir()).filter((name) => name.startsWith(`viaggio-backup-${process.pid}-`))).toEqual([]);
+    });
+
+    it('what a server that was killed left is taken away at the next start, and what another works on is not', async () => {
+      const gone = spawnSync(process.execPath, ['-e', '']).pid;
+      const [left, used] = [gone, process.pid].map((pid) => mkdtempSync(path.join(os.tmpdir(), `viaggio-backup-${pid}-`)));
+      await removeOldArchives();
+      expect([existsSync(left!), existsSync(used!)]).toEqual([false, true]);
+      rmSync(used!, { recursive: true });
+    });
+  });
+
+  describe('holds what no other way in takes', () => {
+    type Documents = { plan: { rigs: { body: { devices: { gearId: string }[] } }[] }; states: { gear: { id: string; revision: number }[]; photos: { gearId: string }[] } }; // prettier-ignore
+    const NOBODY = '0d0c0000-0000-4000-8000-00000000ffff';
+
+    /** The archive of all that is here with one thing of it changed. */
+    const changed = async (change: (documents: Documents) => void, files: Readonly<Record<string, string>> = {}): Promise<Buffer> => {
+      const good = await opened(await backupOf(app));
+      const names = good.contents.files.map(({ name }) => name);
+      const all = new Map(await Promise.all(names.map(async (name) => [name, await good.bytes(name)] as const)));
+      const read = (name: string): object => JSON.parse(all.get(name)!.toString()) as object;
+      const documents = { plan: read(PLAN_FILE), states: read(STATES_FILE) } as Documents;
+      change(documents);
+      all.set(PLAN_FILE, Buffer.from(JSON.stringify(documents.plan)));
+      all.set(STATES_FILE, Buffer.from(JSON.stringify(documents.states)));
+      for (const [end, text] of Object.entries(files))
+        all.set(
+          names.find((name) => name.endsWith(end))!,
+          Buffer.from(text),
+        );
+      const zip = new ZipFile();
+      for (const [name, of] of all) zip.addBuffer(of, name);
+      zip.addBuffer(Buffer.from(contents([])), CONTENTS_FILE);
+      zip.end();
+      const pieces: Buffer[] = [];
+      zip.outputStream.on('data', (piece: Buffer) => pieces.push(piece));
+      await once(zip.outputStream, 'end');
+      return Buffer.concat(pieces);
+    };
+    const nothing = (): void => undefined;
+
+    it.each<[string, () => Promise<Buffer>, string, RegExp]>([
+      ['samples that are none', () => changed(nothing, { 'samples.bin': 'garbage' }), 'invalid-fields', /samples as docs\/log\.md says/],
+      ['an original that is a page', () => changed(nothing, { 'original.gz': '<html></html>' }), 'invalid-fields', /gzip/],
+      ['a photograph that is none', () => changed(nothing, { '.jpg': 'GIF89a' }), 'invalid-fields', /JPEG/],
+      ['a photograph of no gear', () => changed(({ states }) => (states.photos[0]!.gearId = NOBODY)), 'invalid-fields', /in the backup or here/],
+      ['a rig of gear that never was', () => changed(({ plan }) => (plan.rigs[0]!.body.devices[0]!.gearId = NOBODY)), 'invalid-fields', /in the backup or here/],
+      ['an identifier twice', () => changed(({ states }) => states.gear.push(states.gear[0]!)), 'invalid-fields', /each identifier once/],
+      ['a revision that nobody reaches', () => changed(({ states }) => (states.gear[0]!.revision = 1e9)), 'backup-unreadable', /revision: expected a whole number from 1 to 1000000/],
+    ])('%s: told, by the comparison too, and nothing is brought', async (_what, make, code, says) => {
+      const bad = await make();
+      await elsewhere(async (other, { database }) => {
+        for (const send of [compare(other, bad), restore(other, bad)]) {
+          const { status, body } = await send;
+          expect([status, (body as { code: string }).code]).toEqual([422, code]);
+          expect((body as { detail: string }).detail).toMatch(says);
+        }
+        expect([await database.items.gear.count(), await database.pieces.count()]).toEqual([0, 0]);
+      });
+    }); // prettier-ignore
+
+    it('and unchanged it is brought', async () => {
+      await elsewhere(async (other) => void (await restore(other, await changed(nothing)).expect(200)));
     });
   });
 

@@ -10,25 +10,12 @@ import { AppError } from '../errors';
 import type { Whole, PieceService } from '../pieces/piece-service';
 import type { Rest } from '../plan/plan-items';
 import type { Work } from '../threads/work';
-import {
-  DELETED_FILE,
-  originalFile,
-  photoFile,
-  PLAN_FILE,
-  slotsFile,
-  SETTINGS_FILE,
-  settingsShape,
-  STATES_FILE,
-  statesShape,
-} from './backup-format';
-import type { KeptPhoto, KeptRecording, State, States } from './backup-format';
+import { DELETED_FILE, originalFile, photoFile, PLAN_FILE, slotsFile, SETTINGS_FILE, STATES_FILE } from './backup-format';
+import type { BackedUp, KeptPhoto, KeptRecording, States } from './backup-format';
 import type { BackupReader } from './backup-reader';
 import { READ_BACKUP } from './backup-tasks';
 import { ownSide } from './own-side';
-
-interface BackedUp extends State {
-  readonly body: object;
-}
+import { requireSound } from './require-sound';
 
 /** One item as it is in the backup and as it is here. */
 interface Pair {
@@ -51,7 +38,9 @@ export class RestoreService {
   /** Changes nothing. Throws `backup-unreadable`, `invalid-fields`. */
   async compare(backup: BackupReader, signal: AbortSignal): Promise<BackupComparison> {
     const { states, items } = await this.read(backup, signal);
-    return this.comparison(backup, states, await this.pairs(items));
+    const pairs = await this.pairs(items);
+    await requireSound(backup, states, items, this.database, signal);
+    return this.comparison(backup, states, pairs);
   }
 
   /**
@@ -60,6 +49,7 @@ export class RestoreService {
    */
   async restore(backup: BackupReader, different: OnDifferent, signal: AbortSignal): Promise<BackupComparison> {
     const { states, items } = await this.read(backup, signal);
+    await requireSound(backup, states, items, this.database, signal);
     const written: Whole[] = [];
     try {
       // what is large first, belonging to nothing yet: the transaction is short
@@ -82,7 +72,7 @@ export class RestoreService {
   }
 
   private async read(backup: BackupReader, signal: AbortSignal) {
-    const states = await backup.json(STATES_FILE, statesShape);
+    const states = await backup.document(STATES_FILE);
     const [live, deleted] = [await backup.bytes(PLAN_FILE), await backup.bytes(DELETED_FILE)];
     const bodies = await this.work.run(READ_BACKUP, { live, deleted }, signal);
     const held = byKind((kind) => {
@@ -151,7 +141,7 @@ export class RestoreService {
           title: itemTitle(kind, theirs.body as never),
           says: saysOf(theirs, here!),
         })),
-      ...(backup.has(SETTINGS_FILE) && { settings: (await backup.json(SETTINGS_FILE, settingsShape)) as object }),
+      ...(backup.has(SETTINGS_FILE) && { settings: (await backup.document(SETTINGS_FILE)) as object }),
     };
   }
 

@@ -4,6 +4,7 @@ import { rename, rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { BackupReader } from '../backup/backup-reader';
+import { HERE } from '../threads/work';
 import { BACKUP_TYPE } from '../backup/backup-format';
 import type { Problem } from '../errors';
 import type { Output } from './solve';
@@ -22,7 +23,7 @@ export async function backupTo(file: string, withServer: WithServer, { out, err 
       const response = await fetch(new URL('/api/backup', url));
       if (!response.ok || !response.body) return refused(response, err);
       await pipeline(Readable.fromWeb(response.body as never), createWriteStream(aside, { mode: 0o600 }));
-      const written = await BackupReader.open(aside, NEVER);
+      const written = await BackupReader.open(aside, HERE, NEVER);
       const { files } = written.contents;
       written.close();
       await rename(aside, file);

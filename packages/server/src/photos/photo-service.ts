@@ -13,6 +13,10 @@ const JPEG = [0xff, 0xd8, 0xff];
 /** Of one piece of gear. */
 export const MOST_PHOTOS = 12;
 
+export function isJpeg(bytes: Uint8Array): boolean {
+  return JPEG.every((byte, at) => bytes[at] === byte);
+}
+
 /** Photographs of gear: put once, never changed, taken away when nobody wants them. */
 export class PhotoService {
   constructor(private readonly database: Database) {}
@@ -35,8 +39,7 @@ export class PhotoService {
    * `id-taken` where the identifier is in use.
    */
   async put(id: string, gearId: string, bytes: Buffer): Promise<void> {
-    if (JPEG.some((byte, at) => bytes[at] !== byte))
-      throw new AppError('malformed-request', 'The body: expected a JPEG (ISO/IEC 10918-1); got other bytes.');
+    if (!isJpeg(bytes)) throw new AppError('malformed-request', 'The body: expected a JPEG (ISO/IEC 10918-1); got other bytes.');
     await inTransaction(this.database.sequelize, async (transaction) => {
       // the gear is held, so that two at once do not both find room for a last one
       const gear = await this.database.items.gear.findByPk(gearId, { attributes: ['id'], lock: transaction.LOCK.UPDATE, transaction });

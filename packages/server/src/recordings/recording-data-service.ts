@@ -118,6 +118,10 @@ export class RecordingDataService {
   }
 }
 
+export function isGzip(bytes: Uint8Array): boolean {
+  return bytes[0] === GZIP[0] && bytes[1] === GZIP[1];
+}
+
 /** What begins as gzip does; anything else is refused at its first bytes. */
 async function* gzipOnly(from: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array, void> {
   let begun: Buffer = Buffer.alloc(0);
@@ -129,7 +133,7 @@ async function* gzipOnly(from: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8A
     }
     begun = Buffer.concat([begun, piece]);
     if (begun.length < GZIP.length) continue;
-    if (begun[0] !== GZIP[0] || begun[1] !== GZIP[1]) break;
+    if (!isGzip(begun)) break;
     seen = true;
     yield begun;
   }

@@ -48,6 +48,7 @@ import { SelectField } from '../../../fields/select-field';
     }
     .part {
       width: 100%;
+      min-height: var(--target);
       padding: 0.2rem 0;
       text-align: left;
       color: inherit;
