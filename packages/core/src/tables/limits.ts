@@ -36,3 +36,9 @@ export const ASSUMED_LEAD_TAKES = { volts: 0.05, share: 0.01 } as const;
 export function isAbove(value: number, limit: number, share: number = ROUNDING): boolean {
   return value > limit + Math.abs(limit) * share;
 }
+
+/**
+ * What a meter of this trade can show at most: more is a glitch of it, or what it writes for “over the range”. Watts are those
+ * that a recording keeps. Judgement, 2026-12.
+ */
+export const METER_SHOWS = { volts: 1000, amps: 500, watts: 20_000, wattsBack: 2000 } as const;

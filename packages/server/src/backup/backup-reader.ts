@@ -112,8 +112,15 @@ async function entriesOf(zip: ZipFile): Promise<ReadonlyMap<string, Entry>> {
   return new Promise((resolve, reject) => {
     const entries = new Map<string, Entry>();
     zip.on('entry', (entry: Entry) => {
-      if (entries.has(entry.fileName)) return reject(unreadable(entry.fileName, 'each file once', undefined));
-      if (entries.size >= ARCHIVE_BOUNDS.entries) return reject(unreadable('', `at most ${ARCHIVE_BOUNDS.entries} files`, undefined));
+      const refused = entries.has(entry.fileName)
+        ? unreadable(entry.fileName, 'each file once', undefined)
+        : entries.size >= ARCHIVE_BOUNDS.entries
+          ? unreadable('', `at most ${ARCHIVE_BOUNDS.entries} files`, undefined)
+          : undefined;
+      if (refused) {
+        reject(refused);
+        return;
+      }
       entries.set(entry.fileName, entry);
       zip.readEntry();
     });

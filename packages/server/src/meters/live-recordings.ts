@@ -185,14 +185,16 @@ export class LiveRecordings {
       const { samples } = live;
       if (polled.kind === 'sample') {
         if (samples.length >= MOST_ROWS) return;
-        samples.add(polled.timeS, polled.voltageV, polled.currentA);
+        if (!samples.add(polled.timeS, polled.voltageV, polled.currentA)) {
+          doubt(live, polled.timeS, `It shows ${polled.voltageV} V and ${polled.currentA} A, which no meter can: left out.`);
+          continue;
+        }
         live.status = { ...live.status, state: 'connected', says: live.identity, rows: samples.length, seconds: samples.seconds };
       } else if (polled.kind === 'connected') {
         live.identity = polled.identity;
         live.status = { ...live.status, state: 'connected', says: polled.identity };
       } else if (polled.kind === 'doubt') {
-        if (live.doubtsS.length < MOST_DOUBTS) live.doubtsS.push(polled.timeS);
-        live.status = { ...live.status, state: 'nonsense', says: polled.says, doubts: live.status.doubts + 1 };
+        doubt(live, polled.timeS, polled.says);
       } else {
         const lost = live.status.lost + (polled.kind === 'away' && live.status.state !== 'away' && samples.length > 0 ? 1 : 0);
         live.status = { ...live.status, state: polled.kind, says: polled.says, lost };
@@ -272,6 +274,12 @@ export class LiveRecordings {
 }
 
 type Kept = Pick<Live, 'status' | 'identity' | 'samples' | 'doubtsS'>;
+
+/** An answer that is not taken: counted, and its segment marked. */
+function doubt(live: Live, timeS: number, says: string): void {
+  if (live.doubtsS.length < MOST_DOUBTS) live.doubtsS.push(timeS);
+  live.status = { ...live.status, state: 'nonsense', says, doubts: live.status.doubts + 1 };
+}
 
 function readChunks(chunks: readonly LiveChunk[]): Kept | undefined {
   const samples = new LiveSamples();

@@ -1,3 +1,4 @@
+import { canShow } from '@viaggio/core/measure';
 import type { Trace } from '@viaggio/core/measure';
 
 /** One sample in 64-bit floats: seconds, volts, amps. */
@@ -21,8 +22,11 @@ export class LiveSamples {
     return this.values[0] ?? 0;
   }
 
-  add(timeS: number, voltageV: number, currentA: number): void {
+  /** False for what no meter can show: a gap is left, as in a file. */
+  add(timeS: number, voltageV: number, currentA: number): boolean {
+    if (!canShow({ voltageV, currentA })) return false;
     this.values.push(timeS, voltageV, currentA);
+    return true;
   }
 
   /** `[seconds from the first, volts, amps]` of the samples from a place on. */

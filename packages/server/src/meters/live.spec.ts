@@ -1,5 +1,6 @@
 import { LOW_WATER } from '@viaggio/core/demo';
 import { guessColumns, MeterFileReader, readTrace, slotsFromBytes } from '@viaggio/core/measure';
+import { LiveSamples } from './live-samples';
 import type { Recording } from '@viaggio/core/measure';
 import { createServer } from 'node:http';
 import type { Server } from 'node:http';
@@ -209,6 +210,16 @@ describe('a live recording', () => {
     // volts taken for amps would be some hundred watts
     expect(Math.max(...saved.body.segments.map(({ peakW }) => peakW))).toBeLessThan(60);
   });
+
+  it('leaves out what no meter can show, as a file is read', () => {
+    const samples = new LiveSamples();
+    expect([samples.add(0, 14.4, 1), samples.add(1, 14.4, 9.9e37), samples.add(2, 14.4, 9999), samples.add(3, 14.4, 1)]).toEqual([true, false, false, true]);
+    expect(samples.length).toBe(2);
+    // nor comes it back from what an older server kept
+    const kept = new LiveSamples();
+    kept.addBytes(Buffer.from(Float64Array.of(0, 14.4, 1, 1, 14.4, 9.9e37).buffer));
+    expect([...kept.trace().powerW]).toEqual([14.4]);
+  }); // prettier-ignore
 
   it('gives the segments that its own file gives', async () => {
     await play();

@@ -1,5 +1,6 @@
 import type { MeterColumns } from '../log';
 import { isMarker, RowFields } from './row-fields';
+import { canShow } from './shown';
 import { clockSeconds, DateReader } from './times';
 import type { ColumnRole } from './units';
 
@@ -77,7 +78,8 @@ export class RowReader {
     const { power, current } = this.places;
     if (power >= 0) return this.figure(power);
     if (current < 0 || (this.volts < 0 && this.columns.voltageV === undefined)) return this.lacking();
-    return this.figure(current) * this.voltage();
+    const powerW = this.figure(current) * this.voltage();
+    return Number.isNaN(powerW) || canShow({ powerW }) ? powerW : this.refuse(current, true);
   }
 
   private counted(): number {
@@ -92,9 +94,11 @@ export class RowReader {
 
   private figure(place: number): number {
     const value = this.fields.number(place);
-    // what instruments write for “over the range” is a number too
-    if (Number.isNaN(value) || Math.abs(value) >= 9e36) return this.refuse(place);
-    return value * (this.fields.unitScale ?? this.columns.columns[place]!.scale);
+    if (Number.isNaN(value)) return this.refuse(place);
+    const column = this.columns.columns[place]!;
+    const figure = value * (this.fields.unitScale ?? column.scale);
+    // what instruments write for “over the range” is a number too, and a glitch is one
+    return isBeyond(column.role, figure) || Math.abs(value) >= 9e36 ? this.refuse(place, true) : figure;
   }
 
   private time(): number {
@@ -117,10 +121,10 @@ export class RowReader {
     return Number.isFinite(seconds) ? seconds : this.refuse(time);
   }
 
-  private refuse(place: number): number {
+  private refuse(place: number, isBeyondRange = false): number {
     const text = this.fields.text(place);
     const { name } = this.columns.columns[place] ?? { name: '' };
-    const isGap = isMarker(text) && place !== this.places.time && place !== this.places.date;
+    const isGap = (isBeyondRange || isMarker(text)) && place !== this.places.time && place !== this.places.date;
     this.fault ??= { isGap, column: name === '' ? `column ${place + 1}` : name, got: text.slice(0, FOUND_LENGTH) };
     return Number.NaN;
   }
@@ -129,4 +133,11 @@ export class RowReader {
     this.fault = { isGap: false, column: undefined, got: '' };
     return Number.NaN;
   }
+}
+
+/** Counters may have counted for years: only what is shown at a moment has a range. */
+function isBeyond(role: ColumnRole, figure: number): boolean {
+  if (role === 'voltage') return !canShow({ voltageV: figure });
+  if (role === 'current') return !canShow({ currentA: figure });
+  return role === 'power' && !canShow({ powerW: figure });
 }

@@ -1,6 +1,6 @@
 import { energyFrom, energyNow, gearTitle } from '@viaggio/core/gear';
 import { dayOf, OBSERVATION_KINDS, RETIRE_SHARE } from '@viaggio/core/measure';
-import type { CapacityPoint } from '@viaggio/core/measure';
+import type { HealthHistory } from '@viaggio/core/measure';
 import { formatQuantity } from '@viaggio/core/units';
 import { sayHealth } from '@viaggio/core/words';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
@@ -168,7 +168,7 @@ const YEAR_MS = 365.25 * DAY_MS;
 
 /** Points with their errors, the line through them to a year from now, the label and the mark below which one retires. */
 function chartOf(
-  points: readonly CapacityPoint[],
+  points: HealthHistory['points'],
   labelWh: number | undefined,
   now: { readonly energyWh: number } | undefined,
   perYearWh: number | undefined,
