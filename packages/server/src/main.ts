@@ -13,6 +13,7 @@ import { WORLDS, WORLDS_CAME } from './db/world';
 import type { Database } from './db/database';
 import { exposureOf } from './http/exposure';
 import { thinRevisions } from './items/thin-revisions';
+import { errorLine } from './log/error-line';
 import { LogFile } from './log/log-file';
 import { threadPool } from './threads/thread-pool';
 import { playerApart, playerHere } from './meters/meter-player';
@@ -21,7 +22,10 @@ import { HERE } from './threads/work';
 const config = configOrEnd();
 // before anything is started, what is wrong in the environment
 if (process.argv.includes('--check')) process.exit(0);
-const log = pino({ level: config.logLevel }, config.logFile === undefined ? pino.destination(1) : new LogFile(config.logFile));
+const log = pino(
+  { level: config.logLevel, serializers: { err: errorLine } },
+  config.logFile === undefined ? pino.destination(1) : new LogFile(config.logFile),
+);
 const WORKER = fileURLToPath(new URL('worker.js', import.meta.url));
 // run from its sources there is none: then all is done here
 const work = existsSync(WORKER) ? threadPool(WORKER) : HERE;

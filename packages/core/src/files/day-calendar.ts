@@ -15,8 +15,14 @@ const HARD = 'x-viaggio-uninterrupted';
 /** Categories of what is no block. */
 const BATTERY = 'battery';
 const CARD = 'card';
+/** A change in a calendar: long enough to be seen, with an alarm before it. */
+const LEAST_CHANGE_MIN = 5;
+const ALARM_BEFORE_MIN = 10;
 /** Occurrences of one event that repeats. */
 const MOST_OCCURRENCES = 400;
+
+// a line is 75 octets at most (RFC 5545, 3.1): the blank that a folded one begins with is not counted by the package
+ICAL.foldLength = 74;
 
 /**
  * A day as a calendar (iCalendar, RFC 5545): an event for every block and every change of battery and card. `stampMs` is when it
@@ -40,6 +46,16 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
     calendar.addSubcomponent(component);
     return component;
   };
+  /** A change is some minutes of somebody's day, told in time to walk there. */
+  const change = (uid: string, summary: string, atMin: number, category: string, takesMin = 0): void => {
+    const component = event(uid, summary, atMin, atMin + Math.max(takesMin, LEAST_CHANGE_MIN));
+    component.addPropertyWithValue('categories', category);
+    const alarm = new ICAL.Component('valarm');
+    alarm.addPropertyWithValue('action', 'DISPLAY');
+    alarm.addPropertyWithValue('description', summary);
+    alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(-60 * ALARM_BEFORE_MIN));
+    component.addSubcomponent(alarm);
+  };
   for (const block of day.blocks) {
     const what = blockTitle(block, day);
     const component = event(`${block.id}@viaggio`, `${what} (${rigName(block.rigId)})`, block.fromMin, block.toMin);
@@ -56,19 +72,13 @@ export function dayToCalendar(day: Day, gear: ReadonlyMap<string, Gear>, rigs: R
   for (const { rigId, seatId, batteryId, atMin } of day.swaps ?? []) {
     const battery = gear.get(batteryId);
     const title = battery ? gearTitle(battery) : 'A battery';
-    event(`${rigId}-${seatId}-${batteryId}-${atMin}@viaggio`, `${title} into ${rigName(rigId)}`, atMin, atMin).addPropertyWithValue(
-      'categories',
-      BATTERY,
-    );
+    change(`${rigId}-${seatId}-${batteryId}-${atMin}@viaggio`, `${title} into ${rigName(rigId)}`, atMin, BATTERY);
   }
   for (const { cardsId, atMin } of day.cardChanges ?? []) {
     const cards = day.cards?.find(({ id }) => id === cardsId);
     if (!cards) continue;
     const device = gear.get(cards.deviceId)?.name ?? 'a device';
-    event(`${cardsId}-${atMin}@viaggio`, `Card of ${device} (${rigName(cards.rigId)})`, atMin, atMin).addPropertyWithValue(
-      'categories',
-      CARD,
-    );
+    change(`${cardsId}-${atMin}@viaggio`, `Card of ${device} (${rigName(cards.rigId)})`, atMin, CARD, cards.changeMin);
   }
   return calendar.toString();
 }

@@ -21,8 +21,23 @@ describe('a day as a calendar', () => {
     const { blocks, issues } = blocksFromCalendar(text, here, DECK, newId);
     expect(issues).toEqual([]);
     expect(withBlocks(here, blocks)).toEqual(here);
-    expect(text.split('\r\n').every((line) => line.length <= 75)).toBe(true);
+    expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(here.blocks.length + 1);
+  });
+
+  it('holds every change as some minutes with an alarm before it, and no event without a length', () => {
+    const seatId = day.batteries![0]!.gearId;
+    const here: Day = { ...day, swaps: [{ rigId: DECK, seatId, batteryId: seatId, atMin: 500 }] };
+    const text = dayToCalendar(here, gear, new Map([...rigs].map(([id, rig]) => [id, { ...rig, name: 'Ωmega 船 '.repeat(12) }])), STAMP);
+    // folded by octets: a letter of three is not cut
+    expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
+    const at = (name: string) => [...text.matchAll(new RegExp(`^${name}:(\\d+T\\d+Z)`, 'gm'))].map(([, stamp]) => stamp!);
+    const [starts, ends] = [at('DTSTART'), at('DTEND')];
+    expect(starts).toHaveLength(here.blocks.length + 1);
+    starts.forEach((start, place) => expect(ends[place]! > start).toBe(true));
+    const change = text.slice(text.lastIndexOf('BEGIN:VEVENT'));
+    expect(change).toContain('BEGIN:VALARM');
+    expect(change).toContain('TRIGGER:-PT10M');
   });
 
   it('a name with line breaks adds no event, and comes back', () => {

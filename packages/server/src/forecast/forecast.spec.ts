@@ -110,4 +110,23 @@ describe('a service of one’s own', () => {
     const refused = await request(own.app).post('/api/forecast').send(ASK).expect(502);
     expect((refused.body as { detail: string }).detail).toMatch(/no connection/);
   });
+
+  it('is not followed where it sends elsewhere, and not read beyond 1 MB', async () => {
+    let asked = 0;
+    const sends = await appWith(() => (_request, answer) => void (asked++, answer.writeHead(302, { Location: '/secret' }).end()));
+    expect((await request(sends.app).post('/api/forecast').send(ASK)).body).toMatchObject({ code: 'forecast-away', detail: expect.stringMatching(/elsewhere/) as string });
+    expect(asked).toBe(1);
+    sends.end();
+    let sent = 0;
+    const endless = await appWith(() => (_request, answer) => {
+      const more = (): void => {
+        sent += 65_536;
+        if (!answer.destroyed && sent < 64_000_000) answer.write(' '.repeat(65_536), () => setImmediate(more));
+      };
+      more();
+    });
+    expect((await request(endless.app).post('/api/forecast').send(ASK)).body).toMatchObject({ code: 'forecast-away', detail: expect.stringMatching(/1 MB/) as string });
+    expect(sent).toBeLessThan(16_000_000);
+    endless.end();
+  }); // prettier-ignore
 });

@@ -54,18 +54,35 @@ export class Forecasts {
   }
 }
 
+/** Stops reading where it is too much, not after all of it. */
+async function readText(response: Response, tooMuch: () => AppError): Promise<string> {
+  const pieces: Uint8Array[] = [];
+  let length = 0;
+  for await (const piece of (response.body ?? []) as AsyncIterable<Uint8Array>) {
+    length += piece.length;
+    if (length > MOST_BYTES) throw tooMuch();
+    pieces.push(piece);
+  }
+  return new TextDecoder().decode(Buffer.concat(pieces));
+}
+
 async function read(url: URL): Promise<unknown> {
   const away = (why: string): AppError => new AppError('forecast-away', `${url.host}: ${why}`);
   let text: string;
   try {
-    const response = await fetch(url, { signal: AbortSignal.timeout(TIMEOUT_MS), headers: { Accept: 'application/json' } });
+    // sent elsewhere it is not followed: that could be this machine
+    const response = await fetch(url, {
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+      headers: { Accept: 'application/json' },
+      redirect: 'manual',
+    });
+    if (response.status >= 300 && response.status < 400) throw away('it sends elsewhere, which is not followed.');
     if (!response.ok) throw away(`it answered with status ${response.status}.`);
-    text = await response.text();
+    text = await readText(response, () => away('more than 1 MB came.'));
   } catch (error) {
     if (error instanceof AppError) throw error;
     throw away(error instanceof Error && error.name === 'TimeoutError' ? `no answer in ${TIMEOUT_MS / 1000} s.` : 'no connection.');
   }
-  if (text.length > MOST_BYTES) throw away('more than 1 MB came.');
   try {
     return JSON.parse(text);
   } catch {

@@ -145,6 +145,18 @@ describe('pages of other sites', () => {
     for (const origin of ['https://elsewhere.example', 'null', 'http://127.0.0.1:1']) {
       expect((await reset().set('Origin', origin)).body).toMatchObject({ code: 'foreign-origin', status: 403 });
     }
+    // a browser says so where a page of another site asks without an Origin: pictures, forms, scripts
+    const foreign = (path: string) => request(app).get(path).set('Sec-Fetch-Site', 'cross-site');
+    for (const asked of [
+      foreign('/api/rigs'),
+      foreign('/api/rigs').set('Sec-Fetch-Mode', 'navigate'),
+      foreign('/'),
+      foreign('/demo/api/backup').set('Sec-Fetch-Mode', 'navigate'),
+    ])
+      expect((await asked).body).toMatchObject({ code: 'foreign-origin', status: 403 });
+    // a link to a page may be followed
+    expect((await foreign('/rigs').set('Sec-Fetch-Mode', 'navigate')).status).not.toBe(403);
+    for (const site of ['same-origin', 'same-site', 'none']) await request(app).get('/api/rigs').set('Sec-Fetch-Site', site).expect(200);
     expect((await request(app).get('/api/rigs').set('Host', 'rebound.example:4300')).status).toBe(403);
     await reset().set('Host', '127.0.0.1:4300').set('Origin', 'http://127.0.0.1:4300').expect(200);
     await reset().expect(200);

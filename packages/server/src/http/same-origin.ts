@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import { AppError } from '../errors';
 
 const LOOPBACK = /^(localhost|127(?:\.\d{1,3}){3}|\[::1\])$/i;
@@ -17,8 +17,15 @@ export function sameOriginOnly(names: readonly string[] = []): RequestHandler {
     const origin = request.get('Origin');
     if (origin !== undefined && hostOf(origin) !== host)
       throw new AppError('foreign-origin', `The request comes from ${origin.slice(0, 60)}.`);
+    if (request.get('Sec-Fetch-Site') === 'cross-site' && !isFollowedLink(request))
+      throw new AppError('foreign-origin', 'The request comes from a page of another site.');
     next();
   };
+}
+
+/** A link of another site may be followed to a page; what pages are made of, and what acts, is asked for from here alone. */
+function isFollowedLink(request: Request): boolean {
+  return request.method === 'GET' && request.get('Sec-Fetch-Mode') === 'navigate' && !/^\/(demo\/)?api\//.test(request.path);
 }
 
 function hostOf(origin: string): string | undefined {

@@ -1,0 +1,44 @@
+/** What a log keeps of an error. */
+export interface ErrorLine {
+  readonly type: string;
+  readonly message: string;
+  readonly code?: string | number;
+  readonly stack?: string;
+}
+
+const MOST_MESSAGE = 300;
+/** What stands in quotes and is longer is what somebody typed, not the name of a field. */
+const LONGEST_NAME = 40;
+const QUOTED = /"[^"]*"|“[^”]*”|'[^']*'/g;
+
+/**
+ * An error as a log keeps it: what kind, what it says in short, and where. Nothing of a body: a database’s errors carry the
+ * statement with its values, and whole items in them.
+ *
+ * @example errorLine(new RangeError('too much')).type // 'RangeError'
+ */
+export function errorLine(thrown: unknown): ErrorLine {
+  if (!(thrown instanceof Error)) return { type: typeof thrown, message: '' };
+  const { code } = thrown as { readonly code?: unknown };
+  return {
+    type: thrown.name,
+    message: short(thrown.message),
+    ...((typeof code === 'string' || typeof code === 'number') && { code }),
+    ...(thrown.stack !== undefined && { stack: placesOf(thrown.stack) }),
+  };
+}
+
+/** The first line, without values. */
+function short(message: string): string {
+  const [first = ''] = message.split('\n');
+  return first.replace(QUOTED, (quoted) => (quoted.length > LONGEST_NAME + 2 ? '"…"' : quoted)).slice(0, MOST_MESSAGE);
+}
+
+/** Lines that name a place: the message stands before them. */
+function placesOf(stack: string): string {
+  return stack
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .map((line) => line.trim())
+    .join('\n');
+}
