@@ -11,7 +11,7 @@ import { recordingMode } from '../shape';
 import type { Block, CardChange, Cards, Swap } from '../shape';
 
 /** What one of each costs, in visits to a rig. */
-const WEIGHTS = { interruption: 1000, minute: 20, impossible: 200, visit: 1, change: 0.2, within: 0.1 };
+const WEIGHTS = { interruption: 1e7, minute: 20, impossible: 200, visit: 1, change: 0.2, within: 0.1 };
 /** Runs of one lot of cards that are tried at most. */
 const MOST_RUNS = 6000;
 /** Turns of the search where cards are scarce, and what may be worse for a while, in visits. */

@@ -103,6 +103,39 @@ describe('laws of plans', () => {
     );
   });
 
+  it('hours in the dark elsewhere do not outweigh a ceremony that need not be interrupted', () => {
+    // the large battery carries the ceremony through, or saves the other rig more than two hours
+    const ceremony = { rigId: 'A', fromMin: 480, toMin: 645, placeId: 'house', uninterrupted: true };
+    const simulation = dayOfRigs({
+      rigs: { A: [20, 'small'], B: [40, 'other'] },
+      gear: { small: pack(49), other: pack(49), large: pack(95) },
+      blocks: [ceremony, { rigId: 'B', fromMin: 480, toMin: 780, placeId: 'house' }],
+      day: { chance: 0.5, places: [HOUSE] },
+    });
+    const plan = planDay(simulation, EFFORT);
+    expect(plan.cost.interruptions).toBe(0);
+    expect(plan.cost.gapMin).toBeGreaterThan(60);
+    expect(plan.swaps.filter(({ rigId }) => rigId === 'A').map(({ batteryId }) => batteryId)).toEqual(['large']);
+  });
+
+  it('never takes out the battery that is in to put it back, unless it was charged meanwhile', () => {
+    fc.assert(
+      fc.property(scarce, (given) => {
+        const simulation = dayOf(given);
+        const { swaps, charges } = planDay(simulation, EFFORT);
+        const isIn = new Map(simulation.day.rigIds.map((rigId) => [rigId, { batteryId: `p${rigId.slice(1)}`, sinceMin: -Infinity }]));
+        for (const { rigId, batteryId, atMin } of [...swaps].sort((a, b) => a.atMin - b.atMin)) {
+          const before = isIn.get(rigId)!;
+          isIn.set(rigId, { batteryId, sinceMin: atMin });
+          if (before.batteryId !== batteryId) continue;
+          const charged = charges.some((one) => one.batteryId === batteryId && one.fromMin >= before.sinceMin && one.fromMin < atMin);
+          expect([rigId, batteryId, atMin, charged]).toEqual([rigId, batteryId, atMin, true]);
+        }
+      }),
+      RUNS,
+    );
+  });
+
   it('another battery, another slot, more mains, more hands never make it worse', () => {
     fc.assert(
       fc.property(scarce, fc.constantFrom('battery', 'slot', 'mains', 'hands'), (given, what) => {

@@ -20,14 +20,17 @@ const MOST_REFILLED = 6;
 /** Steps of the judge after which a plan is told as it is. */
 const MOST_TIDYING = 12_000_000;
 
-/** What one of each costs, in changes: harm far above everything else, then what the person wants least of. */
+/**
+ * What one of each costs, in changes: harm far above everything else, then what the person wants least of. No day has so many
+ * minutes that they would outweigh a block that must not be interrupted.
+ */
 function weights(order: PlanOrder) {
   const rest = {
     swaps: { swap: 1, battery: 0.2, kg: 0.03 },
     batteries: { swap: 0.2, battery: 1, kg: 0.03 },
     mass: { swap: 0.2, battery: 0.05, kg: 2 },
   };
-  return { impossible: 5000, interruption: 1000, minute: 20, hasty: 150, touched: 250, spare: 6, handling: 0.003, ...rest[order] };
+  return { impossible: 1e8, interruption: 1e7, minute: 20, hasty: 150, touched: 250, spare: 6, handling: 0.003, ...rest[order] };
 }
 
 /** A plan on its way, and what it comes to. */
