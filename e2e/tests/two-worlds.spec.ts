@@ -88,6 +88,29 @@ test('a rig of the demo crew’s is copied over with one press, and is one’s o
   expect((await body(`/demo${mine}`)).wantedMin).not.toBe(180);
 });
 
+test('a trip, a recording with its samples and a log entry of theirs come over as well', async ({ page }) => {
+  const copied = async (at: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Copy to my kit' }).click();
+    await expect(page).toHaveURL(new RegExp(`^[^/]*//[^/]*${at}/[0-9a-f-]{36}$`));
+  };
+  await page.goto('/demo/pack/trips');
+  await page.getByRole('link', { name: /^Out to Skarnholm/ }).click();
+  await page.getByRole('button', { name: 'Actions: Out to Skarnholm' }).click();
+  await copied('/pack/trips');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Out to Skarnholm');
+
+  await page.goto('/demo/log/recordings');
+  await page.getByRole('link', { name: /V1 to Wheelhouse, bench/ }).click();
+  await copied('/log/recordings');
+  await expect(page.getByRole('heading', { name: 'V1 to Wheelhouse, bench' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Samples, CSV' })).toBeEnabled();
+
+  await page.goto('/demo/log');
+  await page.locator('.entries a').first().click();
+  await copied('/log/entry');
+  await expect(page.getByRole('button', { name: 'Keep the correction' })).toBeVisible();
+});
+
 test('an address from before leads to the demo crew’s, a tag’s too', async ({ page, request }) => {
   const rigs = (await (await request.get('/demo/api/rigs')).json()) as { id: string; body: { name: string } }[];
   const gear = (await (await request.get('/demo/api/gear')).json()) as { id: string; body: { tag?: string } }[];

@@ -12,6 +12,7 @@ import { ObservationForm } from './observation-form';
 import type { DraftObservation } from './observation-form';
 import { CheckField } from '../../../fields/check-field';
 import { UnreadFields } from '../../../fields/unread-fields';
+import { CopyToOwn } from '../../../parts/copy-to-own';
 import { ScanButton } from '../../../parts/scan/scan-button';
 
 const HINTS: Readonly<Record<ObservationKind, string>> = {
@@ -56,6 +57,11 @@ const CARRIED = ['deviceId', 'modeId', 'batteryId', 'rigId', 'lostShare', 'tempe
         <div class="acts">
           <button type="submit" class="btn btn-primary btn-lg">{{ id() ? 'Keep the correction' : 'Keep it' }}</button>
           <a class="btn btn-outline-secondary btn-lg" routerLink="/log">Cancel</a>
+          @if (id()) {
+            @for (act of toOwn; track act.title) {
+              <button type="button" class="btn btn-outline-secondary btn-lg" (click)="act.do()">{{ act.title }}</button>
+            }
+          }
         </div>
       </form>
     } @else if (id()) {
@@ -126,6 +132,11 @@ export class EntryPage {
   readonly kind = input<string>();
   readonly batteryId = input<string>();
   private readonly store = inject(Store);
+  protected readonly toOwn = inject(CopyToOwn).acts(
+    'log',
+    () => this.id() ?? '',
+    () => `/log/entry/${this.id()}`,
+  );
   private readonly router = inject(Router);
   private readonly entries = this.store.selectSignal(selectLog);
   private readonly log = this.store.selectSignal(selectWholeLog);

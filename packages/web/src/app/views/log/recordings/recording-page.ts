@@ -19,6 +19,7 @@ import { RecordingsApi } from '../../../api/recordings-api';
 import { TraceChart, clock } from '../../../charts/trace-chart';
 import type { Span } from '../../../charts/trace-chart';
 import { SegmentName } from './segment-name';
+import { CopyToOwn } from '../../../parts/copy-to-own';
 import { TermHint } from '../../../basics/term-hint';
 import { inWorld } from '../../../api/world';
 
@@ -48,6 +49,11 @@ export class RecordingPage {
   readonly id = input.required<string>();
   protected readonly original = computed(() => inWorld(`/api/recordings/${this.id()}/original`));
   private readonly store = inject(Store);
+  protected readonly toOwn = inject(CopyToOwn).acts(
+    'recordings',
+    () => this.id(),
+    () => `/log/recordings/${this.id()}`,
+  );
   private readonly api = inject(RecordingsApi);
   private readonly workers = inject(CoreWorkers);
   private readonly items = this.store.selectSignal(selectItems);

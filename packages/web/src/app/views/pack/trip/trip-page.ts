@@ -4,6 +4,7 @@ import { PageMenu } from '../../../basics/page-menu';
 import type { PageAct } from '../../../basics/page-menu';
 import { PageTabs } from '../../../basics/page-tabs';
 import type { PageTab } from '../../../basics/page-tabs';
+import { CopyToOwn } from '../../../parts/copy-to-own';
 import { Prints } from '../../../parts/prints';
 import { TripSheet } from './trip-sheet';
 
@@ -49,6 +50,11 @@ export class TripPage {
   protected readonly sheet = inject(TripSheet);
   private readonly router = inject(Router);
   private readonly prints = inject(Prints);
+  private readonly toOwn = inject(CopyToOwn).acts(
+    'trips',
+    () => this.id(),
+    () => `/pack/trips/${this.id()}`,
+  );
   protected readonly tabs: readonly PageTab[] = [
     { title: 'List', link: './', exact: true },
     { title: 'Bags', link: './bags' },
@@ -63,6 +69,7 @@ export class TripPage {
       { title: 'Power sheet for the crew, A4 (PDF)', icon: 'print', notNow, do: () => void this.print('a4') },
       { title: 'Power sheet for the crew, Letter (PDF)', icon: 'print', notNow, do: () => void this.print('letter') },
       { title: 'Print this page', icon: 'print', do: () => window.print() },
+      ...this.toOwn,
       { title: 'Delete the trip', icon: 'remove', takesAway: true, do: () => this.remove() },
     ];
   });
