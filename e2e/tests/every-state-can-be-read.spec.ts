@@ -18,7 +18,7 @@ const EMPTY: readonly (readonly [address: string, says: RegExp])[] = [
   ['/bench/contacts', /Nothing compared yet/],
   ['/bench/fault', /No rig yet/],
   ['/pack/trips', /No trip yet/],
-  ['/pack/charge', /Nothing is charged/],
+  ['/pack/charge', /No rechargeable battery is at hand/],
   ['/pack/tags', /Nothing in the kit yet/],
   ['/pack/borrowed', /Nothing is borrowed/],
   ['/rigs/nowhere', /There is no such rig/],
