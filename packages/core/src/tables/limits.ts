@@ -39,6 +39,6 @@ export function isAbove(value: number, limit: number, share: number = ROUNDING):
 
 /**
  * What a meter of this trade can show at most: more is a glitch of it, or what it writes for “over the range”. Watts are those
- * that a recording keeps. Judgement, 2026-12.
+ * that a recording keeps; amps leave room for milliamps that were taken for amps, which the watts then give away. Judgement, 2026-12.
  */
-export const METER_SHOWS = { volts: 1000, amps: 500, watts: 20_000, wattsBack: 2000 } as const;
+export const METER_SHOWS = { volts: 1000, amps: 2000, watts: 20_000, wattsBack: 2000 } as const;
