@@ -259,7 +259,7 @@ function sendProblem(log: Logger): ErrorRequestHandler {
   return (thrown, request, response, next) => {
     const error = toAppError(thrown);
     const level = error.code === 'internal' ? 'error' : problemOf(error).status >= 500 ? 'warn' : 'debug';
-    log[level]({ err: thrown as unknown, method: request.method, url: request.originalUrl }, error.message);
+    log[level]({ err: thrown as unknown, method: request.method, url: request.originalUrl }, error.code);
     if (response.headersSent) {
       next(thrown);
       return;

@@ -281,6 +281,20 @@ describe('what must not hide', () => {
   });
 });
 
+describe('what is proposed where charge is left behind', () => {
+  const proposed = (built: Built) => judge(built).findings.find(({ code }) => code === 'charge-stranded')!.remedy;
+  const bayOf = (maxV: number): Built =>
+    build({ pack: twoCells(), camera: camera({}, 10, { connector: { type: 'bay', family: 'M' }, minV: 7.4, maxV }) }, [['pack.out', 'camera.in']]);
+
+  it('one more cell only where it would still be within the window when full', () => {
+    // five full cells are 21 V
+    expect(proposed(direct(pack(), camera({}, 10, { minV: 15.9, maxV: 21 * PERCENT })))).toContain('one more cell');
+    expect(proposed(direct(pack(), camera({}, 10, { minV: 15.9, maxV: 21 / PERCENT })))).not.toContain('cell');
+  });
+
+  it('never in a bay, which takes one form alone', () => expect(proposed(bayOf(30))).not.toContain('cell'));
+}); // prettier-ignore
+
 describe('everyday rigs come out right', () => {
   it.each<[string, Built]>([
     ['5 V for a 5 V device, on a USB port', build({ bank: plainBank(2.4), cable: usbWire({ ends: { source: { type: 'usb-a' }, load: { type: 'usb-c' } } }), camera: usbCamera(8, { minV: 5, maxV: 5 }) }, [['bank.out', 'camera.usb', 'cable']])],

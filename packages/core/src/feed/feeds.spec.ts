@@ -81,6 +81,18 @@ describe('every sound feed of a device', () => {
     );
   });
 
+  it('tells first of the ways that are not sound what is nearest to it', () => {
+    // the weak bank may be joined and only would not run; the pack is 16.8 V on an inlet for 8.4 V
+    const inlet = camera({ inputs: [{ takes: 'window', id: 'dc', name: 'DC', connector: { type: 'd-tap' }, minV: 6, maxV: 8.4 }, { takes: 'pd', id: 'usb', name: 'USB-C', connector: { type: 'usb-c' }, minV: 9, maxV: 20, needW: 1, sink: 'runs' }] }, 30);
+    const { rig, gear } = unfed({ pack: pack(), bank: bank({ ratingW: 18 }), cable: usbWire(), camera: inlet });
+    const { feeds, refused } = findFeeds(rig, 'camera', gear);
+    expect(feeds).toEqual([]);
+    expect(refused.length).toBeGreaterThan(1);
+    expect(refused[0]!.title).toMatch(/bank/i);
+    // though the pack is the shorter way
+    expect(refused.slice(1).some(({ title }) => !/bank/i.test(title))).toBe(true);
+  }); // prettier-ignore
+
   it('gives each refused way its own reason, though its like was refused before', () => {
     const { rig, gear } = unfed({
       camera: camera(),
@@ -276,12 +288,12 @@ describe('what one purchase would help', () => {
     const fits = kit(11, 17);
     expect(findFeeds(fits.rig, 'camera', fits.gear).feeds).toEqual([]);
     const [first] = purchasesFor(fits.rig, 'camera', fits.gear).purchases;
-    expect(first!.items).toEqual(['Lead, D-tap to 2-pin circular']);
+    expect(first!.items).toEqual(['Lead of 0.5 m, 0.75 mm², D-tap to 2-pin circular']);
     expect(sayPurchase(first!.why)).toMatch(/^Runs .* where nothing sound was there before\.$/);
     // a pack of 16.8 V on an inlet for 8.4 V: no lead makes that sound
     const harmful = kit(6, 8.4);
     const offered = purchasesFor(harmful.rig, 'camera', harmful.gear).purchases.flatMap(({ items }) => items);
-    expect(offered).not.toContain('Lead, D-tap to 2-pin circular');
+    expect(offered).not.toContain('Lead of 0.5 m, 0.75 mm², D-tap to 2-pin circular');
   });
 
   it('says what nothing gives, where neither kit nor shop helps', () => {

@@ -41,7 +41,7 @@ export interface FoundFeeds {
   readonly deviceId: string;
   /** The best first; those that another dominates come last. */
   readonly feeds: readonly FoundFeed[];
-  /** Ways whose plugs mate but which must not or would not run, one of each reason. */
+  /** Ways whose plugs mate but which must not or would not run, one of each reason: the nearest to a sound one first. */
   readonly refused: readonly { readonly title: string; readonly reason: FeedSaid }[];
   /** There were more ways than are looked at. */
   readonly bounded: boolean;
@@ -85,7 +85,7 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
   const { bounded } = all;
   const chains = index.pieces.size > LARGE_KIT ? index.thin(all.chains) : all.chains;
   const use = rig.devices.find(({ gearId }) => gearId === deviceId) ?? { gearId: deviceId };
-  const refused = new Map<string, { title: string; reason: FeedSaid }>();
+  const refused = new Map<string, Refused>();
   const found: Omit<FoundFeed, 'dominated'>[] = [];
   const mostFeeds = options.mostFeeds ?? (beside.length > 0 ? MOST_FEEDS_BESIDE : MOST_FEEDS);
   const others = rig.devices.filter(({ gearId }) => gearId !== deviceId && beside.some(({ to }) => to.gearId === gearId));
@@ -93,15 +93,15 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
   const inRig = new Set(gearIdsOf(whole));
   let more = bounded;
   for (const links of chains) {
-    const refuse = (stop: Finding): void => {
-      const key = `${stop.code} ${stop.part}`;
-      if (!refused.has(key) && refused.size < MOST_REFUSED)
-        refused.set(key, { title: titleOf(links, gear), reason: said('finding', { finding: stop }) });
+    const refuse = ([stop, ...others]: readonly Finding[], mayBeJoined: boolean): void => {
+      if (!stop || refused.size >= MOST_REFUSED || refused.has(`${stop.code} ${stop.part}`)) return;
+      const way = { title: titleOf(links, gear), reason: said('finding', { finding: stop }) };
+      refused.set(`${stop.code} ${stop.part}`, { way, mayBeJoined, stops: 1 + others.length, parts: links.length });
     };
-    const [alike] = soundness.stops(deviceId, wayOf(links));
-    if (alike) {
+    const alike = soundness.stops(deviceId, wayOf(links));
+    if (alike.length > 0) {
       // one that is electrically alike was looked at; what is told names this one's parts
-      if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, wayOf(links))[0] ?? alike);
+      if (refused.size < MOST_REFUSED) refuse(soundness.explain(deviceId, wayOf(links)), false);
       continue;
     }
     if (found.length >= mostFeeds) {
@@ -110,9 +110,11 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
     }
     const model = rigModel({ ...rig, devices: [...others, use], links: [...beside, ...links], phases: undefined }, gear);
     const answer: Answer = assessModel(model, { trace: false });
-    const worst = answer.findings[0];
-    if (answer.verdict === 'stop' && worst) {
-      refuse(worst);
+    if (answer.verdict === 'stop') {
+      refuse(
+        answer.findings.filter(({ verdict }) => verdict === 'stop'),
+        true,
+      );
       continue;
     }
     const flat = links.flatMap(({ from: { gearId } }) =>
@@ -120,7 +122,28 @@ export function findFeeds(whole: Rig, deviceId: string, kit: ReadonlyMap<string,
     );
     found.push({ links, title: titleOf(links, gear), flat, ...worthOf(criteriaOf(model.resolved, answer), answer, weights) });
   }
-  return { deviceId, feeds: bestFirst(found), refused: [...refused.values()], bounded: more };
+  return { deviceId, feeds: bestFirst(found), refused: nearestFirst([...refused.values()]), bounded: more };
+}
+
+/** A way that is not sound, and how far it is from one that is. */
+interface Refused {
+  readonly way: FoundFeeds['refused'][number];
+  /** Its plugs and volts are right: it only would not run. */
+  readonly mayBeJoined: boolean;
+  readonly stops: number;
+  readonly parts: number;
+}
+
+/** What may be joined and only would not run; then by how much stops it; then the shorter way. */
+function nearestFirst(refused: readonly Refused[]): FoundFeeds['refused'] {
+  const far = ({ mayBeJoined, stops, parts }: Refused): readonly number[] => [mayBeJoined ? 0 : 1, stops, parts];
+  return [...refused]
+    .sort((a, b) => {
+      const [these, those] = [far(a), far(b)];
+      const at = these.findIndex((one, place) => one !== those[place]);
+      return at < 0 ? 0 : these[at]! - those[at]!;
+    })
+    .map(({ way }) => way);
 }
 
 function worthOf(criteria: Criteria, answer: Answer, weights: Weights) {

@@ -4,7 +4,7 @@ import { made } from './generic-parts';
 
 /** More kinds of sockets are not tried against each other. */
 const MOST_LEADS = 40;
-/** A lead as people solder or order one. */
+/** A lead as people solder or order one: said in its name, since what it loses is worked out with them. */
 const LENGTH_M = 0.5;
 const AREA_MM2 = 0.75;
 
@@ -24,7 +24,7 @@ export function madeLeads(deviceId: string, gear: ReadonlyMap<string, Gear>): Re
 }
 
 function leadOf(source: Connector, load: Connector): Gear {
-  const name = `Lead, ${connectorName(source)} to ${connectorName(load)}`;
+  const name = `Lead of ${LENGTH_M} m, ${AREA_MM2} mm², ${connectorName(source)} to ${connectorName(load)}`;
   return { kind: 'cable', name, ends: { source: end(source), load: end(load) }, lengthM: LENGTH_M, areaMm2: AREA_MM2 };
 }
 

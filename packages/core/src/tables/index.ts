@@ -71,13 +71,13 @@ export {
   COMFORTABLE_SHARE,
   DROPOUT_V,
   HOT_REGULATOR_W,
+  isAbove,
   LITTLE_LEFT,
   METER_SHOWS,
   NEAR_LIMIT,
   NEAR_LOW_V,
   ROUNDING,
   TOUCH_SAFE_V,
-  isAbove,
 } from './limits';
 export { BAG_COST, GRAVITY_M_S2, SAFE_MARGIN } from './loads';
 export { POE_V, POE_W } from './poe';

@@ -34,9 +34,9 @@ export const ARCHIVE_BOUNDS = {
   entries: MOST_FILES + 1,
   unpackedBytes: 64 * 1024 * MB,
   /** A document is read whole, in a thread. */
-  documentBytes: 128 * MB,
-  /** Lists of things that each have an identifier do not pack better: what does was made to stop a reader. */
-  packedTimes: 250,
+  documentBytes: 256 * MB,
+  /** What packs as well as nothing but blanks does (a thousand times) was made to stop a reader: things with an identifier each do not. */
+  packedTimes: 500,
   /** Of what is smaller it is no matter how well it packs. */
   packedFromBytes: 8 * MB,
 } as const;

@@ -19,6 +19,8 @@ import { RestoreService } from './restore-service';
 const MOST_BACKUP_BYTES = 16 * 1024 ** 3;
 const MOST_SETTINGS = 4000;
 const FOLDER = 'viaggio-backup-';
+/** Of this server: another machine may have its temporary folder here too, and numbers of its own for processes. */
+const OWN_FOLDER = `${FOLDER}${os.hostname().replace(/[^\w-]/g, '_')}-`;
 const DAY_MS = 24 * 3600 * 1000;
 
 const COUNTS = {
@@ -106,7 +108,7 @@ export async function removeOldArchives(): Promise<void> {
 
 /** Whether the server that made a folder ended without taking it away. */
 function isGone(folder: string): boolean {
-  const pid = Number(new RegExp(`^${FOLDER}(\\d+)-`).exec(folder)?.[1]);
+  const pid = folder.startsWith(OWN_FOLDER) ? Number(folder.slice(OWN_FOLDER.length).split('-')[0]) : Number.NaN;
   if (!Number.isInteger(pid)) return false;
   try {
     process.kill(pid, 0);
@@ -118,7 +120,7 @@ function isGone(folder: string): boolean {
 
 /** The archive as a file while it is worked on: its list of contents stands at its end. */
 async function withBackup<T>(body: Readable, work: Work, signal: AbortSignal, use: (backup: BackupReader) => Promise<T>): Promise<T> {
-  const folder = await mkdtemp(path.join(os.tmpdir(), `${FOLDER}${process.pid}-`));
+  const folder = await mkdtemp(path.join(os.tmpdir(), `${OWN_FOLDER}${process.pid}-`));
   try {
     const file = path.join(folder, 'backup.zip');
     await pipeline(body, createWriteStream(file, { mode: 0o600 }));

@@ -4,9 +4,9 @@ import { rename, rm } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { BackupReader } from '../backup/backup-reader';
-import { HERE } from '../threads/work';
 import { BACKUP_TYPE } from '../backup/backup-format';
 import type { Problem } from '../errors';
+import { HERE } from '../threads/work';
 import type { Output } from './solve';
 
 /** The application of this machine: the one that runs, or one that is started meanwhile. */

@@ -25,7 +25,7 @@ export function sameOriginOnly(names: readonly string[] = []): RequestHandler {
 
 /** A link of another site may be followed to a page; what pages are made of, and what acts, is asked for from here alone. */
 function isFollowedLink(request: Request): boolean {
-  return request.method === 'GET' && request.get('Sec-Fetch-Mode') === 'navigate' && !/^\/(demo\/)?api\//.test(request.path);
+  return request.method === 'GET' && request.get('Sec-Fetch-Mode') === 'navigate' && !/^\/(demo\/)?api\//i.test(request.path);
 }
 
 function hostOf(origin: string): string | undefined {

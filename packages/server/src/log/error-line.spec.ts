@@ -2,7 +2,8 @@ import { pino } from 'pino';
 import { DatabaseError, UniqueConstraintError, ValidationErrorItem } from 'sequelize';
 import { errorLine } from './error-line';
 
-const SECRET = 'the note of a person '.repeat(20);
+/** As short as a name, and as long as a note. */
+const [SHORT, SECRET] = ['Skarn', 'the note of a person '.repeat(20)];
 
 function lineOf(thrown: unknown): string {
   const lines: string[] = [];
@@ -23,10 +24,13 @@ describe('an error in the log', () => {
     ['of a unique value', new UniqueConstraintError({ errors: [new ValidationErrorItem(SECRET, 'unique violation', 'id', SECRET, {} as never, 'unique', 'unique', [])], parent, fields: { id: SECRET } })],
     ['that carries a body', Object.assign(new Error('disk full'), { body: { note: SECRET }, current: { note: SECRET } })],
     ['with a cause', new Error('away', { cause: parent })],
+    ['that quotes something short', new Error(`invalid input syntax for type uuid: "${SHORT}"`)],
+    ['of a reader', new SyntaxError(`Unexpected token '${SHORT}', "${SHORT}" is not valid JSON`)],
     ['of several lines', new Error(`first line\n${SECRET}`)],
   ])('%s holds nothing that somebody typed', (_what, thrown) => {
     const line = lineOf(thrown);
     expect(line).not.toContain('a person the note');
+    expect(line).not.toContain(SHORT);
     expect(JSON.parse(line)).toMatchObject({ err: { type: thrown.name } });
   }); // prettier-ignore
 
@@ -37,6 +41,8 @@ describe('an error in the log', () => {
       code: 'E1',
       stack: expect.stringMatching(/^at .*error-line\.spec/) as string,
     });
+    const disk = Object.assign(new Error("ENOSPC: no space left on device, write '/data/log'"), { syscall: 'write' });
+    expect(errorLine(disk).message).toContain('/data/log');
     expect(errorLine('thrown as it is')).toEqual({ type: 'string', message: '' });
   });
 });

@@ -7,9 +7,8 @@ export interface ErrorLine {
 }
 
 const MOST_MESSAGE = 300;
-/** What stands in quotes and is longer is what somebody typed, not the name of a field. */
-const LONGEST_NAME = 40;
-const QUOTED = /"[^"]*"|“[^”]*”|'[^']*'/g;
+/** In quotes: the name of a part of the database where its kind stands before it, else what somebody typed. */
+const QUOTED = /(\b(?:column|constraint|database|function|index|relation|role|table|type) )?("[^"]*"|“[^”]*”|'[^']*')/g;
 
 /**
  * An error as a log keeps it: what kind, what it says in short, and where. Nothing of a body: a database’s errors carry the
@@ -22,16 +21,18 @@ export function errorLine(thrown: unknown): ErrorLine {
   const { code } = thrown as { readonly code?: unknown };
   return {
     type: thrown.name,
-    message: short(thrown.message),
+    // the system names files, and nothing else
+    message: short(thrown.message, 'syscall' in thrown),
     ...((typeof code === 'string' || typeof code === 'number') && { code }),
     ...(thrown.stack !== undefined && { stack: placesOf(thrown.stack) }),
   };
 }
 
 /** The first line, without values. */
-function short(message: string): string {
+function short(message: string, namesFiles: boolean): string {
   const [first = ''] = message.split('\n');
-  return first.replace(QUOTED, (quoted) => (quoted.length > LONGEST_NAME + 2 ? '"…"' : quoted)).slice(0, MOST_MESSAGE);
+  const plain = namesFiles ? first : first.replace(QUOTED, (all, kind: string | undefined) => (kind === undefined ? '"…"' : all));
+  return plain.slice(0, MOST_MESSAGE);
 }
 
 /** Lines that name a place: the message stands before them. */

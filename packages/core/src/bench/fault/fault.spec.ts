@@ -162,6 +162,22 @@ describe('a fault of a rig', () => {
     }
   });
 
+  it('shows the parts from the source to the device, each as likely as the causes in it', () => {
+    for (const rig of RIGS)
+      for (const symptom of symptoms) {
+        const { along, causes } = findFault({ rig, gear, symptom, answers: [] });
+        expect(along.map(({ id }) => id).at(-1)).toBe(rig.devices[0]!.gearId);
+        for (const { id, probability } of along)
+          expect(probability).toBeCloseTo(
+            causes.filter(({ part }) => part === id).reduce((sum, one) => sum + one.probability, 0),
+            9,
+          );
+        expect(along.reduce((sum, { probability }) => sum + probability, 0)).toBeLessThanOrEqual(1 + 1e-9);
+      }
+    const wheelhouse = findFault({ rig: byName('Wheelhouse'), gear, symptom: 'flashes-and-dies', answers: [] }).along;
+    expect(wheelhouse.map(({ name }) => name)).toEqual(['V1: Holmvik 95', 'Adapter M from D-tap', 'Skuadon 60']);
+  });
+
   it('follows what is tried: a lead that changes as it is touched, and is whole with another', () => {
     const answers = [
       { test: 'when-it-comes', answer: 'when-touched' },

@@ -5,8 +5,8 @@ export type { ColumnChoice, ColumnDoubt, GuessedColumns } from './meter-columns'
 export { MeterFileReader } from './meter-file';
 export type { FileRemark } from './remarks';
 export { playedRig, rigSignal } from './rig-signal';
-export { canShow } from './shown';
 export type { RigSignal } from './rig-signal';
 export { fieldsOf } from './row-fields';
 export { RowReader } from './row-reader';
+export { canShow } from './shown';
 export type { ColumnRole } from './units';

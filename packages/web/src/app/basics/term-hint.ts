@@ -22,7 +22,6 @@ import { termOf } from './glossary';
   `,
   styles: `
     .term {
-      position: relative;
       width: 1.5rem;
       height: 1.5rem;
       padding: 0;

@@ -28,7 +28,7 @@ export type AnswerSection = 'gauges' | 'backups' | 'connecting' | 'costs' | 'ove
       </section>
     }
     @if (open().has('backups') && backups(); as list) {
-      <section class="half" aria-label="Backups and swaps">
+      <section class="half" [class.d-print-none]="list.length === 0" aria-label="Backups and swaps">
         <h2>Backups and swaps</h2>
         @if (list.length > 0) {
           <app-backups-view [backups]="list" />

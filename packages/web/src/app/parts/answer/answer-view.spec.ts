@@ -122,3 +122,12 @@ describe('the answer', () => {
     expect(texts).toContainEqual(expect.stringContaining('do not charge them until they are warm'));
   });
 });
+
+it('a rig without a backup says how to have one', async () => {
+  const fixture = TestBed.createComponent(AnswerSections);
+  fixture.componentRef.setInput('answer', assess(rigNamed('Wheelhouse'), GEAR));
+  fixture.componentRef.setInput('hanging', { sensitivities: [], backups: [] });
+  fixture.componentRef.setInput('open', new Set(['backups']));
+  await fixture.whenStable();
+  expect(textOf(fixture)).toContain('To have a backup, feed it through a plate or grip with a second slot');
+});

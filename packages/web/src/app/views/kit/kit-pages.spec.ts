@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { ComponentFixture } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
+import { Router, provideRouter } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { Store, provideStore } from '@ngrx/store';
 import { namedByDay } from '@viaggio/core/day';
@@ -96,6 +96,22 @@ describe('the kit', () => {
     box.dispatchEvent(new Event('change'));
     await fixture.whenStable();
     expect(lines(fixture)).toBe(1);
+  });
+
+  it('opens the first thing as a step of its own, so that Back closes it; others and closing take its place', async () => {
+    const fixture = await render(KitPage);
+    const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    const open = async (place: number): Promise<void> => {
+      host(fixture).querySelectorAll<HTMLElement>('tbody tr')[place]!.click();
+      await fixture.whenStable();
+    };
+    const replaces = () => go.mock.calls.at(-1)![1]!.replaceUrl;
+    await open(0);
+    expect(replaces()).toBe(false);
+    fixture.componentRef.setInput('item', LOW_WATER.gear[0]!.id);
+    await fixture.whenStable();
+    await open(2);
+    expect(replaces()).toBe(true);
   });
 
   it('says of a thing which rigs and days name it; what only a day names can be deleted', async () => {

@@ -16,6 +16,7 @@ import type { Gear, GearKind } from '@viaggio/core/gear';
 import { withChanges } from '@viaggio/core/units';
 import { GearDrawing } from '../../parts/gear/gear-drawing';
 import { KIND_TITLES } from '../../parts/gear/kinds';
+import { PickBox } from '../../fields/pick-box';
 import { CellField } from './cell-field';
 import type { Cell, Column, KitFacts } from './columns';
 import { cellOf, filledColumns } from './lines';
@@ -28,7 +29,7 @@ const MORE_LINES = 120;
 /** Things of one kind line by line, with the columns of that kind. The line that is open has its tag, charge and place to be typed in it. */
 @Component({
   selector: 'app-kit-table',
-  imports: [CellField, GearDrawing, TermHint],
+  imports: [CellField, GearDrawing, PickBox, TermHint],
   templateUrl: './kit-table.html',
   styleUrl: './kit-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -83,6 +83,18 @@ describe('the observations', () => {
     expect(lines()[0]).toContain('16.4 Wh put back');
   });
 
+  it('say beside them what they come to, with what plans use and where that is from', async () => {
+    const fixture = await render(ObservationsPage);
+    await until(() => host(fixture).querySelector('.learnt li') !== null);
+    await fixture.whenStable();
+    const learnt = textOf(fixture, '.learnt').replace(/\s+/g, ' ');
+    expect(learnt).toMatch(/Plovera R usual 4\.1 W ± 0\.3 W plans use 5\.2 W, printed/);
+    expect(learnt).toMatch(/Skuadon 60 usual 16\.9 W ± 1\.1 W plans use 16\.7 W, measured/);
+    // one scale: the range of the larger reaches its end
+    const ranges = [...host(fixture).querySelectorAll<HTMLElement>('.learnt .range')].map(({ style }) => parseFloat(style.left) + parseFloat(style.width));
+    expect(Math.max(...ranges)).toBeCloseTo(100, 6);
+  }); // prettier-ignore
+
   it('are deleted as a step that can be taken back', async () => {
     const fixture = await render(ObservationsPage);
     await press(fixture, 'Delete');

@@ -26,6 +26,7 @@ import { FlyingPage } from './trip/flying-page';
 import { GatePage } from './trip/gate-page';
 import { ListPage } from './trip/list-page';
 import { TripSheet } from './trip/trip-sheet';
+import { TripsPage } from './trips-page';
 
 const TRIP = LOW_WATER_TRIPS[0]!;
 const api = { item: jest.fn(() => NEVER), list: jest.fn(() => NEVER) };
@@ -136,6 +137,31 @@ describe('bags', () => {
   });
 });
 
+describe('what is in a bag', () => {
+  const bags = (fixture: ComponentFixture<unknown>) => [...host(fixture).querySelectorAll<HTMLElement>('.bag:not(.loose)')];
+  const widths = (bag: HTMLElement) => [...bag.querySelectorAll<HTMLElement>('.meter span')].map((part) => parseFloat(part.style.width));
+
+  it('is drawn as shares of what it may weigh: what is heaviest first, spares before the rest, the bag itself too', async () => {
+    const things = ['V3', 'K1'].map((tag) => ({ id: idOf(tag), bagId: 'ine-bag' }));
+    store().dispatch(Items.edit({ kind: 'trips', id: TRIP.id, body: { ...TRIP.body, things }, field: 'x', at: 0 }));
+    const fixture = await opened(BagsPage);
+    const bag = bags(fixture).find((one) => one.textContent.includes('Ine’s cabin bag'))!;
+    const own = TRIP.body.bags!.find(({ id }) => id === 'ine-bag')!;
+    const massOf = (tag: string): number => LOW_WATER.gear.find(({ body }) => body.tag === tag)!.body.massG!;
+    const mostG = 8000;
+    expect(widths(bag)).toEqual([massOf('V3'), massOf('K1'), own.ownG!].map((massG) => expect.closeTo((100 * massG) / mostG, 3) as number));
+    expect([...bag.querySelectorAll('.meter .battery')]).toHaveLength(2);
+    expect(bag.querySelector('.meter .itself')!.getAttribute('title')).toContain('the bag itself');
+  });
+
+  it('of the list of trips says how far each is packed, and how heavy each bag is', async () => {
+    const fixture = await opened(TripsPage);
+    expect(text(fixture)).toMatch(/0 of \d+ in a bag, 0 packed/);
+    expect(host(fixture).querySelectorAll('.bag')).toHaveLength(TRIP.body.bags!.length);
+    expect(text(fixture)).toMatch(/Ine’s cabin bag\s*1\.4 kg of 8 kg/);
+  });
+});
+
 describe('flying', () => {
   it('is never shown as good while a carrier has to agree, or its rules are old', async () => {
     const sent = (bagId: string) => ['V5', 'P1'].map((tag) => ({ id: idOf(tag), bagId }));
@@ -156,6 +182,19 @@ describe('charge tonight', () => {
   // the demo crew’s day shows how it looks, though it is over
   beforeEach(() => history.replaceState(null, '', '/demo/'));
   afterEach(() => history.replaceState(null, '', '/'));
+
+  it('says why there is nothing to charge, and where to go', async () => {
+    const without = (kind: string) => LOW_WATER.gear.filter(({ body }) => body.kind !== kind).map(saved);
+    const chargeOf = async (gear: ReturnType<typeof without>): Promise<ComponentFixture<unknown>> => {
+      store().dispatch(Items.loaded({ saved: { ...byKind(() => []), gear } }));
+      return opened(ChargePage);
+    };
+    const none = await chargeOf(without('battery'));
+    expect(text(none)).toContain('No rechargeable battery is at hand.');
+    expect(host(none).querySelector('a[href="/kit/add"]')).not.toBeNull();
+    none.destroy();
+    expect(text(await chargeOf(without('charger').filter(({ body }) => body.kind === 'battery' && body.form === 'v-mount')))).toContain('No charger of the kit fits');
+  }); // prettier-ignore
 
   it('plugged in and full go to the kit; the list stays as it was', async () => {
     const fixture = await opened(ChargePage);

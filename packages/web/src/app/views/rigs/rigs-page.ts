@@ -11,12 +11,13 @@ import { computedLater, valueOf } from '../../workers/computed-later';
 import { RigTime } from '../../parts/rig-time';
 import { BenchSheets } from '../../parts/bench-sheets';
 import { MOST_BESIDE } from './compare/side-by-side';
+import { PickBox } from '../../fields/pick-box';
 import { SelectField } from '../../fields/select-field';
 
 /** Every rig with its answer at a glance. */
 @Component({
   selector: 'app-rigs-page',
-  imports: [RigTime, RouterLink, SelectField, VerdictMark],
+  imports: [PickBox, RigTime, RouterLink, SelectField, VerdictMark],
   template: `
     <div class="d-flex flex-wrap align-items-center gap-3 mb-3">
       <h1 class="mb-0">Rigs</h1>
@@ -50,15 +51,13 @@ import { SelectField } from '../../fields/select-field';
       <ul class="list-unstyled cards" aria-label="Rigs">
         @for (row of rows(); track row.entry.id) {
           <li>
-            <label class="pick target" title="Put it beside others">
-              <input
-                type="checkbox"
-                class="form-check-input mt-0"
-                [attr.aria-label]="'Compare ' + row.entry.body.name"
-                [checked]="chosen().has(row.entry.id)"
-                (change)="choose(row.entry.id)"
-              />
-            </label>
+            <app-pick-box
+              class="pick"
+              title="Put it beside others"
+              [label]="'Compare ' + row.entry.body.name"
+              [value]="chosen().has(row.entry.id)"
+              (picked)="choose(row.entry.id)"
+            />
             <a [routerLink]="['/rigs', row.entry.id]">
               <span class="name">{{ row.entry.body.name }}</span>
               @if (row.glance; as glance) {

@@ -10,6 +10,7 @@ import { selectItems, selectWholeLog } from '../../../state/items.selectors';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { whenOf } from '../../../parts/log-labels';
 import { DrawScale, scaleOfDraws } from '../draw-scale';
+import { drawUnit, sayInUse, sayWithError } from '../draw-words';
 
 /** Less is not worth a figure. */
 const LEAST_SHARE = 0.005;
@@ -36,27 +37,14 @@ export class DrawsPage {
   });
   protected readonly rows = computed(() => valueOf(this.later()));
 
-  /** `16.4 W ± 0.4 W`: nineteen of twenty. */
-  protected figure(row: DrawRow): string {
-    return row.learnt ? this.withError(row, row.learnt) : '';
-  }
-
-  protected withError(row: DrawRow, { meanW, sigmaW }: { readonly meanW: number; readonly sigmaW: number }): string {
-    return `${formatQuantity(meanW, this.unitOf(row))} ± ${formatQuantity(2 * sigmaW, this.unitOf(row))}`;
-  }
-
-  protected unitOf({ of }: DrawRow): 'J' | 'W' {
-    return of === 'draw' ? 'W' : 'J';
-  }
+  protected readonly withError = sayWithError;
+  protected readonly unitOf = drawUnit;
+  protected readonly inPlans = sayInUse;
 
   /** How much it differs from day to day, as far as several days tell it. */
   protected daily({ learnt, evidence }: DrawRow): string | undefined {
     const days = new Set(evidence.filter(({ share }) => share > 0).map(({ at }) => at.slice(0, 10))).size;
     return learnt && days > 2 ? formatQuantity(2 * learnt.dayShare, 'fraction') : undefined;
-  }
-
-  protected value(row: DrawRow): string {
-    return row.now ? formatQuantity(row.now.value, this.unitOf(row)) : 'unknown';
   }
 
   /** Learnt against what plans use, where they differ by more than a hair. */

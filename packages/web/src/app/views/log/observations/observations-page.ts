@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { DrawRow, Observation } from '@viaggio/core/measure';
-import { formatQuantity } from '@viaggio/core/units';
+import type { Observation } from '@viaggio/core/measure';
 import { Items } from '../../../state/items.actions';
 import { selectWholeLog, selectLog } from '../../../state/items.selectors';
 import { Icon } from '../../../basics/icon';
 import { lineOf } from '../../../parts/log-labels';
 import { computedLater, valueOf } from '../../../workers/computed-later';
 import { DrawScale, scaleOfDraws } from '../draw-scale';
+import { sayInUse, sayWithError } from '../draw-words';
 
 /** Lines that are made before more are asked for. */
 const SHOWN = 100;
@@ -78,11 +78,10 @@ const SHOWN = 100;
               @for (row of learnt(); track row.deviceId + row.modeId + row.of) {
                 <li>
                   <a class="target" routerLink="/log/draws">{{ row.device }}</a> <small>{{ row.mode }}</small>
-                  <strong>{{ drawOf(row) }}</strong>
+                  <strong>{{ row.learnt ? withError(row, row.learnt) : '' }}</strong>
                   <app-draw-scale [row]="row" [most]="scale()" />
-                  @if (plansUse(row); as used) {
-                    <small>{{ used }}</small>
-                  }
+                  @let used = inPlans(row);
+                  <small>plans use {{ used.value }}{{ used.from ? ', ' + used.from : '' }}</small>
                 </li>
               }
             </ul>
@@ -194,25 +193,15 @@ export class ObservationsPage {
     });
   });
   private readonly draws = computedLater('log', this.log, (core, log) => core.draws(log));
+  protected readonly withError = sayWithError;
+  protected readonly inPlans = sayInUse;
   /** What the entries below come to: of each device and mode that something is learnt of. */
   protected readonly learnt = computed(() => (valueOf(this.draws()) ?? []).filter(({ learnt }) => learnt !== undefined));
   protected readonly scale = computed(() => scaleOfDraws(this.learnt()));
   protected readonly shown = computed(() => this.found().slice(0, this.most()));
 
-  protected drawOf({ of, learnt }: DrawRow): string {
-    return learnt ? `${formatQuantity(learnt.meanW, unitOf(of))} ± ${formatQuantity(2 * learnt.sigmaW, unitOf(of))}` : '';
-  }
-
-  protected plansUse({ of, now }: DrawRow): string {
-    return now ? `plans use ${formatQuantity(now.value, unitOf(of))}${now.learnt ? ', learnt' : ''}` : 'no plan uses it yet';
-  }
-
   protected remove(id: string, before: Observation): void {
     const step = { changes: [{ kind: 'log', id, before } as const], field: 'delete', at: Date.now(), title: 'The observation is deleted' };
     this.store.dispatch(Items.change({ step }));
   }
-}
-
-function unitOf(of: DrawRow['of']): 'J' | 'W' {
-  return of === 'draw' ? 'W' : 'J';
 }

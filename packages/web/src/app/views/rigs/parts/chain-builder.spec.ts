@@ -3,7 +3,8 @@ import { linksTo } from '@viaggio/core/gear';
 import type { Rig } from '@viaggio/core/gear';
 import { textOf } from '../../../../../testing/component';
 import { idOf, render, showDemoRig, until } from '../../../../../testing/sheet';
-import { ChainBuilder } from './chain-builder';
+import { ChainBuilder, slotKey } from './chain-builder';
+import { DeviceCard } from './device-card';
 
 let fixture: ComponentFixture<ChainBuilder>;
 const host = () => fixture.nativeElement as HTMLElement;
@@ -99,5 +100,29 @@ describe('what is there already', () => {
     select.dispatchEvent(new Event('change'));
     await fixture.whenStable();
     expect(textOf(fixture)).toContain('takes the place of');
+  });
+});
+
+describe('a slot that was pressed', () => {
+  it('is fed first, though others wait', async () => {
+    const sheet = showDemoRig('Stills with the grip');
+    const grip = idOf('Plovera grip');
+    const rig = sheet.rig()!;
+    sheet.change({ links: rig.links.filter(({ to }) => to.portId !== 'right') }, 'links');
+    fixture = await render(ChainBuilder, { deviceId: rig.devices[0]!.gearId, first: slotKey(grip, 'right') });
+    await offered();
+    expect(host().querySelector('select')!.selectedOptions[0]!.textContent).toContain('Right slot of Plovera grip');
+  });
+
+  it('is shown on the card of its device while it is empty, and nothing else is', async () => {
+    const sheet = showDemoRig('Stills with the grip');
+    const rig = sheet.rig()!;
+    const card = await render(DeviceCard, { use: rig.devices[0]! });
+    const slots = () =>
+      [...(card.nativeElement as HTMLElement).querySelectorAll('.empty-slot button')].map((one) => one.getAttribute('aria-label'));
+    expect(slots()).toEqual([]);
+    sheet.change({ links: rig.links.filter(({ to }) => to.portId !== 'right') }, 'links');
+    await card.whenStable();
+    expect(slots()).toEqual(['Put one in: Right slot of Plovera grip']);
   });
 });

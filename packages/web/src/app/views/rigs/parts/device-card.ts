@@ -150,7 +150,10 @@ export class DeviceCard {
       const body = this.sheet.parts().get(gearId);
       if (body?.kind !== 'hub') return [];
       return body.inputs
-        .filter(({ id, connector }) => isMount(connector) && !rig.links.some(({ to }) => to.gearId === gearId && to.portId === id))
+        .filter(
+          ({ id, connector, noPower }) =>
+            isMount(connector) && noPower !== true && !rig.links.some(({ to }) => to.gearId === gearId && to.portId === id),
+        )
         .map(({ id, name }) => ({ key: slotKey(gearId, id), says: `${name} of ${gearTitle(body)}` }));
     });
   });
