@@ -58,3 +58,17 @@ export async function tooSmall(page: Page, least: number): Promise<string[]> {
     });
   }, least);
 }
+
+/** Whatever is pressed and whose words are wider than it is: they run over what stands beside it. */
+export async function squeezed(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    Array.from(document.querySelectorAll<HTMLElement>('a[href], button, summary')).flatMap((one) => {
+      if (!one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) || one.clientWidth <= 1) return [];
+      const { overflowX } = getComputedStyle(one);
+      const isOver = overflowX === 'visible' && one.scrollWidth > one.clientWidth + 1;
+      return isOver
+        ? [`${one.tagName.toLowerCase()} “${one.textContent.trim().slice(0, 40)}” ${one.scrollWidth} in ${one.clientWidth}`]
+        : [];
+    }),
+  );
+}

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { TAGS, TARGET_PX, axe, expectNothingCutOff, serious, tooSmall } from '../support/readable';
+import { TAGS, TARGET_PX, axe, expectNothingCutOff, serious, squeezed, tooSmall } from '../support/readable';
 import { DAY, WHEELHOUSE, addressOf, expect, test, untilPlanned, untilSaved, visit } from '../support/viaggio';
 
 const RECORDING = '/log/recordings/<V1 to Wheelhouse, bench>';
@@ -101,6 +101,10 @@ async function look(page: Page, path: string): Promise<void> {
   await expectNothingCutOff(page);
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await tooSmall(page, TARGET_PX.phone)).toEqual([]);
+  for (const width of [390, 320]) {
+    await page.setViewportSize({ width, height: 844 });
+    expect(await squeezed(page)).toEqual([]);
+  }
 }
 
 test('axe finds nothing serious where a feed is chosen, and where approaches are compared', async ({ page }) => {

@@ -136,13 +136,8 @@ interface Refused {
 
 /** What may be joined and only would not run; then by how much stops it; then the shorter way. */
 function nearestFirst(refused: readonly Refused[]): FoundFeeds['refused'] {
-  const far = ({ mayBeJoined, stops, parts }: Refused): readonly number[] => [mayBeJoined ? 0 : 1, stops, parts];
   return [...refused]
-    .sort((a, b) => {
-      const [these, those] = [far(a), far(b)];
-      const at = these.findIndex((one, place) => one !== those[place]);
-      return at < 0 ? 0 : these[at]! - those[at]!;
-    })
+    .sort((a, b) => Number(b.mayBeJoined) - Number(a.mayBeJoined) || a.stops - b.stops || a.parts - b.parts)
     .map(({ way }) => way);
 }
 

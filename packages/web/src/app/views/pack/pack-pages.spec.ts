@@ -141,7 +141,7 @@ describe('what is in a bag', () => {
   const bags = (fixture: ComponentFixture<unknown>) => [...host(fixture).querySelectorAll<HTMLElement>('.bag:not(.loose)')];
   const widths = (bag: HTMLElement) => [...bag.querySelectorAll<HTMLElement>('.meter span')].map((part) => parseFloat(part.style.width));
 
-  it('is drawn as shares of what it may weigh: what is heaviest first, spares before the rest, the bag itself too', async () => {
+  it('is drawn as shares of what it may weigh: the bag itself, then spares, the heaviest first', async () => {
     const things = ['V3', 'K1'].map((tag) => ({ id: idOf(tag), bagId: 'ine-bag' }));
     store().dispatch(Items.edit({ kind: 'trips', id: TRIP.id, body: { ...TRIP.body, things }, field: 'x', at: 0 }));
     const fixture = await opened(BagsPage);
@@ -149,7 +149,7 @@ describe('what is in a bag', () => {
     const own = TRIP.body.bags!.find(({ id }) => id === 'ine-bag')!;
     const massOf = (tag: string): number => LOW_WATER.gear.find(({ body }) => body.tag === tag)!.body.massG!;
     const mostG = 8000;
-    expect(widths(bag)).toEqual([massOf('V3'), massOf('K1'), own.ownG!].map((massG) => expect.closeTo((100 * massG) / mostG, 3) as number));
+    expect(widths(bag)).toEqual([own.ownG!, massOf('V3'), massOf('K1')].map((massG) => expect.closeTo((100 * massG) / mostG, 3) as number));
     expect([...bag.querySelectorAll('.meter .battery')]).toHaveLength(2);
     expect(bag.querySelector('.meter .itself')!.getAttribute('title')).toContain('the bag itself');
   });

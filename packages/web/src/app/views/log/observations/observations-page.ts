@@ -135,6 +135,9 @@ const SHOWN = 100;
       background: var(--bs-tertiary-bg);
       border-radius: var(--radius-card);
     }
+    .learnt ul {
+      margin: 0;
+    }
     .learnt li {
       display: grid;
       grid-template-columns: auto 1fr auto;

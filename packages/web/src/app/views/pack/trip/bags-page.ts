@@ -25,7 +25,7 @@ interface Column {
   readonly goes: string;
   readonly chips: readonly Chip[];
   readonly mass: string;
-  /** What is in it, the heaviest first, spares before the rest, as shares of what it may weigh, in per cent. */
+  /** The bag itself and what is in it, spares before the rest, the heaviest first, as shares of what it may weigh, in per cent. */
   readonly parts: readonly { readonly id: string; readonly title: string; readonly isBattery: boolean; readonly share: number }[];
   readonly isOver: boolean | undefined;
   readonly stops: readonly string[];
@@ -136,13 +136,14 @@ function partsOf({ massG, mostG, things }: BagLoad, heaviestG: number, isSpare: 
     thing.massG === undefined ? [] : [{ id: thing.id, title: thing.title, isBattery: isSpare(thing.id), massG: thing.massG }],
   );
   const bagG = massG - parts.reduce((sum, part) => sum + part.massG, 0);
-  return [...parts, ...(bagG > 0 ? [{ id: 'bag', title: 'the bag itself', isBattery: false, massG: bagG }] : [])]
-    .sort((a, b) => Number(b.isBattery) - Number(a.isBattery) || b.massG - a.massG)
-    .map(({ massG: partG, title, ...part }) => ({
+  const inOrder = parts.sort((a, b) => Number(b.isBattery) - Number(a.isBattery) || b.massG - a.massG);
+  return [...(bagG > 0 ? [{ id: 'bag', title: 'the bag itself', isBattery: false, massG: bagG }] : []), ...inOrder].map(
+    ({ massG: partG, title, ...part }) => ({
       ...part,
       title: `${title}, ${formatQuantity(partG, 'g')}`,
       share: (100 * partG) / whole,
-    }));
+    }),
+  );
 }
 
 function columnOf({ bag, massG, mostG, unweighed, isOver }: BagLoad, lost: LostBag | undefined): Column {
